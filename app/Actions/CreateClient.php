@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Client;
+use App\Models\User;
+
+final readonly class CreateClient
+{
+    /** @param  array<string, mixed>  $details */
+    public function handle(User $user, array $details): Client
+    {
+        $name = (string) $details['name'];
+        $code = $this->code($user->clinic_id, $name);
+
+        return Client::query()->create([...$details, 'clinic_id' => $user->clinic_id, 'code' => $code, 'search' => Client::folded("$name $code")]);
+    }
+
+    /** Initials and a running number: short enough to say, and no name in it. */
+    private function code(int $clinic, string $name): string
+    {
+        $words = preg_split('/\s+/', strtoupper(Client::folded($name))) ?: [];
+        $initials = implode('', array_map(static fn (string $word): string => substr((string) preg_replace('/[^A-Z]/', '', $word), 0, 1), $words));
+        $initials = $initials === '' ? 'X' : substr($initials, 0, 3);
+        $number = 1 + Client::query()->where('clinic_id', $clinic)->count();
+        while (Client::query()->where(['clinic_id' => $clinic, 'code' => sprintf('%s-%02d', $initials, $number)])->exists()) {
+            $number++;
+        }
+
+        return sprintf('%s-%02d', $initials, $number);
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Cases\EntryKind;
+use App\Cases\SavedEntry;
+use App\Models\Entry;
+use App\Models\User;
+use App\Models\Visit;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Keeps one entry of a visit. A window says which revision it saw; if another window has written since, nothing is
+ * overwritten and the caller is told what stands there now. Every state is kept in the changes.
+ */
+final readonly class SaveEntry
+{
+    public function handle(Visit $visit, User $user, EntryKind $kind, string $phase, string $identity, mixed $payload, int $seen, string $today): SavedEntry
+    {
+        return DB::transaction(function () use ($visit, $user, $kind, $phase, $identity, $payload, $seen, $today): SavedEntry {
+            $entry = Entry::query()->where(['visit_id' => $visit->id, 'phase' => $phase, 'kind' => $kind, 'identity' => $identity])->first();
+            if ($entry !== null && $entry->payload === $payload) {
+                return new SavedEntry($entry, false);
+            }
+            if (($entry->revision ?? 0) > $seen) {
+                /** @var Entry $entry */
+                return new SavedEntry($entry, true);
+            }
+            $entry ??= new Entry(['visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => $phase, 'kind' => $kind, 'identity' => $identity, 'revision' => 0]);
+            $entry->fill(['payload' => $payload, 'revision' => $entry->revision + 1, 'said_on' => $today, 'user_id' => $user->id])->save();
+            $entry->changes()->create(['payload' => $payload, 'revision' => $entry->revision, 'user_id' => $user->id]);
+
+            return new SavedEntry($entry, false);
+        });
+    }
+
+    /**
+     * @param  list<array{kind: EntryKind, phase: string, identity: string, payload: mixed, seen: int}>  $entries
+     * @return list<Entry> as they stand now
+     */
+    public function all(Visit $visit, User $user, array $entries, string $today): array
+    {
+        return DB::transaction(fn (): array => array_map(
+            fn (array $one): Entry => $this->handle($visit, $user, $one['kind'], $one['phase'], $one['identity'], $one['payload'], $one['seen'], $today)->entry,
+            $entries,
+        ));
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Appointment;
+use App\Models\Client;
+use App\Models\User;
+use App\Models\Visit;
+use App\Support\VisitStatus;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Begins a visit, or goes on with the one that is already open: two taps never make two visits. */
+final readonly class StartVisit
+{
+    public function handle(Client $client, User $user, ?Appointment $appointment, CarbonImmutable $now): Visit
+    {
+        return DB::transaction(function () use ($client, $user, $appointment, $now): Visit {
+            $open = $client->visits()->where('status', VisitStatus::Open)->latest('number')->first();
+            if ($open !== null) {
+                return $open;
+            }
+            $visit = $client->visits()->create([
+                'clinic_id' => $client->clinic_id, 'user_id' => $user->id, 'appointment_id' => $appointment?->id,
+                'number' => 1 + (int) $client->visits()->max('number'), 'status' => VisitStatus::Open,
+                'minutes' => $appointment->minutes ?? 60, 'last_step' => 'ask', 'started_at' => $now,
+            ]);
+            $client->update(['last_seen_at' => $now]);
+            $appointment?->update(['status' => 'arrived']);
+
+            return $visit;
+        });
+    }
+}

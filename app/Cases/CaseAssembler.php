@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cases;
+
+use App\Models\Client;
+use App\Models\User;
+use App\Models\Visit;
+use Carbon\CarbonImmutable;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Clinic;
+
+/**
+ * Records → case: the only bridge to the core in that direction. Past visits are read as plain rows, not as models:
+ * a course of twenty visits is hundreds of entries.
+ */
+final readonly class CaseAssembler
+{
+    public function __construct(private Clinic $clinic, private TreatmentSummary $treatment)
+    {
+    }
+
+    public function of(Visit $visit): CaseFile
+    {
+        return $this->clinic->reader()->hydrate($this->document($visit));
+    }
+
+    /** @return array<string, mixed> the open case format */
+    public function document(Visit $visit): array
+    {
+        $visit->loadMissing('client', 'user.clinic');
+        $earlier = array_values($visit->earlier()->orderBy('number')->get(['id', 'number', 'started_at'])->all());
+        $rows = EntryRows::of([...array_map(static fn (Visit $past): int => $past->id, $earlier), $visit->id]);
+        $today = $rows->ofVisit($visit->id);
+        $asOf = $visit->day();
+
+        return array_filter([
+            'format' => CaseFile::FORMAT,
+            'version' => CaseFile::VERSION,
+            'as_of' => $asOf,
+            'client' => $this->client($visit->client, $asOf),
+            'demands' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::Demand))),
+            'health' => $this->health($rows, $today, $asOf),
+            'consent' => $today->payloads(EntryKind::Consent),
+            'findings' => $this->findings($today, 'before'),
+            'session' => $this->session($visit, $today),
+            'therapist' => $this->therapist($visit->user),
+            'history' => $this->history($earlier, $rows, $visit),
+            'overrides' => $today->payloads(EntryKind::Override),
+        ], static fn (mixed $part): bool => $part !== []);
+    }
+
+    /** @return array<string, mixed> */
+    private function client(Client $client, string $asOf): array
+    {
+        return array_filter([
+            'age' => max(1, (int) $client->born_on->diffInYears(CarbonImmutable::parse($asOf))),
+            'sex' => $client->sex,
+            'hand' => $client->hand,
+            'mass_kg' => $client->mass_kg,
+            'skin' => $client->skin,
+            'stoic' => $client->stoic,
+            'guardian_consent' => $client->guardian_consent,
+        ], static fn (mixed $value): bool => $value !== null);
+    }
+
+    /** @return array<string, mixed> */
+    private function health(EntryRows $rows, EntryRows $today, string $asOf): array
+    {
+        $fresh = $this->clinic->rules()->flags->freshDays;
+        $age = static fn (EntryRow $row): float => CarbonImmutable::parse($row->saidOn)->diffInDays(CarbonImmutable::parse($asOf));
+        $redFlags = [];
+        foreach ($rows->standing(EntryKind::RedFlag) as $id => $row) {
+            $part = $this->clinic->rules()->flags->everyVisit($id) ? 'red_flags_every_visit' : 'red_flags_other';
+            // each answer carries its own date here; the format knows one date a part, so an old "no" is written as unknown
+            $redFlags[$id] = $row->payload === 'no' && $age($row) > ($fresh[$part] ?? 0) ? 'unknown' : $row->payload;
+        }
+        $denied = $rows->standing(EntryKind::OthersDenied)[''] ?? null;
+
+        return array_filter([
+            'red_flags' => $redFlags,
+            'conditions' => array_values(array_map(static fn (EntryRow $row): array => [...(array) $row->payload, 'on' => $row->saidOn], $rows->standing(EntryKind::Condition))),
+            'medicines' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::Medicine))),
+            'calf_clot_items' => $today->map(EntryKind::ClotItem),
+            'leg_signs' => $today->first(EntryKind::LegSigns)?->payload,
+            // "everything else was asked and denied" holds for conditions and medicines while it is fresh, never for an unnamed red flag
+            'others_denied' => $denied?->payload === true && $age($denied) <= ($fresh['conditions'] ?? 0) && array_diff_key($this->clinic->rules()->flags->flags, $redFlags) === [],
+        ], static fn (mixed $part): bool => $part !== [] && $part !== null && $part !== false);
+    }
+
+    /** @return array<string, list<mixed>> */
+    private function findings(EntryRows $rows, string $phase): array
+    {
+        $findings = [];
+        foreach (EntryKind::cases() as $kind) {
+            if ($kind->isFinding()) {
+                $findings[$kind->findingsKey()] = $rows->payloads($kind, $phase);
+            }
+        }
+
+        return array_filter($findings);
+    }
+
+    /** @return array<string, mixed> */
+    private function session(Visit $visit, EntryRows $today): array
+    {
+        return array_filter([
+            'minutes' => $visit->minutes,
+            'positions_possible' => $today->first(EntryKind::Positions)->payload ?? [],
+            'targets' => $today->payloads(EntryKind::Target),
+            'dropped' => $today->payloads(EntryKind::Dropped),
+            'school' => $today->map(EntryKind::School),
+        ], static fn (mixed $part): bool => $part !== []);
+    }
+
+    /** @return array<string, mixed> */
+    private function therapist(User $user): array
+    {
+        return array_filter([
+            'mass_kg' => $user->mass_kg,
+            'tools' => $user->tools,
+            'experience' => $user->experience,
+            'licensed' => $user->licensed,
+            'scope_off' => $user->clinic->scope_off,
+        ], static fn (mixed $part): bool => $part !== [] && $part !== null);
+    }
+
+    /**
+     * @param  list<Visit>  $earlier
+     * @return list<array<string, mixed>>
+     */
+    private function history(array $earlier, EntryRows $rows, Visit $visit): array
+    {
+        $done = $this->treatment->doneByVisit(array_map(static fn (Visit $past): int => $past->id, $earlier));
+        $history = [];
+        foreach ($earlier as $index => $past) {
+            $own = $rows->ofVisit($past->id);
+            $history[] = array_filter([
+                'date' => $visit->user->clinic->day($past->started_at),
+                'findings' => $this->findings($own, 'before'),
+                'after' => $this->findings($own, 'after'),
+                'done' => $done[$past->id] ?? [],
+                // how it was afterwards is asked at the next visit and belongs to this one
+                'aftermath' => $rows->ofVisit(($earlier[$index + 1] ?? $visit)->id)->payloads(EntryKind::Aftermath),
+            ], static fn (mixed $part): bool => $part !== []);
+        }
+
+        return $history;
+    }
+}

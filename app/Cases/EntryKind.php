@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cases;
+
+/** What a visit records, one row an entry; most kinds are parts of the open case format by the same name. */
+enum EntryKind: string
+{
+    case Complaint = 'complaint';
+    case TaskScore = 'function';
+    case Range = 'range';
+    case Resisted = 'resisted';
+    case Posture = 'posture';
+    case Test = 'test';
+    case Palpation = 'palpation';
+    case Feedback = 'feedback';
+    case Demand = 'demand';
+    case RedFlag = 'red_flag';
+    case Condition = 'condition';
+    case Medicine = 'medicine';
+    case LegSigns = 'leg_signs';
+    case ClotItem = 'clot_item';
+    case OthersDenied = 'others_denied';
+    case Consent = 'consent';
+    case Target = 'target';
+    case Dropped = 'dropped';
+    case School = 'school';
+    case Positions = 'positions';
+    case Aftermath = 'aftermath';
+    case Override = 'override';
+    case Text = 'text';
+
+    /** @return list<string> */
+    public static function values(): array
+    {
+        return array_map(static fn (self $kind): string => $kind->value, self::cases());
+    }
+
+    /** The part of the case schema that a payload must fit; null where the payload is checked here. */
+    public function schemaPart(): ?string
+    {
+        return match ($this) {
+            self::Complaint => '/$defs/complaint',
+            self::TaskScore => '/$defs/function',
+            self::Range => '/$defs/range',
+            self::Resisted => '/$defs/resisted',
+            self::Posture => '/$defs/posture',
+            self::Test => '/$defs/test',
+            self::Palpation => '/$defs/palpation',
+            self::Feedback => '/$defs/feedback',
+            self::Aftermath => '/$defs/aftermath',
+            self::Demand => '/properties/demands/items',
+            self::Condition => '/properties/health/properties/conditions/items',
+            self::Medicine => '/properties/health/properties/medicines/items',
+            self::Consent => '/properties/consent/items',
+            self::Target, self::Dropped => '/properties/session/properties/targets/items',
+            self::Override => '/properties/overrides/items',
+            self::RedFlag, self::LegSigns, self::ClotItem => '/$defs/answer',
+            self::OthersDenied, self::School, self::Positions, self::Text => null,
+        };
+    }
+
+    /** @return list<string> keys whose values name the entry; two entries of one name are one */
+    public function identityKeys(): array
+    {
+        return match ($this) {
+            self::Complaint => ['zone', 'side'],
+            self::TaskScore => ['task'],
+            self::Range, self::Resisted => ['movement', 'side'],
+            self::Posture => ['sign', 'side'],
+            self::Test => ['test', 'side', 'segment'],
+            self::Palpation => ['muscle', 'side', 'site'],
+            self::Demand => ['demand'],
+            self::Condition => ['condition'],
+            self::Medicine => ['medicine'],
+            self::Consent => ['area'],
+            self::Target, self::Dropped => ['muscle', 'side'],
+            self::Aftermath => ['hours'],
+            self::Feedback, self::RedFlag, self::LegSigns, self::ClotItem, self::OthersDenied, self::School, self::Positions, self::Override, self::Text => [],
+        };
+    }
+
+    public function isFinding(): bool
+    {
+        return in_array($this, [self::Complaint, self::TaskScore, self::Range, self::Resisted, self::Posture, self::Test, self::Palpation, self::Feedback], true);
+    }
+
+    /** The key of the list in the case's findings. */
+    public function findingsKey(): string
+    {
+        return match ($this) {
+            self::Complaint => 'complaints',
+            self::Test => 'tests',
+            default => $this->value,
+        };
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cases;
+
+use App\Models\Judgement;
+use App\Models\Visit;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Clinic;
+
+/** What the core says of a visit: read from the store while case and atlas are the same, computed and stored when they are not. */
+final readonly class Judgements
+{
+    public function __construct(private Clinic $clinic, private CaseAssembler $cases)
+    {
+    }
+
+    /**
+     * @param  'safety'|'pattern'|'plan'|'response'  ...$kinds
+     * @return array<string, array<string, mixed>> one document a kind
+     */
+    public function of(Visit $visit, string ...$kinds): array
+    {
+        $case = $this->cases->of($visit);
+        $hash = $this->clinic->writer()->hash($case);
+        $stored = $visit->judgements()->whereIn('kind', $kinds)->where('case_hash', $hash)->where('atlas_version', $this->clinic->atlas->version)->get()->keyBy('kind');
+        $documents = [];
+        foreach ($kinds as $kind) {
+            $documents[$kind] = $stored->get($kind)->document ?? $this->compute($visit, $case, $hash, $kind);
+        }
+
+        return $documents;
+    }
+
+    /** @return array<string, mixed> */
+    private function compute(Visit $visit, CaseFile $case, string $hash, string $kind): array
+    {
+        $result = match ($kind) {
+            'safety' => $this->clinic->screen($case)->toArray(),
+            'pattern' => $this->clinic->rank($case)->toArray(),
+            'plan' => $this->clinic->plan($case)->toArray(),
+            'response' => $this->clinic->respond($case)->toArray(),
+            default => throw new \InvalidArgumentException("no judgement is called \"$kind\""),
+        };
+        // through JSON once, so that a fresh result and a stored one are the same to a page
+        $document = (array) json_decode(json_encode($result, JSON_THROW_ON_ERROR), true);
+        Judgement::query()->upsert(
+            [['visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'atlas_version' => $this->clinic->atlas->version, 'document' => json_encode($document, JSON_THROW_ON_ERROR)]],
+            ['visit_id', 'kind'],
+            ['case_hash', 'atlas_version', 'document'],
+        );
+
+        return $document;
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cases;
+
+use Illuminate\Support\Facades\DB;
+use Somatrace\Core\Clinic;
+
+/** From the events at the table to what was done: minutes, strongest pressure, seconds in contact, dose and signs, by muscle. */
+final readonly class TreatmentSummary
+{
+    public function __construct(private Clinic $clinic)
+    {
+    }
+
+    /**
+     * @param  list<int>  $visits
+     * @return array<int, list<array<string, mixed>>> entries of the case format's `done`, by visit
+     */
+    public function doneByVisit(array $visits): array
+    {
+        $events = DB::table('treatment_events')->whereIn('visit_id', $visits)->orderBy('happened_at')->orderBy('id')->get(['visit_id', 'type', 'step', 'payload', 'happened_at']);
+        $done = [];
+        foreach ($events->groupBy('visit_id') as $visit => $rows) {
+            $done[(int) $visit] = $this->ofVisit(array_values($rows->all()));
+        }
+
+        return $done;
+    }
+
+    /**
+     * @param  list<\stdClass>  $events
+     * @return list<array<string, mixed>>
+     */
+    private function ofVisit(array $events): array
+    {
+        $muscles = [];
+        $stepMuscle = [];
+        foreach ($events as $event) {
+            $payload = (array) json_decode((string) $event->payload, true);
+            if (isset($payload['muscle'], $payload['side'])) {
+                $stepMuscle[$event->step] = $payload['muscle'].'|'.$payload['side'];
+            }
+            $key = $stepMuscle[$event->step] ?? null;
+            if ($key === null) {
+                continue;
+            }
+            [$muscle, $side] = explode('|', $key);
+            $muscles[$key] ??= ['muscle' => $muscle, 'side' => $side, 'minutes' => 0.0, 'max_pressure' => 0.0, 'seconds_at_pressure' => 0.0, 'dose_kpa_s' => 0.0, 'signs' => []];
+            $muscles[$key] = match ($event->type) {
+                'pass_reached' => $this->pass($muscles[$key], $payload),
+                'sign' => $this->sign($muscles[$key], $payload),
+                'step_done', 'step_skipped', 'stopped' => [...$muscles[$key], 'minutes' => $muscles[$key]['minutes'] + round(($payload['seconds'] ?? 0) / 60, 2), ...$this->how($payload)],
+                default => $muscles[$key],
+            };
+        }
+
+        return array_values(array_filter($muscles, static fn (array $done): bool => $done['max_pressure'] > 0));
+    }
+
+    /**
+     * @param  array<string, mixed>  $done
+     * @param  array<array-key, mixed>  $pass
+     * @return array<string, mixed>
+     */
+    private function pass(array $done, array $pass): array
+    {
+        $seconds = (float) ($pass['seconds'] ?? 0);
+
+        return [
+            ...$done,
+            'max_pressure' => max($done['max_pressure'], (float) ($pass['pressure'] ?? 0)),
+            'seconds_at_pressure' => $done['seconds_at_pressure'] + $seconds,
+            'dose_kpa_s' => round($done['dose_kpa_s'] + $seconds * (float) ($pass['tissue_kpa'] ?? 0), 1),
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $done
+     * @param  array<array-key, mixed>  $payload
+     * @return array<string, mixed>
+     */
+    private function sign(array $done, array $payload): array
+    {
+        $sign = $payload['sign'] ?? null;
+        if (is_string($sign) && $this->clinic->atlas->isSign($sign) && ! in_array($sign, $done['signs'], true)) {
+            $done['signs'][] = $sign;
+        }
+
+        return $done;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $payload
+     * @return array<string, string>
+     */
+    private function how(array $payload): array
+    {
+        return array_filter(['technique' => $payload['technique'] ?? null, 'tool' => $payload['tool'] ?? null], is_string(...));
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\StartVisit;
+use App\Actions\StopVisit;
+use App\Cases\CaseAssembler;
+use App\Http\Pages\VisitLine;
+use App\Http\Pages\VisitPage;
+use App\Models\Appointment;
+use App\Models\Client;
+use App\Models\User;
+use App\Models\Visit;
+use Carbon\CarbonImmutable;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Inertia\Inertia;
+use Inertia\Response;
+
+final readonly class VisitController
+{
+    public function store(Request $request, Client $client, #[CurrentUser] User $user, StartVisit $start): RedirectResponse
+    {
+        Gate::authorize('viewClinical', $client);
+        $appointment = Appointment::query()->where('client_id', $client->id)->find($request->integer('appointment'));
+        $visit = $start->handle($client, $user, $appointment, CarbonImmutable::now());
+
+        return to_route('visits.show', [$visit, $visit->last_step]);
+    }
+
+    public function show(Visit $visit, VisitPage $page, ?string $step = null): Response|RedirectResponse
+    {
+        Gate::authorize('view', $visit);
+        if ($step === null || ! in_array($step, VisitLine::STEPS, true)) {
+            return to_route('visits.show', [$visit, $visit->last_step]);
+        }
+        if (! $visit->isSigned() && $visit->last_step !== $step) {
+            $visit->update(['last_step' => $step]);
+        }
+
+        return Inertia::render('Visit/'.ucfirst($step), $page->of($visit, $step));
+    }
+
+    public function update(Request $request, Visit $visit): RedirectResponse
+    {
+        Gate::authorize('update', $visit);
+        $visit->update($request->validate(['minutes' => ['required', 'integer', 'between:10,180']], ['minutes.between' => 'Between 10 and 180 minutes, please.']));
+
+        return back();
+    }
+
+    public function stop(Visit $visit, StopVisit $stop): RedirectResponse
+    {
+        Gate::authorize('update', $visit);
+        $stop->handle($visit, CarbonImmutable::now());
+
+        return to_route('clients.show', $visit->client()->firstOrFail())->with('message', 'The visit is kept as it stands. Take it up again whenever you like.');
+    }
+
+    public function takeUp(Visit $visit, StopVisit $stop): RedirectResponse
+    {
+        Gate::authorize('update', $visit);
+        $stop->takeUp($visit);
+
+        return to_route('visits.show', [$visit, $visit->last_step]);
+    }
+
+    /** The whole case in the open format, to take elsewhere. */
+    public function export(Visit $visit, CaseAssembler $cases): JsonResponse
+    {
+        Gate::authorize('view', $visit);
+
+        return response()->json($cases->document($visit), headers: ['Content-Disposition' => 'attachment; filename="somatrace-case.json"'], options: JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Pages;
+
+use App\Models\Appointment;
+use App\Models\Client;
+use App\Models\Judgement;
+use App\Models\Plan;
+use App\Models\User;
+use App\Models\Visit;
+use App\Support\VisitStatus;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+
+/** The day: who comes when, what is known of each, what needs a thought, and the load on the hands. */
+final readonly class TodayPage
+{
+    private const RECENT = 6;
+
+    private const WATCHED = 14;
+
+    private const THUMB_MINUTES_A_DAY = 30;
+
+    /** @return array<string, mixed> */
+    public function of(User $user, CarbonImmutable $now): array
+    {
+        $clinical = $user->role->readsClinical();
+        $local = $now->setTimezone($user->clinic->timezone);
+        $day = [$local->startOfDay()->utc(), $local->endOfDay()->utc()];
+        $appointments = Appointment::query()->with(['client', 'visit'])->where('clinic_id', $user->clinic_id)->whereBetween('starts_at', $day)->where('status', '!=', 'cancelled')->orderBy('starts_at')->get();
+        $recent = Client::query()->where('clinic_id', $user->clinic_id)->whereNotNull('last_seen_at')->orderByDesc('last_seen_at')->limit(self::WATCHED)->get();
+        $open = $clinical ? $this->open($appointments->pluck('client_id')) : new Collection;
+        $latest = $clinical ? $this->latest($recent->pluck('id')->merge($appointments->pluck('client_id'))->unique()) : new Collection;
+
+        return [
+            'day' => ['date' => $local->format('Y-m-d'), 'now' => $local->format('H:i'), 'clinic' => $user->clinic->name],
+            'appointments' => $appointments->map(fn (Appointment $one): array => $this->appointment($one, $user, $latest, $open->get($one->client_id)))->values(),
+            'recent' => $recent->take(self::RECENT)->map(static fn (Client $client): array => ['id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation])->values(),
+            'thoughts' => $clinical ? $this->thoughts($recent, $latest) : [],
+            'hands' => $clinical ? ['thumb' => $this->thumbMinutes($user, $day), 'of' => self::THUMB_MINUTES_A_DAY] : null,
+        ];
+    }
+
+    /**
+     * @param  Collection<int, int>  $clients
+     * @return Collection<int, Visit> visits begun without an appointment and still open, by client
+     */
+    private function open(Collection $clients): Collection
+    {
+        return Visit::query()->whereIn('client_id', $clients)->where('status', VisitStatus::Open)->get()->toBase()->keyBy('client_id');
+    }
+
+    /**
+     * @param  Collection<int, int>  $clients
+     * @return Collection<int, array<string, Judgement>> the stored safety and response of each client's last visit
+     */
+    private function latest(Collection $clients): Collection
+    {
+        $visits = Visit::query()->whereIn('client_id', $clients)->selectRaw('max(id)')->groupBy('client_id');
+        $clientOf = Visit::query()->whereIn('id', $visits)->pluck('client_id', 'id');
+        /** @var array<int, array<string, Judgement>> $latest */
+        $latest = [];
+        foreach (Judgement::query()->whereIn('visit_id', $clientOf->keys())->whereIn('kind', ['safety', 'response'])->get() as $judgement) {
+            $latest[(int) $clientOf[$judgement->visit_id]][$judgement->kind] = $judgement;
+        }
+
+        return new Collection($latest);
+    }
+
+    /**
+     * @param  Collection<int, array<string, Judgement>>  $latest
+     * @return array<string, mixed>
+     */
+    private function appointment(Appointment $one, User $user, Collection $latest, ?Visit $open): array
+    {
+        $safety = $latest->get($one->client_id)['safety'] ?? null;
+
+        return [
+            'id' => $one->id, 'at' => $one->starts_at->setTimezone($user->clinic->timezone)->format('H:i'), 'minutes' => $one->minutes, 'status' => $one->status,
+            'reason' => $one->reason, 'client' => ['id' => $one->client->public_id, 'name' => $one->client->name, 'occupation' => $one->client->occupation, 'age' => (int) $one->client->born_on->diffInYears($one->starts_at)],
+            'visit' => ($one->visit ?? $open)?->public_id, 'visit_status' => ($one->visit ?? $open)?->status->value,
+            'verdict' => $safety?->document['verdict'] ?? null,
+        ];
+    }
+
+    /**
+     * @param  Collection<int, Client>  $clients
+     * @param  Collection<int, array<string, Judgement>>  $latest
+     * @return list<array<string, mixed>>
+     */
+    private function thoughts(Collection $clients, Collection $latest): array
+    {
+        $order = ['emergency' => 0, 'refer' => 1, 'reassess' => 2, 'regress' => 3, 'space_out' => 4, 'discharge' => 5];
+        $thoughts = [];
+        foreach ($clients as $client) {
+            $thought = $this->thought($client, $latest->get($client->id) ?? []);
+            if ($thought !== null) {
+                $thoughts[] = $thought;
+            }
+        }
+        usort($thoughts, static fn (array $a, array $b): int => [$order[$a['kind']], $a['name']] <=> [$order[$b['kind']], $b['name']]);
+
+        return $thoughts;
+    }
+
+    /**
+     * @param  array<string, Judgement>  $judged
+     * @return array<string, mixed>|null
+     */
+    private function thought(Client $client, array $judged): ?array
+    {
+        $safety = $judged['safety']->document ?? null;
+        $response = $judged['response']->document ?? [];
+        $course = $response['course'] ?? ['decision' => null, 'because' => ''];
+        $regress = array_values(array_filter($response['targets'] ?? [], static fn (array $target): bool => $target['decision'] === 'regress'));
+        [$kind, $text] = match (true) {
+            in_array($safety['verdict'] ?? null, ['emergency', 'refer'], true) => [$safety['verdict'], $safety['because'][0]['reason']],
+            in_array($course['decision'], ['refer', 'reassess', 'space_out', 'discharge'], true) => [$course['decision'], $course['because']],
+            $regress !== [] => ['regress', "{$regress[0]['name']}: {$regress[0]['because']}"],
+            default => [null, ''],
+        };
+
+        return $kind === null ? null : ['id' => $client->public_id, 'name' => $client->name, 'kind' => $kind, 'text' => $text];
+    }
+
+    /** @param  array{CarbonImmutable, CarbonImmutable}  $day */
+    private function thumbMinutes(User $user, array $day): float
+    {
+        $minutes = Plan::query()->where('agreed_by', $user->id)->whereBetween('agreed_at', $day)->get(['document'])
+            ->sum(static fn (Plan $plan): float => (float) ($plan->document['therapist_load']['thumb'] ?? 0) + (float) ($plan->document['therapist_load']['thumb_reinforced'] ?? 0));
+
+        return round((float) $minutes, 1);
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Pages;
+
+use App\Models\Visit;
+use Illuminate\Support\Collection;
+
+/** The steps of a visit in order, each with its state and, where it is blocked, what it waits for. */
+final readonly class VisitLine
+{
+    public const STEPS = ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after'];
+
+    /**
+     * @param  Collection<int, \App\Models\Entry>  $entries  those that still stand
+     * @param  array<string, mixed>  $safety
+     * @param  array<string, mixed>|null  $plan  null while it was not needed yet
+     * @return list<array{id: string, state: string, note: string}> state: done, part, open or blocked
+     */
+    public static function of(Visit $visit, Collection $entries, array $safety, ?array $plan, bool $agreed, int $stepsDone): array
+    {
+        $count = static fn (string ...$kinds): int => $entries->whereIn('kind.value', $kinds)->where('phase', 'before')->count();
+        $asks = count(array_filter($safety['questions'], static fn (array $question): bool => $question['blocks']));
+        $treats = in_array($safety['verdict'], ['proceed', 'modify'], true);
+        $consents = self::missingConsent($plan);
+        $states = [
+            'ask' => $count('complaint') > 0 ? ['done', ''] : ['open', ''],
+            'screen' => match (true) {
+                ! $treats => ['blocked', $safety['verdict'] === 'emergency' ? 'emergency' : 'not today'],
+                $asks > 0 => ['part', "$asks to ask"],
+                default => ['done', ''],
+            },
+            'move' => $count('range', 'resisted', 'posture') > 0 ? ['done', ''] : ['open', ''],
+            'feel' => $count('palpation') > 0 ? ['done', ''] : ['open', ''],
+            'think' => $count('palpation', 'range') > 1 ? ['done', ''] : ['open', ''],
+            'agree' => $consents > 0 ? ['part', "$consents to ask"] : [$agreed || $count('consent') > 0 ? 'done' : 'open', ''],
+            'plan' => match (true) {
+                ! $treats => ['blocked', 'not today'],
+                $agreed => ['done', ''],
+                default => ['open', ''],
+            },
+            'work' => match (true) {
+                ! $treats => ['blocked', 'not today'],
+                $asks > 0 => ['blocked', 'needs answers'],
+                ! $agreed => ['blocked', 'needs a plan'],
+                default => [$stepsDone > 0 ? 'done' : 'open', ''],
+            },
+            'recheck' => $entries->where('phase', 'after')->isNotEmpty() ? ['done', ''] : ['open', ''],
+            'after' => $visit->isSigned() ? ['done', 'signed'] : ['open', ''],
+        ];
+
+        return array_map(static fn (string $step): array => ['id' => $step, 'state' => $states[$step][0], 'note' => $states[$step][1]], self::STEPS);
+    }
+
+    /** @param  array<string, mixed>|null  $plan */
+    private static function missingConsent(?array $plan): int
+    {
+        return count(array_unique(array_column(array_filter($plan['left_out'] ?? [], static fn (array $left): bool => str_starts_with($left['because'], 'Not agreed yet')), 'because')));
+    }
+}

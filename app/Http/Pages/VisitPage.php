@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Pages;
+
+use App\Cases\Judgements;
+use App\Cases\TreatmentSummary;
+use App\Models\Entry;
+use App\Models\Visit;
+use Illuminate\Support\Collection;
+
+/** What the pages of a visit need: the record so far, and the judgements that belong to the step. */
+final readonly class VisitPage
+{
+    private const JUDGED = [
+        'ask' => ['safety', 'response'], 'screen' => ['safety'], 'move' => ['safety', 'pattern'], 'feel' => ['safety', 'pattern'], 'think' => ['safety', 'pattern'],
+        'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety'], 'recheck' => ['safety', 'response'], 'after' => ['safety', 'response'],
+    ];
+
+    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Visit $visit, string $step): array
+    {
+        $visit->loadMissing('client', 'user.clinic');
+        $entries = $visit->entries()->get();
+        $agreed = $visit->plans()->latest('id')->first();
+        $events = $step === 'work' ? $visit->events()->orderBy('happened_at')->orderBy('id')->get(['id', 'type', 'step', 'payload', 'happened_at']) : null;
+
+        return [
+            'visit' => [
+                'id' => $visit->public_id, 'number' => $visit->number, 'status' => $visit->status->value, 'minutes' => $visit->minutes,
+                'date' => $visit->day(), 'step' => $step,
+            ],
+            'client' => $this->client($visit),
+            'entries' => $entries->map(self::entry(...))->values(),
+            'standing' => in_array($step, ['ask', 'screen'], true) ? $this->standing($visit) : [],
+            ...$this->judged($visit, $step, $entries, $agreed !== null),
+            'agreed' => $agreed === null ? null : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => $agreed->document],
+            'events' => $events,
+            'done' => in_array($step, ['recheck', 'after'], true) ? $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [] : [],
+            'notes' => $step === 'after' ? $visit->notes()->orderBy('revision')->get(['revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at']) : [],
+            'before' => in_array($step, ['ask', 'move'], true) ? $this->before($visit) : null,
+        ];
+    }
+
+    /**
+     * The judgements of a step and the visit line.
+     *
+     * @param  Collection<int, Entry>|null  $entries
+     * @return array<string, mixed>
+     */
+    public function judged(Visit $visit, string $step, ?Collection $entries = null, ?bool $agreed = null): array
+    {
+        $entries ??= $visit->entries()->get();
+        $judged = $this->judgements->of($visit, ...self::JUDGED[$step]);
+        $agreed ??= $visit->plans()->exists();
+        $standing = $entries->filter(static fn (Entry $entry): bool => $entry->payload !== null);
+
+        return [
+            ...$judged,
+            'line' => VisitLine::of($visit, $standing, $judged['safety'], $judged['plan'] ?? null, $agreed, $agreed ? $visit->events()->where('type', 'step_done')->count() : 0),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function entry(Entry $entry): array
+    {
+        return ['kind' => $entry->kind->value, 'phase' => $entry->phase, 'identity' => $entry->identity, 'payload' => $entry->payload, 'revision' => $entry->revision, 'said_on' => $entry->said_on];
+    }
+
+    /** @return array<string, mixed> */
+    private function client(Visit $visit): array
+    {
+        $client = $visit->client;
+
+        return [
+            'id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation,
+            'hand' => $client->hand, 'age' => (int) $client->born_on->diffInYears($visit->started_at), 'words' => Words::of($client),
+        ];
+    }
+
+    /**
+     * Answers of earlier visits that still stand: shown as such, with their day.
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function standing(Visit $visit): array
+    {
+        return array_values(Entry::query()->where('client_id', $visit->client_id)->where('visit_id', '<', $visit->id)
+            ->whereIn('kind', ['red_flag', 'condition', 'medicine', 'others_denied', 'demand'])->orderBy('visit_id')->get()
+            ->keyBy(static fn (Entry $entry): string => $entry->kind->value.'|'.$entry->identity)
+            ->filter(static fn (Entry $entry): bool => $entry->payload !== null)
+            ->map(self::entry(...))->all());
+    }
+
+    /** @return array<string, mixed>|null what the last visit recorded, beside today's */
+    private function before(Visit $visit): ?array
+    {
+        $last = $visit->earlier()->latest('number')->first();
+        if ($last === null) {
+            return null;
+        }
+
+        return [
+            'number' => $last->number, 'date' => $visit->user->clinic->day($last->started_at),
+            'entries' => $last->entries()->whereIn('kind', ['complaint', 'function', 'range', 'palpation', 'posture'])->get()->filter(static fn (Entry $entry): bool => $entry->payload !== null)->map(self::entry(...))->values(),
+            'done' => $this->treatment->doneByVisit([$last->id])[$last->id] ?? [],
+            'next_time' => $last->notes()->latest('revision')->value('next_time'),
+        ];
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Cases\EntryCheck;
+use App\Cases\EntryKind;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Validator;
+
+final class SaveEntryRequest extends FormRequest
+{
+    use AboutVisit;
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'kind' => ['required', Rule::enum(EntryKind::class)],
+            'phase' => ['required', Rule::in(['before', 'after'])],
+            'identity' => ['nullable', 'string', 'max:160'],
+            'payload' => ['present', 'nullable'],
+            'seen' => ['required', 'integer', 'min:0'],
+        ];
+    }
+
+    public function after(EntryCheck $check): \Closure
+    {
+        return function (Validator $validator) use ($check): void {
+            if ($validator->errors()->isNotEmpty()) {
+                return;
+            }
+            foreach ($check->faults($this->kind(), $this->identity($check), $this->payload(), $this->user()?->licensed === true, $this->visit()->day()) as $fault) {
+                $validator->errors()->add('payload', $fault);
+            }
+        };
+    }
+
+    public function kind(): EntryKind
+    {
+        return EntryKind::from((string) $this->string('kind'));
+    }
+
+    public function phase(): string
+    {
+        return (string) $this->string('phase');
+    }
+
+    public function payload(): mixed
+    {
+        return $this->json('payload');
+    }
+
+    public function seen(): int
+    {
+        return $this->integer('seen');
+    }
+
+    public function identity(EntryCheck $check): string
+    {
+        return $check->identity($this->kind(), $this->payload(), $this->input('identity'));
+    }
+}

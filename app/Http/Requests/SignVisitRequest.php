@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\Visit;
+use Illuminate\Foundation\Http\FormRequest;
+
+final class SignVisitRequest extends FormRequest
+{
+    public function authorize(): bool
+    {
+        $visit = $this->route('visit');
+        $ability = $this->routeIs('visits.correct') ? 'correct' : 'update';
+
+        return $visit instanceof Visit && $this->user()?->can($ability, $visit) === true;
+    }
+
+    /** @return array<string, list<string>> */
+    public function rules(): array
+    {
+        return [
+            'happened' => ['required', 'string', 'max:5000'],
+            'advice' => ['nullable', 'string', 'max:5000'],
+            'next_time' => ['nullable', 'string', 'max:5000'],
+            'reason' => [$this->routeIs('visits.correct') ? 'required' : 'nullable', 'string', 'min:5', 'max:300'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'happened.required' => 'A line about what happened, please: a record says at least that.',
+            'reason.required' => 'A correction says why.',
+            'reason.min' => 'A few more words about why, please.',
+        ];
+    }
+
+    /** @return array{happened: string, advice: string, next_time: string} */
+    public function words(): array
+    {
+        return ['happened' => (string) $this->string('happened'), 'advice' => (string) $this->string('advice'), 'next_time' => (string) $this->string('next_time')];
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * @property int $id
+ * @property int $clinic_id
+ * @property int $client_id
+ * @property int $user_id
+ * @property CarbonImmutable $starts_at
+ * @property int $minutes
+ * @property string|null $reason
+ * @property string $status
+ * @property Client $client
+ * @property Visit|null $visit
+ */
+final class Appointment extends Model
+{
+    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'starts_at', 'minutes', 'reason', 'status'];
+
+    protected $casts = ['starts_at' => 'immutable_datetime'];
+
+    /** @return BelongsTo<Client, $this> */
+    public function client(): BelongsTo
+    {
+        return $this->belongsTo(Client::class);
+    }
+
+    /** @return HasOne<Visit, $this> */
+    public function visit(): HasOne
+    {
+        return $this->hasOne(Visit::class);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property string $name
+ * @property string $timezone
+ * @property list<string> $scope_off
+ */
+final class Clinic extends Model
+{
+    protected $fillable = ['name', 'timezone', 'scope_off'];
+
+    protected $casts = ['scope_off' => 'array'];
+
+    /** The day of a moment in the clinic's zone, as Y-m-d. */
+    public function day(CarbonImmutable $moment): string
+    {
+        return $moment->setTimezone($this->timezone)->format('Y-m-d');
+    }
+}

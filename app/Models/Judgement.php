@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What the core said of a visit, kept with the case and the atlas it was said of.
+ *
+ * @property int $visit_id
+ * @property string $kind
+ * @property string $case_hash
+ * @property string $atlas_version
+ * @property array<string, mixed> $document
+ */
+final class Judgement extends Model
+{
+    protected $fillable = ['visit_id', 'kind', 'case_hash', 'atlas_version', 'document'];
+
+    protected $casts = ['document' => 'array'];
+}

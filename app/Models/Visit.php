@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Support\VisitStatus;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int $id
+ * @property string $public_id
+ * @property int $clinic_id
+ * @property int $client_id
+ * @property int $user_id
+ * @property int|null $appointment_id
+ * @property int $number
+ * @property VisitStatus $status
+ * @property int $minutes
+ * @property string $last_step
+ * @property CarbonImmutable $started_at
+ * @property CarbonImmutable|null $stopped_at
+ * @property CarbonImmutable|null $signed_at
+ * @property Client $client
+ * @property User $user
+ */
+final class Visit extends Model
+{
+    use HasUlids;
+
+    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'appointment_id', 'number', 'status', 'minutes', 'last_step', 'started_at', 'stopped_at', 'signed_at'];
+
+    protected $casts = ['status' => VisitStatus::class, 'started_at' => 'immutable_datetime', 'stopped_at' => 'immutable_datetime', 'signed_at' => 'immutable_datetime'];
+
+    /** @return list<string> */
+    public function uniqueIds(): array
+    {
+        return ['public_id'];
+    }
+
+    public function getRouteKeyName(): string
+    {
+        return 'public_id';
+    }
+
+    /** @return BelongsTo<Client, $this> */
+    public function client(): BelongsTo
+    {
+        return $this->belongsTo(Client::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return HasMany<Entry, $this> */
+    public function entries(): HasMany
+    {
+        return $this->hasMany(Entry::class);
+    }
+
+    /** @return HasMany<TreatmentEvent, $this> */
+    public function events(): HasMany
+    {
+        return $this->hasMany(TreatmentEvent::class);
+    }
+
+    /** @return HasMany<Plan, $this> */
+    public function plans(): HasMany
+    {
+        return $this->hasMany(Plan::class);
+    }
+
+    /** @return HasMany<Judgement, $this> */
+    public function judgements(): HasMany
+    {
+        return $this->hasMany(Judgement::class);
+    }
+
+    /** @return HasMany<Note, $this> */
+    public function notes(): HasMany
+    {
+        return $this->hasMany(Note::class);
+    }
+
+    /** @return Builder<Visit> visits of this client before this one that came to an end */
+    public function earlier(): Builder
+    {
+        return self::query()->where('client_id', $this->client_id)->where('number', '<', $this->number)->whereIn('status', [VisitStatus::Signed, VisitStatus::Stopped]);
+    }
+
+    /** The day of the visit in the clinic's zone: what is said belongs to it. */
+    public function day(): string
+    {
+        $this->loadMissing('user.clinic');
+
+        return $this->user->clinic->day($this->started_at);
+    }
+
+    public function isSigned(): bool
+    {
+        return $this->status === VisitStatus::Signed;
+    }
+}

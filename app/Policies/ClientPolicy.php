@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Policies;
+
+use App\Models\Client;
+use App\Models\User;
+
+/** A client belongs to a clinic; nothing is readable across clinics. */
+final class ClientPolicy
+{
+    public function view(User $user, Client $client): bool
+    {
+        return $user->clinic_id === $client->clinic_id;
+    }
+
+    public function create(User $user): bool
+    {
+        return true;
+    }
+
+    /** Findings, courses and notes: not for reception. */
+    public function viewClinical(User $user, Client $client): bool
+    {
+        return $this->view($user, $client) && $user->role->readsClinical();
+    }
+}

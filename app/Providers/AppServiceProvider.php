@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Log;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+use Somatrace\Core\Clinic;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(Clinic::class, fn (): Clinic => Clinic::open());
+    }
+
+    public function boot(): void
+    {
+        // outside production a lazy load or an unknown attribute fails loudly; inside it is logged, and no client waits for it
+        Model::shouldBeStrict();
+        if ($this->app->isProduction()) {
+            Model::handleLazyLoadingViolationUsing(static fn (Model $model, string $relation) => Log::warning('lazy load', ['model' => $model::class, 'relation' => $relation]));
+            Model::handleMissingAttributeViolationUsing(static fn (Model $model, string $attribute) => Log::warning('missing attribute', ['model' => $model::class, 'attribute' => $attribute]));
+            Model::handleDiscardedAttributeViolationUsing(static fn (Model $model, array $attributes) => Log::warning('unknown attributes', ['model' => $model::class, 'attributes' => $attributes]));
+        }
+        // tries from one address, whoever they are for; those for one name are counted where they fail
+        RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
+    }
+}

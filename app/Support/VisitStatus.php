@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+enum VisitStatus: string
+{
+    case Open = 'open';
+    case Stopped = 'stopped';
+    case Signed = 'signed';
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'driver' => env('SESSION_DRIVER', 'file'),
+    'lifetime' => 600, // a working day at the table
+    'expire_on_close' => false,
+    'encrypt' => true,
+    'files' => storage_path('framework/sessions'),
+    'lottery' => [2, 100],
+    'cookie' => 'somatrace_session',
+    'path' => '/',
+    'domain' => null,
+    'secure' => env('SESSION_SECURE_COOKIE'),
+    'http_only' => true,
+    'same_site' => 'lax',
+];

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Anatomy;
+
+use Somatrace\Core\Data\Fields;
+
+/** One muscle on one side: what is felt, ranked and treated. */
+final readonly class MuscleAt
+{
+    public function __construct(public string $muscle, public Side $side)
+    {
+    }
+
+    public static function from(Fields $fields): self
+    {
+        return new self($fields->string('muscle'), Side::from($fields->string('side')));
+    }
+
+    public function key(): string
+    {
+        return $this->muscle.':'.$this->side->value;
+    }
+
+    public function mirrored(): self
+    {
+        return new self($this->muscle, $this->side->mirrored());
+    }
+}

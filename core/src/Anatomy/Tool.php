@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Anatomy;
+
+use Somatrace\Core\Data\Fields;
+
+/** What touches the client: a part of the hand or arm, or a hand-held tool. */
+final readonly class Tool
+{
+    private function __construct(
+        public string $id,
+        public string $name,
+        public float $effectiveAreaCm2,
+        public float $strain,
+        public int $precision,
+        public float $strongestFelt,
+        public bool $isThumb,
+    ) {
+    }
+
+    public static function from(Fields $row): self
+    {
+        return new self(
+            $row->string('id'), $row->string('name'), $row->float('effective_area_cm2'), $row->float('strain'),
+            $row->int('precision'), $row->float('strongest_felt'), $row->bool('thumb'),
+        );
+    }
+}

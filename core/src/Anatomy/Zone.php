@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Anatomy;
+
+final readonly class Zone
+{
+    /** @param  list<string>  $neighbours ids of the zones that touch it */
+    public function __construct(public string $id, public string $name, public string $group, public bool $midline, public array $neighbours)
+    {
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\CaseFile;
+
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Data\Fields;
+
+/** What makes a complaint worse: a movement on a side, or a demand. */
+final readonly class Aggravator
+{
+    public function __construct(public ?string $movement = null, public ?Side $side = null, public ?string $demand = null)
+    {
+    }
+
+    public static function from(Fields $f): self
+    {
+        return new self($f->stringOrNull('movement'), Side::tryFrom($f->stringOrNull('side') ?? ''), $f->stringOrNull('demand'));
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\CaseFile;
+
+use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Data\Fields;
+
+final readonly class Complaint
+{
+    /**
+     * @param  list<string>  $qualities
+     * @param  list<Place>  $spreadsTo
+     * @param  list<Aggravator>  $worseWith
+     * @param  list<Aggravator>  $betterWith
+     */
+    public function __construct(
+        public string $zone,
+        public Side $side,
+        public float $now,
+        public ?float $worstWeek = null,
+        public ?float $bestWeek = null,
+        public array $qualities = [],
+        public ?\DateTimeImmutable $since = null,
+        public array $spreadsTo = [],
+        public array $worseWith = [],
+        public array $betterWith = [],
+    ) {
+    }
+
+    public static function from(Fields $f): self
+    {
+        return new self(
+            $f->string('zone'), Side::from($f->string('side')), $f->float('now'), $f->floatOrNull('worst_week'), $f->floatOrNull('best_week'),
+            $f->strings('qualities'), Dates::orNull($f->stringOrNull('since')), $f->map('spreads_to', Place::from(...)),
+            $f->map('worse_with', Aggravator::from(...)), $f->map('better_with', Aggravator::from(...)),
+        );
+    }
+
+    public function place(): Place
+    {
+        return new Place($this->zone, $this->side);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\CaseFile;
+
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Data\Fields;
+
+/** On how many visits this muscle has been worked before. */
+final readonly class Exposure
+{
+    public function __construct(public string $muscle, public Side $side, public int $visits)
+    {
+    }
+
+    public static function from(Fields $f): self
+    {
+        return new self($f->string('muscle'), Side::from($f->string('side')), $f->int('visits'));
+    }
+
+    public function at(): MuscleAt
+    {
+        return new MuscleAt($this->muscle, $this->side);
+    }
+}

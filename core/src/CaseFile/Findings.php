@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\CaseFile;
+
+use Somatrace\Core\Data\Fields;
+
+final readonly class Findings
+{
+    /**
+     * @param  list<Complaint>  $complaints
+     * @param  list<TaskScore>  $function
+     * @param  list<RangeFinding>  $range
+     * @param  list<ResistedFinding>  $resisted
+     * @param  list<PostureFinding>  $posture
+     * @param  list<TestFinding>  $tests
+     * @param  list<PalpationFinding>  $palpation
+     * @param  list<FeedbackPair>  $feedback
+     */
+    public function __construct(
+        public array $complaints = [],
+        public array $function = [],
+        public array $range = [],
+        public array $resisted = [],
+        public array $posture = [],
+        public array $tests = [],
+        public array $palpation = [],
+        public array $feedback = [],
+    ) {
+    }
+
+    public static function from(Fields $f): self
+    {
+        return new self(
+            $f->map('complaints', Complaint::from(...)), $f->map('function', TaskScore::from(...)), $f->map('range', RangeFinding::from(...)),
+            $f->map('resisted', ResistedFinding::from(...)), $f->map('posture', PostureFinding::from(...)), $f->map('tests', TestFinding::from(...)),
+            $f->map('palpation', PalpationFinding::from(...)), $f->map('feedback', FeedbackPair::from(...)),
+        );
+    }
+}

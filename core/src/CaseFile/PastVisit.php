@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\CaseFile;
+
+use Somatrace\Core\Data\Fields;
+
+final readonly class PastVisit
+{
+    /**
+     * @param  list<Done>  $done
+     * @param  list<Aftermath>  $aftermath
+     */
+    public function __construct(
+        public \DateTimeImmutable $date,
+        public Findings $findings = new Findings,
+        public Findings $after = new Findings,
+        public array $done = [],
+        public array $aftermath = [],
+        public ?string $at = null,
+    ) {
+    }
+
+    public static function from(Fields $f): self
+    {
+        return new self(
+            Dates::of($f->string('date')), Findings::from($f->fields('findings')), Findings::from($f->fields('after')),
+            $f->map('done', Done::from(...)), $f->map('aftermath', Aftermath::from(...)), $f->stringOrNull('at'),
+        );
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\CaseFile;
+
+use Somatrace\Core\Data\Fields;
+
+/** Who works. An absent list of tools means all of them; null mass means the default. */
+final readonly class Therapist
+{
+    /**
+     * @param  list<string>  $tools
+     * @param  array<string, float>  $loadToday  minutes at pressure 5 or more, by tool
+     * @param  list<string>  $scopeOff
+     * @param  list<string>  $injured
+     */
+    public function __construct(
+        public ?float $massKg = null,
+        public array $tools = [],
+        public ?string $experience = null,
+        public array $loadToday = [],
+        public array $scopeOff = [],
+        public ?bool $licensed = null,
+        public ?string $tableSide = null,
+        public array $injured = [],
+    ) {
+    }
+
+    public static function from(Fields $f): self
+    {
+        return new self(
+            $f->floatOrNull('mass_kg'), $f->strings('tools'), $f->stringOrNull('experience'), $f->floatMap('load_today'), $f->strings('scope_off'),
+            $f->boolOrNull('licensed'), $f->stringOrNull('table_side'), $f->strings('injured'),
+        );
+    }
+}

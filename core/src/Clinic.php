@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\CaseReader;
+use Somatrace\Core\CaseFile\CaseWriter;
+use Somatrace\Core\Data\JsonFile;
+use Somatrace\Core\Data\SchemaValidator;
+use Somatrace\Core\Pattern\Figures;
+use Somatrace\Core\Pattern\PatternEngine;
+use Somatrace\Core\Pattern\PatternResult;
+use Somatrace\Core\Planning\PlanFigures;
+use Somatrace\Core\Planning\Planner;
+use Somatrace\Core\Planning\PlanResult;
+use Somatrace\Core\Response\Quietness;
+use Somatrace\Core\Response\ResponseFigures;
+use Somatrace\Core\Response\ResponseJudge;
+use Somatrace\Core\Response\ResponseResult;
+use Somatrace\Core\Safety\SafetyGate;
+use Somatrace\Core\Safety\SafetyResult;
+use Somatrace\Core\Safety\SafetyRules;
+
+/** The one door to the core: screen, rank, plan, respond. Everything behind it is pure and explains itself. */
+final class Clinic
+{
+    private ?SafetyGate $gate = null;
+
+    private ?PatternEngine $engine = null;
+
+    private ?ResponseJudge $judge = null;
+
+    private ?Planner $planner = null;
+
+    private ?SchemaValidator $schema = null;
+
+    private ?SafetyRules $rules = null;
+
+    private ?ResponseFigures $responseFigures = null;
+
+    private ?Quietness $quietness = null;
+
+    /** @var \WeakMap<CaseFile, SafetyResult> */
+    private \WeakMap $screened;
+
+    /** @var \WeakMap<CaseFile, PatternResult> */
+    private \WeakMap $ranked;
+
+    /** @var \WeakMap<CaseFile, ResponseResult> */
+    private \WeakMap $responded;
+
+    /** A case never changes, so what was said of it once is said again: planning asks for screening, ranking and response. */
+    private function __construct(public readonly Atlas $atlas, private readonly string $folder)
+    {
+        $this->screened = new \WeakMap;
+        $this->ranked = new \WeakMap;
+        $this->responded = new \WeakMap;
+    }
+
+    public static function open(?string $folder = null): self
+    {
+        $folder ??= dirname(__DIR__).'/data';
+
+        return new self(Atlas::load($folder), $folder);
+    }
+
+    public function reader(): CaseReader
+    {
+        return new CaseReader($this->atlas, $this->schema());
+    }
+
+    public function schema(): SchemaValidator
+    {
+        return $this->schema ??= new SchemaValidator($this->folder.'/schema/case.schema.json');
+    }
+
+    public function writer(): CaseWriter
+    {
+        return new CaseWriter;
+    }
+
+    public function rules(): SafetyRules
+    {
+        return $this->rules ??= SafetyRules::load($this->folder);
+    }
+
+    public function screen(CaseFile $case): SafetyResult
+    {
+        $this->gate ??= new SafetyGate($this->atlas, $this->rules());
+
+        return $this->screened[$case] ??= $this->gate->screen($case);
+    }
+
+    /** Where nobody should be treated, nobody should be tested further either: then no next check is offered. */
+    public function rank(CaseFile $case): PatternResult
+    {
+        $pattern = $this->ranking($case);
+
+        return $this->screen($case)->verdict->allowsTreatment() ? $this->engine()->withChecks($case, $pattern) : $pattern;
+    }
+
+    public function respond(CaseFile $case): ResponseResult
+    {
+        $this->judge ??= new ResponseJudge($this->atlas, $this->responseFigures(), $this->quietness());
+
+        return $this->responded[$case] ??= $this->judge->judge($case);
+    }
+
+    public function plan(CaseFile $case): PlanResult
+    {
+        $this->planner ??= new Planner($this->atlas, PlanFigures::load($this->folder));
+
+        return $this->planner->plan($case, $this->screen($case), $this->ranking($case), $this->respond($case));
+    }
+
+    /** What is left of a visit: the same plan for the minutes left, with what was done taken into account. */
+    public function replan(CaseFile $case): PlanResult
+    {
+        return $this->plan($case);
+    }
+
+    /**
+     * @param  list<string>  $values  minutes, or choices of a school
+     * @return array<string, PlanResult> one plan per value
+     */
+    public function compare(CaseFile $case, array $values): array
+    {
+        $plans = [];
+        foreach ($values as $value) {
+            $session = ctype_digit($value)
+                ? $case->session->withMinutes((int) $value)
+                : $case->session->withSchool($this->schoolQuestion($value) ?? '', $value);
+            $plans[$value] = $this->plan($case->withSession($session));
+        }
+
+        return $plans;
+    }
+
+    /** The question a school choice answers; null when no school knows it. */
+    public function schoolQuestion(string $choice): ?string
+    {
+        $schools = JsonFile::read($this->folder.'/vocabulary.json')->fields('school');
+        foreach ($schools->keys() as $question) {
+            if (in_array($choice, $schools->strings($question), true)) {
+                return $question;
+            }
+        }
+
+        return null;
+    }
+
+    private function ranking(CaseFile $case): PatternResult
+    {
+        return $this->ranked[$case] ??= $this->engine()->rank($case);
+    }
+
+    private function engine(): PatternEngine
+    {
+        return $this->engine ??= new PatternEngine($this->atlas, Figures::load($this->folder), $this->quietness());
+    }
+
+    private function responseFigures(): ResponseFigures
+    {
+        return $this->responseFigures ??= ResponseFigures::load($this->folder);
+    }
+
+    private function quietness(): Quietness
+    {
+        return $this->quietness ??= new Quietness($this->atlas, $this->responseFigures());
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern;
+
+use Somatrace\Core\Anatomy\MuscleAt;
+
+/** One muscle on one side that could explain the picture, with what speaks for and against it. */
+final readonly class Candidate
+{
+    /** @param  list<Evidence>  $evidence */
+    public function __construct(
+        public MuscleAt $at,
+        public string $name,
+        public float $logOdds,
+        public float $support,
+        public string $word,
+        public Role $role,
+        public TriggerPoint $triggerPoint,
+        public array $evidence,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'muscle' => $this->at->muscle,
+            'side' => $this->at->side->value,
+            'name' => $this->name,
+            'log_odds' => round($this->logOdds, 4),
+            'support' => round($this->support, 5),
+            'words' => $this->word,
+            'role' => $this->role->value,
+            'trigger_point' => $this->triggerPoint->value,
+            'evidence' => array_map(static fn (Evidence $evidence): array => $evidence->toArray(), $this->evidence),
+        ];
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern\Evidence;
+
+use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\CaseFile\Answer;
+use Somatrace\Core\CaseFile\PalpationFinding;
+use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\SignBook;
+
+/** What the hand found. What was not looked for says nothing. */
+final readonly class FromPalpation implements Collector
+{
+    public function collect(Scene $scene, SignBook $book): void
+    {
+        $complaints = array_map(static fn ($complaint): string => $complaint->place()->key(), $scene->complaints);
+        foreach ($scene->case->findings->palpation as $finding) {
+            $this->finding($scene, $book, $finding, $complaints);
+        }
+    }
+
+    /** @param  list<string>  $complaints keys of the places complained of */
+    private function finding(Scene $scene, SignBook $book, PalpationFinding $finding, array $complaints): void
+    {
+        $at = $finding->at();
+        $site = $finding->site ?? 'whole';
+        $add = static fn (string $weight, string $text) => $book->add($at, $scene->sign('palpation', $weight, $text, $site));
+        if ($finding->tenderness !== null) {
+            $add('tenderness_'.$finding->tenderness, match ($finding->tenderness) {
+                0 => 'Felt, and not tender',
+                1 => 'Only a little tender',
+                2 => 'Tender',
+                3 => 'Strongly tender',
+                default => 'Cannot bear touch',
+            });
+        }
+        if (in_array($finding->tone, ['high', 'spasm'], true)) {
+            $add('tone_raised', $finding->tone === 'spasm' ? 'In spasm' : 'Tone raised');
+        }
+        foreach (array_intersect(['taut_band', 'nodule'], $finding->texture) as $texture) {
+            $add($texture, $texture === 'nodule' ? 'A nodule in it' : 'A taut band in it');
+        }
+        foreach ($finding->refersTo as $place) {
+            [$weight, $text] = $this->referral($scene, $finding, $place, $complaints);
+            $add($weight, $text);
+        }
+        match ($finding->familiar) {
+            Answer::Yes => $add('familiar', 'Pressing it brings on the client\'s own pain'),
+            Answer::No => $add('not_familiar', 'Pressing it is not the client\'s own pain'),
+            Answer::Unknown, null => null,
+        };
+    }
+
+    /**
+     * @param  list<string>  $complaints
+     * @return array{string, string}
+     */
+    private function referral(Scene $scene, PalpationFinding $finding, Place $place, array $complaints): array
+    {
+        $muscle = $scene->atlas->muscle($finding->muscle);
+        $name = $scene->atlas->placeName($place);
+
+        return match (true) {
+            in_array($place->key(), $complaints, true) => ['referral_fits', "Felt in the $name, where it hurts"],
+            in_array($place->zone, [...$muscle->coreReferral, ...$muscle->spillOver], true) => ['referral_typical', "Felt in the $name, as is typical"],
+            default => ['referral_odd', "Felt in the $name, unusual for it"],
+        };
+    }
+}

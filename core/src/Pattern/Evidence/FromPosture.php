@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern\Evidence;
+
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Relation;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\SignBook;
+
+/** What standing and lying say is short, or long. */
+final readonly class FromPosture implements Collector
+{
+    public function collect(Scene $scene, SignBook $book): void
+    {
+        foreach ($scene->case->findings->posture as $finding) {
+            $sign = $scene->atlas->postureSigns[$finding->sign];
+            $weight = match (true) {
+                $finding->grade >= 2 => 'posture_marked',
+                $finding->grade === 1 => 'posture_slight',
+                default => 'posture_absent',
+            };
+            $name = $sign->name.($finding->side === Side::Midline ? '' : ' '.$finding->side->value);
+            foreach ($sign->short as $muscle => $relation) {
+                foreach ($this->places($muscle, $finding->side, $relation) as $at) {
+                    $book->add($at, $scene->sign('posture', $weight, $finding->grade === 0 ? "$name was looked for and is not there" : "$name says it is short", $finding->sign));
+                }
+            }
+            foreach ($finding->grade === 0 ? [] : $sign->long as $muscle => $relation) {
+                foreach ($this->places($muscle, $finding->side, $relation) as $at) {
+                    $book->add($at, $scene->sign('posture', 'posture_long', "$name says it is long, pulled on", $finding->sign));
+                }
+            }
+        }
+    }
+
+    /** @return list<MuscleAt> a sign on the midline speaks of both sides */
+    private function places(string $muscle, Side $side, Relation $relation): array
+    {
+        return array_map(
+            static fn (Side $one): MuscleAt => new MuscleAt($muscle, $one),
+            $side === Side::Midline ? Side::pair() : [$side->related($relation)],
+        );
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern\Evidence;
+
+use Somatrace\Core\Anatomy\Movement;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\CaseFile\RangeFinding;
+use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\SignBook;
+
+/** Movements that lengthen a muscle: short of the other side or of the usual, and whether they hurt. */
+final readonly class FromRange implements Collector
+{
+    private const HURTS = 2.0;
+
+    public function collect(Scene $scene, SignBook $book): void
+    {
+        $byKey = [];
+        foreach ($scene->case->findings->range as $finding) {
+            $byKey[$finding->key()] = $finding;
+        }
+        foreach ($scene->case->findings->range as $finding) {
+            $movement = $scene->atlas->movement($finding->movement);
+            $other = $finding->side === Side::Midline ? null : $byKey[$movement->id.':'.$finding->side->mirrored()->value] ?? null;
+            $steps = $this->stepsShort($movement, $finding, $other);
+            $name = lcfirst($movement->name).($finding->side === Side::Midline ? '' : ' '.$finding->side->value);
+            foreach ($scene->lengthens[$finding->key()] ?? [] as [$at]) {
+                if ($steps !== null) {
+                    $book->add($at, $scene->sign('shortness', 'short_'.min(3, $steps), ucfirst($name).($steps === 0 ? ' is free, which would lengthen it' : ' is short, which would lengthen it'), $finding->key()));
+                }
+                if ($finding->pain !== null) {
+                    $hurts = $finding->pain >= self::HURTS;
+                    $book->add($at, $scene->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', ucfirst($name).($hurts ? ' hurts, which lengthens it' : ' is painless, which lengthens it'), $finding->key()));
+                }
+            }
+            if ($finding->active !== null && ($finding->pain ?? 0) >= self::HURTS) {
+                foreach ($scene->moves[$finding->key()] ?? [] as [$at, $prime]) {
+                    $book->add($at, $scene->sign('use', 'use_hurts', ucfirst($name).' hurts, which uses it', 'active:'.$finding->key(), $prime ? 0.5 : 0.25));
+                }
+            }
+        }
+    }
+
+    /** Whole steps beyond measuring error; null when nothing was measured. */
+    private function stepsShort(Movement $movement, RangeFinding $finding, ?RangeFinding $other): ?int
+    {
+        $short = [];
+        foreach ([[$finding->active, $other?->active], [$finding->passive, $other?->passive]] as [$value, $across]) {
+            if ($value !== null) {
+                $short[] = $movement->shortfall($value, $movement->norm) - $movement->measurementError;
+                if ($across !== null) {
+                    $short[] = $movement->shortfall($value, $across);
+                }
+            }
+        }
+
+        return $short === [] ? null : max(0, (int) floor(max($short) / $movement->measurementError));
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern\Evidence;
+
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\SignBook;
+
+/** Using a muscle against resistance: painful, only weak, or clean. An assistant counts half of a prime mover. */
+final readonly class FromResisted implements Collector
+{
+    private const HURTS = 2.0;
+
+    private const WEAK = 3;
+
+    public function collect(Scene $scene, SignBook $book): void
+    {
+        foreach ($scene->case->findings->resisted as $finding) {
+            $key = $finding->movement.':'.$finding->side->value;
+            $name = $scene->atlas->movement($finding->movement)->name.($finding->side === Side::Midline ? '' : ' '.$finding->side->value).', against resistance,';
+            [$weight, $words] = match (true) {
+                ($finding->pain ?? 0) >= self::HURTS => ['use_hurts', 'hurts'],
+                $finding->strength !== null && $finding->strength <= self::WEAK => ['use_weak', 'is weak without pain'],
+                $finding->pain === null && $finding->strength === null => [null, ''],
+                default => ['use_clean', 'is strong and painless'],
+            };
+            if ($weight === null) {
+                continue;
+            }
+            foreach ($scene->moves[$key] ?? [] as [$at, $prime]) {
+                $book->add($at, $scene->sign('use', $weight, "$name $words", $key, $prime ? 1.0 : 0.5));
+            }
+        }
+    }
+}

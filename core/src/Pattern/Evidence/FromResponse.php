@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern\Evidence;
+
+use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\SignBook;
+use Somatrace\Core\Response\Quietness;
+
+/** Treated until quiet and the complaint unchanged: it was not the source. Quiet and better: nothing left to do there. */
+final readonly class FromResponse implements Collector
+{
+    public function __construct(private Quietness $quietness)
+    {
+    }
+
+    public function collect(Scene $scene, SignBook $book): void
+    {
+        foreach ($this->quietness->treated($scene->case) as $treated) {
+            if ($treated->quiet && $treated->visits >= 2) {
+                $book->add($treated->at, $treated->complaintEased
+                    ? $scene->sign('response', 'quiet_improved', 'Worked until quiet, and the complaint eased: nothing left to do there')
+                    : $scene->sign('response', 'quiet_unchanged', 'Worked until quiet, and the complaint stayed: it was not the source'));
+            } elseif ($treated->complaintEased && $treated->visits >= 2) {
+                $book->add($treated->at, $scene->sign('response', 'eased_with_it', 'The complaint eased while it was worked'));
+            }
+        }
+    }
+}

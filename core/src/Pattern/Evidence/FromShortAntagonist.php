@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern\Evidence;
+
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\SignBook;
+
+/** A short muscle keeps the one that opposes it overstretched and aching: the complaint lies over its antagonist. Runs after the signs of shortness. */
+final readonly class FromShortAntagonist implements Collector
+{
+    public function collect(Scene $scene, SignBook $book): void
+    {
+        foreach ($scene->candidates as $at) {
+            $short = $book->sum($at, 'shortness', 'posture');
+            if ($short <= 0) {
+                continue;
+            }
+            foreach ($scene->atlas->muscle($at->muscle)->antagonists as $antagonist) {
+                if ($this->complainedOf($scene, new MuscleAt($antagonist, $at->side))) {
+                    $name = $scene->atlas->muscle($antagonist)->name;
+                    $book->add($at, $scene->sign('antagonist', 'short_antagonist', "It is short, and what it pulls on hurts: $name", $antagonist));
+                }
+            }
+        }
+    }
+
+    private function complainedOf(Scene $scene, MuscleAt $at): bool
+    {
+        foreach ($scene->complaints as $complaint) {
+            if (in_array($complaint->side, [Side::Midline, $at->side], true) && in_array($complaint->zone, $scene->atlas->muscle($at->muscle)->zones, true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Response\Quietness;
+
+/** Ranks every muscle and side by what was found. Additive log-odds, one softmax, each part explained. */
+final readonly class PatternEngine
+{
+    public function __construct(private Atlas $atlas, private Figures $figures, private Quietness $quietness)
+    {
+    }
+
+    public function rank(CaseFile $case): PatternResult
+    {
+        $scene = new Scene($this->atlas, $case, $this->figures);
+        $book = new SignBook;
+        foreach ($this->collectors() as $collector) {
+            $collector->collect($scene, $book);
+        }
+        $weighing = new Weighing($this->figures);
+        $evidence = [];
+        $logOdds = [];
+        foreach ($scene->candidates as $at) {
+            $evidence[$at->key()] = $weighing->evidence($book->of($at));
+            $logOdds[$at->key()] = $this->figures->prior + array_sum(array_map(static fn (Evidence $one): float => $one->weight, $evidence[$at->key()]));
+        }
+        [$support, $none] = $this->shares($logOdds);
+        $candidates = array_map(fn (MuscleAt $at): Candidate => $this->candidate($scene, $book, $at, $logOdds[$at->key()], $support[$at->key()], $evidence[$at->key()]), $scene->candidates);
+        // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order
+        usort($candidates, static fn (Candidate $a, Candidate $b): int => [round($b->logOdds, 9), $a->at->key()] <=> [round($a->logOdds, 9), $b->at->key()]);
+
+        return new PatternResult($candidates, $none, []);
+    }
+
+    /** The same ranking with the checks that would tell most next. */
+    public function withChecks(CaseFile $case, PatternResult $pattern): PatternResult
+    {
+        $checks = (new CheckFinder(new Scene($this->atlas, $case, $this->figures)))->find($pattern->candidates, $pattern->noneSupport);
+
+        return new PatternResult($pattern->candidates, $pattern->noneSupport, $checks);
+    }
+
+    /** @return list<Evidence\Collector> the short antagonist reads what the ones before it wrote */
+    private function collectors(): array
+    {
+        return [
+            new Evidence\FromComplaint, new Evidence\FromRange, new Evidence\FromResisted, new Evidence\FromPosture, new Evidence\FromDemand,
+            new Evidence\FromPalpation, new Evidence\FromShortAntagonist, new Evidence\FromResponse($this->quietness),
+        ];
+    }
+
+    /**
+     * @param  array<string, float>  $logOdds
+     * @return array{array<string, float>, float} shares of one distribution over all candidates and "none of these"
+     */
+    private function shares(array $logOdds): array
+    {
+        $top = max($this->figures->noneLogOdds, ...array_values($logOdds));
+        $weights = array_map(fn (float $odds): float => exp(($odds - $top) / $this->figures->temperature), $logOdds);
+        $none = exp(($this->figures->noneLogOdds - $top) / $this->figures->temperature);
+        $total = array_sum($weights) + $none;
+
+        return [array_map(static fn (float $weight): float => $weight / $total, $weights), $none / $total];
+    }
+
+    /** @param  list<Evidence>  $evidence */
+    private function candidate(Scene $scene, SignBook $book, MuscleAt $at, float $logOdds, float $support, array $evidence): Candidate
+    {
+        $point = TriggerPoint::of($scene->palpation[$at->key()] ?? []);
+
+        return new Candidate(
+            $at, $this->atlas->nameOf($at), $logOdds, $support, $this->figures->word($support),
+            (new RoleReader)->of($scene, $book, $at, $point), $point, $evidence,
+        );
+    }
+}

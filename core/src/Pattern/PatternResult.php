@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern;
+
+use Somatrace\Core\Anatomy\MuscleAt;
+
+final readonly class PatternResult
+{
+    private const SHOWN = 24;
+
+    /**
+     * @param  list<Candidate>  $candidates  every muscle and side, strongest first
+     * @param  list<NextCheck>  $nextChecks  most worth first
+     */
+    public function __construct(public array $candidates, public float $noneSupport, public array $nextChecks)
+    {
+    }
+
+    public function of(MuscleAt $at): ?Candidate
+    {
+        foreach ($this->candidates as $candidate) {
+            if ($candidate->at->key() === $at->key()) {
+                return $candidate;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, mixed> the `pattern` part of a result */
+    public function toArray(): array
+    {
+        return [
+            'candidates' => array_map(static fn (Candidate $candidate): array => $candidate->toArray(), array_slice($this->candidates, 0, self::SHOWN)),
+            'none' => round($this->noneSupport, 5),
+            'next_checks' => array_map(static fn (NextCheck $check): array => $check->toArray(), $this->nextChecks),
+        ];
+    }
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Muscle;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Tissue;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\Done;
+use Somatrace\Core\Response\Decision;
+use Somatrace\Core\Response\ResponseResult;
+use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Safety\LimitSet;
+
+/** How strong work on one muscle may feel today: the lowest of every cap, each with its reason. */
+final readonly class CeilingFinder
+{
+    private const GUARDING = ['guarding', 'breath_held', 'spasm', 'spasm_growing', 'stopped', 'sharp', 'electric', 'tears', 'shoulders_lifted'];
+
+    public function __construct(
+        private Atlas $atlas,
+        private PlanFigures $figures,
+        private CaseFile $case,
+        private School $school,
+        private LimitSet $limits,
+        private ResponseResult $response,
+    ) {
+    }
+
+    public function of(MuscleAt $at, Deed $deed): Ceiling
+    {
+        $muscle = $this->atlas->muscle($at->muscle);
+        $school = $this->figures->schoolCap($this->school->chose('pressure'));
+        $bears = $this->figures->robustness($muscle->tissue);
+        $ceiling = Ceiling::lowestOf(
+            new Cap($school, 'school', 'The chosen school of pressure.'),
+            new Cap($bears, 'tissue', ucfirst($muscle->tissue->value).' tissue bears no more.'),
+        );
+        foreach ([
+            $this->stoic(min($school, $bears)), $this->firstTime($at, $muscle), $this->safety($deed),
+            $this->lastAnswer($at), $this->tolerance($at), $this->tool($deed),
+            $muscle->mostFelt === null ? null : new Cap($muscle->mostFelt, 'place', 'Light only, for what lies beside it.'),
+        ] as $cap) {
+            $ceiling = $cap === null ? $ceiling : $ceiling->and($cap);
+        }
+
+        return $deed->technique !== null && $this->atlas->technique($deed->technique)->onStretch
+            ? $ceiling->and(new Cap($ceiling->felt + $this->figures->figure('stretch_step'), 'stretch', 'On stretch the same feeling comes with less; from: '.lcfirst($ceiling->because())))
+            : $ceiling;
+    }
+
+    private function stoic(float $usual): ?Cap
+    {
+        return $this->case->client->stoic
+            ? new Cap($usual + $this->figures->figure('stoic_step'), 'stoic', 'A stoic client under-reports: one step lower, and watch the signs.')
+            : null;
+    }
+
+    private function firstTime(MuscleAt $at, Muscle $muscle): ?Cap
+    {
+        if ($this->exposure($at) > 0) {
+            return null;
+        }
+
+        return $muscle->tissue === Tissue::Delicate
+            ? new Cap($this->figures->figure('first_exposure_cap_delicate'), 'first_time', 'The first time on delicate tissue: let it be known.')
+            : new Cap($this->figures->figure('first_exposure_cap'), 'first_time', 'The first time on this muscle: hold, breathe, let it be known.');
+    }
+
+    private function exposure(MuscleAt $at): int
+    {
+        $visits = 0;
+        foreach ($this->case->exposure as $exposure) {
+            $visits = $exposure->at()->key() === $at->key() ? max($visits, $exposure->visits) : $visits;
+        }
+
+        return max($visits, count($this->workedBefore($at)));
+    }
+
+    private function safety(Deed $deed): ?Cap
+    {
+        $limit = $this->limits->pressureCap($deed);
+
+        return $limit === null ? null : new Cap((float) $limit->value, 'safety', $limit->because());
+    }
+
+    private function lastAnswer(MuscleAt $at): ?Cap
+    {
+        $decision = $this->response->of($at);
+        $worked = $this->workedBefore($at);
+        $last = $worked[count($worked) - 1] ?? null;
+        if ($decision === null || $last === null) {
+            return null;
+        }
+        $reason = match ($decision->decision) {
+            Decision::Regress => $decision->because,
+            Decision::Hold => "Last time {$last[0]->maxPressure}; ".lcfirst($decision->because),
+            default => "Last time {$last[0]->maxPressure}; a step further at most.",
+        };
+
+        return new Cap(max(1, $last[0]->maxPressure + $decision->pressureStep), 'last_response', $reason);
+    }
+
+    /** The strongest borne at recent visits without guarding or soreness over a day, and one more; no cap without a record. */
+    private function tolerance(MuscleAt $at): ?Cap
+    {
+        $recent = array_slice($this->workedBefore($at), -(int) $this->figures->figure('tolerance_visits'));
+        $borne = [];
+        foreach ($recent as [$done, $sorenessHours]) {
+            if (array_intersect($done->signs, self::GUARDING) === [] && ($sorenessHours ?? 0) <= 24) {
+                $borne[] = $done->maxPressure;
+            }
+        }
+
+        return $borne === [] ? null : new Cap(max($borne) + 1, 'tolerance', 'Borne well before: '.max($borne).'; one more at most.');
+    }
+
+    private function tool(Deed $deed): ?Cap
+    {
+        if ($deed->tool === null) {
+            return null;
+        }
+        $tool = $this->atlas->tool($deed->tool);
+
+        return new Cap($tool->strongestFelt, 'tool', "As much as this should give: {$tool->name}.");
+    }
+
+    /** @return list<array{Done, ?float}> each work on it with the longest soreness reported after that visit, oldest first */
+    private function workedBefore(MuscleAt $at): array
+    {
+        $worked = [];
+        foreach ($this->case->history as $visit) {
+            $hours = array_filter(array_map(static fn ($after): ?float => $after->sorenessHours, $visit->aftermath), static fn (?float $value): bool => $value !== null);
+            foreach ($visit->done as $done) {
+                if ($done->at()->key() === $at->key()) {
+                    $worked[] = [$done, $hours === [] ? null : max($hours)];
+                }
+            }
+        }
+
+        return $worked;
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+use Somatrace\Core\CaseFile\Session;
+
+/** The fixed costs of a visit in whole quarter minutes, and what a target costs besides its own minutes. */
+final readonly class Clockwork
+{
+    public const PER_MINUTE = 4;
+
+    public int $settle;
+
+    public int $aftercare;
+
+    public int $finish;
+
+    public int $warmUp;
+
+    public int $recheck;
+
+    public int $turn;
+
+    public int $rest;
+
+    public int $shift;
+
+    public function __construct(private PlanFigures $figures, private School $school, public int $budget)
+    {
+        $share = $budget < $figures->figure('short_visit_minutes') * self::PER_MINUTE ? $figures->figure('short_share') : 1.0;
+        $quarters = static fn (string $name, float $share = 1.0): int => (int) round($share * $figures->figure($name) * self::PER_MINUTE);
+        $this->settle = $quarters('settle_minutes', $share);
+        $this->aftercare = $quarters('aftercare_minutes', $share);
+        $this->finish = $quarters('finish_minutes');
+        $this->warmUp = $quarters('warm_up_minutes');
+        $this->recheck = $quarters('recheck_minutes');
+        $this->turn = $quarters('turn_minutes');
+        $this->rest = $quarters('rest_minutes');
+        $this->shift = $quarters('shift_minutes');
+    }
+
+    public static function of(Session $session, PlanFigures $figures, School $school, ?float $mostMinutes): self
+    {
+        $minutes = min($session->minutes ?? $figures->figure('default_minutes'), $mostMinutes ?? PHP_INT_MAX);
+
+        return new self($figures, $school, (int) floor($minutes * self::PER_MINUTE));
+    }
+
+    /** What is left for warm-ups and treatment when the visit uses so many position families. */
+    public function forWork(int $families, int $offers): int
+    {
+        $fixed = $this->settle + $this->aftercare + $this->finish + $this->turn * ($families - 1) + $this->recheck * $families;
+
+        return $this->budget - $fixed - $offers * (int) ($this->figures->figure('offer_minutes') * self::PER_MINUTE);
+    }
+
+    /** Quarter minutes a target takes in all: its own, the rest stroke after it, the other side, the shift of position. */
+    public function cost(Target $target, Option $option, int $minutes, bool $otherSideToo): int
+    {
+        return $minutes * self::PER_MINUTE + $this->restAfter($option, $minutes) + $this->otherSide($minutes, $otherSideToo && $option->otherSideReachable)
+            + ($option->position === $option->family ? 0 : 2 * $this->shift);
+    }
+
+    /** A rest stroke after every long step, and after any that goes deep: three minutes of deep work never pass without one. */
+    public function restAfter(Option $option, int $minutes): int
+    {
+        return $option->ceiling->felt >= $this->figures->figure('deep_from') || $minutes >= 8 ? $this->rest : 0;
+    }
+
+    public function otherSide(int $minutes, bool $wanted): int
+    {
+        return match (true) {
+            ! $wanted => 0,
+            $this->school->is('both_sides', 'always_equal') => $minutes * self::PER_MINUTE,
+            $this->school->is('both_sides', 'affected_deep_other_light') && $minutes >= 5 => (int) ($this->figures->figure('other_side_minutes') * self::PER_MINUTE),
+            default => 0,
+        };
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+/** A visit planned, or the reason why there is none. */
+final readonly class PlanResult
+{
+    /**
+     * @param  list<PlanStep>  $steps
+     * @param  list<LeftOut>  $leftOut
+     * @param  array<string, float>  $load  minutes at pressure 5 or more, by tool
+     * @param  list<array<string, mixed>>  $targets  what was chosen, with its minutes and worth
+     */
+    private function __construct(
+        public bool $planned,
+        public string $because,
+        public array $steps,
+        public array $leftOut,
+        public float $benefit,
+        public int $turns,
+        public array $load,
+        public array $targets,
+    ) {
+    }
+
+    public static function none(string $because): self
+    {
+        return new self(false, $because, [], [], 0, 0, [], []);
+    }
+
+    /**
+     * @param  list<PlanStep>  $steps
+     * @param  list<LeftOut>  $leftOut
+     * @param  array<string, float>  $load
+     * @param  list<array<string, mixed>>  $targets
+     */
+    public static function of(string $because, array $steps, array $leftOut, float $benefit, int $turns, array $load, array $targets): self
+    {
+        return new self(true, $because, $steps, $leftOut, $benefit, $turns, $load, $targets);
+    }
+
+    public function minutes(): float
+    {
+        return array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps));
+    }
+
+    /** @return array<string, mixed> the `plan` part of a result */
+    public function toArray(): array
+    {
+        $steps = [];
+        foreach ($this->steps as $index => $step) {
+            $steps[] = $step->toArray($index);
+        }
+
+        return [
+            'verdict' => $this->planned ? 'planned' : 'none', 'because' => $this->because, 'minutes' => $this->minutes(), 'steps' => $steps,
+            'left_out' => array_map(static fn (LeftOut $left): array => $left->toArray(), $this->leftOut),
+            'benefit' => round($this->benefit, 5), 'turns' => $this->turns,
+            'therapist_load' => $this->load === [] ? new \stdClass : array_map(static fn (float $minutes): float => round($minutes, 2), $this->load),
+            'targets' => $this->targets,
+        ];
+    }
+}

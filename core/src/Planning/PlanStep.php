@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Place;
+
+/** One step of a visit, in the order of the plan. */
+final readonly class PlanStep
+{
+    /**
+     * @param  list<Place>  $places
+     * @param  list<Pass>  $passes
+     * @param  list<string>  $watch
+     * @param  array{kind: string, id: string, side: string, text: string}|null  $check  what a re-check measures
+     */
+    public function __construct(
+        public StepKind $kind,
+        public float $minutes,
+        public string $position,
+        public ?MuscleAt $at = null,
+        public array $places = [],
+        public ?string $site = null,
+        public ?string $technique = null,
+        public ?string $tool = null,
+        public ?string $product = null,
+        public ?string $clientAction = null,
+        public array $passes = [],
+        public string $find = '',
+        public array $watch = [],
+        public string $why = '',
+        public ?Ceiling $ceiling = null,
+        public ?array $check = null,
+        public bool $otherSide = false,
+        public string $label = '',
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(int $index): array
+    {
+        return [
+            'id' => sprintf('s%02d', $index + 1),
+            'kind' => $this->kind->value, 'label' => $this->label, 'minutes' => $this->minutes, 'position' => $this->position,
+            'muscle' => $this->at?->muscle, 'side' => $this->at?->side->value, 'site' => $this->site,
+            'zones' => array_values(array_unique(array_map(static fn (Place $place): string => $place->zone, $this->places))),
+            'places' => array_map(static fn (Place $place): array => ['zone' => $place->zone, 'side' => $place->side->value], $this->places),
+            'technique' => $this->technique, 'tool' => $this->tool, 'product' => $this->product, 'client_action' => $this->clientAction,
+            'passes' => array_map(static fn (Pass $pass): array => $pass->toArray(), $this->passes),
+            'find' => $this->find, 'watch' => $this->watch, 'why' => $this->why,
+            'ceiling' => $this->ceiling === null ? null : [
+                'felt' => $this->ceiling->felt, 'because' => $this->ceiling->because(),
+                'caps' => array_map(static fn (Cap $cap): array => ['felt' => $cap->felt, 'id' => $cap->id, 'reason' => $cap->reason], $this->ceiling->caps),
+            ],
+            'check' => $this->check, 'other_side' => $this->otherSide,
+        ];
+    }
+}

@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+use Somatrace\Core\Anatomy\MuscleAt;
+
+/**
+ * Chooses targets, ways and minutes. For a set of position families the choice is a knapsack with a fixed price for
+ * opening a region (its warm-up), solved exactly over quarter minutes; the sets are few enough to try one by one.
+ */
+final class Solver
+{
+    /** @var array<string, true> muscle and side of every target */
+    private array $keys = [];
+
+    public function __construct(private readonly PlanFigures $figures, private readonly School $school, private readonly Clockwork $clock)
+    {
+    }
+
+    /** @param  list<Target>  $targets */
+    public function solve(array $targets, int $offers): Solution
+    {
+        $this->keys = array_fill_keys(array_map(static fn (Target $target): string => $target->at->key(), $targets), true);
+        $weights = array_sum(array_map(static fn (Target $target): float => $target->weight, $targets));
+        $best = new Solution([], [], 0);
+        $bestWanted = 0;
+        $seen = [];
+        foreach ($this->orders($targets) as $families) {
+            $penalty = $this->figures->figure('turn_cost') * $weights * (count($families) - 1);
+            $assigned = $this->assign($targets, $families);
+            $signature = count($families).'|'.implode(',', array_map(static fn (array $pair): string => $pair[0]->at->key().'@'.$pair[1]->family, $assigned));
+            if ($assigned === [] || isset($seen[$signature])) {
+                continue;
+            }
+            $seen[$signature] = true;
+            $bound = array_sum(array_map(static fn (array $pair): float => $pair[0]->benefit(max(0, min(8, $pair[1]->mostMinutes))), $assigned)) - $penalty;
+            $wanted = count(array_filter($assigned, static fn (array $pair): bool => $pair[0]->isWanted()));
+            if ($wanted < $bestWanted || ($wanted === $bestWanted && $bound <= $best->benefit + 1e-12)) {
+                continue;
+            }
+            $chosen = $this->knapsack($assigned, $this->clock->forWork(count($families), $offers));
+            $used = array_values(array_filter($families, static fn (string $family): bool => array_filter($chosen, static fn (Chosen $one): bool => $one->option->family === $family) !== []));
+            $benefit = array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes), $chosen)) - $penalty;
+            $wantedIn = count(array_filter($chosen, static fn (Chosen $one): bool => $one->target->isWanted()));
+            if (count($used) === count($families) && ($wantedIn > $bestWanted || ($wantedIn === $bestWanted && $benefit > $best->benefit + 1e-12))) {
+                [$best, $bestWanted] = [new Solution($families, $chosen, $benefit), $wantedIn];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * @param  list<Target>  $targets
+     * @return list<non-empty-list<string>> position families in the order of a visit, shortest first
+     */
+    private function orders(array $targets): array
+    {
+        $families = [];
+        foreach ($targets as $target) {
+            foreach ($target->options as $family => $option) {
+                $families[$family] = min($families[$family] ?? 99, $option->preference);
+            }
+        }
+        asort($families);
+        $names = array_keys($families);
+        $orders = [];
+        foreach ($names as $first) {
+            $orders[] = [$first];
+        }
+        foreach ($names as $first) {
+            foreach ($names as $second) {
+                if ($first !== $second) {
+                    $orders[] = [$first, $second];
+                }
+            }
+        }
+        foreach ($names as $first) {
+            foreach ($names as $second) {
+                foreach ($names as $third) {
+                    if ($first !== $second && $second !== $third && $first !== $third) {
+                        $orders[] = [$first, $second, $third];
+                    }
+                }
+            }
+        }
+
+        return $orders;
+    }
+
+    /**
+     * Each target in the family it prefers of those used, no site before a source where the school says source first.
+     *
+     * @param  list<Target>  $targets
+     * @param  non-empty-list<string>  $families
+     * @return list<array{Target, Option}>
+     */
+    private function assign(array $targets, array $families): array
+    {
+        $rank = array_flip($families);
+        $sourceFirst = $this->school->is('order', 'source_first');
+        $leads = static fn (Target $target): bool => $sourceFirst ? $target->isSource() : $target->isSite();
+        $follows = static fn (Target $target): bool => $sourceFirst ? $target->isSite() : $target->isSource();
+        $earliest = 0;
+        $assigned = [];
+        foreach ([true, false] as $leading) {
+            foreach ($targets as $target) {
+                if ($leads($target) !== $leading) {
+                    continue;
+                }
+                $from = $follows($target) ? $earliest : 0;
+                $options = array_filter($target->options, static fn (Option $option): bool => isset($rank[$option->family]) && $rank[$option->family] >= $from);
+                if ($options === []) {
+                    continue;
+                }
+                usort($options, static fn (Option $a, Option $b): int => [$a->preference, $rank[$a->family]] <=> [$b->preference, $rank[$b->family]]);
+                $assigned[] = [$target, $options[0]];
+                if ($leading) {
+                    $earliest = max($earliest, $rank[$options[0]->family]);
+                }
+            }
+        }
+
+        return $assigned;
+    }
+
+    /**
+     * @param  list<array{Target, Option}>  $assigned
+     * @return list<Chosen>
+     */
+    private function knapsack(array $assigned, int $budget): array
+    {
+        if ($budget <= 0) {
+            return [];
+        }
+        $groups = [];
+        foreach ($assigned as $pair) {
+            $groups[$pair[1]->family.'|'.$pair[0]->region][] = $pair;
+        }
+        $groups = array_values($groups);
+        $outside = array_fill(0, $budget + 1, 0.0);
+        $layers = [];
+        foreach ($groups as $index => $group) {
+            $inside = array_fill(0, $budget + 1, -INF);
+            for ($t = $this->clock->warmUp; $t <= $budget; $t++) {
+                $inside[$t] = $outside[$t - $this->clock->warmUp];
+            }
+            $steps = [];
+            foreach ($group as [$target, $option]) {
+                [$inside, $taken] = $this->addTarget($inside, $target, $option, $budget);
+                $steps[] = $taken;
+            }
+            $open = [];
+            foreach ($inside as $t => $value) {
+                if ($value > $outside[$t]) {
+                    $outside[$t] = $value;
+                    $open[$t] = true;
+                }
+            }
+            $layers[$index] = ['steps' => $steps, 'open' => $open];
+        }
+
+        return $this->trace($groups, $layers, $budget);
+    }
+
+    /**
+     * @param  array<int, float>  $inside
+     * @return array{array<int, float>, array<int, array{int, int}>} values, and at each time the minutes taken and their cost
+     */
+    private function addTarget(array $inside, Target $target, Option $option, int $budget): array
+    {
+        $taken = [];
+        $next = $inside;
+        foreach ($this->figures->minuteOptions as $minutes) {
+            if ($minutes > $option->mostMinutes) {
+                continue;
+            }
+            $cost = $this->clock->cost($target, $option, $minutes, $this->otherSideToo($target));
+            // what is wanted outweighs every benefit, so that it is kept whenever it fits; a lock outweighs soothing
+            $gain = $target->benefit($minutes) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0);
+            for ($t = $budget; $t >= $cost; $t--) {
+                $value = $inside[$t - $cost] + $gain;
+                if ($value > $next[$t]) {
+                    $next[$t] = $value;
+                    $taken[$t] = [$minutes, $cost];
+                }
+            }
+        }
+
+        return [$next, $taken];
+    }
+
+    public function otherSideToo(Target $target): bool
+    {
+        return ! isset($this->keys[(new MuscleAt($target->at->muscle, $target->at->side->mirrored()))->key()]);
+    }
+
+    /**
+     * @param  list<list<array{Target, Option}>>  $groups
+     * @param  array<int, array{steps: list<array<int, array{int, int}>>, open: array<int, true>}>  $layers
+     * @return list<Chosen>
+     */
+    private function trace(array $groups, array $layers, int $budget): array
+    {
+        $chosen = [];
+        $t = $budget;
+        for ($index = count($groups) - 1; $index >= 0; $index--) {
+            if (! isset($layers[$index]['open'][$t])) {
+                continue;
+            }
+            for ($step = count($groups[$index]) - 1; $step >= 0; $step--) {
+                $taken = $layers[$index]['steps'][$step][$t] ?? null;
+                if ($taken !== null) {
+                    [$target, $option] = $groups[$index][$step];
+                    $chosen[] = new Chosen($target, $option, $taken[0]);
+                    $t -= $taken[1];
+                }
+            }
+            $t -= $this->clock->warmUp;
+        }
+
+        return array_reverse($chosen);
+    }
+}

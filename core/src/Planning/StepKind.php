@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+enum StepKind: string
+{
+    case Settle = 'settle';
+    case Position = 'position';
+    case WarmUp = 'warm_up';
+    case Treat = 'treat';
+    case RestStroke = 'rest_stroke';
+    case Recheck = 'recheck';
+    case Finish = 'finish';
+    case Aftercare = 'aftercare';
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Muscle;
+use Somatrace\Core\Anatomy\Technique;
+use Somatrace\Core\Anatomy\Tissue;
+use Somatrace\Core\Anatomy\Tool;
+use Somatrace\Core\CaseFile\Therapist;
+use Somatrace\Core\Units\ContactArea;
+
+/** The tool that costs the therapist least and still gives the precision and force the target needs. */
+final readonly class ToolChooser
+{
+    public function __construct(private Atlas $atlas, private PlanFigures $figures, private Therapist $therapist)
+    {
+    }
+
+    /**
+     * @param  callable(Tool): Ceiling  $ceilingWith  how strong it may feel with that tool; 0 where the tool is forbidden
+     * @return array{Tool, Ceiling}|null
+     */
+    public function choose(Muscle $muscle, Technique $technique, PressureScale $scale, callable $ceilingWith): ?array
+    {
+        $best = null;
+        foreach ($this->usable($muscle, $technique) as $tool) {
+            $ceiling = $ceilingWith($tool);
+            if ($ceiling->felt < 1 || ! $this->bearable($tool, $scale, $ceiling)) {
+                continue;
+            }
+            // a place that is met counts before the reach in pressure, and both before the therapist's ease
+            $cost = [$this->tooBroad($muscle, $technique, $tool), -floor($ceiling->felt), $tool->strain, $tool->id];
+            if ($best === null || $cost < $best[0]) {
+                $best = [$cost, $tool, $ceiling];
+            }
+        }
+
+        return $best === null ? null : [$best[1], $best[2]];
+    }
+
+    public function mass(): float
+    {
+        return $this->therapist->massKg ?? $this->figures->figure('default_mass_kg');
+    }
+
+    /** @return list<Tool> */
+    private function usable(Muscle $muscle, Technique $technique): array
+    {
+        $own = $technique->tools === [] ? $muscle->tools : array_values(array_intersect($muscle->tools, $technique->tools));
+        $ids = $own === [] ? $technique->tools : $own;
+        $tools = [];
+        foreach ($ids as $id) {
+            $owned = $this->therapist->tools === [] || in_array($id, $this->therapist->tools, true);
+            if ($owned && ! in_array($id, $this->therapist->injured, true) && ! $this->spent($this->atlas->tool($id))) {
+                $tools[] = $this->atlas->tool($id);
+            }
+        }
+
+        return $tools;
+    }
+
+    /** The day's thumb minutes are used up. */
+    private function spent(Tool $tool): bool
+    {
+        $used = ($this->therapist->loadToday['thumb'] ?? 0) + ($this->therapist->loadToday['thumb_reinforced'] ?? 0);
+
+        return $tool->isThumb && $used >= $this->figures->figure('thumb_day_minutes');
+    }
+
+    private function bearable(Tool $tool, PressureScale $scale, Ceiling $ceiling): bool
+    {
+        $force = $scale->tissue($ceiling->felt)->over(ContactArea::ofCm2($tool->effectiveAreaCm2));
+
+        return $force->leanPercent($this->mass()) <= $this->figures->figure('lean_limit_percent');
+    }
+
+    private function tooBroad(Muscle $muscle, Technique $technique, Tool $tool): int
+    {
+        $fine = $technique->fine || $muscle->tissue === Tissue::Delicate || $muscle->layer >= 3;
+        $allowed = $this->figures->figure($fine ? 'fine_precision' : 'broad_precision');
+
+        return max(0, $tool->precision - (int) $allowed);
+    }
+}

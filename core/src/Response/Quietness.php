@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Response;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\CaseFile\Answer;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\Complaint;
+use Somatrace\Core\CaseFile\Findings;
+use Somatrace\Core\CaseFile\PalpationFinding;
+
+/** Which treated muscles have gone quiet: tenderness at most 1, tone usual, no familiar sensation, on two visits in a row. */
+final readonly class Quietness
+{
+    public function __construct(private Atlas $atlas, private ResponseFigures $figures)
+    {
+    }
+
+    /** @return list<Treated> in the order of their keys */
+    public function treated(CaseFile $case): array
+    {
+        $visits = [];
+        foreach ($case->history as $visit) {
+            foreach (array_unique(array_map(static fn ($done): string => $done->at()->key(), $visit->done)) as $key) {
+                $visits[$key] = ($visits[$key] ?? 0) + 1;
+            }
+        }
+        ksort($visits);
+        $treated = [];
+        foreach ($case->history as $visit) {
+            foreach ($visit->done as $done) {
+                $treated[$done->at()->key()] = $done->at();
+            }
+        }
+
+        return array_map(
+            fn (string $key, int $count): Treated => new Treated($treated[$key], $count, $this->quiet($case, $treated[$key]), $this->eased($case, $treated[$key])),
+            array_keys($visits),
+            array_values($visits),
+        );
+    }
+
+    private function quiet(CaseFile $case, MuscleAt $at): bool
+    {
+        $readings = [];
+        foreach ([...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings] as $findings) {
+            $felt = array_filter($findings->palpation, static fn (PalpationFinding $finding): bool => $finding->at()->key() === $at->key());
+            if ($felt !== []) {
+                $readings[] = array_filter($felt, fn (PalpationFinding $finding): bool => ! $this->quietFinding($finding)) === [];
+            }
+        }
+        $last = array_slice($readings, -$this->figures->quietVisits);
+
+        return count($last) === $this->figures->quietVisits && ! in_array(false, $last, true);
+    }
+
+    private function quietFinding(PalpationFinding $finding): bool
+    {
+        return $finding->tenderness !== null && $finding->tenderness <= $this->figures->quietTenderness
+            && in_array($finding->tone, [null, 'usual', 'low'], true)
+            && $finding->familiar !== Answer::Yes;
+    }
+
+    /** Whether the complaint the muscle could explain has really eased; null when there is nothing to compare. */
+    private function eased(CaseFile $case, MuscleAt $at): ?bool
+    {
+        $series = [];
+        foreach ([...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings] as $findings) {
+            $own = array_filter($findings->complaints, fn (Complaint $complaint): bool => $this->explains($at, $complaint));
+            if ($own !== []) {
+                $series[] = max(array_map(static fn (Complaint $complaint): float => $complaint->now, $own));
+            }
+        }
+        if (count($series) < 2) {
+            return null;
+        }
+
+        return $this->figures->painReal <= $series[0] - $series[count($series) - 1];
+    }
+
+    private function explains(MuscleAt $at, Complaint $complaint): bool
+    {
+        $muscle = $this->atlas->muscle($at->muscle);
+
+        return ($complaint->side === $at->side || $complaint->side->mirrored() === $complaint->side)
+            && in_array($complaint->zone, [...$muscle->zones, ...$muscle->coreReferral, ...$muscle->spillOver], true);
+    }
+}

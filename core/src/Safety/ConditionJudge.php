@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Safety;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\CaseFile\Answer;
+use Somatrace\Core\CaseFile\ConditionAnswer;
+use Somatrace\Core\CaseFile\Dates;
+use Somatrace\Core\CaseFile\Severity;
+use Somatrace\Core\CaseFile\Stage;
+
+/** Grades one answered condition and says what follows. */
+final readonly class ConditionJudge
+{
+    public function __construct(private Atlas $atlas, private SafetyRules $rules)
+    {
+    }
+
+    public function judge(ConditionRule $rule, ConditionAnswer $answer, Intake $intake): Ruling
+    {
+        $id = 'condition.'.$rule->id;
+        if ($answer->answer === Answer::Unknown) {
+            return new Ruling($id, null, null, $this->limits($rule->ifUnknown, $id, 'Not yet answered: '.$rule->label, $answer), [
+                new Question($id, $rule->ask, 'It was left open; until it is answered it is treated with care.'),
+            ]);
+        }
+        if ($answer->answer === Answer::No) {
+            return new Ruling($id);
+        }
+        $column = $this->column($rule, $answer, $intake);
+        $templates = $rule->isGraded() ? [...$rule->always, ...$rule->upTo($column)] : $this->rules->ungraded;
+        foreach ($rule->extra as $extra) {
+            if ($extra->holds($answer, $intake)) {
+                array_push($templates, ...$extra->do);
+            }
+        }
+        $limits = $this->limits($templates, $id, $rule->label, $answer);
+        [$verdict, $days] = $this->verdict($templates, $limits, $column);
+
+        return new Ruling($id, $verdict, $days, $limits, $this->questions($rule, $answer, $id), $this->offers($templates, $answer, $id), ucfirst($rule->label).'.');
+    }
+
+    /** 0 mild or settled · 1 moderate · 2 severe or acute. */
+    private function column(ConditionRule $rule, ConditionAnswer $answer, Intake $intake): int
+    {
+        $severity = ($answer->severity ?? Severity::Moderate)->column();
+        if (! $rule->staged) {
+            return $severity;
+        }
+        $days = $answer->since === null ? null : Dates::days($answer->since, $intake->case->asOf);
+        if ($rule->byTime) {
+            $byDays = $days === null ? null : $this->byDays($days, $rule->severeDays ?? $this->rules->acuteDays, $rule->moderateDays ?? $this->rules->subacuteDays);
+            // of a stated stage and the dates the stricter counts; with neither it is taken as sub-acute
+            $column = max($answer->stage?->column() ?? $byDays ?? 1, $byDays ?? 0);
+
+            return min(2, $column + ($answer->severity === Severity::Severe ? 1 : 0));
+        }
+        $acute = $answer->stage === Stage::Acute || ($days !== null && $days <= $this->rules->acuteDays);
+
+        return min(2, $severity + ($acute ? 1 : 0));
+    }
+
+    private function byDays(int $days, int $severe, int $moderate): int
+    {
+        return match (true) {
+            $days <= $severe => 2,
+            $days <= $moderate => 1,
+            default => 0,
+        };
+    }
+
+    /**
+     * @param  list<LimitTemplate>  $templates
+     * @return list<Limit>
+     */
+    private function limits(array $templates, string $id, string $cause, ConditionAnswer $answer): array
+    {
+        return array_merge([], ...array_map(fn (LimitTemplate $template): array => $template->limits($this->atlas, $id, $cause, $answer->zones), $templates));
+    }
+
+    /**
+     * @param  list<LimitTemplate>  $templates
+     * @param  list<Limit>  $limits
+     * @return array{?Verdict, ?int}
+     */
+    private function verdict(array $templates, array $limits, int $column): array
+    {
+        $verdict = $limits === [] ? null : Verdict::Modify;
+        $days = null;
+        foreach ($templates as $template) {
+            $asks = match (true) {
+                $template->verdict !== null => $template->verdict,
+                $template->effect === Effect::DoctorFirst && $column === 2 => Verdict::Defer,
+                default => null,
+            };
+            if ($asks !== null && ($verdict === null || $asks->strength() > $verdict->strength())) {
+                [$verdict, $days] = [$asks, $template->days ?? ($asks === Verdict::Defer ? 7 : null)];
+            }
+        }
+
+        return [$verdict, $days];
+    }
+
+    /** @return list<Question> */
+    private function questions(ConditionRule $rule, ConditionAnswer $answer, string $id): array
+    {
+        $questions = [];
+        if ($answer->severity === null && ! $rule->byTime && array_merge(...$rule->columns) !== []) {
+            $questions[] = new Question("$id.severity", ucfirst($rule->label).': how bad is it?', 'Mild, moderate and severe lead to different limits; moderate is assumed.');
+        }
+        if ($rule->staged && $answer->stage === null && $answer->since === null) {
+            $questions[] = new Question("$id.stage", ucfirst($rule->label).': since when?', 'How fresh it is decides what may be done; sub-acute is assumed.');
+        }
+        $needsPlace = $rule->zoned || array_filter($rule->upTo(2), static fn (LimitTemplate $template): bool => $template->isLocal()) !== [];
+        if ($needsPlace && $answer->zones === []) {
+            $questions[] = new Question("$id.zones", ucfirst($rule->label).': where?', 'Without a place the limit holds everywhere.');
+        }
+        if ($rule->fresh === 'pregnancy' && $answer->weeksPregnant === null) {
+            $questions[] = new Question("$id.weeks", 'How many weeks?', 'Without an answer it counts as over twenty.');
+        }
+
+        return $questions;
+    }
+
+    /**
+     * @param  list<LimitTemplate>  $templates
+     * @return list<Offer>
+     */
+    private function offers(array $templates, ConditionAnswer $answer, string $id): array
+    {
+        $offers = [];
+        foreach ($templates as $template) {
+            if ($template->offer !== null && $answer->zones !== []) {
+                $offers[] = new Offer(
+                    $template->offer->string('technique'), $template->offer->string('product'), $answer->zones,
+                    $template->offer->string('school'), $template->offer->string('school_value'), $id,
+                );
+            }
+        }
+
+        return $offers;
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Safety;
+
+use Somatrace\Core\Data\Fields;
+
+/** One graded condition, from data. */
+final readonly class ConditionRule
+{
+    /**
+     * @param  array{list<LimitTemplate>, list<LimitTemplate>, list<LimitTemplate>}  $columns  mild or settled, moderate, severe or acute
+     * @param  list<LimitTemplate>  $always
+     * @param  list<LimitTemplate>  $ifUnknown
+     * @param  list<ExtraRule>  $extra
+     */
+    private function __construct(
+        public string $id,
+        public string $label,
+        public string $ask,
+        public string $group,
+        public bool $byTime,
+        public ?int $severeDays,
+        public ?int $moderateDays,
+        public bool $zoned,
+        public bool $staged,
+        public string $fresh,
+        public array $columns,
+        public array $always,
+        public array $ifUnknown,
+        public array $extra,
+    ) {
+    }
+
+    public static function from(Fields $row): self
+    {
+        $columns = $row->fields('columns');
+        $days = $row->fieldsOrNull('days');
+        $template = LimitTemplate::from(...);
+
+        return new self(
+            $row->string('id'), $row->string('label'), $row->string('ask'), $row->string('group'), $row->string('graded_by') === 'time',
+            $days?->int('severe'), $days?->int('moderate'), $row->bool('zoned'), $row->bool('staged'), $row->string('fresh'),
+            [$columns->map('mild', $template), $columns->map('moderate', $template), $columns->map('severe', $template)],
+            $row->map('always', $template), $row->map('if_unknown', $template), $row->map('extra', ExtraRule::from(...)),
+        );
+    }
+
+    /** @return list<LimitTemplate> everything up to and with that column */
+    public function upTo(int $column): array
+    {
+        return array_merge(...array_slice($this->columns, 0, $column + 1));
+    }
+
+    public function isGraded(): bool
+    {
+        return array_merge(...$this->columns) !== [] || $this->always !== [] || $this->extra !== [];
+    }
+}

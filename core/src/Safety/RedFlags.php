@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Safety;
+
+use Somatrace\Core\Data\Fields;
+use Somatrace\Core\Safety\When\Conditions;
+
+/** The red flags and the rules over them, from data. */
+final readonly class RedFlags
+{
+    /**
+     * @param  array<string, array{ask: string, every_visit: bool}>  $flags
+     * @param  list<FlagRule>  $rules
+     * @param  array<string, int>  $freshDays
+     */
+    private function __construct(public array $flags, public array $rules, public array $freshDays)
+    {
+    }
+
+    public static function from(Fields $file): self
+    {
+        $flags = [];
+        foreach ($file->list('flags') as $row) {
+            $flags[$row->string('id')] = ['ask' => $row->string('ask'), 'every_visit' => $row->bool('every_visit')];
+        }
+        $rules = $file->map('rules', static fn (Fields $row): FlagRule => new FlagRule(
+            $row->string('id'), Conditions::from($row->fields('when')), Verdict::from($row->string('verdict')), $row->intOrNull('days'),
+            $row->map('limits', LimitTemplate::from(...)), $row->string('reason'),
+        ));
+
+        return new self($flags, $rules, array_map(static fn (float $days): int => (int) $days, $file->floatMap('fresh_days')));
+    }
+
+    public function everyVisit(string $flag): bool
+    {
+        return $this->flags[$flag]['every_visit'] ?? true;
+    }
+}

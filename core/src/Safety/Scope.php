@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Safety;
+
+use Somatrace\Core\Anatomy\Place;
+
+/** What a limit touches; several parts together mean "where all of them hold". */
+final readonly class Scope
+{
+    public function __construct(
+        public ?Place $place = null,
+        public ?string $technique = null,
+        public ?string $tool = null,
+        public ?string $position = null,
+        public ?string $product = null,
+    ) {
+    }
+
+    public function key(): string
+    {
+        return implode('|', [$this->place?->key(), $this->technique, $this->tool, $this->position, $this->product]);
+    }
+
+    public function touches(Deed $deed): bool
+    {
+        return ($this->place === null || isset($deed->placeKeys[$this->place->key()]))
+            && ($this->technique === null || $this->technique === $deed->technique)
+            && ($this->tool === null || $this->tool === $deed->tool)
+            && ($this->position === null || $this->position === $deed->position)
+            && ($this->product === null || $this->product === $deed->product);
+    }
+
+    /** @return array<string, string|true> */
+    public function toArray(): array
+    {
+        $parts = array_filter([
+            'zone' => $this->place?->zone,
+            'side' => $this->place?->side->value,
+            'technique' => $this->technique,
+            'tool' => $this->tool,
+            'position' => $this->position,
+            'product' => $this->product,
+        ]);
+
+        return $parts === [] ? ['all' => true] : $parts;
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Safety\When;
+
+use Somatrace\Core\CaseFile\Answer;
+use Somatrace\Core\Safety\Intake;
+
+final readonly class ComplaintIn implements Condition
+{
+    /** @param  list<string>  $zones */
+    public function __construct(private array $zones)
+    {
+    }
+
+    public function holds(Intake $intake): Answer
+    {
+        return $intake->complaintIn($this->zones);
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\CaseFile;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\CaseFile\CaseReader;
+use Somatrace\Core\Data\FaultyDocument;
+use Somatrace\Core\Tests\Support\CaseBuilder;
+use Somatrace\Core\Tests\Support\Core;
+
+final class CaseReaderTest extends TestCase
+{
+    #[DataProvider('examples')]
+    public function test_what_is_read_and_written_is_the_same_case(string $name): void
+    {
+        $case = Core::example($name);
+        $again = Core::clinic()->reader()->read(Core::clinic()->writer()->toJson($case));
+
+        self::assertEquals($case, $again);
+        self::assertSame(Core::clinic()->writer()->hash($case), Core::clinic()->writer()->hash($again));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function examples(): iterable
+    {
+        foreach (glob(dirname(__DIR__).'/fixtures/cases/*.json') ?: [] as $file) {
+            yield basename($file, '.json') => [basename($file, '.json')];
+        }
+    }
+
+    public function test_all_faults_are_reported_together(): void
+    {
+        $faults = $this->faultsOf(json_encode([
+            'format' => 'somatrace.case', 'version' => 1, 'as_of' => '2026-03-02', 'oops' => 1,
+            'client' => ['age' => 'forty'],
+            'health' => ['red_flags' => ['numb_face' => 'maybe']],
+            'findings' => [
+                'complaints' => [['zone' => 'neck_back', 'side' => 'midline', 'now' => 3], ['zone' => 'elbow', 'side' => 'left', 'now' => 4, 'since' => '2026-04-01']],
+                'range' => [['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 240]],
+            ],
+        ]));
+
+        self::assertSame([
+            '/client/age: "forty" is no integer',
+            '/findings/complaints/0/side: "midline" for neck_back, which has two sides: allowed are left, right; for a central pain give the zone on both sides',
+            '/findings/complaints/1/since: 2026-04-01 lies after as_of (2026-03-02); nothing can be known before it happened',
+            '/findings/complaints/1/zone: "elbow" is not known, allowed are vertex, forehead, temple, eye, cheek, jaw_angle, ear, chin, occiput, neck_front, neck_side, neck_back … (73 in all)',
+            '/findings/range/0/active: 240 deg is more than a body can do in cervical.rotation: allowed are 0 to 110',
+            '/health/red_flags/numb_face: "maybe" is not known, allowed are yes, no, unknown',
+            '/oops: unknown key, allowed are format, version, as_of, note, client, demands, health, consent, findings, exposure, session, therapist … (14 in all)',
+        ], $faults);
+    }
+
+    /** @param  list<string>  $pointers */
+    #[DataProvider('badParts')]
+    public function test_what_cannot_be_is_refused_where_it_stands(array $parts, array $pointers): void
+    {
+        $case = CaseBuilder::aCase()->with($parts)->toArray();
+        $case['findings'] = (object) $case['findings'];
+        $places = array_map(static fn (string $line): string => explode(': ', $line)[0], $this->faultsOf(json_encode($case)));
+
+        self::assertSame($pointers, $places);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, list<string>}> */
+    public static function badParts(): iterable
+    {
+        yield 'an unknown flag' => [['health' => ['red_flags' => ['sore_thumb' => 'yes']]], ['/health/red_flags/sore_thumb']];
+        yield 'a pain between the steps of the scale' => [['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3.2]]]], ['/findings/complaints/0/now']];
+        yield 'two answers to one question' => [['findings' => ['palpation' => [['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 1], ['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 3]]]], ['/findings/palpation/1']];
+        yield 'one site named and one not are two places' => [['findings' => ['palpation' => [['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 1], ['muscle' => 'masseter', 'side' => 'left', 'site' => 'belly', 'tenderness' => 3]]]], []];
+        yield 'sore for longer than has passed' => [['history' => [['date' => '2026-02-01', 'aftermath' => [['hours' => 24, 'soreness_hours' => 40]]]]], ['/history/0/aftermath/0/soreness_hours']];
+        yield 'a visit to come' => [['history' => [['date' => '2026-03-03']]], ['/history/0/date']];
+        yield 'a side for what has none' => [['findings' => ['range' => [['movement' => 'cervical.flexion', 'side' => 'left', 'active' => 40]]]], ['/findings/range/0/side']];
+        yield 'a value for a yes-or-no test' => [['findings' => ['tests' => [['test' => 'cervical_lift', 'side' => 'midline', 'value' => 4]]]], ['/findings/tests/0/value']];
+        yield 'worse of the week below its best' => [['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3, 'worst_week' => 2, 'best_week' => 4]]]], ['/findings/complaints/0/best_week']];
+    }
+
+    #[DataProvider('wholeFaults')]
+    public function test_a_fault_of_the_whole_file_says_so(string $text, string $line): void
+    {
+        self::assertSame([$line], $this->faultsOf($text));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function wholeFaults(): iterable
+    {
+        yield 'no JSON' => ['{', '#: not valid JSON: Syntax error'];
+        yield 'a list' => ['[]', '#: must be a JSON object with "format": "somatrace.case"'];
+        yield 'no UTF-8' => ["\xff", '#: not valid UTF-8'];
+        yield 'too large' => [str_repeat(' ', CaseReader::MOST_BYTES + 1), '#: larger than 5 MiB, which is the most a case file may be'];
+    }
+
+    public function test_identical_entries_count_once(): void
+    {
+        $felt = ['tenderness' => 3, 'tone' => 'high'];
+        $once = CaseBuilder::aCase()->felt('masseter', 'left', $felt)->make();
+        $twice = CaseBuilder::aCase()->felt('masseter', 'left', $felt)->felt('masseter', 'left', $felt)->make();
+
+        self::assertEquals($once, $twice);
+    }
+
+    /** @return list<string> */
+    private function faultsOf(string|false $text): array
+    {
+        try {
+            Core::clinic()->reader()->read((string) $text);
+        } catch (FaultyDocument $refused) {
+            $lines = array_map(static fn ($fault): string => $fault->line(), $refused->faults);
+            sort($lines);
+
+            return $lines;
+        }
+
+        return [];
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Measures;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Measures\Measure;
+use Somatrace\Core\Tests\Support\CaseBuilder;
+use Somatrace\Core\Tests\Support\Core;
+
+final class MeasureBookTest extends TestCase
+{
+    #[DataProvider('changes')]
+    public function test_a_change_is_real_only_beyond_its_error(string $movement, string $side, float $first, float $last, string $verdict): void
+    {
+        $case = CaseBuilder::aCase()->range($movement, $side, ['active' => $last])->visited('2026-02-20', ['findings' => ['range' => [['movement' => $movement, 'side' => $side, 'active' => $first]]]]);
+
+        self::assertSame($verdict, $this->measure($case, "range.$movement.active")->verdict()->value);
+    }
+
+    /** @return iterable<string, array{string, string, float, float, string}> */
+    public static function changes(): iterable
+    {
+        yield 'six degrees of the neck are noise' => ['cervical.rotation', 'left', 50, 56, 'no_real_change'];
+        yield 'seven are real' => ['cervical.rotation', 'left', 50, 57, 'improved'];
+        yield 'less is worse' => ['cervical.rotation', 'left', 60, 50, 'worse'];
+        yield 'a shoulder needs five' => ['shoulder.flexion', 'left', 150, 155, 'improved'];
+        yield 'finger to floor: less is better' => ['trunk.flexion', 'midline', 20, 15, 'improved'];
+    }
+
+    public function test_one_reading_is_not_enough_and_a_missing_visit_is_missing(): void
+    {
+        $case = CaseBuilder::aCase()->range('cervical.rotation', 'left', ['active' => 50])->visited('2026-02-20', []);
+        $measure = $this->measure($case, 'range.cervical.rotation.active');
+
+        self::assertSame('not_enough', $measure->verdict()->value);
+        self::assertSame([['2026-03-02', 50.0]], $measure->series);
+        self::assertNull($measure->change());
+    }
+
+    public function test_repeats_set_the_error_when_there_are_any(): void
+    {
+        $case = CaseBuilder::aCase()->range('cervical.rotation', 'left', ['active' => 50, 'repeats' => [48, 50, 52]]);
+        $measure = $this->measure($case, 'range.cervical.rotation.active');
+
+        // SEM = 2, MDC95 = 1.96·√2·2
+        self::assertSame('repeats', $measure->mdcFrom);
+        self::assertEqualsWithDelta(5.5437, $measure->mdc, 1e-3);
+    }
+
+    private function measure(CaseBuilder $case, string $key): Measure
+    {
+        return array_values(array_filter(Core::clinic()->respond($case->make())->measures, static fn (Measure $measure): bool => $measure->key === $key))[0];
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Pattern;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Pattern\Role;
+use Somatrace\Core\Tests\Support\CaseBuilder;
+use Somatrace\Core\Tests\Support\Core;
+
+final class PatternEngineTest extends TestCase
+{
+    public function test_with_no_evidence_nothing_stands_above_its_prior(): void
+    {
+        $candidates = Core::clinic()->rank(CaseBuilder::aCase()->make())->candidates;
+
+        self::assertSame($candidates[0]->logOdds, $candidates[count($candidates) - 1]->logOdds);
+        self::assertSame('slight', $candidates[0]->word);
+    }
+
+    /** @param  array<string, mixed>  $felt */
+    #[DataProvider('pictures')]
+    public function test_the_muscle_that_reproduces_the_pain_leads(string $zone, string $muscle, array $felt): void
+    {
+        $case = CaseBuilder::aCase()->complaint($zone, 'left', 6)->felt($muscle, 'left', ['tenderness' => 3, 'tone' => 'high', 'texture' => ['taut_band'], 'familiar' => 'yes', ...$felt])->make();
+
+        self::assertSame("$muscle:left", Core::clinic()->rank($case)->candidates[0]->at->key());
+    }
+
+    /** @return iterable<string, array{string, string, array<string, mixed>}> */
+    public static function pictures(): iterable
+    {
+        yield 'temple from the neck strap' => ['temple', 'sternocleidomastoid_sternal', ['refers_to' => [['zone' => 'temple', 'side' => 'left']]]];
+        yield 'top of the shoulder from levator' => ['neck_back', 'levator_scapulae', []];
+        yield 'front of the shoulder from behind' => ['shoulder_front', 'infraspinatus', ['refers_to' => [['zone' => 'shoulder_front', 'side' => 'left']]]];
+        yield 'low back from the hip' => ['low_back', 'gluteus_medius', []];
+    }
+
+    public function test_a_far_finding_does_not_change_the_order_of_the_leaders(): void
+    {
+        $neck = static fn (): CaseBuilder => CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->felt('levator_scapulae', 'left', ['tenderness' => 3])->felt('splenius_capitis', 'left', ['tenderness' => 2]);
+        $leaders = static fn (CaseBuilder $case): array => array_map(static fn ($candidate): string => $candidate->at->key(), array_slice(Core::clinic()->rank($case->make())->candidates, 0, 5));
+
+        self::assertSame($leaders($neck()), $leaders($neck()->felt('soleus', 'right', ['tenderness' => 1])));
+    }
+
+    public function test_three_signs_of_one_shortness_are_not_three_proofs(): void
+    {
+        $at = new MuscleAt('levator_scapulae', Side::Left);
+        $odds = static fn (CaseBuilder $case): float => Core::clinic()->rank($case->make())->of($at)->logOdds ?? 0;
+        $none = $odds(CaseBuilder::aCase());
+        $one = $odds(CaseBuilder::aCase()->range('cervical.rotation', 'right', ['active' => 40])->range('cervical.rotation', 'left', ['active' => 75])) - $none;
+        $two = $odds(CaseBuilder::aCase()->range('cervical.rotation', 'right', ['active' => 40])->range('cervical.rotation', 'left', ['active' => 75])->range('cervical.side_bend', 'right', ['active' => 15])->range('cervical.side_bend', 'left', ['active' => 42])) - $none;
+
+        self::assertGreaterThan($one, $two);
+        self::assertLessThan(2 * $one, $two);
+    }
+
+    public function test_treated_until_quiet_with_the_pain_unchanged_is_evidence_against(): void
+    {
+        $visit = static fn (int $tenderness): array => ['findings' => ['complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 6]], 'palpation' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual', 'familiar' => 'no']]], 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]]];
+        $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->visited('2026-02-10', $visit(2))->visited('2026-02-17', $visit(1))->felt('levator_scapulae', 'left', ['tenderness' => 0, 'tone' => 'usual'])->make();
+        $candidate = Core::clinic()->rank($case)->of(new MuscleAt('levator_scapulae', Side::Left));
+
+        self::assertContains('quiet_unchanged', array_map(static fn ($evidence): string => $evidence->code, $candidate->evidence ?? []));
+        self::assertLessThan(0, $candidate->logOdds ?? 0);
+    }
+
+    public function test_the_pulled_on_muscle_is_overstretched_and_the_short_one_in_front_the_source(): void
+    {
+        $pattern = Core::clinic()->rank(Core::example('puppeteer-between-the-blades'));
+
+        self::assertSame(Role::Source, $pattern->of(new MuscleAt('pectoralis_minor', Side::Right))?->role);
+        self::assertSame(Role::Overstretched, $pattern->of(new MuscleAt('rhomboids', Side::Right))?->role);
+    }
+
+    public function test_the_next_check_has_not_been_done_and_tells_something(): void
+    {
+        $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->felt('levator_scapulae', 'left', ['tenderness' => 3])->make();
+        $checks = Core::clinic()->rank($case)->nextChecks;
+
+        self::assertNotEmpty($checks);
+        foreach ($checks as $check) {
+            self::assertGreaterThan(0, $check->bits);
+            self::assertFalse($check->kind === 'palpate' && $check->id === 'levator_scapulae' && $check->side === Side::Left);
+        }
+        self::assertGreaterThanOrEqual($checks[1]->worth(), $checks[0]->worth());
+    }
+}

@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Planning;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Planning\PlanResult;
+use Somatrace\Core\Planning\PlanStep;
+use Somatrace\Core\Planning\StepBuilder;
+use Somatrace\Core\Tests\Support\CaseBuilder;
+use Somatrace\Core\Tests\Support\Core;
+
+final class PlannerTest extends TestCase
+{
+    #[DataProvider('ceilings')]
+    public function test_the_lowest_cap_decides_and_says_so(CaseBuilder $case, float $ceiling, string $because): void
+    {
+        $step = $this->stepOn($case, 'infraspinatus', 'left');
+
+        self::assertNotNull($step);
+        self::assertSame([$ceiling, $because], [$step->ceiling?->felt, $step->ceiling?->caps[0]->id]);
+    }
+
+    /** @return iterable<string, array{CaseBuilder, float, string}> */
+    public static function ceilings(): iterable
+    {
+        $known = static fn (): CaseBuilder => self::sore()->with(['exposure' => [['muscle' => 'infraspinatus', 'side' => 'left', 'visits' => 4]]]);
+        yield 'the first time' => [self::sore(), 5.0, 'first_time'];
+        yield 'known, firm seven' => [$known(), 7.0, 'school'];
+        yield 'known, under pain' => [$known()->with(['session' => ['school' => ['pressure' => 'under_pain']]]), 6.0, 'school'];
+        yield 'up to eight, but the tissue bears seven' => [$known()->with(['session' => ['school' => ['pressure' => 'up_to_eight']]]), 7.0, 'tissue'];
+        yield 'a stoic client' => [$known()->with(['client' => ['stoic' => true]]), 6.0, 'stoic'];
+        yield 'blood thinners' => [$known()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late']), 4.0, 'safety'];
+        $after = static fn (array $aftermath): CaseBuilder => self::sore()->visited('2026-02-20', [
+            'findings' => ['complaints' => [['zone' => 'shoulder_front', 'side' => 'left', 'now' => 6]]],
+            'done' => [['muscle' => 'infraspinatus', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 6]], 'aftermath' => [$aftermath],
+        ]);
+        yield 'sore for three days' => [$after(['hours' => 96, 'soreness_hours' => 72, 'worse' => false]), 5.0, 'last_response'];
+        yield 'sore for three days and worse' => [$after(['hours' => 96, 'soreness_hours' => 72, 'worse' => true]), 4.0, 'last_response'];
+        yield 'a day and a half sore' => [$after(['hours' => 48, 'soreness_hours' => 36, 'worse' => false]), 6.0, 'last_response'];
+    }
+
+    /** @param  list<float>  $pressures */
+    #[DataProvider('ramps')]
+    public function test_passes_rise_from_an_introduction_to_the_ceiling(float $ceiling, int $count, array $pressures): void
+    {
+        self::assertSame($pressures, StepBuilder::ramp($ceiling, $count, 4, 2));
+    }
+
+    /** @return iterable<string, array{float, int, list<float>}> */
+    public static function ramps(): iterable
+    {
+        yield 'seven in three' => [7, 3, [4.0, 5.5, 7.0]];
+        yield 'eight in three' => [8, 3, [4.0, 6.0, 8.0]];
+        yield 'five in three' => [5, 3, [3.0, 4.0, 5.0]];
+        yield 'three in two' => [3, 2, [2.5, 3.0]];
+        yield 'one' => [1, 2, [1.0, 1.0]];
+        yield 'seven in two cannot be reached in steps of two' => [7, 2, [4.0, 6.0]];
+    }
+
+    public function test_what_is_not_agreed_is_left_out_and_says_so(): void
+    {
+        $chest = static fn (): CaseBuilder => CaseBuilder::aCase()->complaint('chest_upper', 'left', 6)->felt('pectoralis_minor', 'left', ['tenderness' => 3, 'familiar' => 'yes', 'texture' => ['taut_band']]);
+        $without = $this->plan($chest());
+        $with = $this->plan($chest()->agreed('chest_wall'));
+
+        self::assertNull($this->on($without, 'pectoralis_minor', 'left'));
+        self::assertContains('pectoralis_minor', array_map(static fn ($left): string => $left->at->muscle, $without->leftOut));
+        self::assertNotNull($this->on($with, 'pectoralis_minor', 'left'));
+    }
+
+    public function test_consent_withdrawn_removes_the_steps(): void
+    {
+        $case = CaseBuilder::aCase()->complaint('chest_upper', 'left', 6)->felt('pectoralis_minor', 'left', ['tenderness' => 3])->with(['consent' => [['area' => 'chest_wall', 'given' => false]]]);
+
+        self::assertNull($this->on($this->plan($case), 'pectoralis_minor', 'left'));
+    }
+
+    public function test_a_technique_outside_the_scope_vanishes(): void
+    {
+        $case = self::sore()->with(['therapist' => ['scope_off' => ['trigger_point_hold']]]);
+        $techniques = array_map(static fn (PlanStep $step): ?string => $step->technique, $this->plan($case)->steps);
+
+        self::assertNotContains('trigger_point_hold', $techniques);
+    }
+
+    public function test_a_lock_is_kept_and_a_drop_left_out(): void
+    {
+        $case = self::sore()->with(['session' => ['minutes' => 30, 'targets' => [['muscle' => 'teres_minor', 'side' => 'left', 'lock' => true]], 'dropped' => [['muscle' => 'infraspinatus', 'side' => 'left']]]]);
+        $plan = $this->plan($case);
+
+        self::assertNotNull($this->on($plan, 'teres_minor', 'left'));
+        self::assertNull($this->on($plan, 'infraspinatus', 'left'));
+    }
+
+    public function test_a_replan_counts_what_was_done_and_what_was_stopped(): void
+    {
+        $case = self::sore()->with(['session' => ['minutes' => 20, 'done_steps' => [['muscle' => 'infraspinatus', 'side' => 'left', 'minutes' => 2, 'stopped' => true]]]]);
+        $plan = $this->plan($case);
+
+        self::assertNull($this->on($plan, 'infraspinatus', 'left'));
+        self::assertLessThanOrEqual(20, $plan->minutes());
+        self::assertNotEmpty(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->kind->value === 'finish' && $step->minutes >= 3));
+    }
+
+    public function test_late_pregnancy_is_worked_on_the_side_not_sitting_for_an_hour(): void
+    {
+        $case = CaseBuilder::aCase()->complaint('interscapular', 'right', 5)->felt('rhomboids', 'right', ['tenderness' => 2, 'familiar' => 'yes'])->condition('pregnancy', ['severity' => 'mild', 'weeks_pregnant' => 27]);
+        $step = $this->stepOn($case, 'rhomboids', 'right');
+
+        self::assertSame('side_left', $step?->position);
+    }
+
+    public function test_calibration_pairs_set_the_force(): void
+    {
+        $case = self::sore()->add('findings', 'feedback', ['zone' => 'shoulder_blade', 'side' => 'left', 'kpa' => 200, 'felt' => 5])->with(['therapist' => ['tools' => ['fingers_reinforced'], 'mass_kg' => 60]]);
+        $pass = $this->stepOn($case, 'infraspinatus', 'left')?->passes[0];
+
+        // 40 kPa a point, on 3 cm²: 12 N a point; 60 kg weigh 588.6 N
+        self::assertNotNull($pass);
+        self::assertEqualsWithDelta($pass->pressure * 12, $pass->forceN, 1e-6);
+        self::assertEqualsWithDelta($pass->pressure * 12 / 588.6 * 100, $pass->leanPercent, 1e-6);
+    }
+
+    public function test_a_tool_that_needs_more_than_the_lean_limit_is_not_used(): void
+    {
+        $heavy = self::sore()->with(['therapist' => ['mass_kg' => 35]])->felt('rhomboids', 'left', ['tenderness' => 3, 'ppt_kpa' => 1200]);
+        foreach ($this->plan($heavy)->steps as $step) {
+            foreach ($step->passes as $pass) {
+                self::assertLessThanOrEqual(60, $pass->leanPercent);
+            }
+        }
+    }
+
+    public function test_thumbs_are_spared_when_their_day_is_used_up(): void
+    {
+        $case = self::sore()->with(['therapist' => ['tools' => ['thumb'], 'load_today' => ['thumb' => 30]]]);
+
+        self::assertSame([], array_filter($this->plan($case)->steps, static fn (PlanStep $step): bool => $step->tool === 'thumb'));
+    }
+
+    public function test_site_first_turns_the_order(): void
+    {
+        $case = Core::example('puppeteer-between-the-blades');
+        $plan = Core::clinic()->compare($case, ['source_first', 'site_first']);
+        $first = fn (PlanResult $one, string $muscle): int => array_key_first(array_filter($one->steps, static fn (PlanStep $step): bool => $step->kind->value === 'treat' && $step->at?->muscle === $muscle)) ?? PHP_INT_MAX;
+
+        self::assertLessThan($first($plan['source_first'], 'rhomboids'), $first($plan['source_first'], 'pectoralis_minor'));
+        self::assertLessThan($first($plan['site_first'], 'pectoralis_minor'), $first($plan['site_first'], 'rhomboids'));
+    }
+
+    private static function sore(): CaseBuilder
+    {
+        return CaseBuilder::aCase()->complaint('shoulder_front', 'left', 6)->felt('infraspinatus', 'left', ['site' => 'belly', 'tenderness' => 3, 'tone' => 'high', 'texture' => ['taut_band'], 'familiar' => 'yes']);
+    }
+
+    private function plan(CaseBuilder $case): PlanResult
+    {
+        return Core::clinic()->plan($case->make());
+    }
+
+    private function stepOn(CaseBuilder $case, string $muscle, string $side): ?PlanStep
+    {
+        return $this->on($this->plan($case), $muscle, $side);
+    }
+
+    private function on(PlanResult $plan, string $muscle, string $side): ?PlanStep
+    {
+        foreach ($plan->steps as $step) {
+            if ($step->kind->value === 'treat' && $step->at?->muscle === $muscle && $step->at->side->value === $side) {
+                return $step;
+            }
+        }
+
+        return null;
+    }
+}

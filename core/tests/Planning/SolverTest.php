@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Planning;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\CaseFile\Session;
+use Somatrace\Core\Pattern\Candidate;
+use Somatrace\Core\Pattern\Role;
+use Somatrace\Core\Pattern\TriggerPoint;
+use Somatrace\Core\Planning\Cap;
+use Somatrace\Core\Planning\Ceiling;
+use Somatrace\Core\Planning\Clockwork;
+use Somatrace\Core\Planning\Option;
+use Somatrace\Core\Planning\PlanFigures;
+use Somatrace\Core\Planning\School;
+use Somatrace\Core\Planning\Solver;
+use Somatrace\Core\Planning\Target;
+use Somatrace\Core\Tests\Support\Core;
+
+/** The solver against every plan there is, where that can be counted out. */
+final class SolverTest extends TestCase
+{
+    private const FAMILIES = ['prone', 'supine', 'side_left'];
+
+    #[DataProvider('problems')]
+    public function test_it_is_within_two_percent_of_the_best_of_all_plans(int $seed): void
+    {
+        mt_srand($seed);
+        $figures = PlanFigures::load(dirname(__DIR__, 2).'/data');
+        $school = School::of(new Session, $figures);
+        $clock = new Clockwork($figures, $school, [30, 45, 60][mt_rand(0, 2)] * Clockwork::PER_MINUTE);
+        $targets = $this->targets($figures, mt_rand(3, 5));
+        $solver = new Solver($figures, $school, $clock);
+        $found = $solver->solve($targets, 0);
+        $best = $this->best($targets, $figures, $clock, $solver);
+        mt_srand();
+
+        self::assertGreaterThanOrEqual(0.98 * $best, $found->benefit);
+        self::assertLessThanOrEqual($best + 1e-9, $found->benefit, 'nothing is better than the best');
+    }
+
+    /** @return iterable<string, array{int}> */
+    public static function problems(): iterable
+    {
+        for ($seed = 1; $seed <= 30; $seed++) {
+            yield "problem $seed" => [$seed];
+        }
+    }
+
+    /** @return list<Target> */
+    private function targets(PlanFigures $figures, int $count): array
+    {
+        $atlas = Core::clinic()->atlas;
+        $targets = [];
+        foreach (array_rand($atlas->muscles, $count) as $id) {
+            $muscle = $atlas->muscle($id);
+            $at = new MuscleAt($muscle->id, Side::Right);
+            $options = [];
+            foreach (self::FAMILIES as $preference => $family) {
+                if ($options === [] || mt_rand(0, 1) === 1) {
+                    $options[$family] = new Option($family, $family, 'belly', [], 'stripping', 'fist', Ceiling::lowestOf(new Cap(mt_rand(3, 8), 'test', 'a test')), 180, $preference, true);
+                }
+            }
+            $candidate = new Candidate($at, $muscle->name, 1, 0.2, 'some', Role::Unclear, TriggerPoint::Unknown, []);
+            $targets[] = new Target($at, $muscle, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''), $options, false, false, 0);
+        }
+
+        return $targets;
+    }
+
+    /** @param  list<Target>  $targets */
+    private function best(array $targets, PlanFigures $figures, Clockwork $clock, Solver $solver): float
+    {
+        $weights = array_sum(array_map(static fn (Target $target): float => $target->weight, $targets));
+        $best = 0.0;
+        foreach ($this->choices($targets) as $choice) {
+            [$regions, $families, $cost, $gain] = [[], [], 0, 0.0];
+            foreach ($choice as $index => [$option, $minutes]) {
+                $families[$option->family] = true;
+                $regions[$option->family.$targets[$index]->region] = true;
+                $cost += $clock->cost($targets[$index], $option, $minutes, $solver->otherSideToo($targets[$index]));
+                $gain += $targets[$index]->benefit($minutes);
+            }
+            if ($choice !== [] && $cost + count($regions) * $clock->warmUp <= $clock->forWork(count($families), 0)) {
+                $best = max($best, $gain - $figures->figure('turn_cost') * $weights * (count($families) - 1));
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * @param  list<Target>  $targets
+     * @return list<array<int, array{Option, int}>>
+     */
+    private function choices(array $targets): array
+    {
+        $choices = [[]];
+        foreach ($targets as $index => $target) {
+            $next = $choices;
+            foreach ($choices as $choice) {
+                foreach ($target->options as $option) {
+                    foreach ([3, 5, 8] as $minutes) {
+                        $next[] = $choice + [$index => [$option, $minutes]];
+                    }
+                }
+            }
+            $choices = $next;
+        }
+
+        return $choices;
+    }
+}

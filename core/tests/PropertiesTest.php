@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests;
+
+use PHPUnit\Framework\Attributes\DataProviderExternal;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Planning\PlanResult;
+use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Tests\Support\Core;
+use Somatrace\Core\Tests\Support\MadeUpCases;
+
+/** What always holds, tried on many made-up cases. */
+final class PropertiesTest extends TestCase
+{
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function cases(): iterable
+    {
+        return MadeUpCases::many(40);
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_a_mirrored_case_has_a_mirrored_ranking_and_an_equal_plan(array $case): void
+    {
+        $clinic = Core::clinic();
+        $straight = MadeUpCases::read($case);
+        $mirrored = MadeUpCases::read(MadeUpCases::mirrored($case));
+        $other = [];
+        foreach ($clinic->rank($mirrored)->candidates as $candidate) {
+            $other[$candidate->at->mirrored()->key()] = $candidate;
+        }
+
+        foreach ($clinic->rank($straight)->candidates as $candidate) {
+            self::assertEqualsWithDelta($candidate->logOdds, $other[$candidate->at->key()]->logOdds, 1e-9, $candidate->name);
+            self::assertSame($candidate->role, $other[$candidate->at->key()]->role, $candidate->name);
+        }
+        $plan = $clinic->plan($straight);
+        $across = $clinic->plan($mirrored);
+        self::assertEqualsWithDelta($plan->benefit, $across->benefit, 1e-9);
+        self::assertSame($plan->turns, $across->turns);
+        self::assertSame($this->minutesBy($plan, false), $this->minutesBy($across, true));
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_the_order_of_entry_changes_nothing(array $case): void
+    {
+        $clinic = Core::clinic();
+        $straight = MadeUpCases::read($case);
+        $shuffled = MadeUpCases::read(MadeUpCases::shuffled($case));
+
+        // hashes, so that a failure does not print two whole results
+        $hash = static fn (array $result): string => hash('sha256', json_encode($result, JSON_THROW_ON_ERROR));
+        self::assertSame($hash($clinic->screen($straight)->toArray()), $hash($clinic->screen($shuffled)->toArray()), 'screen');
+        self::assertSame($hash($clinic->rank($straight)->toArray()), $hash($clinic->rank($shuffled)->toArray()), 'rank');
+        self::assertSame($hash($clinic->plan($straight)->toArray()), $hash($clinic->plan($shuffled)->toArray()), 'plan');
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_the_shares_are_one_distribution(array $case): void
+    {
+        $pattern = Core::clinic()->rank(MadeUpCases::read($case));
+
+        self::assertEqualsWithDelta(1.0, $pattern->noneSupport + array_sum(array_map(static fn ($candidate): float => $candidate->support, $pattern->candidates)), 1e-9);
+        foreach ($pattern->candidates as $candidate) {
+            $sum = array_sum(array_map(static fn ($evidence): float => $evidence->weight, $candidate->evidence));
+            self::assertEqualsWithDelta($candidate->logOdds - $sum, $pattern->candidates[0]->logOdds - array_sum(array_map(static fn ($evidence): float => $evidence->weight, $pattern->candidates[0]->evidence)), 1e-9, 'each share explains itself down to one prior');
+        }
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_matching_evidence_never_lowers_and_contradicting_never_raises(array $case): void
+    {
+        $before = Core::clinic()->rank(MadeUpCases::read($case));
+        $at = $before->candidates[5]->at;
+        $found = static fn (array $details): array => array_replace($case, ['findings' => [...$case['findings'], 'palpation' => [...$case['findings']['palpation'] ?? [], ['muscle' => $at->muscle, 'side' => $at->side->value, 'site' => 'upper_belly', ...$details]]]]);
+        $after = static fn (array $details): float => Core::clinic()->rank(MadeUpCases::read($found($details)))->of($at)->logOdds ?? 0;
+
+        foreach ([['tenderness' => 2], ['tenderness' => 4, 'familiar' => 'yes'], ['tone' => 'high'], ['texture' => ['nodule']]] as $for) {
+            self::assertGreaterThanOrEqual($before->of($at)?->logOdds, $after($for));
+        }
+        foreach ([['tenderness' => 0], ['familiar' => 'no'], ['tenderness' => 1]] as $against) {
+            self::assertLessThanOrEqual($before->of($at)?->logOdds, $after($against));
+        }
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_a_plan_keeps_to_its_time_its_ceilings_and_its_limits(array $case): void
+    {
+        $file = MadeUpCases::read($case);
+        $limits = Core::clinic()->screen($file)->limits;
+        $plan = Core::clinic()->plan($file);
+
+        self::assertTrue($plan->planned);
+        self::assertLessThanOrEqual($file->session->minutes, $plan->minutes());
+        foreach ($plan->steps as $step) {
+            $pressures = array_map(static fn ($pass): float => $pass->pressure, $step->passes);
+            self::assertLessThanOrEqual($step->minutes * 60 + 1e-6, array_sum(array_map(static fn ($pass): float => $pass->seconds, $step->passes)));
+            self::assertLessThanOrEqual(4, $pressures[0] ?? 0, 'the first pass introduces');
+            foreach ($pressures as $index => $pressure) {
+                self::assertLessThanOrEqual($step->ceiling->felt ?? 10, $pressure);
+                self::assertLessThanOrEqual(2, $index === 0 ? 0 : $pressure - $pressures[$index - 1]);
+                self::assertLessThanOrEqual(60, $step->passes[$index]->leanPercent);
+            }
+            if ($step->passes !== []) {
+                self::assertNull($limits->forbidding(new Deed($step->places, $step->technique, $step->tool, $step->position, $step->product)), $step->label);
+            }
+        }
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_the_ends_of_a_visit_are_kept_and_firm_work_is_warmed_before(array $case): void
+    {
+        $plan = Core::clinic()->plan(MadeUpCases::read($case));
+        $kinds = array_map(static fn ($step): string => $step->kind->value, $plan->steps);
+        $finish = array_search('finish', $kinds, true);
+
+        self::assertSame('settle', $kinds[0]);
+        self::assertGreaterThanOrEqual(3, $plan->steps[(int) $finish]->minutes);
+        self::assertSame('aftercare', $kinds[count($kinds) - 1]);
+        $warm = false;
+        $deep = 0.0;
+        foreach ($plan->steps as $step) {
+            $warm = match ($step->kind->value) {
+                'warm_up' => true,
+                'position' => str_starts_with($step->label, 'Turn') ? false : $warm,
+                default => $warm,
+            };
+            foreach ($step->kind->value === 'treat' ? $step->passes : [] as $pass) {
+                self::assertTrue($warm || $pass->pressure < 5, "{$step->label} is firm and not warmed");
+                $deep += $pass->pressure >= 7 ? $pass->seconds : 0;
+            }
+            self::assertLessThanOrEqual(180 + 1e-6, $deep, 'three minutes of deep work at most without a rest');
+            $deep = $step->kind->value === 'treat' ? $deep : 0.0;
+        }
+        if (in_array('treat', $kinds, true)) {
+            self::assertContains('recheck', $kinds);
+        }
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_more_time_is_never_worth_less(array $case): void
+    {
+        $plans = Core::clinic()->compare(MadeUpCases::read($case), ['30', '45', '60', '90']);
+        $wanted = array_map(static fn (PlanResult $plan): int => count($plan->targets), $plans);
+
+        for ($i = 1; $i < 4; $i++) {
+            [$less, $more] = [array_values($plans)[$i - 1], array_values($plans)[$i]];
+            // soothing what hurts may cost a turn that a shorter visit had no time for
+            self::assertGreaterThanOrEqual($less->benefit - ($more->turns > $less->turns ? 0.1 : 1e-9), $more->benefit, json_encode($wanted) ?: '');
+        }
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_one_more_limit_never_raises_a_pressure(array $case): void
+    {
+        $strongest = static fn (CaseFile $file): float => max([0.0, ...array_map(static fn ($step): float => max([0.0, ...array_map(static fn ($pass): float => $pass->pressure, $step->passes)]), Core::clinic()->plan($file)->steps)]);
+        $capped = $case;
+        $capped['health'] = ['others_denied' => true, 'conditions' => [['condition' => 'anticoagulant_or_clotting_disorder', 'answer' => 'yes', 'severity' => 'mild', 'stage' => 'late']]];
+
+        self::assertLessThanOrEqual(4, $strongest(MadeUpCases::read($capped)));
+    }
+
+    /** @return array<string, float> */
+    private function minutesBy(PlanResult $plan, bool $mirror): array
+    {
+        $minutes = [];
+        foreach ($plan->steps as $step) {
+            if ($step->at !== null && $step->kind->value === 'treat') {
+                $key = ($mirror ? $step->at->mirrored() : $step->at)->key();
+                $minutes[$key] = ($minutes[$key] ?? 0) + $step->minutes;
+            }
+        }
+        ksort($minutes);
+
+        return $minutes;
+    }
+}

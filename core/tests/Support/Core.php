@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Support;
+
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Clinic;
+
+/** One loaded core for the whole suite; it is pure, so sharing it is safe. */
+final class Core
+{
+    private static ?Clinic $clinic = null;
+
+    public static function clinic(): Clinic
+    {
+        return self::$clinic ??= Clinic::open();
+    }
+
+    public static function example(string $name): CaseFile
+    {
+        return self::clinic()->reader()->read((string) file_get_contents(dirname(__DIR__)."/fixtures/cases/$name.json"));
+    }
+
+    /** @param  array<string, mixed>  $case */
+    public static function case(array $case): CaseFile
+    {
+        return self::clinic()->reader()->read(json_encode($case, JSON_THROW_ON_ERROR));
+    }
+}

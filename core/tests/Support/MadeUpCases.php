@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Support;
+
+use Somatrace\Core\CaseFile\CaseFile;
+
+/** Cases made up by a seeded chance: valid, varied, the same for the same seed. */
+final readonly class MadeUpCases
+{
+    private const MIDLINE = ['vertex', 'chin', 'breastbone'];
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function many(int $count, int $seed = 20261125): iterable
+    {
+        mt_srand($seed);
+        $made = [];
+        for ($n = 0; $n < $count; $n++) {
+            $made["made-up case $n"] = [self::one()];
+        }
+        mt_srand();
+
+        return $made;
+    }
+
+    /** @return array<string, mixed> */
+    private static function one(): array
+    {
+        $atlas = Core::clinic()->atlas;
+        $side = static fn (): string => mt_rand(0, 1) === 1 ? 'left' : 'right';
+        $pick = static fn (array $from): mixed => $from[array_rand($from)];
+        $zones = array_keys($atlas->zones);
+        $case = CaseBuilder::aCase()->aged(mt_rand(19, 72))->with([
+            'client' => ['stoic' => mt_rand(0, 3) === 0, 'hand' => $side()],
+            'session' => ['minutes' => $pick([20, 30, 45, 60, 75, 90]), 'school' => ['pressure' => $pick(['under_pain', 'firm_seven', 'up_to_eight']), 'order' => $pick(['source_first', 'site_first']), 'both_sides' => $pick(['affected_deep_other_light', 'always_equal', 'affected_only'])]],
+            'therapist' => ['mass_kg' => mt_rand(50, 95)],
+        ]);
+        $seen = [];
+        for ($i = mt_rand(1, 2); $i > 0; $i--) {
+            $zone = (string) $pick($zones);
+            $where = in_array($zone, self::MIDLINE, true) ? 'midline' : $side();
+            if (! isset($seen["$zone$where"])) {
+                $case->complaint($zone, $where, mt_rand(2, 18) / 2);
+                $seen["$zone$where"] = true;
+            }
+        }
+        foreach ((array) array_rand($atlas->muscles, mt_rand(3, 9)) as $muscle) {
+            $case->felt((string) $muscle, $side(), array_filter([
+                'tenderness' => mt_rand(0, 4), 'tone' => $pick(['usual', 'high', 'spasm']), 'texture' => $pick([[], ['taut_band'], ['taut_band', 'nodule']]), 'familiar' => $pick(['yes', 'no', 'unknown']),
+            ], static fn (mixed $value): bool => $value !== []));
+        }
+        foreach ((array) array_rand($atlas->movements, mt_rand(2, 6)) as $id) {
+            $movement = $atlas->movement((string) $id);
+            foreach ($movement->paired ? ['left', 'right'] : ['midline'] as $where) {
+                $case->range($movement->id, $where, ['active' => max($movement->min, min($movement->max, $movement->norm - mt_rand(0, 4) * $movement->measurementError)), 'pain' => mt_rand(0, 6)]);
+            }
+        }
+
+        return self::withDemands($case->agreed(...array_keys($atlas->consentAreas))->toArray(), $atlas->demands, $side);
+    }
+
+    /**
+     * @param  array<string, mixed>  $case
+     * @param  array<string, string>  $demands
+     * @param  callable(): string  $side
+     * @return array<string, mixed>
+     */
+    private static function withDemands(array $case, array $demands, callable $side): array
+    {
+        $case['demands'] = array_map(static fn (int|string $demand): array => ['demand' => (string) $demand, 'side' => $side()], (array) array_rand($demands, 2));
+
+        return $case;
+    }
+
+    /** @param  array<string, mixed>  $case */
+    public static function read(array $case): CaseFile
+    {
+        return Core::case($case);
+    }
+
+    /**
+     * The same case seen in a mirror: every left is a right.
+     *
+     * @param  array<array-key, mixed>  $case
+     * @return array<array-key, mixed>
+     */
+    public static function mirrored(array $case): array
+    {
+        $swap = ['left' => 'right', 'right' => 'left', 'side_left' => 'side_right', 'side_right' => 'side_left'];
+
+        return array_map(static fn (mixed $value): mixed => match (true) {
+            is_array($value) => self::mirrored($value),
+            is_string($value) => $swap[$value] ?? $value,
+            default => $value,
+        }, $case);
+    }
+
+    /**
+     * The same answers in another order.
+     *
+     * @param  array<array-key, mixed>  $case
+     * @return array<array-key, mixed>
+     */
+    public static function shuffled(array $case): array
+    {
+        $mixed = array_map(static fn (mixed $value): mixed => is_array($value) ? self::shuffled($value) : $value, $case);
+
+        return array_is_list($mixed) ? array_reverse($mixed) : array_reverse($mixed, true);
+    }
+}

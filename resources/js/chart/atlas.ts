@@ -1,0 +1,82 @@
+import raw from './atlas.generated.json'
+import type {
+  ConditionId,
+  ConsentAreaId,
+  DemandId,
+  MovementId,
+  MuscleId,
+  PositionId,
+  PostureSignId,
+  RedFlagId,
+  Side,
+  TechniqueId,
+  ToolId,
+  ZoneId,
+} from '@/types/ids.generated'
+
+export interface AtlasMuscle {
+  id: MuscleId
+  name: string
+  plain: string | null
+  layer: number
+  group: string
+  zones: ZoneId[]
+  refers: ZoneId[]
+  find: string[]
+  proof: string
+  beware: string[]
+  upper: string
+  lower: string
+  lengthened: [MovementId, 'same' | 'opposite' | 'midline'][]
+  consent: ConsentAreaId | null
+}
+export interface AtlasMovement {
+  id: MovementId
+  name: string
+  unit: string
+  paired: boolean
+  norm: number
+  min: number
+  max: number
+  error: number
+  larger: boolean
+  how: string
+}
+interface Atlas {
+  muscles: AtlasMuscle[]
+  zones: { id: ZoneId; name: string; group: string; midline: boolean }[]
+  movements: AtlasMovement[]
+  posture: { id: PostureSignId; name: string; paired: boolean }[]
+  demands: Record<DemandId, string>
+  techniques: Record<TechniqueId, string>
+  tools: Record<ToolId, string>
+  positions: Record<PositionId, string>
+  consent: Record<ConsentAreaId, string>
+  flags: Record<RedFlagId, { ask: string; everyVisit: boolean }>
+  conditions: { id: ConditionId; label: string; ask: string; group: string; zoned: boolean; staged: boolean }[]
+  groups: Record<string, string>
+  medicines: Record<string, string>
+  stopSigns: { id: string; name: string; do_now: string; goes_on: boolean }[]
+  answerSigns: Record<string, string>
+}
+export const atlas = raw as unknown as Atlas
+
+const byId = <T extends { id: string }>(list: T[]): Map<string, T> => new Map(list.map((one) => [one.id, one]))
+const muscles = byId(atlas.muscles)
+const zones = byId(atlas.zones)
+const movements = byId(atlas.movements)
+
+const found = <T>(one: T | undefined, id: string): T => {
+  if (one === undefined) throw new Error(`"${id}" is not in the atlas`)
+  return one
+}
+export const muscle = (id: string): AtlasMuscle => found(muscles.get(id), id)
+export const movement = (id: string): AtlasMovement => found(movements.get(id), id)
+export const zone = (id: string) => found(zones.get(id), id)
+export const placeName = (place: { zone: string; side: Side }): string =>
+  zone(place.zone).name + (place.side === 'midline' ? '' : `, ${place.side}`)
+export const layerName = (layer: number): string => ['', 'surface', 'middle', 'deep', 'deepest'][layer] ?? ''
+/** Muscles that lie under a place, surface first. */
+export const under = (id: ZoneId): AtlasMuscle[] =>
+  atlas.muscles.filter((one) => one.zones.includes(id)).sort((a, b) => a.layer - b.layer || a.name.localeCompare(b.name))
+export const other = (side: Side): Side => (side === 'left' ? 'right' : side === 'right' ? 'left' : 'midline')

@@ -1,0 +1,243 @@
+import { useEventListener } from '@vueuse/core'
+import {
+  computed,
+  inject,
+  onScopeDispose,
+  provide,
+  ref,
+  shallowRef,
+  toRaw,
+  watch,
+  type ComputedRef,
+  type InjectionKey,
+  type Ref,
+} from 'vue'
+import { Refused, RETRY_MS, send } from './http'
+import type { Entry, Judged, Phase, StepId, VisitProps } from '@/types/visit'
+
+/** A save on its way, kept in the browser until the server has it. */
+interface Waiting {
+  kind: string
+  phase: Phase
+  identity: string
+  payload: unknown
+}
+interface Conflict {
+  kind: string
+  phase: Phase
+  identity: string
+  mine: unknown
+  theirs: Entry
+}
+export interface VisitStore {
+  props: ComputedRef<VisitProps>
+  judged: Ref<Judged>
+  entries: Ref<ReadonlyMap<string, Entry>>
+  said: Ref<string>
+  problem: Ref<{ key: string; words: string; payload: unknown } | null>
+  conflict: Ref<Conflict | null>
+  pending: ComputedRef<number>
+  readOnly: ComputedRef<boolean>
+  all: <T>(kind: string, phase?: Phase) => T[]
+  one: <T>(kind: string, identity: string, phase?: Phase) => T | undefined
+  save: (kind: string, identity: string, payload: unknown, words: string, phase?: Phase) => void
+  /** Several touches of one act, sent together; each can be undone on its own. */
+  saveAll: (touches: { kind: string; identity: string; payload: unknown }[], words: string) => void
+  undo: () => void
+  canUndo: ComputedRef<boolean>
+  keepMine: () => void
+  takeTheirs: () => void
+}
+const key: InjectionKey<VisitStore> = Symbol('visit')
+const keyOf = (kind: string, phase: Phase, identity: string): string => `${kind}|${phase}|${identity}`
+
+/** Holds a visit's entries, saves each touch as it is made, and loses nothing when the connection or the window does. */
+export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
+  const shelf = `somatrace.visit.${props.value.visit.id}`
+  const entries = shallowRef<ReadonlyMap<string, Entry>>(new Map())
+  const judged = ref<Judged>(props.value) as Ref<Judged>
+  const waiting = ref(new Map<string, Waiting>()) as Ref<Map<string, Waiting>>
+  const said = ref('')
+  const problem = ref<VisitStore['problem']['value']>(null)
+  const conflict = ref<Conflict | null>(null) as Ref<Conflict | null>
+  const past = ref<{ kind: string; phase: Phase; identity: string; payload: unknown; words: string }[]>([])
+  let busy = false
+  let timer: number | undefined
+
+  const put = (entry: Entry) => (entries.value = new Map(entries.value).set(keyOf(entry.kind, entry.phase, entry.identity), entry))
+  const shelve = () => {
+    if (waiting.value.size) localStorage.setItem(shelf, JSON.stringify([...waiting.value.values()]))
+    else localStorage.removeItem(shelf)
+  }
+  const take = (fresh: VisitProps) => {
+    const map = new Map(fresh.entries.map((entry) => [keyOf(entry.kind, entry.phase, entry.identity), entry]))
+    for (const [name, one] of waiting.value) {
+      map.set(name, { ...one, revision: map.get(name)?.revision ?? 0, said_on: fresh.visit.date })
+    }
+    entries.value = map
+    judged.value = fresh
+  }
+
+  watch(props, take, { immediate: true })
+  for (const one of JSON.parse(localStorage.getItem(shelf) ?? '[]') as Waiting[]) {
+    waiting.value.set(keyOf(one.kind, one.phase, one.identity), one)
+    said.value = 'Something typed before the window closed was not saved yet. It is here again.'
+  }
+  if (waiting.value.size) {
+    take(props.value)
+    void flush()
+  }
+
+  async function flush(): Promise<void> {
+    if (busy) return
+    busy = true
+    while (waiting.value.size) {
+      const [name, one] = waiting.value.entries().next().value as [string, Waiting]
+      try {
+        const answer = await send<{ entry: Entry; conflict: boolean } & Judged>(
+          'PUT',
+          `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}`,
+          { ...one, seen: entries.value.get(name)?.revision ?? 0 },
+        )
+        if (waiting.value.get(name) === one) waiting.value.delete(name)
+        if (answer.conflict) {
+          conflict.value = { ...one, mine: one.payload, theirs: answer.entry }
+        }
+        const newer = waiting.value.get(name)
+        put(newer ? { ...answer.entry, payload: newer.payload } : answer.entry)
+        judged.value = { ...judged.value, ...answer }
+      } catch (failure) {
+        if (failure instanceof Refused && failure.status < 500 && failure.status !== 419) {
+          waiting.value.delete(name)
+          problem.value = { key: name, words: failure.words, payload: one.payload }
+        } else {
+          said.value = 'No connection. What you touched is kept here and sent when it is back.'
+          timer = window.setTimeout(() => void flush(), RETRY_MS)
+          break
+        }
+      }
+      shelve()
+    }
+    shelve()
+    busy = false
+  }
+
+  function write(kind: string, phase: Phase, identity: string, payload: unknown, words: string): void {
+    const name = keyOf(kind, phase, identity)
+    if (problem.value?.key === name) problem.value = null
+    put({ kind, phase, identity, payload, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
+    waiting.value.set(name, { kind, phase, identity, payload })
+    said.value = `Saved as you touch. Last: ${words}.`
+    shelve()
+    void flush()
+  }
+
+  /** Another window may have written meanwhile: read it when this one is looked at again, and say so. */
+  async function refresh(): Promise<void> {
+    if (document.visibilityState !== 'visible' || busy || waiting.value.size) return
+    const fresh = await send<{ entries: Entry[] } & Judged>(
+      'GET',
+      `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}`,
+    ).catch(() => null)
+    if (!fresh || waiting.value.size) return
+    const changed = fresh.entries.filter(
+      (entry) => (entries.value.get(keyOf(entry.kind, entry.phase, entry.identity))?.revision ?? 0) < entry.revision,
+    )
+    if (!changed.length) return
+    for (const entry of changed) put(entry)
+    judged.value = { ...judged.value, ...fresh }
+    said.value = `Read afresh: ${changed.length} ${changed.length === 1 ? 'entry' : 'entries'} from another window.`
+  }
+  useEventListener(document, 'visibilitychange', () => void refresh())
+  useEventListener(window, 'focus', () => void refresh())
+  useEventListener(window, 'online', () => void flush())
+  onScopeDispose(() => window.clearTimeout(timer))
+
+  const store: VisitStore = {
+    props,
+    judged,
+    entries,
+    said,
+    problem,
+    conflict,
+    pending: computed(() => waiting.value.size),
+    readOnly: computed(() => props.value.visit.status === 'signed'),
+    all: <T>(kind: string, phase: Phase = 'before') =>
+      [...entries.value.values()]
+        .filter((entry) => entry.kind === kind && entry.phase === phase && entry.payload !== null)
+        .map((entry) => entry.payload as T),
+    one: <T>(kind: string, identity: string, phase: Phase = 'before') =>
+      (entries.value.get(keyOf(kind, phase, identity))?.payload ?? undefined) as T | undefined,
+    save: (kind, identity, payload, words, phase = 'before') => {
+      if (store.readOnly.value) return
+      past.value.push({ kind, phase, identity, payload: store.one(kind, identity, phase) ?? null, words })
+      write(kind, phase, identity, payload, words)
+    },
+    saveAll: (touches, words) => {
+      if (store.readOnly.value) return
+      const list = touches.map((touch) => ({ ...touch, phase: 'before' as Phase }))
+      for (const one of list) {
+        past.value.push({ ...one, payload: store.one(one.kind, one.identity) ?? null, words })
+        const name = keyOf(one.kind, one.phase, one.identity)
+        waiting.value.set(name, one)
+        put({ ...one, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
+      }
+      said.value = `Saved as you touch. Last: ${words}.`
+      shelve()
+      busy = true
+      void send<{ entries: Entry[] } & Judged>('POST', `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}`, {
+        entries: list.map((one) => ({ ...one, seen: entries.value.get(keyOf(one.kind, one.phase, one.identity))?.revision ?? 0 })),
+      })
+        .then((answer) => {
+          for (const one of list) {
+            const name = keyOf(one.kind, one.phase, one.identity)
+            // a touch made while these were on their way is newer: it stays waiting
+            if (toRaw(waiting.value.get(name)) === one) waiting.value.delete(name)
+          }
+          for (const entry of answer.entries) {
+            const newer = waiting.value.get(keyOf(entry.kind, entry.phase, entry.identity))
+            put(newer ? { ...entry, payload: newer.payload } : entry)
+          }
+          judged.value = { ...judged.value, ...answer }
+        })
+        .catch(() => undefined) // what did not go together goes one by one, and says for itself what is wrong
+        .finally(() => {
+          busy = false
+          void flush()
+        })
+    },
+    undo: () => {
+      const last = past.value.pop()
+      if (last) write(last.kind, last.phase, last.identity, last.payload, `taken back: ${last.words}`)
+    },
+    canUndo: computed(() => past.value.length > 0),
+    keepMine: () => {
+      const clash = conflict.value
+      conflict.value = null
+      if (clash) write(clash.kind, clash.phase, clash.identity, clash.mine, 'kept this window’s')
+    },
+    takeTheirs: () => (conflict.value = null),
+  }
+  provide(key, store)
+  return store
+}
+
+export function useVisit(): VisitStore {
+  const store = inject(key)
+  if (!store) throw new Error('a part of a visit stands outside VisitFrame')
+  return store
+}
+
+export const stepNames: Record<StepId, string> = {
+  ask: 'Ask',
+  screen: 'Screen',
+  move: 'Move',
+  feel: 'Feel',
+  think: 'Think',
+  agree: 'Agree',
+  plan: 'Plan',
+  work: 'Work',
+  recheck: 'Re-check',
+  after: 'After',
+}
+export const stepOrder = Object.keys(stepNames) as StepId[]

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { Head, Link, router, useForm, usePage } from '@inertiajs/vue3'
+import { computed } from 'vue'
+import Gate from '@/parts/Gate.vue'
+import Traces from '@/parts/Traces.vue'
+import { dayWords, verdictWords } from '@/parts/words'
+import type { Response, Safety, Words } from '@/types/visit'
+
+const props = defineProps<{
+  client: {
+    id: string
+    name: string
+    code: string
+    occupation: string | null
+    hand: string | null
+    age: number
+    stoic: boolean
+    skin: string
+    words: Words
+  }
+  clinical: boolean
+  visits: { id: string; number: number; status: 'open' | 'stopped' | 'signed'; date: string; pain: number | null }[]
+  response: Response | null
+  safety: Safety | null
+}>()
+const flash = computed(() => usePage<{ flash: { message: string | null } }>().props.flash.message)
+const open = computed(() => props.visits.find((one) => one.status === 'open'))
+const form = useForm({ day: '', time: '', minutes: 60, reason: '' })
+const book = () => form.post(`/clients/${props.client.id}/appointments`, { preserveScroll: true, onSuccess: () => form.reset() })
+const start = () => router.post(`/clients/${props.client.id}/visits`)
+const courseWords: Record<string, string> = {
+  continue: 'Continue.',
+  reassess: 'Look again from the start.',
+  refer: 'Send on.',
+  space_out: 'Longer between visits.',
+  discharge: 'Nothing left to do.',
+  not_enough: 'The course begins.',
+}
+const hasCourse = computed(() => props.response?.measures.some((one) => one.series.length > 1) ?? false)
+</script>
+<template>
+  <Head :title="client.code" />
+  <main class="mx-auto max-w-[1320px] px-6 pb-12 pt-4">
+    <p class="caption"><Link href="/" class="link">Today</Link></p>
+    <p v-if="flash" class="my-2 bg-moss-wash px-4 py-2" role="status">{{ flash }}</p>
+    <header class="flex flex-wrap items-end justify-between gap-4">
+      <div>
+        <h1 class="display text-[31px] leading-9">{{ client.name }}</h1>
+        <p class="caption">
+          {{ client.code }}<template v-if="client.occupation"> · {{ client.occupation }}</template> · {{ client.age }} years<template
+            v-if="client.hand"
+          >
+            · busy hand {{ client.hand }}</template
+          ><template v-if="client.stoic"> · bears a lot without saying so</template>
+        </p>
+      </div>
+      <div v-if="clinical" class="flex gap-2">
+        <Link v-if="open" :href="`/visits/${open.id}`" class="btn-ink">Go on with visit {{ open.number }}</Link>
+        <button v-else type="button" class="btn-ink" @click="start">Start visit {{ (visits[0]?.number ?? 0) + 1 }}</button>
+      </div>
+    </header>
+    <template v-if="clinical">
+      <section v-if="response" class="mt-6">
+        <h2 class="display max-w-[780px] text-[25px] leading-[31px]">
+          {{ courseWords[response.course.decision] }} {{ response.course.because }}
+        </h2>
+        <p class="caption mt-1 flex items-center gap-2">
+          {{ response.course.sureness }}
+          <template v-if="safety"><Gate :verdict="safety.verdict" /> {{ verdictWords[safety.verdict] }} on the last visit</template>
+        </p>
+      </section>
+      <section v-if="response && hasCourse" class="mt-5" aria-label="Course">
+        <Traces :response="response" :possessive="client.words.possessive" />
+      </section>
+      <section v-else class="mt-8 max-w-[640px]">
+        <h2 class="section-head">Course</h2>
+        <p class="mt-1">
+          {{
+            visits.length
+              ? 'Measured once so far. The course is drawn here from the second visit on.'
+              : 'No visit yet. Start one: ask, screen, feel, and the first course begins.'
+          }}
+        </p>
+      </section>
+    </template>
+    <div class="mt-8 grid gap-x-12 gap-y-8 lg:grid-cols-2">
+      <section v-if="clinical" aria-label="Visits">
+        <h2 class="section-head mb-1">Visits</h2>
+        <ul>
+          <li v-for="one in visits" :key="one.id" class="border-b border-hairline">
+            <Link
+              :href="`/visits/${one.id}/${one.status === 'signed' ? 'after' : ''}`"
+              class="flex min-h-[44px] items-center gap-4 hover:bg-fold"
+              ><b class="w-6 font-[650]">{{ one.number }}</b
+              >{{ dayWords(one.date)
+              }}<span class="caption">{{ one.status === 'signed' ? 'signed' : one.status === 'open' ? 'open' : 'stopped unfinished' }}</span
+              ><span class="caption ml-auto">{{ one.pain === null ? '' : `pain ${one.pain}` }}</span></Link
+            >
+          </li>
+          <li v-if="!visits.length" class="py-2">None yet.</li>
+        </ul>
+      </section>
+      <section aria-label="Book">
+        <h2 class="section-head mb-2">Book the next one</h2>
+        <form class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3" @submit.prevent="book">
+          <div>
+            <label class="caption block" for="day">Day</label
+            ><input id="day" v-model="form.day" type="date" class="field" :aria-invalid="form.errors.day ? true : undefined" />
+            <p class="text-madder" role="alert">{{ form.errors.day }}</p>
+          </div>
+          <div>
+            <label class="caption block" for="time">Time</label
+            ><input id="time" v-model="form.time" type="time" class="field" :aria-invalid="form.errors.time ? true : undefined" />
+            <p class="text-madder" role="alert">{{ form.errors.time }}</p>
+          </div>
+          <div>
+            <label class="caption block" for="minutes">Minutes</label
+            ><input
+              id="minutes"
+              v-model.number="form.minutes"
+              type="number"
+              class="field"
+              :aria-invalid="form.errors.minutes ? true : undefined"
+            />
+            <p class="text-madder" role="alert">{{ form.errors.minutes }}</p>
+          </div>
+          <div class="col-span-2 sm:col-span-3">
+            <label class="caption block" for="reason">What for</label><input id="reason" v-model="form.reason" class="field" />
+          </div>
+          <div><button type="submit" class="btn" :disabled="form.processing">Book</button></div>
+        </form>
+      </section>
+    </div>
+  </main>
+</template>

@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { Head, Link, router, usePage } from '@inertiajs/vue3'
+import { computed } from 'vue'
+import ClientSearch from '@/parts/ClientSearch.vue'
+import Gate from '@/parts/Gate.vue'
+import { verdictWords } from '@/parts/words'
+import { useKeys } from '@/composables/useKeys'
+import type { Verdict } from '@/types/visit'
+
+interface Appointment {
+  id: number
+  at: string
+  minutes: number
+  status: string
+  reason: string | null
+  client: { id: string; name: string; occupation: string | null; age: number }
+  visit: string | null
+  visit_status: string | null
+  verdict: Verdict | null
+}
+const props = defineProps<{
+  day: { date: string; now: string; clinic: string }
+  appointments: Appointment[]
+  recent: { id: string; name: string; code: string; occupation: string | null }[]
+  thoughts: { id: string; name: string; kind: string; text: string }[]
+  hands: { thumb: number; of: number } | null
+}>()
+const user = computed(() => usePage<{ user: { name: string; role: string } }>().props.user)
+const HOUR = 74
+const toHour = (time: string): number => Number(time.slice(0, 2)) + Number(time.slice(3)) / 60
+const first = computed(() => Math.min(9, ...props.appointments.map((one) => Math.floor(toHour(one.at)))))
+const last = computed(() => Math.max(17, ...props.appointments.map((one) => Math.ceil(toHour(one.at) + one.minutes / 60))))
+const y = (hour: number): number => (hour - first.value) * HOUR + 14
+const now = computed(() => toHour(props.day.now))
+const hours = computed(() => Array.from({ length: last.value - first.value + 1 }, (_, k) => first.value + k))
+const weekday = computed(() => new Date(`${props.day.date}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', timeZone: 'UTC' }))
+const dayMonth = computed(() =>
+  new Date(`${props.day.date}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }),
+)
+/** The one to begin next: the first not done, nearest to now. */
+const next = computed(
+  () =>
+    props.appointments.find(
+      (one) => one.status !== 'done' && one.visit_status !== 'signed' && toHour(one.at) + one.minutes / 60 > now.value,
+    )?.id ?? props.appointments.find((one) => one.status === 'booked')?.id,
+)
+const begin = (one: Appointment) => router.post(`/clients/${one.client.id}/visits`, { appointment: one.id })
+const edge: Record<string, string> = {
+  emergency: 'border-madder',
+  refer: 'border-madder',
+  reassess: 'border-iron',
+  regress: 'border-iron',
+  space_out: 'border-moss',
+  discharge: 'border-moss',
+}
+const act: Record<string, string> = {
+  emergency: 'Read and send on',
+  refer: 'Read and send on',
+  reassess: 'Re-assess',
+  regress: 'See the course',
+  space_out: 'Space out visits',
+  discharge: 'Close the course',
+}
+const counted = computed(
+  () =>
+    ['Nothing needs', 'One needs', 'Two need', 'Three need', 'Four need', 'Five need', 'Six need'][props.thoughts.length] ??
+    `${props.thoughts.length} need`,
+)
+useKeys({ c: () => router.visit('/clients/new') })
+</script>
+<template>
+  <Head title="Today" />
+  <main class="mx-auto grid max-w-[1440px] gap-x-7 px-6 pb-8 pt-5 lg:grid-cols-[230px_1fr_344px]">
+    <header>
+      <h1 class="display text-[44px] leading-[46px]">{{ weekday }}</h1>
+      <p class="caption">{{ dayMonth }} · {{ day.clinic }}</p>
+    </header>
+    <div class="lg:col-span-2"><ClientSearch /></div>
+    <aside class="mt-10 flex flex-col">
+      <template v-if="hands">
+        <h2 class="section-head">Your hands today</h2>
+        <p class="caption mb-1">Minutes of firm thumb work in the plans agreed today.</p>
+        <p>
+          <span class="display text-[44px] leading-[46px]">{{ hands.thumb }}</span> <span class="caption">of {{ hands.of }} min</span>
+        </p>
+        <div class="mt-1 h-2 bg-fold" aria-hidden="true">
+          <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * hands.thumb) / hands.of)}%` }" />
+        </div>
+      </template>
+      <h2 class="section-head mb-1 mt-8">Lately</h2>
+      <ul>
+        <li v-for="one in recent" :key="one.id" class="border-b border-hairline">
+          <Link :href="`/clients/${one.id}`" class="flex min-h-[44px] items-center gap-2 hover:bg-fold"
+            >{{ one.name }} <span class="caption">{{ one.occupation }}</span></Link
+          >
+        </li>
+        <li v-if="!recent.length" class="py-2">Nobody yet. The first client appears here.</li>
+      </ul>
+      <Link href="/clients/new" class="btn mt-4 self-start">New client <span class="key-hint">C</span></Link>
+      <p class="caption mt-10">{{ user.name }} · <Link class="link" as="button" method="post" href="/sign-out">Sign out</Link></p>
+    </aside>
+    <section class="relative mt-10" aria-label="The day" :style="{ height: `${y(last) + 20}px` }">
+      <div class="absolute left-[26px] top-0 h-full w-[35px] border-x-2 border-ash" aria-hidden="true" />
+      <span
+        v-for="hour in hours"
+        :key="hour"
+        class="display absolute left-[28px] w-[32px] text-center text-[16px] leading-5"
+        :style="{ top: `${y(hour) - 10}px` }"
+        aria-hidden="true"
+        >{{ hour }}</span
+      >
+      <div
+        v-if="now >= first && now <= last"
+        class="pointer-events-none absolute left-0 right-0 z-10 border-t-2 border-dashed border-walnut"
+        :style="{ top: `${y(now)}px` }"
+        aria-hidden="true"
+      >
+        <span class="display absolute -top-[12px] left-[20px] bg-walnut px-1.5 text-[15px] leading-[22px] text-raised">{{ day.now }}</span>
+      </div>
+      <ol>
+        <li
+          v-for="one in appointments"
+          :key="one.id"
+          class="absolute left-[58px] right-0 flex gap-4 bg-paper/0 pl-4"
+          :style="{ top: `${y(toHour(one.at))}px`, minHeight: `${(one.minutes / 60) * HOUR - 4}px` }"
+        >
+          <span
+            class="absolute bottom-0 left-0 top-0 w-[5px]"
+            :class="one.status === 'done' || one.visit_status === 'signed' ? 'bg-ash' : 'bg-walnut'"
+            aria-hidden="true"
+          />
+          <div class="min-w-0 flex-1 bg-paper">
+            <p class="truncate">
+              <Link
+                :href="`/clients/${one.client.id}`"
+                class="display text-[21px] leading-[26px]"
+                :class="one.status === 'done' ? 'text-walnut-2' : ''"
+                >{{ one.client.name }}</Link
+              >
+              <span class="caption ml-2"
+                >{{ one.client.occupation }}<template v-if="one.client.age < 18">, {{ one.client.age }}</template></span
+              >
+            </p>
+            <p class="flex items-center gap-2">
+              <Gate :verdict="one.verdict" /> <span>{{ one.verdict ? verdictWords[one.verdict] : 'Not asked yet' }}</span>
+              <span class="caption truncate">{{ one.reason }}</span>
+            </p>
+            <span class="sr-only">{{ one.at }}, {{ one.minutes }} minutes</span>
+          </div>
+          <div class="shrink-0 bg-paper">
+            <span v-if="one.status === 'done' || one.visit_status === 'signed'" class="caption">done</span>
+            <Link v-else-if="one.visit" :href="`/visits/${one.visit}`" class="btn">Go on</Link>
+            <button v-else-if="hands" type="button" :class="one.id === next ? 'btn-ink' : 'btn'" @click="begin(one)">
+              {{ one.id === next ? 'Here: begin' : 'Begin' }}
+            </button>
+          </div>
+        </li>
+      </ol>
+      <p v-if="!appointments.length" class="absolute left-[76px] top-3 max-w-[420px]">
+        Nobody is booked today. Find a client above and begin, or book the next visit on the client’s page.
+      </p>
+    </section>
+    <section v-if="hands" class="mt-10" aria-label="What needs a thought">
+      <h2 class="display mb-2 text-[23px] leading-7">{{ counted }} a thought</h2>
+      <ul>
+        <li v-for="one in thoughts" :key="one.id" class="border-b border-hairline py-3">
+          <div class="border-l-4 pl-3" :class="edge[one.kind]">
+            <div class="flex items-start justify-between gap-3">
+              <h3 class="display pt-1 text-[20px] leading-6">{{ one.name }}</h3>
+              <Link
+                :href="`/clients/${one.id}`"
+                class="btn"
+                :class="edge[one.kind] === 'border-madder' ? 'border-b-4 border-madder' : ''"
+                >{{ act[one.kind] }}</Link
+              >
+            </div>
+            <p class="mt-1">{{ one.text }}</p>
+          </div>
+        </li>
+      </ul>
+    </section>
+  </main>
+</template>

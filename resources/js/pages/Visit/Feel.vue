@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import VisitFrame from '@/parts/VisitFrame.vue'
+import FeelStep from '@/steps/FeelStep.vue'
+import type { VisitProps } from '@/types/visit'
+
+const page = defineProps<VisitProps>()
+</script>
+<template>
+  <VisitFrame
+    :page="page"
+    :keys="[
+      ['L / ;', 'left or right in hand'],
+      ['0–4', 'tenderness'],
+      ['T', 'tone'],
+      ['X', 'texture'],
+      ['S', 'sends it to'],
+      ['F', 'own pain'],
+      ['↑ ↓', 'muscle above, below'],
+      ['N', 'next best check'],
+    ]"
+    ><FeelStep
+  /></VisitFrame>
+</template>

@@ -1,0 +1,10 @@
+<script setup lang="ts">
+import VisitFrame from '@/parts/VisitFrame.vue'
+import MoveStep from '@/steps/MoveStep.vue'
+import type { VisitProps } from '@/types/visit'
+
+const page = defineProps<VisitProps>()
+</script>
+<template>
+  <VisitFrame :page="page" :keys="[['[ ]', 'movement before, next movement']]"><MoveStep /></VisitFrame>
+</template>

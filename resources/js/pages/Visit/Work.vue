@@ -1,0 +1,464 @@
+<script setup lang="ts">
+import { Head, Link, router } from '@inertiajs/vue3'
+import { useIntervalFn, useNow } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { atlas, zone } from '@/chart/atlas'
+import Figure, { cropFor, crops, drawnIn, zoneOfView, type Crop, type ViewId } from '@/chart/Figure.vue'
+import { useKeys } from '@/composables/useKeys'
+import { useOutbox } from '@/composables/useOutbox'
+import type { PlanStep, VisitProps } from '@/types/visit'
+
+const page = defineProps<VisitProps>()
+const steps = computed<PlanStep[]>(() => page.agreed?.plan.steps ?? [])
+const { events, waiting, log } = useOutbox(page.visit.id, page.events ?? [])
+const blocked = computed(() => page.line.find((one) => one.id === 'work')?.state === 'blocked')
+const ended = computed(
+  () =>
+    new Set(
+      events.value
+        .filter((event) => ['step_done', 'step_skipped'].includes(event.type) || (event.type === 'stopped' && event.step !== 'all'))
+        .map((event) => event.step),
+    ),
+)
+const index = computed(() => steps.value.findIndex((step) => !ended.value.has(step.id)))
+const step = computed<PlanStep | undefined>(() => steps.value[index.value])
+const following = computed<PlanStep | undefined>(() => steps.value.slice(index.value + 1).find((one) => !ended.value.has(one.id)))
+const mine = computed(() => events.value.filter((event) => event.step === step.value?.id))
+const startedAt = computed(() => mine.value.find((event) => event.type === 'step_started')?.happened_at)
+const reached = computed(() => mine.value.filter((event) => event.type === 'pass_reached'))
+const eased = computed(() => mine.value.filter((event) => event.type === 'eased_off').at(-1)?.payload['to'] as number | undefined)
+const passIndex = computed(() => Math.min(reached.value.length, Math.max(0, (step.value?.passes.length ?? 1) - 1)))
+const pass = computed(() => step.value?.passes[passIndex.value])
+const pressure = computed(() => (pass.value ? Math.min(pass.value.pressure, eased.value ?? 10) : 0))
+const now = useNow({ interval: 250 })
+const passStart = computed(() => reached.value.at(-1)?.happened_at ?? startedAt.value)
+const secondsSince = (moment: string | undefined): number =>
+  moment ? Math.max(0, Math.round((now.value.getTime() - new Date(moment).getTime()) / 1000)) : 0
+const seconds = computed(() => secondsSince(passStart.value))
+const stepSeconds = computed(() => secondsSince(startedAt.value))
+const planned = computed(() =>
+  pass.value ? Math.max(10, ((step.value?.minutes ?? 1) * 60) / (step.value?.passes.length || 1)) : (step.value?.minutes ?? 1) * 60,
+)
+const share = computed(() => Math.min(1, seconds.value / planned.value))
+const left = computed(() =>
+  Math.max(
+    0,
+    Math.ceil(steps.value.filter((one) => !ended.value.has(one.id)).reduce((sum, one) => sum + one.minutes, 0) - stepSeconds.value / 60),
+  ),
+)
+const stopAt = computed(() => (pass.value?.hold_seconds ? Math.min(90, Math.round(pass.value.hold_seconds)) : Math.round(planned.value)))
+const clock = (total: number): string => `${Math.floor(total / 60)}:${String(total % 60).padStart(2, '0')}`
+const begin = () =>
+  step.value &&
+  !startedAt.value &&
+  log('step_started', step.value.id, step.value.muscle ? { muscle: step.value.muscle, side: step.value.side } : {})
+const note = (name: 'step_done' | 'step_skipped') =>
+  step.value && log(name, step.value.id, { seconds: stepSeconds.value, technique: step.value.technique, tool: step.value.tool })
+/** One key leads on: begin, next pass, next step. */
+const onward = () => {
+  if (!step.value) return
+  if (!startedAt.value) return begin()
+  if (pass.value && step.value.kind === 'treat') {
+    log('pass_reached', step.value.id, {
+      pass: reached.value.length + 1,
+      pressure: pressure.value,
+      seconds: seconds.value,
+      tissue_kpa: Math.round((pass.value.tissue_kpa * pressure.value) / pass.value.pressure),
+    })
+    if (reached.value.length < step.value.passes.length) return
+  }
+  note('step_done')
+}
+const easeTo = computed(() => Math.max(1, Math.min(4, Math.ceil(pressure.value) - 1)))
+const ease = () => step.value && pass.value && log('eased_off', step.value.id, { to: easeTo.value })
+const stopSign = (id: string) => atlas.stopSigns.find((one) => one.id === id)
+const stopping = ref<(typeof atlas.stopSigns)[number] | null>(null)
+const flashed = ref('')
+const sign = (id: string) => {
+  if (!step.value) return
+  log('sign', step.value.id, { sign: id })
+  const danger = stopSign(id)
+  flashed.value = atlas.answerSigns[id] ?? danger?.name ?? id
+  if (danger) {
+    ease()
+    if (!['breath_held', 'shoulders_lifted', 'guarding'].includes(id)) stopping.value = danger
+  }
+}
+const stopStep = () => {
+  if (step.value) log('stopped', step.value.id, { seconds: stepSeconds.value, sign: stopping.value?.id })
+  stopping.value = null
+}
+const endVisit = () => {
+  stopStep()
+  router.visit(`/visits/${page.visit.id}/after`)
+}
+const quick: [string, string][] = [
+  ['softened', '1'],
+  ['referral_faded', '2'],
+  ['nothing_changed', '3'],
+]
+const warn: [string, string][] = [
+  ['breath_held', '4'],
+  ['shoulders_lifted', '5'],
+  ['sharp', '6'],
+]
+const moreSigns = ref(false)
+const breath = ref<'in' | 'out'>('out')
+useIntervalFn(() => (breath.value = breath.value === 'in' ? 'out' : 'in'), 5000)
+watch(index, () => (flashed.value = ''))
+useKeys({
+  ' ': ease,
+  Enter: onward,
+  ArrowRight: onward,
+  k: () => note('step_skipped'),
+  m: () => (moreSigns.value = !moreSigns.value),
+  ...Object.fromEntries([...quick, ...warn].map(([id, key]) => [key, () => sign(id)])),
+})
+/** From the side the client lies open to, unless the muscle can only be seen from the other. */
+const view = computed<ViewId>(() => {
+  const open: ViewId = step.value?.position.startsWith('supine') ? 'front' : 'back'
+  const away: ViewId = open === 'front' ? 'back' : 'front'
+  const seen = (one: ViewId): boolean =>
+    step.value?.muscle ? drawnIn(one, step.value.muscle) : (step.value?.zones ?? []).some((zone) => zoneOfView(one, zone))
+  return seen(open) || !seen(away) ? open : away
+})
+const crop = computed<Crop>(() => {
+  const low = step.value?.zones.some((id) => cropFor(zone(id).group) === 'whole')
+  return low
+    ? { x: -150, y: 340, w: 300, h: 300 }
+    : step.value?.zones.some((zone) => ['low_back', 'flank', 'mid_back', 'sacrum'].includes(zone))
+      ? { x: -130, y: 210, w: 260, h: 260 }
+      : step.value?.muscle
+        ? { x: -135, y: 60, w: 270, h: 260 }
+        : crops.upper
+})
+const RING = 150
+const ringArc = (sign: 1 | -1): string => {
+  const angle = Math.PI * share.value
+  return `M0 ${RING}A${RING} ${RING} 0 0 ${sign > 0 ? 0 : 1} ${(sign * RING * Math.sin(angle)).toFixed(1)} ${(RING * Math.cos(angle)).toFixed(1)}`
+}
+const ladderSide = computed(() => (step.value?.side === 'right' ? 1 : -1))
+const rung = (n: number): number => 58 + 22 * n
+const y = (n: number): number => 424 - (n - 1) * 53
+/** The lintel stands just above the rung of the ceiling. */
+const lintel = computed(() => (step.value?.ceiling ? y(step.value.ceiling.felt) - 34 : -99))
+const doneAt = computed(() => new Set(reached.value.map((event) => Math.round(Number(event.payload['pressure'])))))
+const nextPass = computed(() => step.value?.passes[passIndex.value + 1])
+const sides = computed(() => (view.value === 'back' ? 'seen from behind' : 'seen from in front'))
+</script>
+<template>
+  <Head title="Work" />
+  <main class="room relative min-h-dvh overflow-hidden bg-room text-linen" style="--color-paper: var(--color-room)">
+    <template v-if="blocked || !agreed">
+      <div class="mx-auto max-w-[760px] px-8 py-20 text-[30px] leading-10">
+        <h1 class="display text-[58px] leading-[64px]">Not yet</h1>
+        <p class="mt-4 text-linen-2">
+          {{ line.find((one) => one.id === 'work')?.note ? `It ${line.find((one) => one.id === 'work')?.note}.` : '' }} Hands go on when the
+          every-visit questions are answered and the plan is agreed.
+        </p>
+        <p class="mt-8 flex gap-4">
+          <Link :href="`/visits/${visit.id}/screen`" class="inline-flex min-h-[64px] items-center bg-room-raised px-6"
+            >To the questions</Link
+          ><Link :href="`/visits/${visit.id}/plan`" class="inline-flex min-h-[64px] items-center bg-room-raised px-6">To the plan</Link>
+        </p>
+      </div>
+    </template>
+    <template v-else-if="!step">
+      <div class="mx-auto max-w-[760px] px-8 py-20 text-[30px] leading-10">
+        <h1 class="display text-[58px] leading-[64px]">Done</h1>
+        <p class="mt-4 text-linen-2">Every step is worked or left. Compare once more, then write it down.</p>
+        <Link
+          :href="`/visits/${visit.id}/recheck`"
+          class="mt-8 inline-flex min-h-[84px] items-center bg-room-moss px-8 display text-[44px] text-room"
+          >Re-check</Link
+        >
+      </div>
+    </template>
+    <div v-else class="relative mx-auto grid h-dvh min-h-[720px] max-w-[1400px] grid-rows-[96px_minmax(0,1fr)_84px_120px] gap-3 px-6 pb-3">
+      <header class="flex items-center justify-between gap-6 pl-2">
+        <h1 class="min-w-0 truncate">
+          <span class="display text-[46px] leading-[64px] xl:text-[58px]">{{ step.label }}</span>
+          <span v-if="step.muscle" class="ml-3 font-display text-[30px] italic text-linen-2">{{ sides }}</span>
+        </h1>
+        <p class="shrink-0 whitespace-nowrap">
+          <span class="display text-[58px] leading-[64px] xl:text-[70px]">{{ left }}</span> <span class="text-[30px]">min left</span>
+        </p>
+      </header>
+      <div class="grid min-h-0 grid-cols-[minmax(0,1fr)_300px_minmax(0,0.9fr)] gap-4">
+        <section class="relative min-h-0 overflow-hidden">
+          <div class="absolute inset-0 [mask-image:linear-gradient(to_bottom,black_72%,transparent_96%)]">
+            <Figure
+              dark
+              :view="view"
+              :crop="crop"
+              :lit="step.muscle && step.side ? { muscle: step.muscle, side: step.side } : null"
+              :depth="1"
+              :label="`${step.label}, ${sides}`"
+            />
+          </div>
+          <p class="absolute bottom-0 left-2 right-2 line-clamp-2 text-[30px] leading-[34px]">
+            {{ step.find ? step.find.split(' → ')[0] + '.' : step.why }}
+          </p>
+        </section>
+        <svg
+          v-if="pass"
+          viewBox="-190 20 310 450"
+          class="h-full w-full"
+          role="img"
+          :aria-label="`Pressure now ${pressure}, ceiling ${step.ceiling?.felt ?? 'none'}`"
+        >
+          <g :transform="`translate(${ladderSide === 1 ? -82 : 12},0)`">
+            <line y1="30" y2="452" stroke="var(--color-linen-2)" stroke-width="2.6" />
+            <g v-for="n in 8" :key="n">
+              <line
+                v-if="n < pressure && !doneAt.has(n) && (!step.ceiling || n <= step.ceiling.felt)"
+                :x2="ladderSide * rung(n) * 0.72"
+                :y1="y(n)"
+                :y2="y(n)"
+                stroke="var(--color-room-ash)"
+                stroke-width="2.6"
+              />
+              <rect
+                v-if="doneAt.has(n) && n !== Math.round(pressure)"
+                :x="ladderSide === 1 ? 0 : -rung(n) * 0.72"
+                :y="y(n) - 22"
+                :width="rung(n) * 0.72"
+                height="44"
+                fill="var(--color-room-done)"
+              />
+              <text
+                v-if="Math.abs(n - pressure) > 0.8 && Math.abs(y(n) - lintel) > 20"
+                :x="-ladderSide * 20"
+                :y="y(n) + 11"
+                :text-anchor="ladderSide === 1 ? 'end' : 'start'"
+                fill="var(--color-linen-2)"
+                :style="{ fontFamily: 'var(--font-display)' }"
+                font-size="32"
+              >
+                {{ n }}
+              </text>
+            </g>
+            <rect
+              :x="ladderSide === 1 ? 0 : -rung(pressure) * 0.85"
+              :y="y(pressure) - 22"
+              :width="rung(pressure) * 0.85"
+              height="44"
+              fill="var(--color-room-weld)"
+            />
+            <text
+              :x="ladderSide * 10"
+              :y="y(pressure) + 9"
+              :text-anchor="ladderSide === 1 ? 'start' : 'end'"
+              fill="var(--color-room)"
+              font-size="26"
+              font-weight="650"
+            >
+              lean {{ Math.round((pass.lean_percent * pressure) / pass.pressure) }} %
+            </text>
+            <g
+              v-if="
+                nextPass && (eased === undefined || nextPass.pressure <= eased) && Math.round(nextPass.pressure) !== Math.round(pressure)
+              "
+            >
+              <rect
+                :x="ladderSide === 1 ? 0 : -rung(nextPass.pressure) * 0.85"
+                :y="y(nextPass.pressure) - 20"
+                :width="rung(nextPass.pressure) * 0.85"
+                height="40"
+                fill="none"
+                stroke="var(--color-room-weld)"
+                stroke-width="2.4"
+                stroke-dasharray="8 6"
+              />
+              <text
+                :x="ladderSide * 10"
+                :y="y(nextPass.pressure) + 9"
+                :text-anchor="ladderSide === 1 ? 'start' : 'end'"
+                fill="var(--color-linen-2)"
+                font-size="24"
+              >
+                if it softens
+              </text>
+            </g>
+            <text
+              :x="-ladderSide * 16"
+              :y="y(pressure) + 20"
+              :text-anchor="ladderSide === 1 ? 'end' : 'start'"
+              fill="var(--color-room-weld)"
+              :style="{ fontFamily: 'var(--font-display)', fontWeight: 700 }"
+              font-size="58"
+            >
+              {{ pressure }}
+            </text>
+            <g v-if="step.ceiling">
+              <rect :x="ladderSide === 1 ? -48 : -170" :y="lintel" width="218" height="8" fill="var(--color-linen)" />
+              <text
+                :x="ladderSide * 120"
+                :y="lintel - 10"
+                text-anchor="start"
+                :transform="ladderSide === 1 ? 'translate(-96,0)' : 'translate(-48,0)'"
+                fill="var(--color-linen)"
+                font-size="24"
+              >
+                ceiling
+              </text>
+            </g>
+          </g>
+        </svg>
+        <div v-else class="self-center text-[30px] leading-9 text-linen-2">{{ step.kind === 'recheck' ? step.check?.text : step.why }}</div>
+        <section class="flex min-h-0 flex-col items-center justify-center">
+          <svg
+            viewBox="-175 -175 350 350"
+            class="min-h-0 w-full max-w-[360px] flex-1"
+            role="timer"
+            :aria-label="`${seconds} seconds of ${Math.round(planned)}`"
+          >
+            <circle :r="RING" fill="none" stroke="var(--color-room-raised)" stroke-width="16" />
+            <path
+              v-for="way in [1, -1] as const"
+              :key="way"
+              :d="ringArc(way)"
+              fill="none"
+              stroke="var(--color-room-weld)"
+              stroke-width="16"
+            />
+            <line y1="-166" y2="-138" stroke="var(--color-linen)" stroke-width="5" />
+            <line y1="138" y2="166" stroke="var(--color-linen)" stroke-width="5" />
+            <circle r="124" fill="none" stroke="var(--color-room-moss)" stroke-width="2" stroke-dasharray="3 6" />
+            <circle class="breath" r="104" fill="#26332a" />
+            <text
+              y="14"
+              text-anchor="middle"
+              fill="var(--color-linen)"
+              font-size="80"
+              :style="{ fontFamily: 'var(--font-display)', fontWeight: 600 }"
+            >
+              {{ clock(seconds) }}
+            </text>
+            <text y="56" text-anchor="middle" fill="var(--color-linen)" font-size="30">{{ startedAt ? `breath ${breath}` : 'ready' }}</text>
+          </svg>
+          <p class="display text-center text-[32px] leading-9">
+            {{
+              pass && step.kind === 'treat'
+                ? `pass ${passIndex + 1} of ${step.passes.length}, stop at ${clock(stopAt)}`
+                : `${step.minutes} min`
+            }}
+          </p>
+        </section>
+      </div>
+      <div class="flex gap-2 text-[26px] xl:text-[30px]">
+        <button
+          v-for="[id, key] in quick"
+          :key="id"
+          type="button"
+          class="flex-1 bg-room-raised px-2 leading-8"
+          :disabled="!startedAt"
+          @click="sign(id)"
+        >
+          {{ atlas.answerSigns[id] }} <span class="text-[20px] underline">{{ key }}</span>
+        </button>
+        <span class="w-3" />
+        <button
+          v-for="[id, key] in warn"
+          :key="id"
+          type="button"
+          class="flex-1 border-b-[6px] border-room-moss bg-room-raised px-2 leading-8"
+          :disabled="!startedAt"
+          @click="sign(id)"
+        >
+          {{ stopSign(id)?.name }} <span class="text-[20px] underline">{{ key }}</span>
+        </button>
+        <button type="button" class="bg-room-raised px-4" :aria-expanded="moreSigns" @click="moreSigns = !moreSigns">
+          More <span class="text-[20px] underline">M</span>
+        </button>
+      </div>
+      <div class="flex gap-2">
+        <button
+          v-if="pass && step.kind === 'treat'"
+          type="button"
+          class="relative flex flex-[1.7] items-center gap-6 overflow-hidden rounded-[3px] bg-room-moss px-10 text-left text-room"
+          :disabled="!startedAt"
+          @click="ease"
+        >
+          <svg class="absolute inset-0 h-full w-full" viewBox="0 0 768 120" preserveAspectRatio="none" aria-hidden="true">
+            <path d="M380 0C450 0 460 62 530 62H768V0Z" fill="var(--color-room-moss-2)" />
+          </svg>
+          <span class="display relative text-[60px] leading-[64px]">Ease off</span><span class="relative text-[30px] underline">Space</span
+          ><span class="relative ml-auto self-end pb-3 text-[30px] font-[650]">to {{ easeTo }}, and stay</span>
+        </button>
+        <button
+          type="button"
+          class="flex flex-1 items-center justify-between gap-4 rounded-[3px] bg-room-raised px-7 text-left"
+          @click="onward"
+        >
+          <span class="min-w-0"
+            ><span class="block text-[30px] leading-9 text-linen-2">{{
+              !startedAt ? `${step.minutes} min` : nextPass ? 'next pass' : following ? `next, ${following.minutes} min` : 'last step'
+            }}</span
+            ><span class="display block truncate text-[44px] leading-[52px]">{{
+              !startedAt ? 'Begin' : nextPass ? `to ${Math.min(nextPass.pressure, eased ?? 10)}` : (following?.label ?? 'Finish')
+            }}</span></span
+          >
+          <span class="text-[30px] underline">Enter</span>
+        </button>
+        <button type="button" class="rounded-[3px] bg-room-fold px-5 text-[30px] text-linen-2" @click="note('step_skipped')">
+          Skip <span class="underline">K</span>
+        </button>
+      </div>
+      <p class="pointer-events-none absolute left-1/2 top-[92px] -translate-x-1/2 text-[30px] text-linen-2" aria-live="polite">
+        {{ flashed ? `${flashed}, noted.` : waiting > 2 ? 'No connection. Everything is kept here.' : '' }}
+      </p>
+      <div
+        v-if="moreSigns"
+        class="absolute inset-x-6 bottom-[148px] z-10 grid grid-cols-4 gap-2 bg-room p-2 text-[30px]"
+        role="group"
+        aria-label="More signs"
+      >
+        <button
+          v-for="one in atlas.stopSigns.filter((entry) => !warn.some(([id]) => id === entry.id))"
+          :key="one.id"
+          type="button"
+          class="min-h-[76px] border-b-[6px] border-room-moss bg-room-raised"
+          @click="((moreSigns = false), sign(one.id))"
+        >
+          {{ one.name }}
+        </button>
+      </div>
+      <div v-if="stopping" class="absolute inset-0 z-20 grid place-items-center bg-room/95" role="alertdialog" aria-labelledby="stop-title">
+        <div class="max-w-[820px] px-8">
+          <h2 id="stop-title" class="display text-[58px] leading-[64px]">{{ stopping.name }}</h2>
+          <p class="mt-4 text-[34px] leading-[44px]">{{ stopping.do_now }}</p>
+          <div class="mt-8 flex flex-wrap gap-3 text-[30px]">
+            <button
+              v-if="stopping.goes_on"
+              type="button"
+              class="min-h-[84px] bg-room-moss px-8 font-[650] text-room"
+              @click="stopping = null"
+            >
+              It is gone, go on lower
+            </button>
+            <button type="button" class="min-h-[84px] bg-room-raised px-8" @click="stopStep">Leave this muscle</button>
+            <button type="button" class="min-h-[84px] bg-room-raised px-8" @click="endVisit">End the work</button>
+          </div>
+        </div>
+      </div>
+      <Link :href="`/visits/${visit.id}/plan`" class="absolute right-6 top-1 text-[16px] text-linen-2 underline">Leave the room</Link>
+    </div>
+  </main>
+</template>
+<style scoped>
+.breath {
+  animation: breathe 10s ease-in-out infinite;
+  transform-box: fill-box;
+  transform-origin: center;
+}
+@keyframes breathe {
+  0%,
+  100% {
+    transform: scale(0.82);
+  }
+  50% {
+    transform: scale(1.16);
+  }
+}
+</style>

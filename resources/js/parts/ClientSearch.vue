@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { router } from '@inertiajs/vue3'
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { useDebounceFn } from '@vueuse/core'
+import { ref } from 'vue'
+import { send } from '@/composables/http'
+import { useKeys } from '@/composables/useKeys'
+
+interface Found {
+  id: string
+  name: string
+  code: string
+  occupation: string | null
+}
+const found = ref<Found[]>([])
+const asked = ref('')
+const box = ref<HTMLElement | null>(null)
+const search = useDebounceFn(async (text: string) => {
+  asked.value = text.trim()
+  found.value = asked.value ? await send<Found[]>('GET', `/clients/search?q=${encodeURIComponent(asked.value)}`).catch(() => []) : []
+}, 120)
+useKeys({ '/': () => box.value?.querySelector('input')?.focus() })
+</script>
+<template>
+  <div ref="box" class="relative">
+    <Combobox :model-value="null" @update:model-value="(one: Found | null) => one && router.visit(`/clients/${one.id}`)">
+      <ComboboxInput
+        class="field h-[56px] !px-[18px] text-[17px]"
+        aria-label="Find a client"
+        placeholder="Find a client: any part of the name, or the code"
+        :display-value="() => ''"
+        autocomplete="off"
+        @change="search(($event.target as HTMLInputElement).value)"
+      />
+      <span class="key-hint pointer-events-none absolute right-5 top-[19px]">/</span>
+      <ComboboxOptions v-if="asked" class="absolute inset-x-0 z-20 bg-raised">
+        <ComboboxOption v-for="one in found" :key="one.id" v-slot="{ active }" :value="one" as="template">
+          <li
+            class="flex min-h-[44px] cursor-pointer items-center gap-3 border-b border-hairline px-[18px]"
+            :class="active ? 'bg-fold' : ''"
+          >
+            <b class="font-[650]">{{ one.name }}</b><span class="caption">{{ one.occupation }}</span
+            ><span class="caption ml-auto">{{ one.code }}</span>
+          </li>
+        </ComboboxOption>
+        <li v-if="!found.length" class="list-none px-[18px] py-3">
+          Nobody here is called that. Fewer letters find more; <a class="link" href="/clients/new">or write somebody new down</a>.
+        </li>
+      </ComboboxOptions>
+    </Combobox>
+  </div>
+</template>

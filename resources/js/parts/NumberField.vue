@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useVisit } from '@/composables/useVisit'
+
+/**
+ * A number that is typed. What is being typed is never overwritten by an answer that arrives meanwhile, and what was
+ * refused stays in the field, with the reason under it, until it is changed.
+ */
+const props = defineProps<{ id: string; label: string; value: number | undefined; entry: string }>()
+const emit = defineEmits<{ commit: [value: number | undefined] }>()
+const { problem } = useVisit()
+const text = ref<number | string>(props.value ?? '')
+const typing = ref(false)
+watch(
+  () => props.value,
+  (value) => {
+    if (!typing.value) text.value = value ?? ''
+  },
+)
+const refused = computed(() => (problem.value?.key === props.entry && problem.value.words ? problem.value.words : ''))
+const commit = () => emit('commit', text.value === '' ? undefined : Number(text.value))
+</script>
+<template>
+  <div>
+    <label class="caption block" :for="id">{{ label }}</label>
+    <input
+      :id="id"
+      v-model="text"
+      type="number"
+      step="any"
+      class="field display text-[22px]"
+      :aria-invalid="refused ? true : undefined"
+      :aria-describedby="refused ? `${id}-refused` : undefined"
+      @focus="typing = true"
+      @blur="typing = false"
+      @change="commit"
+    />
+    <p v-if="refused" :id="`${id}-refused`" class="text-madder">{{ refused }}</p>
+  </div>
+</template>

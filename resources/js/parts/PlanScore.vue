@@ -1,0 +1,238 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Plan, PlanStep } from '@/types/visit'
+import { atlas, muscle as muscleOf } from '@/chart/atlas'
+import { capital } from './words'
+
+/** The plan as a score: time runs down the spine in true scale, pressure grows outward on the side it is given. */
+const props = defineProps<{ plan: Plan; possessive: string; chosen: string | null }>()
+const emit = defineEmits<{ choose: [step: PlanStep] }>()
+const UNIT = 19
+const SPINE = 17
+const perMinute = computed(() => (props.plan.minutes > 62 ? 8.2 : 10.2))
+const TOP = 44
+const timed = computed(() => {
+  let at = 0
+  return props.plan.steps.map((step) => {
+    const start = at
+    at += step.minutes
+    return { step, start, y: TOP + start * perMinute.value, h: step.minutes * perMinute.value }
+  })
+})
+const height = computed(() => TOP + props.plan.minutes * perMinute.value + 30)
+const sides = (step: PlanStep): (-1 | 1)[] => (step.side === 'left' ? [-1] : step.side === 'right' ? [1] : [-1, 1])
+/** A contour: sinks in, rises pass by pass, eases out, so that nothing looks like a bar chart. */
+const contour = (y: number, h: number, pressures: number[], sign: number): string => {
+  const x = (pressure: number): number => sign * (SPINE + pressure * UNIT)
+  const base = sign * SPINE
+  const each = h / pressures.length
+  const ease = Math.min(0.75 * perMinute.value, each * 0.45)
+  let path = `M${base} ${y}`
+  let from = base
+  pressures.forEach((pressure, k) => {
+    const top = y + k * each
+    path += `C${from} ${top + ease * 0.5} ${x(pressure)} ${top + ease * 0.3} ${x(pressure)} ${top + ease}V${top + each - (k === pressures.length - 1 ? ease * 0.6 : 0)}`
+    from = x(pressure)
+  })
+  return `${path}C${from} ${y + h - 1} ${base} ${y + h - ease * 0.3} ${base} ${y + h}Z`
+}
+const pressures = (step: PlanStep): number[] =>
+  step.passes.length ? step.passes.map((pass) => pass.pressure) : step.kind === 'finish' ? [3, 2, 1.5] : step.kind === 'treat' ? [1] : [2]
+const fill = (step: PlanStep): string =>
+  step.kind === 'treat' ? 'var(--color-weld-wash)' : step.kind === 'warm_up' ? 'var(--color-fold)' : 'var(--color-moss-wash)'
+const drawn = computed(() => timed.value.filter(({ step }) => ['treat', 'warm_up', 'rest_stroke', 'finish'].includes(step.kind)))
+const weft = (y: number, h: number): number[] =>
+  Array.from({ length: Math.max(0, Math.floor(h / (perMinute.value / 2)) - 1) }, (_, k) => y + ((k + 1) * perMinute.value) / 2)
+const note = (step: PlanStep): string =>
+  step.kind === 'treat'
+    ? step.other_side
+      ? 'lighter, other side'
+      : [
+          step.technique && atlas.techniques[step.technique as keyof typeof atlas.techniques],
+          step.tool && atlas.tools[step.tool as keyof typeof atlas.tools],
+        ]
+          .filter(Boolean)
+          .join(', ')
+          .toLowerCase()
+    : step.kind === 'warm_up'
+      ? 'broad, slow, light'
+      : step.kind === 'recheck'
+        ? (step.check?.text ?? '')
+        : step.kind === 'settle'
+          ? atlas.positions[step.position as keyof typeof atlas.positions]
+          : ''
+const twoLines = (step: PlanStep): boolean => note(step) !== '' && (step.minutes >= 3.5 || step.kind === 'recheck')
+const cut = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text)
+/** The everyday name where the full one does not fit. */
+const nameOf = (step: PlanStep): string => {
+  const full = step.label.replace(/, (left|right)$/, '')
+  const plain = step.muscle ? muscleOf(step.muscle).plain : null
+  if (step.kind === 'treat' && full.length > 23 && plain) return cut(capital(plain), 24)
+  return cut(step.kind === 'recheck' ? 'Re-check' : full, step.kind === 'treat' ? 23 : 26)
+}
+const labels = computed(() => {
+  const used = { left: -99, right: -99 }
+  return timed.value
+    .filter(({ step }) => step.kind !== 'rest_stroke')
+    .map(({ step, y, h }) => {
+      const column = step.kind === 'treat' && step.side === 'left' ? ('left' as const) : ('right' as const)
+      const room = twoLines(step) ? 34 : 18
+      const top = Math.max(used[column] + 1, y + Math.max(0, h / 2 - room / 2))
+      used[column] = top + room
+      return { step, column, y: top + 13, two: twoLines(step), bold: step.kind === 'treat' }
+    })
+})
+</script>
+<template>
+  <svg :viewBox="`-369 0 738 ${height}`" class="w-full" :style="{ maxHeight: 'none' }" role="group" aria-label="The plan as a score">
+    <text x="-195" y="20" class="score-side" text-anchor="end">{{ possessive }} left</text>
+    <text x="195" y="20" class="score-side">{{ possessive }} right, and both</text>
+    <text y="16" text-anchor="middle" class="score-note">pressure grows outward</text>
+    <g v-for="n in [2, 4, 6, 8]" :key="n">
+      <g v-for="sign in [-1, 1]" :key="sign">
+        <line
+          :x1="sign * (SPINE + n * UNIT)"
+          :x2="sign * (SPINE + n * UNIT)"
+          :y1="TOP"
+          :y2="height - 30"
+          stroke="var(--color-hairline)"
+          stroke-dasharray="2 4"
+        />
+        <text :x="sign * (SPINE + n * UNIT)" y="38" text-anchor="middle" class="score-note">{{ n }}</text>
+      </g>
+    </g>
+    <g v-for="{ step, y, h } in drawn" :key="step.id" class="cursor-pointer" @click="emit('choose', step)">
+      <rect
+        v-if="chosen === step.id"
+        :x="step.side === 'right' ? SPINE : -369"
+        :width="step.side ? 352 : 738"
+        :y="y - 1"
+        :height="h + 2"
+        fill="var(--color-fold)"
+      />
+      <g v-for="sign in sides(step)" :key="sign">
+        <path
+          :d="contour(y, h, pressures(step), sign)"
+          :fill="fill(step)"
+          stroke="var(--color-walnut)"
+          :stroke-width="step.kind === 'treat' ? 1.8 : 0.9"
+        />
+        <template v-if="step.kind === 'treat'">
+          <line
+            v-for="line in weft(y, h)"
+            :key="line"
+            :x1="sign * SPINE"
+            :x2="sign * (SPINE + 0.9 * UNIT * Math.min(...pressures(step)))"
+            :y1="line"
+            :y2="line"
+            stroke="var(--color-walnut)"
+            stroke-width=".7"
+            opacity=".28"
+          />
+          <line
+            v-if="step.ceiling"
+            :x1="sign * (SPINE + step.ceiling.felt * UNIT + 4)"
+            :x2="sign * (SPINE + step.ceiling.felt * UNIT + 4)"
+            :y1="y + 2"
+            :y2="y + h - 2"
+            stroke="var(--color-iron)"
+            stroke-width="2.4"
+          />
+          <template v-if="h / step.passes.length > 13">
+            <text
+              v-for="(pass, k) in step.passes"
+              :key="k"
+              :x="sign * (SPINE + pass.pressure * UNIT - 9)"
+              :y="y + (k + 0.62) * (h / step.passes.length) + 3"
+              text-anchor="middle"
+              class="score-number"
+            >
+              {{ pass.pressure }}
+            </text>
+          </template>
+        </template>
+      </g>
+    </g>
+    <g v-for="{ step, y } in timed" :key="'m' + step.id">
+      <g v-if="step.kind === 'recheck'">
+        <line x1="-170" x2="170" :y1="y + perMinute / 2" :y2="y + perMinute / 2" stroke="var(--color-woad)" stroke-width="2.6" />
+        <line v-for="x in [-170, 170]" :key="x" :x1="x" :x2="x" :y1="y" :y2="y + perMinute" stroke="var(--color-woad)" stroke-width="2.6" />
+      </g>
+      <g v-if="step.kind === 'position' && step.minutes >= 0.75">
+        <line x1="-170" x2="170" :y1="y + 1" :y2="y + 1" stroke="var(--color-iron)" stroke-width="1.4" />
+        <line x1="-170" x2="170" :y1="y + perMinute - 1" :y2="y + perMinute - 1" stroke="var(--color-iron)" stroke-width="1.4" />
+      </g>
+    </g>
+    <rect :x="-SPINE" :y="TOP" :width="2 * SPINE" :height="plan.minutes * perMinute" fill="var(--color-paper)" />
+    <g v-for="sign in [-1, 1]" :key="'s' + sign">
+      <line
+        :x1="sign * SPINE"
+        :x2="sign * SPINE"
+        :y1="TOP"
+        :y2="TOP + plan.minutes * perMinute"
+        stroke="var(--color-walnut-2)"
+        stroke-width="1.6"
+      />
+    </g>
+    <g v-for="minute in Math.floor(plan.minutes) + 1" :key="minute">
+      <text v-if="(minute - 1) % 5 === 0" :y="TOP + (minute - 1) * perMinute + 5" text-anchor="middle" class="score-minute">
+        {{ minute - 1 }}
+      </text>
+    </g>
+    <g
+      v-for="label in labels"
+      :key="'l' + label.step.id"
+      class="cursor-pointer"
+      role="button"
+      tabindex="0"
+      :aria-label="`${label.step.label}, ${label.step.minutes} minutes`"
+      @click="emit('choose', label.step)"
+      @keydown.enter.stop="emit('choose', label.step)"
+    >
+      <text
+        :x="label.column === 'left' ? -192 : 192"
+        :y="label.y"
+        :text-anchor="label.column === 'left' ? 'end' : 'start'"
+        :class="label.bold ? 'score-bold' : 'score-label'"
+      >
+        {{ nameOf(label.step) }}
+      </text>
+      <text
+        v-if="label.two"
+        :x="label.column === 'left' ? -192 : 192"
+        :y="label.y + 15"
+        :text-anchor="label.column === 'left' ? 'end' : 'start'"
+        class="score-note"
+      >
+        {{ cut(note(label.step), 28) }}
+      </text>
+    </g>
+  </svg>
+</template>
+<style scoped>
+.score-side {
+  font: italic 400 17px var(--font-display);
+  fill: var(--color-walnut-2);
+}
+.score-note {
+  font-size: 13px;
+  fill: var(--color-walnut-2);
+}
+.score-label {
+  font-size: 14px;
+  fill: var(--color-walnut);
+}
+.score-bold {
+  font-size: 15px;
+  font-weight: 650;
+  fill: var(--color-walnut);
+}
+.score-number {
+  font: 600 13px var(--font-display);
+  fill: var(--color-walnut);
+}
+.score-minute {
+  font: 600 14px var(--font-display);
+  fill: var(--color-walnut);
+}
+</style>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Safety } from '@/types/visit'
+import { useKeys } from '@/composables/useKeys'
+import Gate from './Gate.vue'
+import Sheet from './Sheet.vue'
+import { limitLines, verdictWords } from './words'
+
+const props = defineProps<{ safety: Safety }>()
+const open = ref(false)
+const lines = computed(() => limitLines(props.safety.limits))
+const blocking = computed(() => props.safety.questions.filter((question) => question.blocks).length)
+useKeys({ r: () => (open.value = true) })
+</script>
+<template>
+  <section class="flex h-[44px] items-center gap-x-6 bg-fold px-6" aria-label="Safety">
+    <div class="flex shrink-0 items-center gap-3" role="status">
+      <Gate :verdict="safety.verdict" :open="blocking > 0" />
+      <span class="display text-[17px] leading-5">{{ verdictWords[safety.verdict] }}</span>
+      <span v-if="blocking" class="text-walnut-2">{{ blocking }} to ask</span>
+    </div>
+    <p v-for="line in lines.slice(0, 3)" :key="line.where + line.what" class="flex min-w-0 items-stretch gap-2">
+      <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
+      <span class="truncate"
+        ><b class="font-[650]">{{ line.where }}</b> {{ line.what }}</span
+      >
+    </p>
+    <button type="button" class="ml-auto flex min-h-[44px] shrink-0 items-center gap-2" @click="open = true">
+      Reasons and answers <span class="key-hint">R</span>
+    </button>
+    <Sheet title="Why, and what to do instead" :open="open" @close="open = false">
+      <p class="mb-4 flex items-center gap-3 text-[17px]">
+        <Gate :verdict="safety.verdict" /> <b class="display">{{ verdictWords[safety.verdict] }}</b>
+        <span v-if="safety.when && 'within_days' in safety.when">{{
+          safety.when.within_days === 0 ? 'the same day' : `within ${safety.when.within_days} days`
+        }}</span>
+        <span v-else-if="safety.when">again after {{ safety.when.again_after_days }} days</span>
+      </p>
+      <p class="caption mb-4">This supports a licensed judgement and never replaces it. Local rules come first.</p>
+      <h3 v-if="safety.because.length" class="section-head mb-1">Behind it</h3>
+      <ul class="mb-5">
+        <li v-for="one in safety.because" :key="one.rule" class="border-b border-hairline py-2">
+          {{ one.reason }} <span class="note">({{ verdictWords[one.verdict].toLowerCase() }})</span>
+        </li>
+      </ul>
+      <h3 v-if="lines.length" class="section-head mb-1">Limits</h3>
+      <ul class="mb-5">
+        <li v-for="line in lines" :key="line.where + line.what + line.reason" class="border-b border-hairline py-2">
+          <b class="font-[650]">{{ line.where }}</b> {{ line.what }}<br />
+          <span class="caption"
+            >{{ line.reason }}<template v-if="line.instead"> Instead: {{ line.instead }}.</template></span
+          >
+        </li>
+      </ul>
+      <h3 v-if="safety.questions.length" class="section-head mb-1">Still to ask</h3>
+      <ul>
+        <li v-for="question in safety.questions" :key="question.id" class="border-b border-hairline py-2">
+          {{ question.ask }}<br /><span class="caption">{{ question.because }}</span>
+        </li>
+      </ul>
+    </Sheet>
+  </section>
+</template>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { Head, Link, router } from '@inertiajs/vue3'
+import { computed, ref } from 'vue'
+import { useKeys } from '@/composables/useKeys'
+import { provideVisit, stepNames, stepOrder } from '@/composables/useVisit'
+import type { StepId, VisitProps } from '@/types/visit'
+import SafetyStrip from './SafetyStrip.vue'
+import Sheet from './Sheet.vue'
+import VisitLine from './VisitLine.vue'
+
+const props = defineProps<{ page: VisitProps; keys?: [string, string][] }>()
+const store = provideVisit(computed(() => props.page))
+const { judged, said, conflict, problem } = store
+const help = ref(false)
+const go = (offset: number) => {
+  const to = stepOrder[stepOrder.indexOf(props.page.visit.step) + offset]
+  if (to) router.visit(`/visits/${props.page.visit.id}/${to}`)
+}
+useKeys({
+  '?': () => (help.value = true),
+  z: () => store.undo(),
+  ',': () => go(-1),
+  '.': () => go(1),
+})
+/** The way on. Feel and Move offer a check, and Plan its agreement, as the one filled button of the page. */
+const onward: Partial<Record<StepId, string>> = {
+  ask: 'Screen for safety',
+  screen: 'Look and move',
+  move: 'Feel',
+  feel: 'Think it over',
+  think: 'Agree what may be touched',
+  agree: 'See the plan',
+  recheck: 'Write it down',
+}
+const quiet: StepId[] = ['move', 'feel']
+const treats = computed(() => ['proceed', 'modify'].includes(judged.value.safety.verdict))
+/** Where nobody is treated today there is one way on: write it down and send on. */
+const way = computed(() => {
+  const step = props.page.visit.step
+  if (treats.value || step === 'ask') return { words: onward[step], act: () => go(1), quiet: quiet.includes(step) }
+  return {
+    words: step === 'after' ? undefined : 'Write it down and send on',
+    act: () => router.visit(`/visits/${props.page.visit.id}/after`),
+    quiet: false,
+  }
+})
+const stop = () => router.post(`/visits/${props.page.visit.id}/stop`)
+const show = (payload: unknown): string => {
+  if (payload === null) return 'taken back'
+  if (typeof payload !== 'object') return String(payload)
+  return Object.entries(payload as Record<string, unknown>)
+    .filter(([name]) => !['zone', 'side', 'muscle', 'movement', 'sign', 'site', 'condition'].includes(name))
+    .map(([name, value]) => `${name.replaceAll('_', ' ')} ${Array.isArray(value) ? value.length : String(value)}`)
+    .join(', ')
+}
+</script>
+<template>
+  <Head :title="`${stepNames[page.visit.step]}, ${page.client.code}`" />
+  <div class="flex min-h-dvh flex-col">
+    <header class="no-print flex items-start gap-x-6 px-6 max-md:flex-wrap max-md:justify-between">
+      <div class="w-[180px] shrink-0 pt-3 xl:w-[270px]">
+        <h1 class="display truncate text-[23px] leading-7">
+          <Link :href="`/clients/${page.client.id}`">{{ page.client.name }}</Link>
+        </h1>
+        <p class="caption truncate">
+          {{ page.client.code }}<template v-if="page.client.occupation"> · {{ page.client.occupation }}</template> · visit
+          {{ page.visit.number }}
+        </p>
+      </div>
+      <VisitLine class="max-md:order-last max-md:basis-full" :line="judged.line" :step="page.visit.step" :visit="page.visit.id" />
+      <div class="w-[92px] shrink-0 pt-3 text-right">
+        <p class="display text-[22px] leading-[26px]">{{ page.visit.minutes }}</p>
+        <p class="caption">minutes</p>
+      </div>
+    </header>
+    <SafetyStrip :safety="judged.safety" />
+    <p v-if="page.visit.status === 'stopped'" class="bg-weld-wash px-6 py-2">
+      This visit was stopped unfinished.
+      <Link class="link" as="button" method="post" :href="`/visits/${page.visit.id}/take-up`">Take it up again</Link>
+    </p>
+    <p v-if="page.visit.status === 'signed'" class="bg-moss-wash px-6 py-2">
+      Signed and frozen. What you see is what was signed; a correction is written on After.
+    </p>
+    <div v-if="conflict" class="flex flex-wrap items-center gap-3 bg-weld-wash px-6 py-2" role="alert">
+      <p>
+        Another window wrote here first: <b class="font-[650]">{{ show(conflict.theirs.payload) }}</b>. This window said:
+        <b class="font-[650]">{{ show(conflict.mine) }}</b>.
+      </p>
+      <button type="button" class="btn" @click="store.keepMine">Keep this window’s</button>
+      <button type="button" class="btn" @click="store.takeTheirs">Take the other’s</button>
+    </div>
+    <p v-if="problem" class="bg-madder-wash px-6 py-2" role="alert">
+      Not kept: {{ problem.words }} What you entered: {{ show(problem.payload) }}.
+    </p>
+    <main class="relative flex min-h-0 flex-1 flex-col"><slot /></main>
+    <footer class="no-print sticky bottom-0 z-10 flex flex-wrap items-center gap-x-5 gap-y-1 bg-paper px-6 py-1">
+      <p class="caption" aria-live="polite">{{ said || 'Every touch is saved.' }}</p>
+      <button v-if="store.canUndo.value" type="button" class="link caption min-h-[28px]" @click="store.undo">
+        Undo <span class="key-hint">Z</span>
+      </button>
+      <span class="ml-auto flex items-center gap-5">
+        <button type="button" class="caption min-h-[28px]" @click="help = true">Keys <span class="key-hint">?</span></button>
+        <button v-if="page.visit.status === 'open'" type="button" class="caption min-h-[28px] link" @click="stop">
+          Stop here, keep it unfinished
+        </button>
+        <button v-if="way.words" type="button" :class="way.quiet ? 'btn' : 'btn-ink !min-h-[44px]'" @click="way.act">
+          {{ way.words }} <span v-if="treats" class="key-hint">.</span>
+        </button>
+      </span>
+    </footer>
+    <Sheet title="Keys on this page" :open="help" @close="help = false">
+      <dl class="grid grid-cols-[72px_1fr] gap-y-2">
+        <template
+          v-for="[name, what] in [
+            ...(keys ?? []),
+            ['R', 'reasons and answers'],
+            ['Z', 'undo'],
+            [',', 'step before'],
+            ['.', 'next step'],
+            ['?', 'this list'],
+          ]"
+          :key="name + what"
+        >
+          <dt>
+            <kbd class="key-hint text-[15px]">{{ name }}</kbd>
+          </dt>
+          <dd>{{ what }}</dd>
+        </template>
+      </dl>
+    </Sheet>
+  </div>
+</template>

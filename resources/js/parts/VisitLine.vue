@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { Link } from '@inertiajs/vue3'
+import { computed } from 'vue'
+import { stepNames } from '@/composables/useVisit'
+import type { Judged, StepId } from '@/types/visit'
+
+const props = defineProps<{ line: Judged['line']; step: StepId; visit: string }>()
+const now = computed(() => props.line.findIndex((one) => one.id === props.step))
+</script>
+<template>
+  <nav aria-label="Steps of the visit" class="relative flex h-[76px] min-w-0 flex-1">
+    <div
+      class="absolute left-0 top-[50px] h-0 border-t-2 border-iron"
+      :style="{ width: `${((now + 0.5) / line.length) * 100}%` }"
+      aria-hidden="true"
+    />
+    <div
+      class="absolute right-0 top-[50px] h-0 border-t-2 border-dashed border-iron"
+      :style="{ left: `${((now + 0.5) / line.length) * 100}%` }"
+      aria-hidden="true"
+    />
+    <Link
+      v-for="one in line"
+      :key="one.id"
+      :href="`/visits/${visit}/${one.id}`"
+      class="relative flex h-[76px] min-w-[36px] flex-1 flex-col items-center"
+      :aria-current="one.id === step ? 'step' : undefined"
+      :aria-label="`${stepNames[one.id]}, ${one.state === 'blocked' ? 'blocked' : one.state === 'part' ? 'part done' : one.state}${one.note ? ': ' + one.note : ''}`"
+    >
+      <span
+        class="absolute top-[13px] whitespace-nowrap"
+        :class="one.id === step ? 'display !top-[9px] text-[22px] leading-[26px]' : one.state === 'open' ? 'text-walnut-2' : ''"
+        >{{ stepNames[one.id] }}</span
+      >
+      <svg class="absolute top-[38px]" width="24" height="24" viewBox="-12 -12 24 24" aria-hidden="true">
+        <g v-if="one.id === step">
+          <line y2="12" stroke="var(--color-iron)" stroke-width="2" />
+          <circle r="6" fill="var(--color-walnut)" />
+        </g>
+        <g v-else-if="one.state === 'blocked'">
+          <rect x="-9" y="-3" width="18" height="6" fill="var(--color-paper)" />
+          <line v-for="x in [-5, 5]" :key="x" :x1="x" :x2="x" y1="-6" y2="6" stroke="var(--color-madder)" stroke-width="2.6" />
+        </g>
+        <line v-else-if="one.state === 'done'" y1="-6" y2="6" stroke="var(--color-iron)" stroke-width="3.5" />
+        <line v-else-if="one.state === 'part'" y1="-6" y2="0" stroke="var(--color-iron)" stroke-width="3.5" />
+        <circle v-else r="4" fill="var(--color-paper)" stroke="var(--color-iron)" stroke-width="1.6" />
+      </svg>
+      <span
+        class="note absolute top-[59px] z-10 max-w-[118px] truncate whitespace-nowrap bg-paper px-0.5"
+        :class="{ 'hidden xl:block': one.id !== step && one.state === 'blocked' && one.id !== 'work' }"
+        >{{ one.note }}</span
+      >
+    </Link>
+  </nav>
+</template>

@@ -1,0 +1,88 @@
+import type { Limit, Verdict } from '@/types/visit'
+import { atlas, placeName, zone } from '@/chart/atlas'
+
+export const verdictWords: Record<Verdict, string> = {
+  proceed: 'Go',
+  modify: 'Go, with limits',
+  defer: 'Not today',
+  refer: 'Send on first',
+  emergency: 'Emergency: call now',
+}
+
+/** One line for a set of limits of the same rule and effect: where, and what. */
+export interface LimitLine {
+  where: string
+  what: string
+  reason: string
+  instead: string
+}
+
+const whatOf = (limit: Limit): string => {
+  const { technique, tool, position, product } = limit.scope
+  const thing =
+    (technique && atlas.techniques[technique as keyof typeof atlas.techniques]) ||
+    (tool && atlas.tools[tool as keyof typeof atlas.tools]) ||
+    (position && `lying ${atlas.positions[position as keyof typeof atlas.positions]}`) ||
+    (product && product.replaceAll('_', ' ')) ||
+    ''
+  switch (limit.effect) {
+    case 'avoid':
+      return 'nothing pressed'
+    case 'cap_pressure':
+      return `up to pressure ${limit.value}`
+    case 'cap_minutes':
+      return `${limit.value} minutes at most`
+    case 'exclude':
+      return `no ${thing.toLowerCase()}`
+    case 'doctor_first':
+      return 'ask a doctor first'
+    case 'check_first':
+      return `ask first: ${String(limit.value).replaceAll('_', ' ')}`
+    case 'glove':
+      return `${String(limit.value).replaceAll('_', ' ')} where gloves are needed`
+    default:
+      return String(limit.value ?? '').replaceAll('_', ' ')
+  }
+}
+
+/** Limits that say the same of many zones, drawn together into one line. */
+export function limitLines(limits: readonly Limit[]): LimitLine[] {
+  const groups = new Map<string, Limit[]>()
+  for (const limit of limits) {
+    const { technique, tool, position, product } = limit.scope
+    const name =
+      limit.effect === 'check_first'
+        ? 'check_first'
+        : [limit.effect, limit.value, technique, tool, position, product, limit.rules.join()].join('|')
+    groups.set(name, [...(groups.get(name) ?? []), limit])
+  }
+  return [...groups.values()].map((group) => {
+    const first = group[0] as Limit
+    if (first.effect === 'check_first' && group.length > 1) {
+      return {
+        where: 'Before work',
+        what: `${group.length} questions are open`,
+        reason: 'Until they are answered they are unknown, and unknown is never no.',
+        instead: '',
+      }
+    }
+    const zones = [...new Set(group.flatMap((limit) => (limit.scope.zone ? [limit.scope.zone] : [])))]
+    const sides = new Set(group.map((limit) => limit.scope.side))
+    const groupNames = [...new Set(zones.map((id) => zone(id).group))]
+    const side = sides.size === 1 && first.scope.side && first.scope.side !== 'midline' ? `, ${first.scope.side}` : ''
+    const where =
+      zones.length === 0
+        ? 'Everywhere'
+        : group.length === 1 && first.scope.zone && first.scope.side
+          ? placeName({ zone: first.scope.zone, side: first.scope.side })
+          : zones.length <= 2
+            ? zones.map((id) => zone(id).name).join(' and ') + side
+            : groupNames.length <= 2
+              ? groupNames.join(' and ') + side
+              : `${zones.length} places`
+    return { where: capital(where), what: whatOf(first), reason: first.reason, instead: first.instead }
+  })
+}
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+export const dayWords = (iso: string): string =>
+  new Date(`${iso.slice(0, 10)}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { router, useForm, usePage } from '@inertiajs/vue3'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { atlas, muscle as muscleOf } from '@/chart/atlas'
+import { useVisit } from '@/composables/useVisit'
+import Traces from '@/parts/Traces.vue'
+import { dayWords } from '@/parts/words'
+
+const visit = useVisit()
+const { props, judged, save, one } = visit
+const words = computed(() => props.value.client.words)
+type Field = 'happened' | 'advice' | 'next_time'
+const fields: [Field, string, string][] = [
+  ['happened', 'What happened', 'Muscle, side, how strong, how it answered.'],
+  ['advice', 'Advice', 'One to three things, how often. What to expect for a day or two; when to ring.'],
+  ['next_time', 'Next time', 'What to look at first.'],
+]
+/** What was done says itself; the therapist changes it as wished. */
+const span = (minutes: number): string => (minutes >= 1 ? `${Math.round(minutes)} min` : `${Math.round(minutes * 60)} s`)
+const draft = computed(() =>
+  props.value.done
+    .map((done) => {
+      const how = [done.minutes > 0 ? span(done.minutes) : '', `up to ${done.max_pressure}`].filter(Boolean).join(', ')
+      const answered = done.signs.length ? ` (${done.signs.map((sign) => sign.replaceAll('_', ' ')).join(', ')})` : ''
+      return `${muscleOf(done.muscle).name} ${done.side}: ${how}${answered}.`
+    })
+    .join(' '),
+)
+const signed = computed(() => props.value.notes.at(-1))
+const start = (field: Field): string => signed.value?.[field] ?? one<string>('text', field) ?? (field === 'happened' ? draft.value : '')
+const form = useForm({ happened: start('happened'), advice: start('advice'), next_time: start('next_time'), reason: '' })
+const keep = useDebounceFn((field: Field) => save('text', field, form[field], fields.find(([name]) => name === field)?.[1] ?? field), 500)
+const frozen = computed(() => props.value.visit.status === 'signed')
+const correcting = ref(false)
+const sign = () =>
+  form.post(`/visits/${props.value.visit.id}/${frozen.value ? 'correct' : 'sign'}`, {
+    preserveScroll: true,
+    onSuccess: () => (correcting.value = false),
+  })
+const flash = computed(() => usePage<{ flash: { message: string | null } }>().props.flash.message)
+const course = computed(() => judged.value.response)
+const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
+</script>
+<template>
+  <div class="grid flex-1 gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,440px)]">
+    <section aria-label="The record">
+      <p v-if="flash" class="mb-3 bg-moss-wash px-4 py-2" role="status">{{ flash }}</p>
+      <h2 class="display text-[25px] leading-[31px]">{{ frozen && signed ? `Signed, ${dayWords(signed.signed_at)}` : 'Write it down' }}</h2>
+      <template v-if="frozen && !correcting">
+        <article v-for="note in [...props.notes].reverse()" :key="note.revision" class="border-b border-hairline py-3">
+          <p v-if="note.reason" class="caption">Correction {{ note.revision - 1 }}, {{ dayWords(note.signed_at) }}: {{ note.reason }}</p>
+          <p v-for="[field, name] in fields" :key="field" class="mt-1">
+            <b class="font-[650]">{{ name }}.</b> {{ note[field] || '–' }}
+          </p>
+        </article>
+        <p class="no-print mt-4 flex flex-wrap gap-2">
+          <button type="button" class="btn" @click="correcting = true">Correct it</button
+          ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Export the case</a
+          ><button type="button" class="btn-ink" @click="router.visit(`/clients/${props.client.id}`)">
+            Back to {{ words.object === 'the client' ? 'the client' : props.client.name }}
+          </button>
+        </p>
+      </template>
+      <form v-else class="mt-2" @submit.prevent="sign">
+        <div v-for="[field, name, hint] in fields" :key="field" class="mb-3">
+          <label class="section-head block" :for="field">{{ name }}</label>
+          <p class="caption mb-1">{{ hint }}</p>
+          <textarea
+            :id="field"
+            v-model="form[field]"
+            class="field"
+            rows="3"
+            :aria-invalid="form.errors[field] ? true : undefined"
+            @input="!frozen && keep(field)"
+          />
+          <p class="text-madder" role="alert">{{ form.errors[field] }}</p>
+        </div>
+        <div v-if="frozen" class="mb-3">
+          <label class="section-head block" for="reason">Why it is corrected</label
+          ><input id="reason" v-model="form.reason" class="field" :aria-invalid="form.errors.reason ? true : undefined" />
+          <p class="text-madder" role="alert">{{ form.errors.reason }}</p>
+        </div>
+        <button type="submit" class="btn-ink" :disabled="form.processing">{{ frozen ? 'Sign the correction' : 'Sign and freeze' }}</button>
+        <p class="caption mt-2">What is signed is never changed; a correction is kept beside it with its reason.</p>
+      </form>
+    </section>
+    <aside>
+      <h2 class="section-head">What was done</h2>
+      <ul>
+        <li v-for="done in props.done" :key="done.muscle + done.side" class="border-b border-hairline py-2">
+          <b class="font-[650]">{{ muscleOf(done.muscle).name }}, {{ done.side }}</b
+          ><br /><span class="caption"
+            >up to {{ done.max_pressure }}, {{ Math.round(done.seconds_at_pressure) }} s in contact, {{ dose(done.dose_kpa_s)
+            }}<template v-if="done.tool">, {{ atlas.tools[done.tool as keyof typeof atlas.tools] }}</template
+            ><template v-if="done.signs.length"> · {{ done.signs.map((sign) => sign.replaceAll('_', ' ')).join(', ') }}</template></span
+          >
+        </li>
+        <li v-if="!props.done.length" class="py-2">Nothing was worked.</li>
+      </ul>
+      <template v-if="course">
+        <h2 class="section-head mt-5">The course</h2>
+        <p class="mt-1">
+          {{ course.course.because }} <span class="caption">{{ course.course.sureness }}</span>
+        </p>
+        <ul>
+          <li v-for="target in course.targets" :key="target.muscle + target.side" class="border-b border-hairline py-2">
+            <b class="font-[650]">{{ target.name }}: {{ target.decision }}</b
+            ><br /><span class="caption">{{ target.because }}</span>
+          </li>
+        </ul>
+      </template>
+    </aside>
+    <section v-if="course && course.measures.some((one) => one.series.length > 1)" class="mt-6 lg:col-span-2" aria-label="Course">
+      <Traces :response="course" :possessive="words.possessive" />
+    </section>
+  </div>
+</template>

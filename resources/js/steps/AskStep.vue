@@ -1,0 +1,345 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import FigureStage from '@/chart/FigureStage.vue'
+import { atlas, placeName, zone } from '@/chart/atlas'
+import { cropFor, zoneOfView, type ViewId } from '@/chart/Figure.vue'
+import { useKeys } from '@/composables/useKeys'
+import { useVisit } from '@/composables/useVisit'
+import Choices from '@/parts/Choices.vue'
+import Scale from '@/parts/Scale.vue'
+import type { DemandId } from '@/types/ids.generated'
+import type { Complaint, Place } from '@/types/visit'
+import { capital, dayWords } from '@/parts/words'
+
+const visit = useVisit()
+const { props, judged, save, all, one } = visit
+const words = computed(() => props.value.client.words)
+const complaints = computed(() => all<Complaint>('complaint'))
+const before = computed(() =>
+  (props.value.before?.entries ?? []).filter((entry) => entry.kind === 'complaint').map((entry) => entry.payload as Complaint),
+)
+const view = ref<ViewId>(complaints.value[0] && !zoneOfView('back', complaints.value[0].zone) ? 'front' : 'back')
+const near = ref<'whole' | 'upper' | 'neck'>(complaints.value[0] ? cropFor(zone(complaints.value[0].zone).group) : 'upper')
+const held = ref<string | null>(null)
+const idOf = (place: Place): string => `${place.zone}:${place.side}`
+const inHand = computed(() => complaints.value.find((item) => idOf(item) === held.value) ?? complaints.value[0])
+
+let erasing = false
+/** One stroke paints or wipes, as its first place decides. */
+const stroke = (place: Place, first: boolean) => {
+  const there = one<Complaint>('complaint', idOf(place))
+  if (first) erasing = false
+  if (there && first && complaints.value.length > 0 && held.value === idOf(place)) erasing = true
+  if (erasing) {
+    if (there) save('complaint', idOf(place), null, `${placeName(place)} taken back`)
+    return
+  }
+  if (!there) save('complaint', idOf(place), { ...place, now: 5 }, placeName(place))
+  held.value = idOf(place)
+}
+const change = (item: Complaint, part: Partial<Complaint>, what: string) => {
+  const next = Object.fromEntries(Object.entries({ ...item, ...part }).filter(([, value]) => value !== undefined)) as unknown as Complaint
+  if (next.now === undefined) next.now = 0
+  if (next.worst_week !== undefined && next.worst_week < (next.best_week ?? 0)) next.best_week = next.worst_week
+  save('complaint', idOf(item), next, `${placeName(item)}, ${what}`)
+}
+const toggle = <T,>(list: T[] | undefined, value: T): T[] =>
+  list?.includes(value) ? list.filter((entry) => entry !== value) : [...(list ?? []), value]
+const qualities = ['ache', 'tight', 'sharp', 'burning', 'tingling', 'numb', 'throbbing', 'heavy', 'electric']
+const since = (days: number): string =>
+  new Date(new Date(`${props.value.visit.date}T12:00:00Z`).getTime() - days * 864e5).toISOString().slice(0, 10)
+const demands = computed(
+  () =>
+    new Map(
+      [
+        ...props.value.standing
+          .filter((entry) => entry.kind === 'demand')
+          .map((entry) => entry.payload as { demand: DemandId; side?: string }),
+        ...all<{ demand: DemandId; side?: string }>('demand'),
+      ].map((entry) => [entry.demand, entry]),
+    ),
+)
+const setDemand = (demand: DemandId) =>
+  save('demand', demand, demands.value.has(demand) && one('demand', demand) ? null : { demand }, atlas.demands[demand])
+const worseDemands = (item: Complaint): DemandId[] => (item.worse_with ?? []).flatMap((entry) => ('demand' in entry ? [entry.demand] : []))
+const tasks = computed(() => all<{ task: string; score: number }>('function'))
+const taskName = ref('')
+const addTask = () => {
+  const task = taskName.value.trim()
+  if (task && tasks.value.length < 3) save('function', task, { task, score: 5 }, task)
+  taskName.value = ''
+}
+const repeatBefore = () =>
+  visit.saveAll(
+    before.value.map((item) => ({ kind: 'complaint', identity: idOf(item), payload: { ...item } })),
+    'the places of last time',
+  )
+interface After {
+  hours: number
+  soreness?: number
+  soreness_hours?: number
+  worse?: boolean
+  home_care_done?: number
+}
+const after = computed(() => all<After>('aftermath')[0] ?? { hours: 48 })
+const setAfter = (part: Partial<After>, what: string) => {
+  const next = Object.fromEntries(
+    Object.entries({ ...after.value, ...part }).filter(([, value]) => value !== undefined),
+  ) as unknown as After
+  next.hours = Math.max(48, next.soreness_hours ?? 0)
+  // the hours name the entry: a longer soreness moves it
+  if (next.hours !== after.value.hours && one('aftermath', String(after.value.hours)))
+    save('aftermath', String(after.value.hours), null, what)
+  save('aftermath', String(next.hours), next, `after the last visit, ${what}`)
+}
+const course = computed(() => judged.value.response)
+useKeys(
+  Object.fromEntries(
+    '0123456789'
+      .split('')
+      .map((digit) => [
+        digit,
+        () => inHand.value && change(inHand.value, { now: digit === '0' ? 10 : Number(digit) }, `now ${digit === '0' ? 10 : digit}`),
+      ]),
+  ),
+)
+</script>
+<template>
+  <div class="grid flex-1 gap-x-7 lg:grid-cols-[400px_1fr] xl:grid-cols-[500px_minmax(0,1fr)_256px]">
+    <FigureStage
+      v-model:view="view"
+      v-model:near="near"
+      paint
+      :possessive="words.possessive"
+      :complaints="complaints"
+      :chosen="inHand && zoneOfView(view, inHand.zone) ? { zone: inHand.zone, side: inHand.side } : null"
+      :label="`Where it hurts, ${view} view. Drag to paint; the list below does the same.`"
+      @stroke="stroke"
+    />
+    <section class="min-w-0 px-6 pb-6 pt-3 lg:pl-0" aria-label="What hurts">
+      <h2 class="section-head">Where does it hurt?</h2>
+      <p v-if="!complaints.length" class="mb-3">
+        Paint it on the figure with a finger, or choose from Places. A second stroke over the chosen place takes it back.
+      </p>
+      <button v-if="before.length && !complaints.length" type="button" class="btn mb-3" @click="repeatBefore">
+        The same places as last time: {{ before.map(placeName).join('; ') }}
+      </button>
+      <article v-for="item in complaints" :key="idOf(item)" class="border-b border-hairline py-2">
+        <div class="flex items-center justify-between gap-3">
+          <button
+            type="button"
+            class="display min-h-[36px] text-left text-[20px] leading-6"
+            :aria-expanded="inHand === item"
+            @click="held = idOf(item)"
+          >
+            {{ capital(zone(item.zone).name) }}
+            <span v-if="item.side !== 'midline'" class="side-name">{{ item.side }}</span>
+          </button>
+          <span class="display text-[24px]">{{ item.now }}</span>
+          <button
+            type="button"
+            class="btn !px-3"
+            :aria-label="`Take back ${placeName(item)}`"
+            @click="save('complaint', idOf(item), null, `${placeName(item)} taken back`)"
+          >
+            Remove
+          </button>
+        </div>
+        <template v-if="inHand && idOf(inHand) === idOf(item)">
+          <p class="caption mt-1">Now</p>
+          <Scale
+            label="Pain now, 0 to 10"
+            :value="item.now"
+            :unusual-from="1"
+            @choose="(value) => change(item, { now: value ?? 0 }, `now ${value ?? 0}`)"
+          />
+          <div class="mt-2 grid gap-y-2">
+            <div>
+              <p class="caption">Worst in the week</p>
+              <Scale
+                label="Worst in the week"
+                :value="item.worst_week"
+                :unusual-from="1"
+                @choose="(value) => change(item, { worst_week: value }, `worst ${value ?? 'open'}`)"
+              />
+            </div>
+            <div>
+              <p class="caption">Best in the week</p>
+              <Scale
+                label="Best in the week"
+                :value="item.best_week"
+                @choose="
+                  (value) =>
+                    change(
+                      item,
+                      {
+                        best_week: value,
+                        worst_week:
+                          value !== undefined && item.worst_week !== undefined ? Math.max(item.worst_week, value) : item.worst_week,
+                      },
+                      `best ${value ?? 'open'}`,
+                    )
+                "
+              />
+            </div>
+          </div>
+          <p class="caption mt-2">How does it feel?</p>
+          <div class="flex flex-wrap gap-px" role="group" aria-label="How it feels">
+            <button
+              v-for="quality in qualities"
+              :key="quality"
+              type="button"
+              class="cell !px-3"
+              :aria-pressed="item.qualities?.includes(quality) ?? false"
+              @click="change(item, { qualities: toggle(item.qualities, quality) }, quality)"
+            >
+              {{ quality }}
+            </button>
+          </div>
+          <div class="mt-2 grid gap-x-5 md:grid-cols-[1fr_auto]">
+            <div>
+              <p class="caption">Since when?</p>
+              <div class="flex flex-wrap gap-px" role="group" aria-label="Since when">
+                <button
+                  v-for="[name, days] in [
+                    ['3 days', 3],
+                    ['2 weeks', 14],
+                    ['6 weeks', 42],
+                    ['3 months', 91],
+                    ['a year', 365],
+                  ] as [string, number][]"
+                  :key="name"
+                  type="button"
+                  class="cell !px-3"
+                  :aria-pressed="item.since === since(days)"
+                  @click="change(item, { since: since(days) }, `since ${name}`)"
+                >
+                  {{ name }}
+                </button>
+              </div>
+            </div>
+            <div>
+              <label class="caption block" :for="`since-${idOf(item)}`">or the day</label
+              ><input
+                :id="`since-${idOf(item)}`"
+                type="date"
+                class="field !w-[160px]"
+                :max="props.visit.date"
+                :value="item.since ?? ''"
+                @change="change(item, { since: ($event.target as HTMLInputElement).value || undefined }, 'since')"
+              />
+            </div>
+          </div>
+          <p class="caption mt-2">Worse with</p>
+          <div class="flex flex-wrap gap-px" role="group" aria-label="Worse with">
+            <button
+              v-for="(name, demand) in atlas.demands"
+              :key="demand"
+              type="button"
+              class="cell !min-h-[36px] !px-2 text-[14px]"
+              :aria-pressed="worseDemands(item).includes(demand)"
+              @click="change(item, { worse_with: toggle(worseDemands(item), demand).map((entry) => ({ demand: entry })) }, name)"
+            >
+              {{ name }}
+            </button>
+          </div>
+        </template>
+      </article>
+      <h2 class="section-head mt-5">Which everyday tasks does it spoil?</h2>
+      <p class="caption">Up to three. 0 cannot do it, 10 as before.</p>
+      <div v-for="item in tasks" :key="item.task" class="mt-2">
+        <p class="flex justify-between">
+          <b class="font-[650]">{{ item.task }}</b><button
+            type="button"
+            class="link caption"
+            @click="save('function', item.task, null, `${item.task} taken back`)"
+          >
+            Remove
+          </button>
+        </p>
+        <Scale
+          :label="item.task"
+          :value="item.score"
+          @choose="(value) => save('function', item.task, { task: item.task, score: value ?? 0 }, item.task)"
+        />
+      </div>
+      <form v-if="tasks.length < 3" class="mt-2 flex gap-2" @submit.prevent="addTask">
+        <label class="sr-only" for="task">A task</label
+        ><input id="task" v-model="taskName" class="field" maxlength="80" placeholder="Hold the rod up for a whole scene" /><button
+          type="submit"
+          class="btn shrink-0"
+        >
+          Add
+        </button>
+      </form>
+    </section>
+    <aside class="px-6 pb-6 pt-3 lg:col-start-2 xl:col-start-3 xl:pl-0">
+      <template v-if="props.before">
+        <h2 class="section-head">Since the last visit</h2>
+        <p class="caption mb-2">
+          Visit {{ props.before.number }}, {{ dayWords(props.before.date) }}.
+          <template v-if="props.before.next_time">“{{ props.before.next_time }}”</template>
+        </p>
+        <p v-if="course" class="mb-3 border-l-2 border-iron pl-3">
+          {{ course.course.because }} <span class="caption">{{ course.course.sureness }}</span>
+        </p>
+        <p class="caption">Sore afterwards, for how long?</p>
+        <Choices
+          label="Soreness"
+          :options="{ '0': 'not', '12': 'half a day', '36': 'a day or two', '72': 'longer' }"
+          :value="after.soreness_hours === undefined ? undefined : (String(after.soreness_hours) as '0' | '12' | '36' | '72')"
+          :unusual="['72']"
+          @choose="
+            (value) =>
+              setAfter(
+                {
+                  soreness_hours: value === undefined ? undefined : Number(value),
+                  soreness: value === undefined ? undefined : value === '0' ? 0 : 3,
+                },
+                'soreness',
+              )
+          "
+        />
+        <p class="caption mt-2">Was it worse?</p>
+        <Choices
+          label="Worse afterwards"
+          :options="{ no: 'no', yes: 'worse' }"
+          :value="after.worse === undefined ? undefined : after.worse ? 'yes' : 'no'"
+          :unusual="['yes']"
+          @choose="(value) => setAfter({ worse: value === undefined ? undefined : value === 'yes' }, 'worse')"
+        />
+        <p class="caption mt-2">Home care?</p>
+        <Choices
+          label="Home care"
+          :options="{ none: 'no', some: 'some', all: 'all' }"
+          :value="
+            after.home_care_done === undefined
+              ? undefined
+              : after.home_care_done === 0
+                ? 'none'
+                : after.home_care_done === 1
+                  ? 'all'
+                  : 'some'
+          "
+          @choose="
+            (value) => setAfter({ home_care_done: value === undefined ? undefined : { none: 0, some: 0.5, all: 1 }[value] }, 'home care')
+          "
+        />
+      </template>
+      <h2 class="section-head" :class="props.before ? 'mt-6' : ''">All day long</h2>
+      <p class="caption mb-1">What the days ask of {{ words.object }}.</p>
+      <div class="flex flex-wrap gap-px" role="group" aria-label="What the days ask">
+        <button
+          v-for="(name, demand) in atlas.demands"
+          :key="demand"
+          type="button"
+          class="cell !min-h-[36px] !px-2 text-[14px]"
+          :aria-pressed="demands.has(demand)"
+          @click="setDemand(demand)"
+        >
+          {{ name }}
+        </button>
+      </div>
+    </aside>
+  </div>
+</template>

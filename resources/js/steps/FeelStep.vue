@@ -1,0 +1,326 @@
+<script setup lang="ts">
+import { computed, nextTick, ref } from 'vue'
+import FigureStage from '@/chart/FigureStage.vue'
+import FindingMark from '@/chart/FindingMark.vue'
+import { atlas, layerName, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
+import { cropFor, drawnIn, zoneOfView, type ViewId } from '@/chart/Figure.vue'
+import { useKeys } from '@/composables/useKeys'
+import { useVisit } from '@/composables/useVisit'
+import LedgerRow from '@/parts/LedgerRow.vue'
+import NextCheck from '@/parts/NextCheck.vue'
+import WhyList from '@/parts/WhyList.vue'
+import { capital } from '@/parts/words'
+import { goToCheck } from './goToCheck'
+import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
+import type { Answer, Complaint, NextCheck as Check, Palpation, Place } from '@/types/visit'
+
+const visit = useVisit()
+const { props, judged, save, one, all } = visit
+const words = computed(() => props.value.client.words)
+const own = computed(() =>
+  words.value.possessive === 'his'
+    ? 'his'
+    : words.value.possessive === 'her'
+      ? 'hers'
+      : words.value.possessive === 'their'
+        ? 'theirs'
+        : 'own',
+)
+const complaints = computed(() => all<Complaint>('complaint'))
+const felt = computed(() => all<Palpation>('palpation'))
+const query = new URLSearchParams(location.search)
+const asked = atlas.muscles.find((item) => item.id === query.get('muscle'))
+const firstPlace = (): Place => {
+  const side: Side = query.get('side') === 'right' ? 'right' : 'left'
+  if (asked) return { zone: asked.zones[0] as ZoneId, side }
+  const start = complaints.value[0]
+  return start ? { zone: start.zone, side: start.side } : { zone: 'shoulder_top', side: 'left' }
+}
+const place = ref<Place>(firstPlace())
+const view = ref<ViewId>(zoneOfView('back', place.value.zone) ? 'back' : 'front')
+const near = ref<'whole' | 'upper' | 'neck'>(cropFor(zone(place.value.zone).group))
+const depth = ref(1)
+const list = computed(() => under(place.value.zone))
+const chosenId = ref<MuscleId>(asked?.id ?? (list.value[0]?.id as MuscleId))
+const muscle = computed(() => muscleOf(chosenId.value))
+const side = ref<'left' | 'right'>(place.value.side === 'right' ? 'right' : 'left')
+const site = ref('')
+const choosePlace = (next: Place) => {
+  place.value = next
+  if (next.side !== 'midline') side.value = next.side
+  const inList = under(next.zone)
+  if (!inList.some((item) => item.id === chosenId.value)) chosenId.value = inList[0]?.id ?? chosenId.value
+}
+const idOf = (at: Side): string => `${chosenId.value}:${at}:${site.value}`
+const finding = (at: Side) => one<Palpation>('palpation', idOf(at))
+const put = (at: 'left' | 'right', part: Partial<Palpation>, what: string) => {
+  side.value = at
+  const next = Object.fromEntries(
+    Object.entries({ muscle: chosenId.value, side: at, ...(site.value ? { site: site.value } : {}), ...finding(at), ...part }).filter(
+      ([, value]) => value !== undefined,
+    ),
+  )
+  save('palpation', idOf(at), Object.keys(next).length <= (site.value ? 3 : 2) ? null : next, `${what}, ${at}`)
+}
+const best = (id: MuscleId, at: Side): Palpation | undefined =>
+  felt.value.filter((item) => item.muscle === id && item.side === at).sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
+const marks = computed(() =>
+  felt.value.map((item) => ({
+    muscle: item.muscle as string,
+    side: item.side,
+    finding: item,
+    refers: item.refers_to ?? [],
+    chosen: item.muscle === chosenId.value && item.side === side.value,
+  })),
+)
+const tones = { low: 'slack', usual: 'usual', high: 'raised', spasm: 'tight' } as const
+type Tone = keyof typeof tones
+const textures = { even: 'even', taut_band: 'band', nodule: 'nodule' } as const
+const more = { ropy: 'ropy', gritty: 'gritty', stuck_layers: 'stuck', swollen: 'swollen', warm: 'warm', twitch: 'twitch' }
+const moreOpen = ref(false)
+const textureOf = (at: Side): string[] => finding(at)?.texture ?? []
+const setTexture = (at: 'left' | 'right', name: string) => {
+  if (name === 'even') put(at, { texture: [] }, 'texture even')
+  else
+    put(
+      at,
+      { texture: textureOf(at).includes(name) ? textureOf(at).filter((item) => item !== name) : [...textureOf(at), name] },
+      name.replace('_', ' '),
+    )
+}
+/** Where this muscle is known to be felt; the complaint's places first. */
+const sends = computed<ZoneId[]>(() => {
+  const hurts = new Set(complaints.value.map((item) => item.zone))
+  return [...new Set(muscle.value.refers)].sort((a, b) => Number(hurts.has(b)) - Number(hurts.has(a))).slice(0, 2)
+})
+const sentTo = (at: Side): string => (finding(at)?.refers_to === undefined ? '' : (finding(at)?.refers_to?.[0]?.zone ?? 'nowhere'))
+const setSends = (at: 'left' | 'right', to: string) =>
+  put(
+    at,
+    { refers_to: to === 'nowhere' ? [] : [{ zone: to as ZoneId, side: zone(to).midline ? 'midline' : at }] },
+    to === 'nowhere' ? 'sends it nowhere' : `sends it to ${zone(to).name}`,
+  )
+const setOwn = (at: 'left' | 'right', value: Answer) =>
+  put(at, { familiar: value }, value === 'yes' ? `${own.value}` : value === 'no' ? `not ${own.value}` : 'to ask')
+type Hand = 'left' | 'right'
+interface Row {
+  label: string
+  hint?: string
+  name: string
+  cells: { id: string; name: string; scale?: boolean }[]
+  chosen: (cell: string, at: Hand) => boolean
+  unusual: (cell: string, at: Hand) => boolean
+  touch: (cell: string, at: Hand) => void
+}
+const cells = (names: Record<string, string>) => Object.entries(names).map(([id, name]) => ({ id, name }))
+/** The ledger, row by row: what is usual is only chosen, what deviates is washed. */
+const rows = computed<Row[]>(() => [
+  {
+    label: 'Tenderness',
+    hint: '0–4',
+    name: 'Tenderness',
+    cells: [0, 1, 2, 3, 4].map((grade) => ({ id: String(grade), name: String(grade), scale: true })),
+    chosen: (cell, at) => finding(at)?.tenderness === Number(cell),
+    unusual: (cell, at) => (finding(at)?.tenderness ?? -1) > Number(cell),
+    touch: (cell, at) => put(at, { tenderness: finding(at)?.tenderness === Number(cell) ? undefined : Number(cell) }, `tenderness ${cell}`),
+  },
+  {
+    label: 'Tone',
+    hint: 'T',
+    name: 'Tone',
+    cells: cells(tones),
+    chosen: (cell, at) => finding(at)?.tone === cell,
+    unusual: (cell, at) => finding(at)?.tone === cell && cell !== 'usual',
+    touch: (cell, at) => put(at, { tone: finding(at)?.tone === cell ? undefined : (cell as Tone) }, `tone ${tones[cell as Tone]}`),
+  },
+  {
+    label: 'Texture',
+    hint: 'X',
+    name: 'Texture',
+    cells: [...cells(textures), { id: 'more', name: 'more' }],
+    chosen: (cell, at) =>
+      cell === 'more' ? moreOpen.value : cell === 'even' ? finding(at)?.texture?.length === 0 : textureOf(at).includes(cell),
+    unusual: (cell, at) => (cell === 'more' ? textureOf(at).some((item) => item in more) : cell !== 'even' && textureOf(at).includes(cell)),
+    touch: (cell, at) => (cell === 'more' ? (moreOpen.value = !moreOpen.value) : setTexture(at, cell)),
+  },
+  ...(moreOpen.value
+    ? [
+        {
+          label: '',
+          name: 'More texture',
+          cells: cells(more),
+          chosen: (cell: string, at: Hand) => textureOf(at).includes(cell),
+          unusual: (cell: string, at: Hand) => textureOf(at).includes(cell),
+          touch: (cell: string, at: Hand) => setTexture(at, cell),
+        },
+      ]
+    : []),
+  {
+    label: 'Sends it to',
+    hint: 'S',
+    name: 'Sends it to',
+    cells: ['nowhere', ...sends.value].map((to) => ({ id: to, name: to === 'nowhere' ? to : zone(to).name })),
+    chosen: (cell, at) => sentTo(at) === cell,
+    unusual: (cell, at) => sentTo(at) === cell && cell !== 'nowhere',
+    touch: (cell, at) => setSends(at, cell),
+  },
+  {
+    label: `${capital(words.value.possessive)} own pain?`,
+    hint: 'F',
+    name: 'Own pain',
+    cells: cells({ no: `not ${own.value}`, yes: own.value, unknown: `ask ${words.value.object}` }),
+    chosen: (cell, at) => finding(at)?.familiar === cell,
+    unusual: (cell, at) => finding(at)?.familiar === cell && cell === 'yes',
+    touch: (cell, at) => setOwn(at, cell as Answer),
+  },
+])
+const walk = async (offset: number) => {
+  const index = list.value.findIndex((item) => item.id === chosenId.value)
+  chosenId.value = list.value[Math.min(list.value.length - 1, Math.max(0, index + offset))]?.id ?? chosenId.value
+  await nextTick()
+}
+const cycle = <T,>(values: readonly T[], now: T | undefined): T => values[(values.indexOf(now as T) + 1) % values.length] as T
+const take = (check: Check | undefined) => {
+  if (!check) return
+  if (check.kind !== 'palpate') return goToCheck(props.value.visit.id, check)
+  const id = check.id as MuscleId
+  choosePlace({ zone: muscleOf(id).zones[0] as ZoneId, side: check.side })
+  chosenId.value = id
+  site.value = ''
+  view.value = drawnIn('back', id) || !drawnIn('front', id) ? 'back' : 'front'
+  near.value = cropFor(zone(place.value.zone).group)
+}
+useKeys({
+  ...Object.fromEntries(
+    [0, 1, 2, 3, 4].map((grade) => [String(grade), () => put(side.value, { tenderness: grade }, `tenderness ${grade}`)]),
+  ),
+  l: () => (side.value = 'left'),
+  ';': () => (side.value = 'right'),
+  t: () => put(side.value, { tone: cycle(['usual', 'high', 'spasm', 'low'] as Tone[], finding(side.value)?.tone) }, 'tone'),
+  x: () =>
+    setTexture(
+      side.value,
+      cycle(
+        ['taut_band', 'nodule', 'even'],
+        textureOf(side.value).includes('nodule') ? 'nodule' : textureOf(side.value).includes('taut_band') ? 'taut_band' : undefined,
+      ),
+    ),
+  s: () => setSends(side.value, cycle(['nowhere', ...sends.value], (sentTo(side.value) || undefined) as 'nowhere' | undefined)),
+  f: () => setOwn(side.value, cycle(['yes', 'no', 'unknown'] as Answer[], finding(side.value)?.familiar)),
+  ArrowDown: () => void walk(1),
+  ArrowUp: () => void walk(-1),
+  n: () => take(judged.value.pattern?.next_checks[0]),
+})
+</script>
+<template>
+  <div class="grid flex-1 gap-x-4 lg:grid-cols-[400px_minmax(0,1fr)] xl:grid-cols-[500px_minmax(0,456px)_minmax(0,1fr)]">
+    <FigureStage
+      v-model:view="view"
+      v-model:near="near"
+      v-model:depth="depth"
+      layers
+      :possessive="words.possessive"
+      :complaints="complaints"
+      :marks="marks"
+      :chosen="zoneOfView(view, place.zone) ? place : null"
+      :lit="{ muscle: chosenId, side }"
+      :label="`Findings, ${view} view. Touch a place to list the muscles under it.`"
+      @place="choosePlace"
+    />
+    <section class="min-w-0 px-6 pb-3 pt-3 lg:pl-0 xl:pr-0" aria-label="Under this place">
+      <div class="flex items-baseline justify-between gap-3">
+        <h2 class="section-head">Under this place</h2>
+        <span class="caption">{{ placeName(place) }}</span>
+      </div>
+      <div class="mt-2 flex max-h-[132px] overflow-y-auto" tabindex="0" role="group" aria-label="Muscles under this place">
+        <svg width="22" :height="list.length * 44" :viewBox="`0 0 22 ${list.length * 44}`" class="mr-2 shrink-0" aria-hidden="true">
+          <rect width="22" height="6" fill="#ecdfcb" />
+          <g v-for="(item, k) in list" :key="item.id" :transform="`translate(0,${k * 44})`">
+            <rect y="0" width="22" height="43" :fill="['', '#d3b49a', '#c9a78b', '#bb967a', '#a98466'][item.layer]" />
+            <path
+              v-for="x in [2, 7, 12, 17]"
+              :key="x"
+              :d="`M${x} 0l${(k % 3) * 4 - 4} 43`"
+              stroke="#6b4934"
+              stroke-width=".6"
+              opacity=".6"
+            />
+          </g>
+        </svg>
+        <ul class="min-w-0 flex-1" role="listbox" aria-label="Muscles under this place, surface first">
+          <li
+            v-for="item in list"
+            :key="item.id"
+            role="option"
+            :aria-selected="item.id === chosenId"
+            class="grid h-[44px] cursor-pointer grid-cols-[1fr_auto_30px_110px] items-center gap-2 px-3"
+            :class="item.id === chosenId ? 'bg-fold' : ''"
+            @click="chosenId = item.id"
+          >
+            <span class="truncate text-[16px]" :class="item.id === chosenId ? 'font-[650]' : ''">{{ item.name }}</span>
+            <span class="caption">{{ layerName(item.layer) }}</span>
+            <svg width="28" height="28" viewBox="-16 -16 32 32" aria-hidden="true">
+              <FindingMark
+                v-if="best(item.id, 'left') ?? best(item.id, 'right')"
+                :finding="(best(item.id, side) ?? best(item.id, other(side)))!"
+              />
+            </svg>
+            <span class="caption text-right">{{
+              best(item.id, 'left') || best(item.id, 'right')
+                ? `left ${best(item.id, 'left')?.tenderness ?? '–'}, right ${best(item.id, 'right')?.tenderness ?? '–'}`
+                : 'not felt yet'
+            }}</span>
+          </li>
+        </ul>
+      </div>
+      <div class="mt-3 flex items-end justify-between">
+        <span class="side-name whitespace-nowrap">{{ words.possessive }} left</span>
+        <h2 class="display min-w-0 px-2 text-center" :class="muscle.name.length > 22 ? 'text-[20px] leading-6' : 'text-[26px] leading-8'">
+          {{ muscle.name }}
+        </h2>
+        <span class="side-name whitespace-nowrap">{{ words.possessive }} right</span>
+      </div>
+      <p class="caption line-clamp-1 text-center" :title="muscle.find.join(' → ')">
+        {{ muscle.find[0] }}.<template v-if="muscle.proof"> Prove it: {{ muscle.proof }}.</template>
+      </p>
+      <p v-if="muscle.beware.length" class="flex justify-center gap-2 text-[14px] leading-[19px]" :title="muscle.beware.join('; ')">
+        <span class="w-[5px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" /><span class="truncate">{{
+          muscle.beware[0]
+        }}</span>
+      </p>
+      <div class="relative mt-1">
+        <div class="absolute bottom-0 left-1/2 top-0 border-l border-walnut" aria-hidden="true" />
+        <LedgerRow
+          v-for="row in rows"
+          :key="row.name"
+          v-bind="row"
+          :chosen="(cell, at) => row.chosen(cell, at)"
+          :unusual="(cell, at) => row.unusual(cell, at)"
+          @touch="(at, cell) => row.touch(cell, at)"
+        />
+      </div>
+      <div class="mt-2 flex items-center gap-3">
+        <label class="caption" for="site">Where in it</label
+        ><select id="site" v-model="site" class="cell !w-auto">
+          <option value="">the whole of it</option>
+          <option value="upper_attachment">upper attachment</option>
+          <option value="upper_belly">upper belly</option>
+          <option value="belly">belly</option>
+          <option value="lower_belly">lower belly</option>
+          <option value="lower_attachment">lower attachment</option>
+          <option value="tendon">tendon</option></select
+        ><span class="caption">in hand: {{ side }} <span class="key-hint">L</span> <span class="key-hint">;</span></span>
+      </div>
+    </section>
+    <aside class="flex min-w-0 flex-col gap-3 px-6 pb-3 pt-3 lg:col-start-2 xl:col-start-3 xl:pl-3">
+      <h2 class="section-head">What could explain it</h2>
+      <WhyList
+        v-if="judged.pattern"
+        :pattern="judged.pattern"
+        :most="3"
+        @choose="(candidate) => take({ kind: 'palpate', id: candidate.muscle, side: candidate.side, name: '', minutes: 0, because: '' })"
+      />
+      <NextCheck class="mt-auto" :check="judged.pattern?.next_checks[0]" @go="take" />
+    </aside>
+  </div>
+</template>

@@ -1,0 +1,222 @@
+import type { ConditionId, DemandId, MovementId, MuscleId, PostureSignId, Side, ZoneId } from './ids.generated'
+
+export type StepId = 'ask' | 'screen' | 'move' | 'feel' | 'think' | 'agree' | 'plan' | 'work' | 'recheck' | 'after'
+export type StepState = 'done' | 'part' | 'open' | 'blocked'
+export type Verdict = 'emergency' | 'refer' | 'defer' | 'modify' | 'proceed'
+export type Answer = 'yes' | 'no' | 'unknown'
+export type Phase = 'before' | 'after'
+export type Role = 'source' | 'site' | 'overstretched' | 'compensating' | 'unclear'
+
+export interface Place {
+  zone: ZoneId
+  side: Side
+}
+export interface Complaint extends Place {
+  now: number
+  worst_week?: number
+  best_week?: number
+  qualities?: string[]
+  since?: string
+  spreads_to?: Place[]
+  worse_with?: ({ demand: DemandId } | { movement: MovementId; side: Side })[]
+}
+export interface Palpation {
+  muscle: MuscleId
+  side: Side
+  site?: string
+  tenderness?: number
+  tone?: 'low' | 'usual' | 'high' | 'spasm'
+  texture?: string[]
+  refers_to?: Place[]
+  familiar?: Answer
+}
+export interface RangeFinding {
+  movement: MovementId
+  side: Side
+  active?: number
+  passive?: number
+  pain?: number
+  end_feel?: string
+}
+export interface Resisted {
+  movement: MovementId
+  side: Side
+  strength?: number
+  pain?: number
+}
+export interface Posture {
+  sign: PostureSignId
+  side: Side
+  grade: number
+}
+export interface ConditionAnswer {
+  condition: ConditionId
+  answer: Answer
+  severity?: 'mild' | 'moderate' | 'severe'
+  stage?: 'acute' | 'subacute' | 'late' | 'settled'
+  zones?: Place[]
+  since?: string
+  weeks_pregnant?: number
+}
+
+/** One recorded entry as the server keeps it; a null payload was taken back. */
+export interface Entry {
+  kind: string
+  phase: Phase
+  identity: string
+  payload: unknown
+  revision: number
+  said_on: string
+}
+
+export interface Limit {
+  effect: string
+  scope: { all?: true; zone?: ZoneId; side?: Side; technique?: string; tool?: string; position?: string; product?: string }
+  value: number | string | null
+  rules: string[]
+  reason: string
+  instead: string
+}
+export interface Question {
+  id: string
+  ask: string
+  because: string
+  blocks: boolean
+}
+export interface Safety {
+  verdict: Verdict
+  when: { within_days: number } | { again_after_days: number } | null
+  limits: Limit[]
+  questions: Question[]
+  because: { rule: string; verdict: Verdict; reason: string }[]
+  may_start: boolean
+  overridden: Verdict | null
+}
+export interface Evidence {
+  kind: string
+  code: string
+  weight: number
+  text: string
+}
+export interface Candidate {
+  muscle: MuscleId
+  side: Side
+  name: string
+  support: number
+  words: string
+  role: Role
+  trigger_point: string
+  evidence: Evidence[]
+}
+export interface NextCheck {
+  kind: 'palpate' | 'range' | 'resisted' | 'test' | 'ask'
+  id: string
+  side: Side
+  name: string
+  minutes: number
+  because: string
+}
+export interface Pattern {
+  candidates: Candidate[]
+  none: number
+  next_checks: NextCheck[]
+}
+export interface Pass {
+  pressure: number
+  seconds: number
+  hold_seconds: number | null
+  tissue_kpa: number
+  force_n: number
+  lean_percent: number
+}
+export interface PlanStep {
+  id: string
+  kind: 'settle' | 'position' | 'warm_up' | 'treat' | 'rest_stroke' | 'recheck' | 'finish' | 'aftercare'
+  label: string
+  minutes: number
+  position: string
+  muscle: MuscleId | null
+  side: Side | null
+  site: string | null
+  zones: ZoneId[]
+  places: Place[]
+  technique: string | null
+  tool: string | null
+  product: string | null
+  client_action: string | null
+  passes: Pass[]
+  find: string
+  watch: string[]
+  why: string
+  ceiling: { felt: number; because: string; caps: { felt: number; id: string; reason: string }[] } | null
+  check: { kind: 'range' | 'palpate'; id: string; side: Side; text: string } | null
+  other_side: boolean
+}
+export interface Plan {
+  verdict: 'planned' | 'none'
+  because: string
+  minutes: number
+  steps: PlanStep[]
+  left_out: { muscle: MuscleId; side: Side; name: string; because: string }[]
+  turns: number
+  therapist_load: Record<string, number>
+  targets: { muscle: MuscleId; side: Side; name: string; minutes: number; role: Role; words: string; locked: boolean }[]
+}
+export interface Measure {
+  key: string
+  name: string
+  unit: string
+  side: Side
+  series: [string, number][]
+  points: ('improved' | 'no_real_change' | 'worse' | 'not_enough')[]
+  change: number | null
+  mdc: number
+  better: 'larger' | 'smaller'
+  verdict: 'improved' | 'no_real_change' | 'worse' | 'not_enough'
+}
+export interface Response {
+  measures: Measure[]
+  targets: { muscle: MuscleId; side: Side; name: string; decision: string; pressure_step: number; because: string; visits: number }[]
+  course: { decision: string; because: string; sureness: string }
+}
+export interface Done {
+  muscle: MuscleId
+  side: Side
+  minutes: number
+  max_pressure: number
+  seconds_at_pressure: number
+  dose_kpa_s: number
+  signs: string[]
+  technique?: string
+  tool?: string
+}
+export interface TreatmentEvent {
+  id: string
+  type: 'step_started' | 'pass_reached' | 'sign' | 'eased_off' | 'step_done' | 'step_skipped' | 'stopped'
+  step: string
+  payload: Record<string, unknown>
+  happened_at: string
+}
+export interface Words {
+  possessive: string
+  object: string
+  subject: string
+}
+export interface Judged {
+  safety: Safety
+  line: { id: StepId; state: StepState; note: string }[]
+  pattern?: Pattern
+  plan?: Plan
+  response?: Response
+}
+export interface VisitProps extends Judged {
+  visit: { id: string; number: number; status: 'open' | 'stopped' | 'signed'; minutes: number; date: string; step: StepId }
+  client: { id: string; name: string; code: string; occupation: string | null; hand: string | null; age: number; words: Words }
+  entries: Entry[]
+  standing: Entry[]
+  agreed: { id: number; at: string; plan: Plan } | null
+  events: TreatmentEvent[] | null
+  done: Done[]
+  notes: { revision: number; happened: string; advice: string; next_time: string; reason: string | null; signed_at: string }[]
+  before: { number: number; date: string; entries: Entry[]; done: Done[]; next_time: string | null } | null
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\AppointmentController;
+use App\Http\Controllers\ClientController;
+use App\Http\Controllers\EntryController;
+use App\Http\Controllers\EventController;
+use App\Http\Controllers\NoteController;
+use App\Http\Controllers\PlanController;
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\TodayController;
+use App\Http\Controllers\VisitController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('guest')->group(function (): void {
+    Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
+    Route::post('/sign-in', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+});
+
+Route::middleware('auth')->group(function (): void {
+    Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
+    Route::get('/', TodayController::class)->name('today');
+
+    Route::get('/clients/new', [ClientController::class, 'create'])->name('clients.create');
+    Route::get('/clients/search', [ClientController::class, 'search'])->name('clients.search');
+    Route::post('/clients', [ClientController::class, 'store'])->name('clients.store');
+    Route::get('/clients/{client}', [ClientController::class, 'show'])->name('clients.show');
+    Route::post('/clients/{client}/appointments', [AppointmentController::class, 'store'])->name('appointments.store');
+    Route::post('/clients/{client}/visits', [VisitController::class, 'store'])->name('visits.store');
+
+    Route::get('/visits/{visit}/case.json', [VisitController::class, 'export'])->name('visits.export');
+    Route::get('/visits/{visit}/entries', [EntryController::class, 'index']);
+    Route::post('/visits/{visit}/entries', [EntryController::class, 'store']);
+    Route::put('/visits/{visit}/entries', [EntryController::class, 'update'])->name('visits.entries');
+    Route::post('/visits/{visit}/plan', [PlanController::class, 'store'])->name('visits.plan');
+    Route::post('/visits/{visit}/events', [EventController::class, 'store'])->name('visits.events');
+    Route::post('/visits/{visit}/stop', [VisitController::class, 'stop'])->name('visits.stop');
+    Route::post('/visits/{visit}/take-up', [VisitController::class, 'takeUp'])->name('visits.take-up');
+    Route::post('/visits/{visit}/sign', [NoteController::class, 'store'])->name('visits.sign');
+    Route::post('/visits/{visit}/correct', [NoteController::class, 'correct'])->name('visits.correct');
+    Route::put('/visits/{visit}', [VisitController::class, 'update'])->name('visits.update');
+    Route::get('/visits/{visit}/{step?}', [VisitController::class, 'show'])->name('visits.show');
+});

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\EntryChange;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+final class RecordingTest extends TestCase
+{
+    public function test_a_touch_is_kept_and_answered_with_what_it_means(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->recordNeck($visit);
+        $answer = $this->save($visit, 'palpation', ['muscle' => 'levator_scapulae', 'side' => 'right', 'tenderness' => 1], step: 'feel')->assertOk();
+
+        $answer->assertJsonPath('entry.revision', 1)->assertJsonPath('safety.verdict', 'modify')->assertJsonPath('pattern.candidates.0.muscle', 'levator_scapulae')->assertJsonPath('pattern.candidates.0.side', 'left');
+    }
+
+    public function test_an_older_window_overwrites_nothing_and_is_told(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $felt = static fn (int $tenderness): array => ['muscle' => 'masseter', 'side' => 'left', 'tenderness' => $tenderness];
+        $this->save($visit, 'palpation', $felt(3))->assertOk();
+        $this->save($visit, 'palpation', $felt(1))->assertStatus(409)->assertJsonPath('entry.payload.tenderness', 3)->assertJsonPath('conflict', true);
+        $this->save($visit, 'palpation', $felt(1), seen: 1)->assertOk()->assertJsonPath('entry.revision', 2);
+        $this->save($visit, 'palpation', $felt(1), seen: 1)->assertOk(); // the same once more is no conflict
+
+        self::assertSame([3, 1], EntryChange::query()->orderBy('revision')->get()->map(fn (EntryChange $change): int => $change->payload['tenderness'])->all());
+    }
+
+    #[DataProvider('refused')]
+    public function test_what_cannot_be_is_refused_in_words(string $kind, mixed $payload, ?string $identity, string $words): void
+    {
+        $visit = $this->visit($this->therapist());
+        $answer = $this->save($visit, $kind, $payload, $identity)->assertUnprocessable();
+
+        self::assertStringContainsString($words, implode(' ', array_merge(...array_values($answer->json('errors')))));
+        $this->assertDatabaseCount('entries', 0);
+    }
+
+    /** @return iterable<string, array{string, mixed, ?string, string}> */
+    public static function refused(): iterable
+    {
+        yield 'a neck that turns 240 degrees' => ['range', ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 240], null, 'allowed are 0 to 110'];
+        yield 'pain of 14' => ['complaint', ['zone' => 'temple', 'side' => 'left', 'now' => 14], null, 'at most 10'];
+        yield 'a muscle nobody has' => ['palpation', ['muscle' => 'wing_flexor', 'side' => 'left'], null, 'is not known'];
+        yield 'a central pain with a wrong side' => ['complaint', ['zone' => 'low_back', 'side' => 'midline', 'now' => 4], null, 'on both sides'];
+        yield 'a flag that is not asked' => ['red_flag', 'yes', 'sore_thumb', 'not asked'];
+        yield 'a school nobody knows' => ['school', 'nine_at_least', 'pressure', 'not one of the choices'];
+        yield 'no position left' => ['positions', [], '', 'At least one position'];
+    }
+
+    public function test_several_touches_of_one_act_are_kept_together_or_not_at_all(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $flag = static fn (string $id, string $answer): array => ['kind' => 'red_flag', 'phase' => 'before', 'identity' => $id, 'payload' => $answer, 'seen' => 0];
+
+        $this->postJson("/visits/{$visit->public_id}/entries", ['entries' => [$flag('numb_face', 'no'), $flag('sore_thumb', 'no')]])->assertUnprocessable()->assertJsonValidationErrors('entries.1.payload');
+        $this->assertDatabaseCount('entries', 0);
+        $this->postJson("/visits/{$visit->public_id}/entries?step=screen", ['entries' => [$flag('numb_face', 'no'), $flag('unsteady_walk', 'yes')]])->assertOk()->assertJsonPath('safety.verdict', 'refer');
+        $this->assertDatabaseCount('entries', 2);
+    }
+
+    public function test_a_written_decision_counts_only_from_somebody_licensed_on_the_day(): void
+    {
+        $user = $this->therapist();
+        $visit = $this->visit($user);
+        $this->denyEverything($visit);
+        $this->save($visit, 'red_flag', 'yes', 'weight_loss_unexplained', 1)->assertJsonPath('safety.verdict', 'refer');
+        $decision = ['verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Known to her doctor, seen today.', 'on' => $visit->day()];
+
+        $this->save($visit, 'override', [...$decision, 'on' => '2020-01-01'], 'today')->assertUnprocessable();
+        $this->save($visit, 'override', $decision, 'today')->assertOk()->assertJsonPath('safety.verdict', 'modify')->assertJsonPath('safety.overridden', 'refer');
+
+        $this->save($visit, 'override', null, 'today', 1)->assertOk();
+        $user->update(['licensed' => false]);
+        $this->save($visit, 'override', $decision, 'today', 2)->assertUnprocessable()->assertJsonValidationErrors('payload');
+        $this->postJson("/visits/{$visit->public_id}/entries", ['entries' => [['kind' => 'override', 'phase' => 'before', 'identity' => 'today', 'payload' => $decision, 'seen' => 2]]])->assertUnprocessable();
+    }
+
+    public function test_two_taps_make_one_visit(): void
+    {
+        $user = $this->therapist();
+        $client = $this->client($user);
+        $first = $this->visit($user, $client);
+
+        self::assertSame($first->id, $this->visit($user, $client)->id);
+    }
+
+    public function test_coming_back_lands_where_one_was(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->get("/visits/{$visit->public_id}/feel")->assertOk();
+        $this->get("/visits/{$visit->public_id}")->assertRedirect("/visits/{$visit->public_id}/feel");
+    }
+
+    public function test_an_answer_of_an_earlier_visit_stands_until_it_is_old(): void
+    {
+        $user = $this->therapist();
+        $client = $this->client($user);
+        $first = $this->visit($user, $client);
+        $this->denyEverything($first);
+        $this->save($first, 'condition', ['condition' => 'osteoporosis', 'answer' => 'yes', 'severity' => 'moderate', 'stage' => 'late'])->assertOk();
+        $this->post("/visits/{$first->public_id}/sign", ['happened' => 'Looked and talked.'])->assertRedirect();
+
+        $this->travel(7)->days();
+        $second = $this->visit($user, $client);
+        $safety = $this->getJson("/visits/{$second->public_id}/entries?step=screen")->json('safety');
+        self::assertContains('saddle_numbness', array_column($safety['questions'], 'id'));
+        self::assertNotContains('weight_loss_unexplained', array_column($safety['questions'], 'id'));
+        self::assertContains('condition.osteoporosis', array_merge(...array_column($safety['limits'], 'rules')));
+
+        $this->travel(40)->days();
+        $third = $this->postJson("/visits/{$second->public_id}/stop")->assertRedirect();
+        $third = $this->visit($user, $client);
+        self::assertContains('weight_loss_unexplained', array_column($this->getJson("/visits/{$third->public_id}/entries?step=screen")->json('safety.questions'), 'id'));
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use App\Models\Client;
+use App\Models\Clinic;
+use App\Models\User;
+use App\Models\Visit;
+use App\Support\Role;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Testing\TestResponse;
+use Somatrace\Core\Clinic as Core;
+
+abstract class TestCase extends BaseTestCase
+{
+    use RefreshDatabase;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->withoutVite();
+    }
+
+    protected function therapist(?Clinic $clinic = null, Role $role = Role::Therapist): User
+    {
+        $clinic ??= Clinic::query()->create(['name' => 'Quay Street Rooms', 'timezone' => 'UTC', 'scope_off' => []]);
+
+        return User::query()->create([
+            'clinic_id' => $clinic->id, 'name' => 'Ada Thorn', 'email' => fake()->unique()->safeEmail(), 'password' => 'a good password', 'role' => $role,
+            'licensed' => true, 'experience' => 'qualified', 'mass_kg' => 70, 'tools' => [],
+        ]);
+    }
+
+    protected function client(User $user, string $name = 'Wilma Reed'): Client
+    {
+        return Client::query()->create([
+            'clinic_id' => $user->clinic_id, 'name' => $name, 'code' => 'WR-'.fake()->unique()->numberBetween(10, 9999), 'search' => Client::folded($name), 'pronoun' => 'she', 'born_on' => '1985-04-01', 'hand' => 'right',
+        ]);
+    }
+
+    protected function visit(User $user, ?Client $client = null): Visit
+    {
+        $client ??= $this->client($user);
+        $this->actingAs($user)->post("/clients/{$client->public_id}/visits")->assertRedirect();
+
+        return $client->visits()->latest('number')->firstOrFail();
+    }
+
+    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
+    protected function save(Visit $visit, string $kind, mixed $payload, ?string $identity = null, int $seen = 0, string $phase = 'before', string $step = 'ask'): TestResponse
+    {
+        return $this->putJson("/visits/{$visit->public_id}/entries?step=$step", ['kind' => $kind, 'phase' => $phase, 'identity' => $identity, 'payload' => $payload, 'seen' => $seen]);
+    }
+
+    protected function denyEverything(Visit $visit): void
+    {
+        foreach (array_keys(app(Core::class)->rules()->flags->flags) as $flag) {
+            $this->save($visit, 'red_flag', 'no', $flag)->assertOk();
+        }
+        $this->save($visit, 'others_denied', true, '')->assertOk();
+    }
+
+    /** A neck that hurts on the left, with the muscle that reproduces it. */
+    protected function recordNeck(Visit $visit, float $pain = 6): void
+    {
+        $this->save($visit, 'complaint', ['zone' => 'neck_back', 'side' => 'left', 'now' => $pain])->assertOk();
+        $this->save($visit, 'range', ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 70])->assertOk();
+        $this->save($visit, 'range', ['movement' => 'cervical.rotation', 'side' => 'right', 'active' => 48, 'pain' => 3])->assertOk();
+        $this->save($visit, 'palpation', ['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => 3, 'tone' => 'high', 'texture' => ['taut_band'], 'familiar' => 'yes'])->assertOk();
+    }
+}

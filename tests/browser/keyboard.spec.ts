@@ -1,0 +1,111 @@
+import { expect, test, type Page } from '@playwright/test'
+import { saved, signIn } from './steps'
+
+/** Presses Tab until what is wanted has the focus; fails when it cannot be reached that way. */
+async function tabTo(page: Page, wanted: (text: string) => boolean, most = 150): Promise<void> {
+  for (let k = 0; k < most; k++) {
+    await page.keyboard.press('Tab')
+    const text = await page.evaluate(() => {
+      const on = document.activeElement as HTMLElement | null
+      const labelled = on?.id ? (document.querySelector(`label[for="${on.id}"]`)?.textContent ?? '') : ''
+      return `${on?.getAttribute('aria-label') ?? ''} ${labelled} ${on?.closest('label')?.textContent ?? ''} ${on?.textContent ?? ''}`.trim()
+    })
+    if (wanted(text)) return
+  }
+  throw new Error('not reachable by Tab')
+}
+const has =
+  (part: string) =>
+  (text: string): boolean =>
+    text.includes(part)
+
+test('a whole visit by keyboard only', async ({ page }) => {
+  await signIn(page)
+  await page.keyboard.press('c')
+  await expect(page).toHaveURL(/clients\/new/)
+  await page.keyboard.type('Wren Sedge')
+  await page.keyboard.press('Tab')
+  await page.keyboard.type('04051985')
+  await tabTo(page, has('Write down and open'))
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Wren Sedge' })).toBeVisible()
+  await tabTo(page, has('Start visit 1'))
+  await page.keyboard.press('Enter')
+
+  // Ask: from the list that mirrors the figure
+  await expect(page.getByText('Paint it on the figure')).toBeVisible()
+  await tabTo(page, has('Add a place that hurts'))
+  await saved(page, () => page.keyboard.type('back of the neck, l'))
+  await expect(page.getByRole('button', { name: /Back of the neck/ }).first()).toBeVisible()
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+  await saved(page, () => page.keyboard.press('6'))
+
+  // Screen: y, n, u
+  await page.keyboard.press('.')
+  await expect(page).toHaveURL(/screen/)
+  await tabTo(page, (text) => /all denied/.test(text))
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /all denied/ })).toBeHidden()
+  await tabTo(page, has('Everything else was asked and denied'))
+  await saved(page, () => page.keyboard.press(' '))
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+
+  // Move
+  await page.keyboard.press('.')
+  await expect(page).toHaveURL(/move/)
+  await tabTo(page, has('Active, degrees'))
+  await page.keyboard.type('60')
+  await saved(page, () => page.keyboard.press('Tab'))
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+
+  // Feel: digits and letters
+  await page.keyboard.press('.')
+  await expect(page).toHaveURL(/feel/)
+  await page.keyboard.press('ArrowDown')
+  await saved(page, () => page.keyboard.press('3'))
+  await saved(page, () => page.keyboard.press('t'))
+  await saved(page, () => page.keyboard.press('x'))
+  await saved(page, () => page.keyboard.press('f'))
+  await page.keyboard.press(';')
+  await saved(page, () => page.keyboard.press('1'))
+  await saved(page, () => page.keyboard.press('z'))
+  await expect(page.getByText(/taken back/)).toBeVisible()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('heading', { name: 'Keys on this page' })).toBeVisible()
+  await page.keyboard.press('Escape')
+
+  // Think → Agree → Plan → Work
+  await page.keyboard.press('.')
+  await expect(page).toHaveURL(/think/)
+  await page.keyboard.press('.')
+  await expect(page).toHaveURL(/agree/)
+  await page.keyboard.press('.')
+  await expect(page).toHaveURL(/plan/)
+  await expect(page.getByRole('complementary', { name: 'Targets' })).toBeVisible()
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/work/)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Settle')
+  let worked = false
+  for (let k = 0; k < 120; k++) {
+    const title = (await page.getByRole('heading', { level: 1 }).textContent()) ?? ''
+    if (title === 'Done') break
+    const treat = await page.getByRole('button', { name: /Ease off/ }).isVisible()
+    await page.keyboard.press('Enter')
+    if (treat && !worked) {
+      await page.keyboard.press('1')
+      await page.keyboard.press(' ')
+      worked = true
+    }
+  }
+  expect(worked).toBe(true)
+  await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible()
+  await tabTo(page, has('Re-check'))
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/recheck/)
+  await page.keyboard.press('.')
+  await expect(page).toHaveURL(/after/)
+  await tabTo(page, has('Sign and freeze'))
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Signed and frozen. A correction')).toBeVisible()
+})

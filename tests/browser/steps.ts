@@ -1,0 +1,40 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+
+export async function signIn(page: Page, who = 'nell'): Promise<void> {
+  await page.goto('/sign-in')
+  await page.getByLabel('Address').fill(`${who}@lantern-yard.example`)
+  await page.getByLabel('Password').fill('lantern-yard')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).toHaveURL('/')
+}
+
+/** Every touch is saved: waits until the server has the last one. */
+export async function saved(page: Page, act: () => Promise<unknown>): Promise<void> {
+  const answer = page.waitForResponse((response) => response.url().includes('/entries') && response.request().method() === 'PUT')
+  await act()
+  expect((await answer).ok()).toBe(true)
+}
+
+export async function openStep(page: Page, name: string): Promise<void> {
+  await page
+    .getByRole('navigation', { name: 'Steps of the visit' })
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click()
+  await expect(page.getByRole('navigation', { name: 'Steps of the visit' }).locator('[aria-current=step]')).toContainText(name)
+}
+
+/** No serious fault for a screen reader, a keyboard or a weak eye. */
+export async function accessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  const grave = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical')
+  expect(grave.map((one) => `${one.id}: ${one.nodes[0]?.target.join(' ')} ${one.nodes[0]?.failureSummary ?? ''}`)).toEqual([])
+}
+
+export async function newClient(page: Page, name: string): Promise<void> {
+  await page.goto('/clients/new')
+  await page.getByLabel('Name').fill(name)
+  await page.getByLabel('Date of birth').fill('1990-05-04')
+  await page.getByRole('button', { name: 'Write down and open' }).click()
+  await expect(page.getByRole('heading', { name })).toBeVisible()
+}
