@@ -16,7 +16,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(Clinic::class, fn (): Clinic => Clinic::open());
+        $this->app->singleton(Clinic::class, fn (): Clinic => Clinic::open(compiled: storage_path('framework/cache/somatrace.atlas')));
     }
 
     public function boot(): void

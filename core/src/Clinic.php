@@ -8,6 +8,7 @@ use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\CaseReader;
 use Somatrace\Core\CaseFile\CaseWriter;
+use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\JsonFile;
 use Somatrace\Core\Data\SchemaValidator;
 use Somatrace\Core\Pattern\Figures;
@@ -60,11 +61,17 @@ final class Clinic
         $this->responded = new \WeakMap;
     }
 
-    public static function open(?string $folder = null): self
+    /**
+     * @param  string|null  $folder  the data; the core's own without it
+     * @param  string|null  $compiled  where the compiled atlas is kept
+     *
+     * @throws FaultyDocument when a data file is wrong
+     */
+    public static function open(?string $folder = null, ?string $compiled = null): self
     {
         $folder ??= dirname(__DIR__).'/data';
 
-        return new self(Atlas::load($folder), $folder);
+        return new self(Atlas::load($folder, $compiled), $folder);
     }
 
     public function reader(): CaseReader

@@ -15,7 +15,7 @@ final class GeneratedFilesTest extends TestCase
     public function test_the_atlas_the_pages_read_is_the_atlas_of_the_core(): void
     {
         foreach (app(AtlasExport::class)->files() as $path => $text) {
-            self::assertSame(hash('sha256', $text), hash_file('sha256', base_path($path)), "$path is stale: php artisan somatrace:atlas-export");
+            self::assertSame(hash('sha256', $text), hash_file('sha256', base_path($path)), "$path is stale: php artisan somatrace:atlas export");
         }
     }
 

@@ -4,14 +4,38 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Anatomy;
 
+use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Data\JsonFile;
 
-/** Everything the core knows of the body and of the work on it, keyed by the ids of the vocabulary. */
+/**
+ * Everything the core knows of the body and of the work on it, keyed by the ids of the vocabulary.
+ *
+ * @phpstan-type Parts array{
+ *     version: string,
+ *     muscles: array<string, Muscle>,
+ *     zones: array<string, Zone>,
+ *     zoneSets: array<string, list<string>>,
+ *     movements: array<string, Movement>,
+ *     tests: array<string, Test>,
+ *     postureSigns: array<string, PostureSign>,
+ *     techniques: array<string, Technique>,
+ *     tools: array<string, Tool>,
+ *     positions: array<string, Position>,
+ *     products: array<string, string>,
+ *     demands: array<string, string>,
+ *     consentAreas: array<string, string>,
+ *     stopSigns: list<array{id: string, name: string, do_now: string, goes_on: bool}>,
+ *     answerSigns: array<string, string>,
+ *     packedHandbook: string,
+ * }
+ */
 final class Atlas
 {
     /** @var array<string, array<string, int>> zone → zone → steps between them on one side */
     private array $steps = [];
+
+    private ?Handbook $handbook = null;
 
     /**
      * @param  array<string, Muscle>  $muscles
@@ -45,10 +69,92 @@ final class Atlas
         public readonly array $consentAreas,
         public readonly array $stopSigns,
         public readonly array $answerSigns,
+        private readonly string $packedHandbook,
     ) {
     }
 
-    public static function load(string $folder): self
+    /**
+     * Reads the folder once its files have been found right, and keeps what it read in a file of its own: checking and
+     * building take a second, reading the compiled atlas a few milliseconds.
+     *
+     * @param  string|null  $compiled  where the compiled atlas is kept; none is kept without it
+     *
+     * @throws FaultyDocument with every fault of every file
+     */
+    public static function load(string $folder, ?string $compiled = null): self
+    {
+        $files = new AtlasFiles($folder);
+        $stamp = $files->stamp();
+        $kept = $compiled === null ? null : self::kept($compiled, $stamp);
+        if ($kept !== null) {
+            return $kept;
+        }
+        $files->check();
+        $atlas = self::build($folder);
+        if ($compiled !== null) {
+            self::keep($compiled, $stamp, $atlas);
+        }
+
+        return $atlas;
+    }
+
+    private static function kept(string $path, string $stamp): ?self
+    {
+        $text = is_file($path) ? (string) file_get_contents($path) : '';
+        $head = self::headOf($stamp);
+        if (! str_starts_with($text, $head)) {
+            return null;
+        }
+        // part by part: one large graph takes half as long again
+        $packed = unserialize(substr($text, strlen($head)));
+        /** @var Parts $parts */
+        $parts = array_map(static fn (mixed $part): mixed => unserialize(is_string($part) ? $part : ''), is_array($packed) ? $packed : []);
+
+        return new self(...$parts);
+    }
+
+    /** Written beside and moved, so that nobody reads half of it. */
+    private static function keep(string $path, string $stamp, self $atlas): void
+    {
+        $new = $path.'.'.getmypid();
+        if (@file_put_contents($new, self::headOf($stamp).serialize(array_map(serialize(...), $atlas->parts()))) !== false) {
+            rename($new, $path);
+        }
+    }
+
+    /** @return Parts what the constructor takes, by name */
+    private function parts(): array
+    {
+        return [
+            'version' => $this->version,
+            'muscles' => $this->muscles,
+            'zones' => $this->zones,
+            'zoneSets' => $this->zoneSets,
+            'movements' => $this->movements,
+            'tests' => $this->tests,
+            'postureSigns' => $this->postureSigns,
+            'techniques' => $this->techniques,
+            'tools' => $this->tools,
+            'positions' => $this->positions,
+            'products' => $this->products,
+            'demands' => $this->demands,
+            'consentAreas' => $this->consentAreas,
+            'stopSigns' => $this->stopSigns,
+            'answerSigns' => $this->answerSigns,
+            'packedHandbook' => $this->packedHandbook,
+        ];
+    }
+
+    /** What must match for a compiled atlas to be read: the data files, and the classes it was made of. */
+    private static function headOf(string $stamp): string
+    {
+        $classes = implode(' ', array_map(static fn (string $file): string => filesize($file).'.'.filemtime($file), glob(__DIR__.'/*.php') ?: []));
+
+        return hash('sha256', $stamp.$classes)."\n";
+    }
+
+    /** Reads the folder without checking it; a wrong shape still throws where it is met. */
+    public static function build(string $folder): self
     {
         $read = static fn (string $name): Fields => JsonFile::read("$folder/$name.json");
         $zones = $read('zones');
@@ -62,7 +168,7 @@ final class Atlas
         );
 
         return new self(
-            self::versionOf($folder),
+            (new AtlasFiles($folder))->version(),
             self::byId($read('muscles')->map('muscles', Muscle::from(...))),
             self::byId($zones->map('zones', static fn (Fields $row): Zone => new Zone(
                 $row->string('id'), $row->string('name'), $row->string('group'), $row->bool('midline'), $row->strings('neighbours'),
@@ -74,13 +180,21 @@ final class Atlas
             self::byId($read('techniques')->map('techniques', Technique::from(...))),
             self::byId($read('tools')->map('tools', Tool::from(...))),
             self::byId($read('positions')->map('positions', static fn (Fields $row): Position => new Position(
-                $row->string('id'), $row->string('name'), $row->string('family'),
+                $row->string('id'), $row->string('name'), $row->string('family'), $row->string('setup'),
             ))),
             $names($read('products'), 'products', 'name'),
             $names($read('demands'), 'demands', 'name'),
             $names($read('consent_areas'), 'consent_areas', 'words'),
             $read('signs')->map('stop', static fn (Fields $row): array => ['id' => $row->string('id'), 'name' => $row->string('name'), 'do_now' => $row->string('do_now'), 'goes_on' => $row->bool('goes_on')]),
             $names($read('signs'), 'answer', 'name'),
+            serialize(new Handbook(
+                self::byId($read('directions')->map('directions', Direction::from(...))),
+                self::byId($read('landmarks')->map('landmarks', Landmark::from(...))),
+                self::byId($read('hazards')->map('hazards', Hazard::from(...))),
+                self::byId($read('self_care')->map('self_care', SelfCare::from(...))),
+                $names($read('products'), 'products', 'use'),
+                $names($read('demands'), 'demands', 'asks'),
+            )),
         );
     }
 
@@ -102,6 +216,37 @@ final class Atlas
     public function test(string $id): Test
     {
         return $this->tests[$id] ?? throw UnknownId::in('test', $id);
+    }
+
+    public function handbook(): Handbook
+    {
+        if ($this->handbook === null) {
+            $handbook = unserialize($this->packedHandbook);
+            $this->handbook = $handbook instanceof Handbook ? $handbook : throw new \LogicException('The handbook cannot be unpacked.');
+        }
+
+        return $this->handbook;
+    }
+
+    /** @return list<DirectionUse> everything a muscle does, in directions */
+    public function does(Muscle $muscle): array
+    {
+        $does = $muscle->lore()->otherActions;
+        foreach ($muscle->actions as $use) {
+            foreach ($this->movement($use->movement)->directions as $direction) {
+                $does[] = new DirectionUse($direction, $use->relation);
+            }
+        }
+
+        return $does;
+    }
+
+    /** @return list<DirectionUse> what a movement consists of and what comes along with it */
+    public function brings(MovementUse $use): array
+    {
+        $movement = $this->movement($use->movement);
+
+        return array_map(static fn (string $direction): DirectionUse => new DirectionUse($direction, $use->relation), [...$movement->directions, ...$movement->carries]);
     }
 
     public function technique(string $id): Technique
@@ -198,14 +343,5 @@ final class Atlas
         }
 
         return $map;
-    }
-
-    /** A short hash over every data file: results computed with other data are other results. */
-    private static function versionOf(string $folder): string
-    {
-        $files = glob("$folder/*.json") ?: [];
-        sort($files);
-
-        return substr(hash('sha256', implode('', array_map(static fn (string $file): string => (string) hash_file('sha256', $file), $files))), 0, 12);
     }
 }

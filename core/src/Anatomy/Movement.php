@@ -9,6 +9,13 @@ use Somatrace\Core\Data\Fields;
 /** One movement: its unit, what is usual, what is possible, and how far a repeat may stray. */
 final readonly class Movement
 {
+    /**
+     * @param  string  $position  how the client is placed for it: a position of the table, or standing
+     * @param  non-empty-list<string>  $directions  what it consists of
+     * @param  list<string>  $carries  directions that come along with it, so that it lengthens what resists those too
+     * @param  string  $measure  in one line
+     * @param  non-empty-list<string>  $steps  how to measure it
+     */
     private function __construct(
         public string $id,
         public string $name,
@@ -19,17 +26,27 @@ final readonly class Movement
         public float $max,
         public float $measurementError,
         public bool $largerIsBetter,
+        public string $position,
+        public array $directions,
+        public array $carries,
         public string $measure,
+        public array $steps,
         public float $minutes,
+        public string $source,
     ) {
     }
 
     public static function from(Fields $row): self
     {
+        $directions = $row->strings('directions');
+        $steps = $row->strings('steps');
+
         return new self(
             $row->string('id'), $row->string('name'), $row->string('unit'), $row->string('sides') === 'pair',
             $row->float('norm'), $row->float('min'), $row->float('max'), $row->float('measurement_error'),
-            $row->string('better') === 'larger', $row->string('measure'), $row->float('minutes'),
+            $row->string('better') === 'larger', $row->string('position'),
+            $directions === [] ? throw UnknownId::in('direction', '') : $directions, $row->strings('carries'), $row->string('measure'),
+            $steps === [] ? throw UnknownId::in('step', '') : $steps, $row->float('minutes'), $row->string('source'),
         );
     }
 

@@ -12,20 +12,20 @@ final readonly class Muscle
     /**
      * @param  int  $layer  1 surface … 4 deepest
      * @param  list<string>  $zones  the skin zones it lies under
-     * @param  array<string, list<string>>  $siteZones  zones of one site, where they differ
+     * @param  array<string, Site>  $sites  parts of it that are worked otherwise or lie elsewhere
      * @param  list<string>  $coreReferral
      * @param  list<string>  $spillOver
-     * @param  list<MovementUse>  $actions
+     * @param  list<MovementUse>  $actions  movements that can be measured
      * @param  list<MovementUse>  $lengthenedBy
      * @param  list<string>  $antagonists
-     * @param  list<string>  $demands
+     * @param  list<string>  $demands  those that shorten or tire it
      * @param  list<string>  $positions  preferred first; `side_up` is lying with this muscle's side upward
      * @param  list<string>  $techniques  preferred first
      * @param  list<string>  $tools  preferred first
-     * @param  list<string>  $find  in order of touch
-     * @param  list<string>  $beware
+     * @param  list<string>  $beware  what this muscle asks for
      * @param  bool  $advanced  only for a therapist who calls themselves advanced
      * @param  float|null  $mostFelt  the strongest it may ever feel, where its place asks for less than its tissue
+     * @param  string  $lore  packed: the computations run over every muscle and read none of it
      */
     private function __construct(
         public string $id,
@@ -36,13 +36,10 @@ final readonly class Muscle
         public int $layer,
         public Tissue $tissue,
         public array $zones,
-        public array $siteZones,
+        public array $sites,
         public string $workSite,
         public array $coreReferral,
         public array $spillOver,
-        public string $upperAttachment,
-        public string $lowerAttachment,
-        public string $nerve,
         public array $actions,
         public array $lengthenedBy,
         public array $antagonists,
@@ -53,11 +50,10 @@ final readonly class Muscle
         public ?string $clientAction,
         public ?string $consent,
         public float $pptKpa,
-        public array $find,
-        public string $proof,
-        public array $beware,
-        public bool $advanced,
         public ?float $mostFelt,
+        public bool $advanced,
+        public array $beware,
+        private string $lore,
     ) {
     }
 
@@ -68,36 +64,58 @@ final readonly class Muscle
             Relation::from($move->string('side')),
             $move->stringOrNull('grade') === 'prime',
         );
-        $sites = $row->fields('site_zones');
-        $siteZones = [];
+        $sites = $row->fields('sites');
+        $parts = [];
         foreach ($sites->keys() as $site) {
-            $siteZones[$site] = $sites->strings($site);
+            $parts[$site] = Site::from($sites->fields($site));
         }
+        $lore = Lore::from($row);
 
         return new self(
             $row->string('id'), $row->string('name'), $row->stringOrNull('plain'), $row->string('group'), $row->string('kind') === 'structure',
-            $row->int('layer'), Tissue::from($row->string('tissue')),
-            $row->strings('zones'), $siteZones, $row->string('work_site'),
+            $row->int('layer'), Tissue::from($row->string('tissue')), $row->strings('zones'), $parts, $row->string('work_site'),
             $row->fields('refers')->strings('core'), $row->fields('refers')->strings('spill_over'),
-            $row->fields('attachments')->string('upper'), $row->fields('attachments')->string('lower'), $row->string('nerve'),
-            $row->map('actions', $use), $row->map('lengthened_by', $use),
-            $row->strings('antagonists'), $row->strings('demands'), $row->strings('positions'), $row->strings('techniques'), $row->strings('tools'),
-            $row->stringOrNull('client_action'), $row->stringOrNull('consent'), $row->float('ppt_kpa'),
-            $row->strings('find'), $row->string('proof'), $row->strings('beware'),
-            $row->bool('advanced'), $row->floatOrNull('most_felt'),
+            $row->map('actions', $use), $row->map('lengthened_by', $use), $row->strings('antagonists'),
+            array_values(array_unique([...$lore->shortenedBy, ...$lore->tiredBy])),
+            $row->strings('positions'), $row->strings('techniques'), $row->strings('tools'), $row->stringOrNull('client_action'), $row->stringOrNull('consent'),
+            $row->float('ppt_kpa'), $row->floatOrNull('most_felt'), $row->bool('advanced'), $row->strings('beware'), serialize($lore),
         );
+    }
+
+    public function lore(): Lore
+    {
+        $lore = unserialize($this->lore);
+
+        return $lore instanceof Lore ? $lore : throw new \LogicException("The lore of {$this->id} cannot be unpacked.");
+    }
+
+    /** @return list<string> techniques at a site; the whole muscle's where the site has none of its own */
+    public function techniquesAt(?string $site): array
+    {
+        return $this->at($site)->techniques ?? [] ?: $this->techniques;
+    }
+
+    /** @return list<string> tools at a site; the whole muscle's where the site has none of its own */
+    public function toolsAt(?string $site): array
+    {
+        return $this->at($site)->tools ?? [] ?: $this->tools;
     }
 
     /** @return list<string> the zones of a site; the whole muscle's where the site has none of its own */
     public function zonesOf(?string $site): array
     {
-        return $site === null || $site === 'whole' ? $this->everyZone() : $this->siteZones[$site] ?? $this->zones;
+        return $site === null || $site === 'whole' ? $this->everyZone() : ($this->at($site)->zones ?? [] ?: $this->zones);
+    }
+
+    private function at(?string $site): ?Site
+    {
+        return $this->sites[$site ?? ''] ?? null;
     }
 
     /** @return list<string> */
     public function everyZone(): array
     {
-        return array_values(array_unique(array_merge($this->zones, ...array_values($this->siteZones))));
+        return array_values(array_unique(array_merge($this->zones, ...array_values(array_map(static fn (Site $site): array => $site->zones, $this->sites)))));
     }
 
     /** @return list<string> positions with `side_up` put into words for this side */

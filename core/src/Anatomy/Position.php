@@ -7,7 +7,8 @@ namespace Somatrace\Core\Anatomy;
 /** How the client lies or sits. A change of family is a turn; within one it is a small shift. */
 final readonly class Position
 {
-    public function __construct(public string $id, public string $name, public string $family)
+    /** @param  string  $setup  pillows and props */
+    public function __construct(public string $id, public string $name, public string $family, public string $setup)
     {
     }
 }

@@ -10,4 +10,11 @@ enum Relation: string
     case Same = 'same';
     case Opposite = 'opposite';
     case Midline = 'midline';
+
+    public function opposite(): self
+    {
+        return match ($this) {
+            self::Same => self::Opposite, self::Opposite => self::Same, self::Midline => self::Midline
+        };
+    }
 }

@@ -9,6 +9,10 @@ use Somatrace\Core\Data\Fields;
 /** What touches the client: a part of the hand or arm, or a hand-held tool. */
 final readonly class Tool
 {
+    /**
+     * @param  string  $hand  how it is held without harm to the therapist
+     * @param  string  $load  what it costs the therapist, in words; `strain` is the same as a number
+     */
     private function __construct(
         public string $id,
         public string $name,
@@ -17,6 +21,9 @@ final readonly class Tool
         public int $precision,
         public float $strongestFelt,
         public bool $isThumb,
+        public string $hand,
+        public string $load,
+        public string $source,
     ) {
     }
 
@@ -25,6 +32,7 @@ final readonly class Tool
         return new self(
             $row->string('id'), $row->string('name'), $row->float('effective_area_cm2'), $row->float('strain'),
             $row->int('precision'), $row->float('strongest_felt'), $row->bool('thumb'),
+            $row->string('hand'), $row->string('load'), $row->string('source'),
         );
     }
 }

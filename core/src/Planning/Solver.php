@@ -12,6 +12,11 @@ use Somatrace\Core\Anatomy\MuscleAt;
  */
 final class Solver
 {
+    /** Benefits are added as whole billionths: sums of floats depend on their order, and a tie would then fall by side. */
+    private const UNIT = 1e9;
+
+    private const NEVER = PHP_INT_MIN;
+
     /** @var array<string, true> muscle and side of every target */
     private array $keys = [];
 
@@ -140,10 +145,10 @@ final class Solver
             $groups[$pair[1]->family.'|'.$pair[0]->region][] = $pair;
         }
         $groups = array_values($groups);
-        $outside = array_fill(0, $budget + 1, 0.0);
+        $outside = array_fill(0, $budget + 1, 0);
         $layers = [];
         foreach ($groups as $index => $group) {
-            $inside = array_fill(0, $budget + 1, -INF);
+            $inside = array_fill(0, $budget + 1, self::NEVER);
             for ($t = $this->clock->warmUp; $t <= $budget; $t++) {
                 $inside[$t] = $outside[$t - $this->clock->warmUp];
             }
@@ -166,8 +171,8 @@ final class Solver
     }
 
     /**
-     * @param  array<int, float>  $inside
-     * @return array{array<int, float>, array<int, array{int, int}>} values, and at each time the minutes taken and their cost
+     * @param  array<int, int>  $inside
+     * @return array{array<int, int>, array<int, array{int, int}>} values, and at each time the minutes taken and their cost
      */
     private function addTarget(array $inside, Target $target, Option $option, int $budget): array
     {
@@ -179,9 +184,9 @@ final class Solver
             }
             $cost = $this->clock->cost($target, $option, $minutes, $this->otherSideToo($target));
             // what is wanted outweighs every benefit, so that it is kept whenever it fits; a lock outweighs soothing
-            $gain = $target->benefit($minutes) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0);
+            $gain = (int) round(self::UNIT * ($target->benefit($minutes) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0)));
             for ($t = $budget; $t >= $cost; $t--) {
-                $value = $inside[$t - $cost] + $gain;
+                $value = $inside[$t - $cost] === self::NEVER ? self::NEVER : $inside[$t - $cost] + $gain;
                 if ($value > $next[$t]) {
                     $next[$t] = $value;
                     $taken[$t] = [$minutes, $cost];

@@ -17,8 +17,6 @@ use Somatrace\Core\Units\ContactArea;
 /** Lays a solution out in time: settle, warm, treat, rest, compare, turn, finish, talk. */
 final class StepBuilder
 {
-    private const GLIDING = ['effleurage', 'petrissage', 'stripping', 'wringing', 'fascial_spread'];
-
     /** @var list<PlanStep> */
     private array $steps = [];
 
@@ -192,7 +190,7 @@ final class StepBuilder
             StepKind::Treat, $chosen->minutes * Clockwork::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique, $option->tool,
             $this->product($option->technique), $target->muscle->clientAction ?? 'breathe out as the pressure goes in',
             $this->passes($target->at, $ceiling->felt, $chosen->minutes, $option->technique, $option->tool),
-            implode(' → ', $target->muscle->find).($target->muscle->proof === '' ? '' : '. Proof: '.$target->muscle->proof.'.'), $target->muscle->beware,
+            $target->muscle->lore()->findInWords(), $target->muscle->beware,
             $this->why($target), $ceiling, label: $target->candidate->name,
         );
         $rest = $this->clock->restAfter($option, $chosen->minutes);
@@ -224,7 +222,7 @@ final class StepBuilder
         $this->add(
             StepKind::Treat, $quarters, $at, $places, $chosen->option->site, $chosen->option->technique, $chosen->option->tool, $this->product($chosen->option->technique),
             $chosen->target->muscle->clientAction, $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
-            implode(' → ', $chosen->target->muscle->find), $chosen->target->muscle->beware, 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
+            $chosen->target->muscle->lore()->findInWords(), $chosen->target->muscle->beware, 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
         );
     }
 
@@ -350,12 +348,10 @@ final class StepBuilder
 
     private function product(string $technique): string
     {
-        $wanted = match (true) {
-            $technique === 'intraoral_hold' => ['nitrile_glove', 'vinyl_glove', 'latex_glove'],
-            ! in_array($technique, self::GLIDING, true) => ['none'],
-            $this->case->client->skin === 'hairy' => ['plenty_oil', 'light_oil'],
-            default => ['light_oil'],
-        };
+        $wanted = $this->atlas->technique($technique)->products;
+        if ($wanted === ['light_oil'] && $this->case->client->skin === 'hairy') {
+            $wanted = ['plenty_oil', ...$wanted];
+        }
         foreach ($wanted as $product) {
             if ($this->limits->forbidding(new Deed([], $technique, null, null, $product)) === null) {
                 return $product;

@@ -241,14 +241,14 @@ final class TargetBuilder
         $why = 'No technique is left for it.';
         foreach ($this->sites($candidate, $muscle) as $site) {
             $places = array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zonesOf($site));
-            foreach ($this->techniques($candidate, $muscle) as $technique) {
+            foreach ($this->techniques($candidate, $muscle, $site) as $technique) {
                 $forbidden = $this->limits->forbidding(new Deed($places, $technique->id, null, $position));
                 if ($forbidden !== null) {
                     $why = $forbidden->because();
 
                     continue;
                 }
-                $choice = $this->tools->choose($muscle, $technique, PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->figure('ppt_felt')), fn (Tool $tool): Ceiling => $this->ceilingWith($candidate->at, $places, $technique, $tool, $position));
+                $choice = $this->tools->choose($muscle, $site, $technique, PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->figure('ppt_felt')), fn (Tool $tool): Ceiling => $this->ceilingWith($candidate->at, $places, $technique, $tool, $position));
                 if ($choice === null) {
                     $why = 'No tool gives what it needs within the limits.';
 
@@ -290,9 +290,9 @@ final class TargetBuilder
     }
 
     /** @return list<Technique> in the order to try them */
-    private function techniques(Candidate $candidate, Muscle $muscle): array
+    private function techniques(Candidate $candidate, Muscle $muscle, string $site): array
     {
-        $ids = $muscle->techniques;
+        $ids = $muscle->techniquesAt($site);
         if (in_array($candidate->triggerPoint, [TriggerPoint::Active, TriggerPoint::Latent], true) && in_array('trigger_point_hold', $ids, true)) {
             $ids = ['trigger_point_hold', ...$ids];
         }
@@ -303,7 +303,7 @@ final class TargetBuilder
         $techniques = [];
         foreach (array_unique($ids) as $id) {
             $technique = $this->atlas->technique($id);
-            $tooEarly = $technique->lateStageOnly && ! $this->isLate();
+            $tooEarly = $technique->isLateStageOnly() && ! $this->isLate();
             if (! $tooEarly && ! in_array($id, $this->case->therapist->scopeOff, true)) {
                 $techniques[] = $technique;
             }

@@ -23,10 +23,10 @@ final readonly class ToolChooser
      * @param  callable(Tool): Ceiling  $ceilingWith  how strong it may feel with that tool; 0 where the tool is forbidden
      * @return array{Tool, Ceiling}|null
      */
-    public function choose(Muscle $muscle, Technique $technique, PressureScale $scale, callable $ceilingWith): ?array
+    public function choose(Muscle $muscle, string $site, Technique $technique, PressureScale $scale, callable $ceilingWith): ?array
     {
         $best = null;
-        foreach ($this->usable($muscle, $technique) as $tool) {
+        foreach ($this->usable($muscle->toolsAt($site), $technique) as $tool) {
             $ceiling = $ceilingWith($tool);
             if ($ceiling->felt < 1 || ! $this->bearable($tool, $scale, $ceiling)) {
                 continue;
@@ -46,10 +46,13 @@ final readonly class ToolChooser
         return $this->therapist->massKg ?? $this->figures->figure('default_mass_kg');
     }
 
-    /** @return list<Tool> */
-    private function usable(Muscle $muscle, Technique $technique): array
+    /**
+     * @param  list<string>  $suited  tools that suit the place
+     * @return list<Tool>
+     */
+    private function usable(array $suited, Technique $technique): array
     {
-        $own = $technique->tools === [] ? $muscle->tools : array_values(array_intersect($muscle->tools, $technique->tools));
+        $own = $technique->tools === [] ? $suited : array_values(array_intersect($suited, $technique->tools));
         $ids = $own === [] ? $technique->tools : $own;
         $tools = [];
         foreach ($ids as $id) {

@@ -6,8 +6,15 @@ namespace Somatrace\Core\Tests\Anatomy;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\AtlasFiles;
+use Somatrace\Core\Anatomy\AtlasGaps;
+use Somatrace\Core\Anatomy\DirectionUse;
+use Somatrace\Core\Anatomy\Relation;
 use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\JsonFile;
+use Somatrace\Core\Tests\Support\BrokenAtlas;
 use Somatrace\Core\Tests\Support\Core;
 
 final class AtlasTest extends TestCase
@@ -37,57 +44,82 @@ final class AtlasTest extends TestCase
         }
     }
 
-    public function test_zones_touch_each_other_both_ways(): void
+    public function test_the_complete_atlas_has_no_fault_and_no_gap(): void
     {
-        foreach (Core::clinic()->atlas->zones as $zone) {
-            self::assertNotSame([], $zone->neighbours, $zone->id);
-            foreach ($zone->neighbours as $neighbour) {
-                self::assertContains($zone->id, Core::clinic()->atlas->zone($neighbour)->neighbours, "{$zone->id} and $neighbour");
-            }
-        }
+        $folder = dirname(__DIR__, 2).'/data';
+
+        self::assertSame([], array_map(static fn (Fault $fault): string => $fault->line(), (new AtlasFiles($folder))->faults()));
+        self::assertSame([], (new AtlasGaps(Atlas::build($folder)))->gaps());
     }
 
-    public function test_antagonists_are_mutual(): void
+    public function test_the_compiled_atlas_is_the_one_in_the_files_and_follows_them(): void
     {
-        foreach (Core::clinic()->atlas->muscles as $muscle) {
-            foreach ($muscle->antagonists as $antagonist) {
-                self::assertContains($muscle->id, Core::clinic()->atlas->muscle($antagonist)->antagonists, "{$muscle->id} and $antagonist");
-            }
-        }
+        $folder = BrokenAtlas::copy();
+        $kept = "$folder.compiled";
+        $first = Atlas::load($folder, $kept);
+        $again = Atlas::load($folder, $kept);
+        BrokenAtlas::change($folder, 'muscles', static function (array $file): array {
+            $file['muscles'][0]['name'] = 'Another name';
+
+            return $file;
+        });
+        $changed = Atlas::load($folder, $kept);
+        BrokenAtlas::remove($folder);
+        unlink($kept);
+
+        self::assertSame(serialize($first->muscles), serialize($again->muscles));
+        self::assertSame($first->version, $again->version);
+        self::assertSame('Another name', $changed->muscle('frontalis')->name);
+        self::assertNotSame($first->version, $changed->version);
     }
 
-    public function test_what_lengthens_a_muscle_is_not_what_it_does(): void
-    {
-        foreach (Core::clinic()->atlas->muscles as $muscle) {
-            $does = array_map(static fn ($use): string => $use->keyFor(Side::Left), array_filter($muscle->actions, static fn ($use): bool => $use->prime));
-            $lengthens = array_map(static fn ($use): string => $use->keyFor(Side::Left), $muscle->lengthenedBy);
-            self::assertSame([], array_intersect($does, $lengthens), $muscle->id);
-        }
-    }
-
-    public function test_every_muscle_can_be_reached_and_worked(): void
+    #[DataProvider('ways')]
+    public function test_directions_are_compared_across_combined_movements(string $muscle, string $direction, bool $does): void
     {
         $atlas = Core::clinic()->atlas;
-        foreach ($atlas->muscles as $muscle) {
-            foreach ($muscle->positionsFor(Side::Left) as $position) {
-                self::assertArrayHasKey($position, $atlas->positions, $muscle->id);
-            }
-            self::assertNotSame([], array_filter($muscle->techniques, static function (string $id) use ($atlas, $muscle): bool {
-                $technique = $atlas->technique($id);
+        $keys = array_map(static fn (DirectionUse $use): string => $use->key(), $atlas->does($atlas->muscle($muscle)));
 
-                return $technique->tools === [] || array_intersect($technique->tools, $muscle->tools) !== [];
-            }), "{$muscle->id} has a technique for one of its tools");
-        }
+        self::assertSame($does, in_array($direction, $keys, true));
     }
 
-    public function test_posture_signs_name_muscles_of_the_atlas(): void
+    /** @return iterable<string, array{string, string, bool}> */
+    public static function ways(): iterable
     {
-        $atlas = Core::clinic()->atlas;
-        foreach ($atlas->postureSigns as $sign) {
-            foreach ([...array_keys($sign->short), ...array_keys($sign->long)] as $muscle) {
-                self::assertArrayHasKey($muscle, $atlas->muscles, $sign->id);
-            }
-        }
+        yield 'gastrocnemius pushes the foot down' => ['gastrocnemius', 'ankle.plantarflexion:same', true];
+        yield 'tibialis anterior draws it up, knee straight or bent' => ['tibialis_anterior', 'ankle.dorsiflexion:same', true];
+        yield 'the strap turns the head to the other side' => ['sternocleidomastoid_sternal', 'cervical.rotation:opposite', true];
+        yield 'and not to its own' => ['sternocleidomastoid_sternal', 'cervical.rotation:same', false];
+        yield 'latissimus draws the arm to the side, which nobody measures' => ['latissimus_dorsi', 'shoulder.adduction:same', true];
+    }
+
+    public function test_a_direction_about_the_midline_is_undone_by_its_twin_on_the_other_side(): void
+    {
+        $handbook = Core::clinic()->atlas->handbook();
+
+        self::assertSame('cervical.rotation:opposite', $handbook->direction('cervical.rotation')->undoneBy(Relation::Same)->key());
+        self::assertSame('elbow.extension:same', $handbook->direction('elbow.flexion')->undoneBy(Relation::Same)->key());
+        self::assertSame('trunk.flexion:midline', $handbook->direction('trunk.extension')->undoneBy(Relation::Midline)->key());
+    }
+
+    public function test_a_site_works_as_the_whole_muscle_does_where_it_says_nothing_else(): void
+    {
+        $muscle = Core::clinic()->atlas->muscle('levator_scapulae');
+
+        self::assertSame($muscle->tools, $muscle->toolsAt('belly'));
+        self::assertNotContains('elbow', $muscle->toolsAt('upper_attachment'));
+        self::assertSame(['neck_side'], $muscle->zonesOf('upper_attachment'));
+        self::assertContains('shoulder_blade', $muscle->zonesOf(null));
+    }
+
+    public function test_one_sided_hazards_lie_on_their_true_side_only(): void
+    {
+        $hazards = Core::clinic()->atlas->handbook()->hazards;
+        $sides = array_map(static fn ($hazard): ?Side => $hazard->oneSided, array_filter($hazards, static fn ($hazard): bool => $hazard->oneSided !== null));
+        ksort($sides);
+
+        self::assertSame(['appendix_right' => Side::Right, 'bowel_left' => Side::Left, 'liver_edge' => Side::Right, 'spleen_floating_ribs' => Side::Left], $sides);
+        self::assertFalse($hazards['liver_edge']->liesOn(Side::Left));
+        self::assertTrue($hazards['kidney_angle']->liesOn(Side::Left));
     }
 
     public function test_every_data_file_names_its_format_and_can_be_read(): void

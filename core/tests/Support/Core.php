@@ -14,7 +14,7 @@ final class Core
 
     public static function clinic(): Clinic
     {
-        return self::$clinic ??= Clinic::open();
+        return self::$clinic ??= Clinic::open(compiled: sys_get_temp_dir().'/somatrace-core-tests.atlas');
     }
 
     public static function example(string $name): CaseFile

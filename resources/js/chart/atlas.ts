@@ -25,8 +25,6 @@ export interface AtlasMuscle {
   find: string[]
   proof: string
   beware: string[]
-  upper: string
-  lower: string
   lengthened: [MovementId, 'same' | 'opposite' | 'midline'][]
   consent: ConsentAreaId | null
 }

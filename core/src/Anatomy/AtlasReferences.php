@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Anatomy;
+
+use Somatrace\Core\Data\Fault;
+
+/** Every id that one data file borrows from another exists there, and every list holds the ids of the vocabulary, once each. */
+final readonly class AtlasReferences
+{
+    /** Where ids of a kind are used: file → path, `*` for every member of a list or map. */
+    private const USES = [
+        'directions' => ['directions/*/opposite' => 'direction'],
+        'zones' => ['zones/*/neighbours/*' => 'zone', 'sets/*/*' => 'zone'],
+        'landmarks' => ['landmarks/*/zones/*' => 'zone'],
+        'hazards' => ['hazards/*/zones/*' => 'zone', 'hazards/*/landmarks/*' => 'landmark'],
+        'self_care' => ['self_care/*/not_with/*' => 'condition'],
+        'movements' => ['movements/*/directions/*' => 'direction', 'movements/*/carries/*' => 'direction'],
+        'muscles' => [
+            'muscles/*/zones/*' => 'zone', 'muscles/*/refers/*/*' => 'zone', 'muscles/*/sites/*/zones/*' => 'zone',
+            'muscles/*/sites/*/techniques/*' => 'technique', 'muscles/*/sites/*/tools/*' => 'tool',
+            'muscles/*/attachments/*/landmarks/*' => 'landmark', 'muscles/*/find/*/landmark' => 'landmark',
+            'muscles/*/actions/*/movement' => 'movement', 'muscles/*/lengthened_by/*/movement' => 'movement',
+            'muscles/*/other_actions/*/direction' => 'direction', 'muscles/*/proof/uses/*/direction' => 'direction',
+            'muscles/*/covered_by/*' => 'muscle', 'muscles/*/antagonists/*' => 'muscle', 'muscles/*/synergists/*' => 'muscle',
+            'muscles/*/techniques/*' => 'technique', 'muscles/*/tools/*' => 'tool', 'muscles/*/consent' => 'consent area',
+            'muscles/*/demands/*/*' => 'demand', 'muscles/*/self_care/*' => 'self-care', 'muscles/*/hazards/*' => 'hazard',
+        ],
+        'posture_signs' => ['posture_signs/*/short/*/muscle' => 'muscle', 'posture_signs/*/long/*/muscle' => 'muscle'],
+        'techniques' => ['techniques/*/tools/*' => 'tool', 'techniques/*/not_with/*' => 'condition', 'techniques/*/products/*' => 'product'],
+        'planning' => ['regions/*/*' => 'zone'],
+    ];
+
+    /** Where the ids of a kind are listed: file and list. */
+    private const LISTS = [
+        'direction' => ['directions', 'directions'], 'zone' => ['zones', 'zones'], 'landmark' => ['landmarks', 'landmarks'], 'hazard' => ['hazards', 'hazards'],
+        'movement' => ['movements', 'movements'], 'muscle' => ['muscles', 'muscles'], 'self-care' => ['self_care', 'self_care'], 'test' => ['tests', 'tests'],
+        'posture sign' => ['posture_signs', 'posture_signs'], 'technique' => ['techniques', 'techniques'], 'tool' => ['tools', 'tools'], 'position' => ['positions', 'positions'],
+        'product' => ['products', 'products'], 'demand' => ['demands', 'demands'], 'consent area' => ['consent_areas', 'consent_areas'],
+        'condition' => ['conditions', 'conditions'], 'medicine' => ['conditions', 'medicines'], 'red flag' => ['red_flags', 'flags'], 'clot item' => ['clot_score', 'items'],
+        'stop sign' => ['signs', 'stop'], 'answer sign' => ['signs', 'answer'],
+    ];
+
+    /** Kinds whose ids the vocabulary fixes, and where it holds them. */
+    private const VOCABULARY = [
+        'zone' => 'zones', 'movement' => 'movements', 'test' => 'tests', 'posture sign' => 'posture_signs', 'technique' => 'techniques', 'tool' => 'tools', 'position' => 'positions',
+        'product' => 'products', 'demand' => 'demands', 'consent area' => 'consent_areas', 'condition' => 'conditions', 'medicine' => 'medicines', 'red flag' => 'red_flags',
+        'clot item' => 'clot_items', 'stop sign' => 'stop_signs', 'answer sign' => 'answer_signs', 'muscle' => 'muscles',
+    ];
+
+    /** @param  array<string, mixed>  $files decoded, by name; each has passed its schema */
+    public function __construct(private array $files)
+    {
+    }
+
+    /** @return list<Fault> */
+    public function faults(): array
+    {
+        $faults = [];
+        $ids = array_map(fn (array $list): array => array_column($this->rows(...$list), 'id'), self::LISTS);
+        foreach (self::LISTS as $kind => [$file, $list]) {
+            array_push($faults, ...$this->twice($kind, $file, $list, $ids[$kind]));
+        }
+        foreach (self::VOCABULARY as $kind => $key) {
+            array_push($faults, ...$this->againstVocabulary($kind, $ids[$kind], $this->vocabulary($key)));
+        }
+        foreach (self::USES as $file => $paths) {
+            foreach ($paths as $path => $kind) {
+                foreach ($this->found($this->files[$file], explode('/', $path)) as $pointer => $id) {
+                    if (is_string($id) && ! in_array($id, $ids[$kind], true)) {
+                        $faults[] = new Fault("$file.json $pointer", "\"$id\" is no $kind; ".$this->nearest($id, $ids[$kind]));
+                    }
+                }
+            }
+        }
+
+        return $faults;
+    }
+
+    /**
+     * @param  list<mixed>  $ids
+     * @return list<Fault>
+     */
+    private function twice(string $kind, string $file, string $list, array $ids): array
+    {
+        $faults = $seen = [];
+        foreach ($ids as $index => $id) {
+            $id = is_string($id) ? $id : '';
+            if (isset($seen[$id])) {
+                $faults[] = new Fault("$file.json /$list/$index/id", "the $kind \"$id\" stands twice, first at /$list/{$seen[$id]}");
+            }
+            $seen[$id] ??= $index;
+        }
+
+        return $faults;
+    }
+
+    /**
+     * @param  list<mixed>  $ids
+     * @param  list<string>  $fixed
+     * @return list<Fault>
+     */
+    private function againstVocabulary(string $kind, array $ids, array $fixed): array
+    {
+        [$file, $list] = self::LISTS[$kind];
+        $faults = [];
+        foreach (array_diff($fixed, array_filter($ids, is_string(...))) as $missing) {
+            $faults[] = new Fault("$file.json /$list", "the $kind \"$missing\" of the vocabulary is missing");
+        }
+        foreach ($ids as $index => $id) {
+            if (is_string($id) && ! in_array($id, $fixed, true)) {
+                $faults[] = new Fault("$file.json /$list/$index/id", "\"$id\" is no $kind of the vocabulary; ".$this->nearest($id, $fixed));
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return list<string> */
+    private function vocabulary(string $key): array
+    {
+        $file = is_array($this->files['vocabulary']) ? $this->files['vocabulary'] : [];
+        $part = is_array($file[$key] ?? null) ? $file[$key] : [];
+        $ids = match (true) {
+            $key === 'muscles' => [...array_merge(...array_values(array_filter($part, is_array(...)))), ...(is_array($file['structures'] ?? null) ? $file['structures'] : [])],
+            $key === 'zones' => array_merge(...array_values(array_filter($part, is_array(...)))),
+            array_is_list($part) => $part,
+            default => array_keys($part),
+        };
+
+        return array_values(array_filter($ids, is_string(...)));
+    }
+
+    /** @return list<array<mixed>> */
+    private function rows(string $file, string $list): array
+    {
+        $data = $this->files[$file];
+        $rows = is_array($data) ? $data[$list] ?? [] : [];
+
+        return is_array($rows) ? array_values(array_filter($rows, is_array(...))) : [];
+    }
+
+    /**
+     * @param  list<string>  $path
+     * @return iterable<string, mixed> value by pointer
+     */
+    private function found(mixed $value, array $path, string $pointer = ''): iterable
+    {
+        if ($path === []) {
+            yield $pointer => $value;
+
+            return;
+        }
+        $key = array_shift($path);
+        if (! is_array($value)) {
+            return;
+        }
+        foreach ($key === '*' ? array_keys($value) : [$key] as $name) {
+            if (isset($value[$name])) {
+                yield from $this->found($value[$name], $path, "$pointer/$name");
+            }
+        }
+    }
+
+    /** @param  list<mixed>  $allowed */
+    private function nearest(string $id, array $allowed): string
+    {
+        $allowed = array_values(array_filter($allowed, is_string(...)));
+        if (count($allowed) <= 12) {
+            return 'allowed are '.implode(', ', $allowed);
+        }
+        usort($allowed, static fn (string $a, string $b): int => [levenshtein($id, $a), $a] <=> [levenshtein($id, $b), $b]);
+
+        return 'nearest are '.implode(', ', array_slice($allowed, 0, 3)).' ('.count($allowed).' in all)';
+    }
+}
