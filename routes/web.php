@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AppointmentController;
+use App\Http\Controllers\AtlasController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\EntryController;
 use App\Http\Controllers\EventController;
@@ -10,6 +11,7 @@ use App\Http\Controllers\NoteController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TodayController;
+use App\Http\Controllers\TrainerController;
 use App\Http\Controllers\VisitController;
 use Illuminate\Support\Facades\Route;
 
@@ -21,6 +23,12 @@ Route::middleware('guest')->group(function (): void {
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', TodayController::class)->name('today');
+
+    Route::get('/atlas', [AtlasController::class, 'index'])->name('atlas');
+    Route::get('/atlas/search', [AtlasController::class, 'search'])->name('atlas.search');
+    Route::get('/atlas/trainer', [TrainerController::class, 'show'])->name('atlas.trainer');
+    Route::post('/atlas/trainer', [TrainerController::class, 'store'])->name('atlas.trainer.answer');
+    Route::get('/atlas/{kind}/{id}', [AtlasController::class, 'show'])->name('atlas.show');
 
     Route::get('/clients/new', [ClientController::class, 'create'])->name('clients.create');
     Route::get('/clients/search', [ClientController::class, 'search'])->name('clients.search');

@@ -9,6 +9,7 @@ use Illuminate\Console\Command;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\AtlasFiles;
 use Somatrace\Core\Anatomy\AtlasGaps;
+use Symfony\Component\Console\Output\OutputInterface;
 
 /** Reads the atlas as a second reader would, or writes what the pages need of it. */
 final class AtlasCommand extends Command
@@ -34,7 +35,7 @@ final class AtlasCommand extends Command
         $folder = is_string($data) ? $data : base_path('core/data');
         $faults = (new AtlasFiles($folder))->faults();
         foreach ($faults as $fault) {
-            fwrite(STDERR, $fault->line()."\n");
+            $this->getOutput()->getErrorStyle()->writeln($fault->line(), OutputInterface::OUTPUT_RAW);
         }
         if ($faults !== []) {
             return 2;
@@ -62,7 +63,7 @@ final class AtlasCommand extends Command
 
     private function refuse(): int
     {
-        fwrite(STDERR, "verb: allowed are check, export\n");
+        $this->getOutput()->getErrorStyle()->writeln('verb: allowed are check, export');
 
         return 2;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Search;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\CaseReader;
 use Somatrace\Core\CaseFile\CaseWriter;
@@ -24,6 +25,7 @@ use Somatrace\Core\Response\ResponseResult;
 use Somatrace\Core\Safety\SafetyGate;
 use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Safety\SafetyRules;
+use Somatrace\Core\Training\Trainer;
 
 /** The one door to the core: screen, rank, plan, respond. Everything behind it is pure and explains itself. */
 final class Clinic
@@ -43,6 +45,10 @@ final class Clinic
     private ?ResponseFigures $responseFigures = null;
 
     private ?Quietness $quietness = null;
+
+    private ?Search $search = null;
+
+    private ?Trainer $trainer = null;
 
     /** @var \WeakMap<CaseFile, SafetyResult> */
     private \WeakMap $screened;
@@ -157,6 +163,18 @@ final class Clinic
         }
 
         return null;
+    }
+
+    public function search(): Search
+    {
+        return $this->search ??= new Search($this->atlas);
+    }
+
+    public function trainer(): Trainer
+    {
+        $figures = PlanFigures::load($this->folder);
+
+        return $this->trainer ??= new Trainer($this->atlas, $figures->regions, $figures->regionOfZone);
     }
 
     private function ranking(CaseFile $case): PatternResult

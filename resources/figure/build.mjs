@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import clip from 'polygon-clipping'
 import * as curves from './curves.mjs'
+import { LANDMARKS } from './landmarks.mjs'
 import * as muscles from './muscles.mjs'
 import * as outline from './outline.mjs'
 import * as zones from './zones.mjs'
@@ -125,7 +126,15 @@ const lines = (list) =>
     ),
     w,
   }))
+// landmarks in the units of the pages: y from the crown down
+const points = Object.fromEntries(
+  Object.entries(LANDMARKS).map(([id, views]) => [
+    id,
+    Object.fromEntries(Object.entries(views).map(([view, [x, y]]) => [view, [x, 1000 - y]])),
+  ]),
+)
 const figure = {
+  landmarks: points,
   body: curves.pathOf(body[0].p, bodySegments),
   head: curves.pathOf(p[0], headSegments),
   ear: curves.line(curves.simplify(earPoints, 0.1), true),

@@ -24,7 +24,7 @@ export const LANDMARKS = {
   occiput_base: { front: [6, 902] },
   jugular_process: { front: [30, 904] },
   nuchal_ligament: { back: [1, 880] },
-  c1_transverse_process: { front: [33, 897], back: [31, 899] },
+  c1_transverse_process: { front: [33, 897], back: [27, 898] },
   c2_spine: { back: [1, 894] },
   cervical_anterior_tubercles: { front: [26, 872] },
   cervical_posterior_tubercles: { front: [33, 872], back: [26, 872] },

@@ -1,7 +1,10 @@
 import '../css/app.css'
 import { createInertiaApp } from '@inertiajs/vue3'
-import { createApp, h, type DefineComponent } from 'vue'
+import { createApp, defineAsyncComponent, h, type DefineComponent } from 'vue'
+import { useAtlas } from './composables/useAtlas'
 
+const AtlasSheet = defineAsyncComponent(() => import('./parts/AtlasSheet.vue'))
+const { trail } = useAtlas()
 const pages = import.meta.glob<{ default: DefineComponent }>('./pages/**/*.vue')
 
 void createInertiaApp({
@@ -12,7 +15,8 @@ void createInertiaApp({
     return (await page()).default
   },
   setup: ({ el, App, props, plugin }) => {
-    createApp({ render: () => h(App, props) })
+    // the atlas opens beside whatever is on the screen; it is fetched when it is first asked for
+    createApp({ render: () => [h(App, props), trail.value.length ? h(AtlasSheet) : null] })
       .use(plugin)
       .mount(el)
   },

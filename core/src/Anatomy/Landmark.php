@@ -9,7 +9,10 @@ use Somatrace\Core\Data\Fields;
 /** A place on the skeleton that a finger finds, or, where it is not palpable, knows of. */
 final readonly class Landmark
 {
-    /** @param  non-empty-list<string>  $zones the skin over it */
+    /**
+     * @param  non-empty-list<string>  $zones  the skin over it
+     * @param  list<string>  $views  of the figure on which it is drawn: front, back
+     */
     private function __construct(
         public string $id,
         public string $name,
@@ -18,6 +21,7 @@ final readonly class Landmark
         public bool $midline,
         public bool $palpable,
         public string $find,
+        public array $views,
     ) {
     }
 
@@ -27,7 +31,7 @@ final readonly class Landmark
 
         return new self(
             $row->string('id'), $row->string('name'), $row->string('plain'), $zones === [] ? throw UnknownId::in('zone', '') : $zones,
-            $row->bool('midline'), $row->bool('palpable'), $row->string('find'),
+            $row->bool('midline'), $row->bool('palpable'), $row->string('find'), $row->strings('views'),
         );
     }
 }

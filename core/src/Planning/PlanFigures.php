@@ -18,7 +18,7 @@ final readonly class PlanFigures
      * @param  list<string>  $regions  in the order of work
      * @param  array<string, string>  $schoolDefault
      */
-    private function __construct(private Fields $file, public array $minuteOptions, private array $regionOfZone, private array $regions, public array $schoolDefault)
+    private function __construct(private Fields $file, public array $minuteOptions, public array $regionOfZone, public array $regions, public array $schoolDefault)
     {
     }
 

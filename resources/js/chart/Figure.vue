@@ -7,6 +7,7 @@ const figure = raw as unknown as {
   body: string
   head: string
   ear: string
+  landmarks: Record<string, Partial<Record<ViewId, [number, number]>>>
   views: Record<
     'front' | 'back',
     {
@@ -40,6 +41,41 @@ export interface FigureMark {
 export interface FigureComplaint extends Place {
   now: number
 }
+/** A landmark on the figure: the one in hand is ringed, others are points; a key makes it a choice. */
+export interface FigurePoint {
+  id: string
+  now?: boolean
+  key?: string
+  state?: 'right' | 'wrong'
+}
+export const landmarkIn = (view: ViewId, id: string): [number, number] | null => figure.landmarks[id]?.[view] ?? null
+/** A crop about a muscle, landmarks and zones of one side, as near as they allow; the whole body without any. */
+export const cropAround = (
+  view: ViewId,
+  side: Side,
+  about: { muscle?: string | null; points?: readonly string[]; zones?: readonly string[] },
+  least = 150,
+): Crop => {
+  const flip = side === 'midline' ? 1 : (side === 'left') === (view === 'front') ? 1 : -1
+  const shapes = [
+    ...figure.views[view].muscles.filter((one) => one.id === about.muscle),
+    ...figure.views[view].zones.filter((one) => about.zones?.includes(one.id)),
+  ]
+  const numbers = shapes.flatMap((one) => one.d.match(/-?[\d.]+/g)?.map(Number) ?? [])
+  const places: [number, number][] = [
+    ...numbers.flatMap((n, k): [number, number][] => (k % 2 === 0 ? [[n, numbers[k + 1] ?? 0]] : [])),
+    ...(about.points ?? []).flatMap((id): [number, number][] => {
+      const at = landmarkIn(view, id)
+      return at ? [at] : []
+    }),
+  ]
+  if (!places.length) return crops.whole
+  const xs = places.map(([x]) => x * flip)
+  const ys = places.map(([, y]) => y)
+  const [left, right, top, foot] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
+  const size = Math.max(least, 1.35 * (right - left), 1.35 * (foot - top))
+  return { x: (left + right) / 2 - size / 2, y: (top + foot) / 2 - size / 2, w: size, h: size }
+}
 export const drawnIn = (view: ViewId, muscle: string): boolean => figure.views[view].muscles.some((one) => one.id === muscle)
 /** The crop that shows a zone best. */
 export const cropFor = (group: string): keyof typeof crops =>
@@ -57,16 +93,36 @@ const props = withDefaults(
     crop?: Crop
     marks?: FigureMark[]
     complaints?: FigureComplaint[]
+    /** Places not to press, hatched quietly. */
+    hatched?: Place[]
     chosen?: { zone: ZoneId; side: Side } | null
     lit?: { muscle: string; side: Side } | null
+    points?: FigurePoint[]
+    pointSide?: Side
     depth?: number
     dark?: boolean
     paint?: boolean
     label: string
   }>(),
-  { crop: () => crops.whole, marks: () => [], complaints: () => [], chosen: null, lit: null, depth: 1, dark: false, paint: false },
+  {
+    crop: () => crops.whole,
+    marks: () => [],
+    complaints: () => [],
+    hatched: () => [],
+    chosen: null,
+    lit: null,
+    points: () => [],
+    pointSide: 'left',
+    depth: 1,
+    dark: false,
+    paint: false,
+  },
 )
-const emit = defineEmits<{ place: [place: { zone: ZoneId; side: Side }]; stroke: [place: { zone: ZoneId; side: Side }, first: boolean] }>()
+const emit = defineEmits<{
+  point: [id: string]
+  place: [place: { zone: ZoneId; side: Side }]
+  stroke: [place: { zone: ZoneId; side: Side }, first: boolean]
+}>()
 
 const id = useId()
 const drawn = computed(() => figure.views[props.view])
@@ -128,7 +184,33 @@ const painted = computed(() =>
     ),
   ),
 )
+const hatching = computed(() => zonesOf(props.hatched).map((one) => ({ key: one.id + one.side, d: one.d, scale: sign(one.side) || 1 })))
 const rowGap = (now: number): number => 9 - (4 * Math.min(10, now)) / 10
+/** Points to choose from are pushed apart until none covers another; a leader runs back to the true place. */
+const APART = 38
+const landmarks = computed(() => {
+  const list = props.points.flatMap((point) => {
+    const at = landmarkIn(props.view, point.id)
+    const x = (at?.[0] ?? 0) * (sign(props.pointSide) || 1)
+    return at ? [{ ...point, at: [x, at[1]] as [number, number], x, y: at[1] }] : []
+  })
+  const least = APART * scale.value
+  for (let round = 0; round < 12 && list[0]?.key; round++) {
+    list.forEach((one, k) => {
+      list.slice(k + 1).forEach((two) => {
+        const [dx, dy] = [two.x - one.x || 0.1, two.y - one.y]
+        const off = Math.hypot(dx, dy)
+        if (off >= least) return
+        const push = (least - off) / 2 / off
+        one.x -= dx * push
+        one.y -= dy * push
+        two.x += dx * push
+        two.y += dy * push
+      })
+    })
+  }
+  return list
+})
 const ring = computed(() => (props.chosen ? zoneCentre(props.chosen) : null))
 
 let painting = false
@@ -191,6 +273,16 @@ const end = () => (painting = false)
             :stroke-width="1.8 * scale * 1.3"
             fill="none"
           />
+        </pattern>
+        <pattern
+          v-if="hatching.length"
+          :id="`${id}-hatch`"
+          :width="9 * scale"
+          :height="9 * scale"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <path :d="`M0 0V${9 * scale}`" :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'" :stroke-width="3 * scale" />
         </pattern>
       </defs>
       <g :style="{ '--dye-madder': dark ? '#ee8a78' : '#8a2622', '--mark-halo': dark ? 'var(--color-room)' : 'var(--color-paper)' }">
@@ -290,6 +382,15 @@ const end = () => (painting = false)
             :stroke-dasharray="`${9 * scale} ${5 * scale}`"
           />
         </g>
+        <g v-for="one in hatching" :key="'hatch' + one.key" :transform="`scale(${one.scale},1)`">
+          <path :d="one.d" fill="var(--mark-halo)" opacity="0.55" />
+          <path
+            :d="one.d"
+            :fill="`url(#${id}-hatch)`"
+            :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'"
+            :stroke-width="2 * scale"
+          />
+        </g>
         <g v-if="ring && chosen" pointer-events="none">
           <line
             v-if="chosen.side !== 'midline'"
@@ -358,6 +459,45 @@ const end = () => (painting = false)
             @pointerdown="down(one.id, half.side, $event)"
             @pointerenter="over(one.id, half.side)"
           />
+        </g>
+        <g v-for="point in landmarks.filter((one) => one.key)" :key="'leader' + point.id" pointer-events="none">
+          <line :x1="point.at[0]" :y1="point.at[1]" :x2="point.x" :y2="point.y" stroke="var(--color-walnut)" :stroke-width="2 * scale" />
+          <circle :cx="point.at[0]" :cy="point.at[1]" :r="4 * scale" fill="var(--color-walnut)" />
+        </g>
+        <g
+          v-for="point in landmarks"
+          :key="'p' + point.id"
+          :transform="`translate(${point.x},${point.y}) scale(${scale})`"
+          :class="point.key ? 'cursor-pointer' : ''"
+          :pointer-events="point.key ? 'auto' : 'none'"
+          :data-point="point.id"
+          @pointerdown.stop="point.key && emit('point', point.id)"
+        >
+          <template v-if="point.key">
+            <circle r="26" fill="transparent" />
+            <circle
+              r="17"
+              :fill="
+                point.state === 'right' ? 'var(--color-moss)' : point.state === 'wrong' ? 'var(--color-madder)' : 'var(--color-raised)'
+              "
+              stroke="var(--color-walnut)"
+              stroke-width="2.5"
+            />
+            <text
+              y="7"
+              text-anchor="middle"
+              class="display"
+              font-size="21"
+              :fill="point.state ? 'var(--color-raised)' : 'var(--color-walnut)'"
+            >
+              {{ point.key }}
+            </text>
+          </template>
+          <template v-else>
+            <circle :r="point.now ? 13 : 8" fill="var(--mark-halo)" opacity="0.9" />
+            <circle v-if="point.now" r="10" fill="none" stroke="var(--color-walnut)" stroke-width="3" />
+            <circle :r="point.now ? 4 : 5" :fill="point.now ? 'var(--color-walnut)' : 'var(--color-iron)'" />
+          </template>
         </g>
       </g>
     </svg>

@@ -15,9 +15,11 @@ const props = withDefaults(
     lit?: { muscle: string; side: Place['side'] } | null
     paint?: boolean
     layers?: boolean
+    /** fills the window: nothing stands above it */
+    tall?: boolean
     label: string
   }>(),
-  { marks: () => [], complaints: () => [], chosen: null, lit: null, paint: false, layers: false },
+  { marks: () => [], complaints: () => [], chosen: null, lit: null, paint: false, layers: false, tall: false },
 )
 const view = defineModel<ViewId>('view', { required: true })
 const near = defineModel<keyof typeof crops>('near', { default: 'upper' })
@@ -47,7 +49,7 @@ const pick = (event: Event) => {
 }
 </script>
 <template>
-  <section class="sticky top-0 flex h-[calc(100dvh-172px)] min-h-[520px] flex-col" aria-label="Figure">
+  <section class="sticky top-0 flex min-h-[520px] flex-col" :class="tall ? 'h-dvh' : 'h-[calc(100dvh-172px)]'" aria-label="Figure">
     <div class="flex justify-between px-6 pt-3">
       <p class="side-name">
         {{ possessive }} {{ sides[0] }}<br /><span class="caption not-italic font-text">{{

@@ -97,7 +97,8 @@ useKeys({ c: () => router.visit('/clients/new') })
         <li v-if="!recent.length" class="py-2">Nobody yet. The first client appears here.</li>
       </ul>
       <Link href="/clients/new" class="btn mt-4 self-start">New client <span class="key-hint">C</span></Link>
-      <p class="caption mt-10">{{ user.name }} · <Link class="link" as="button" method="post" href="/sign-out">Sign out</Link></p>
+      <p class="mt-8 flex gap-2"><Link href="/atlas" class="btn">Atlas</Link><Link href="/atlas/trainer" class="btn">Practise</Link></p>
+      <p class="caption mt-6">{{ user.name }} · <Link class="link" as="button" method="post" href="/sign-out">Sign out</Link></p>
     </aside>
     <section class="relative mt-10" aria-label="The day" :style="{ height: `${y(last) + 20}px` }">
       <div class="absolute left-[26px] top-0 h-full w-[35px] border-x-2 border-ash" aria-hidden="true" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Candidate, Pattern } from '@/types/visit'
+import AboutButton from './AboutButton.vue'
 
 const props = withDefaults(defineProps<{ pattern: Pattern; most?: number; openFirst?: boolean }>(), { most: 5, openFirst: true })
 const emit = defineEmits<{ choose: [candidate: Candidate] }>()
@@ -56,7 +57,10 @@ const top = computed(() => Math.max(0.05, shown.value[0]?.support ?? 0.05))
         </dd>
         <dt v-if="one.trigger_point === 'unknown'" class="text-walnut-2">unchecked</dt>
         <dd v-if="one.trigger_point === 'unknown'">not felt yet</dd>
-        <dd class="col-span-2"><button type="button" class="link min-h-[28px]" @click="emit('choose', one)">Go to it</button></dd>
+        <dd class="col-span-2 flex gap-5">
+          <button type="button" class="link min-h-[28px]" @click="emit('choose', one)">Go to it</button>
+          <AboutButton :id="one.muscle" kind="muscle" :name="one.name" :side="one.side" />
+        </dd>
       </dl>
     </li>
     <li class="caption">None of these: {{ pattern.none < 0.05 ? 'slight' : pattern.none < 0.25 ? 'some' : 'strong' }}</li>

@@ -5,7 +5,9 @@ import FindingMark from '@/chart/FindingMark.vue'
 import { atlas, layerName, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
 import { cropFor, drawnIn, zoneOfView, type ViewId } from '@/chart/Figure.vue'
 import { useKeys } from '@/composables/useKeys'
+import { useAtlas } from '@/composables/useAtlas'
 import { useVisit } from '@/composables/useVisit'
+import AboutButton from '@/parts/AboutButton.vue'
 import LedgerRow from '@/parts/LedgerRow.vue'
 import NextCheck from '@/parts/NextCheck.vue'
 import WhyList from '@/parts/WhyList.vue'
@@ -15,6 +17,7 @@ import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
 import type { Answer, Complaint, NextCheck as Check, Palpation, Place } from '@/types/visit'
 
 const visit = useVisit()
+const { open: openAtlas } = useAtlas()
 const { props, judged, save, one, all } = visit
 const words = computed(() => props.value.client.words)
 const own = computed(() =>
@@ -210,6 +213,7 @@ useKeys({
   ArrowDown: () => void walk(1),
   ArrowUp: () => void walk(-1),
   n: () => take(judged.value.pattern?.next_checks[0]),
+  i: () => openAtlas('muscle', chosenId.value, side.value),
 })
 </script>
 <template>
@@ -282,6 +286,9 @@ useKeys({
       </div>
       <p class="caption line-clamp-1 text-center" :title="muscle.find.join(' → ')">
         {{ muscle.find[0] }}.<template v-if="muscle.proof"> Prove it: {{ muscle.proof }}.</template>
+      </p>
+      <p class="text-center">
+        <AboutButton :id="muscle.id" kind="muscle" :name="muscle.name" :side="side" hint="I">How to find it, and more</AboutButton>
       </p>
       <p v-if="muscle.beware.length" class="flex justify-center gap-2 text-[14px] leading-[19px]" :title="muscle.beware.join('; ')">
         <span class="w-[5px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" /><span class="truncate">{{

@@ -3,7 +3,9 @@ import { router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { atlas, movement as movementOf, under } from '@/chart/atlas'
 import { useKeys } from '@/composables/useKeys'
+import { useAtlas } from '@/composables/useAtlas'
 import { useVisit } from '@/composables/useVisit'
+import AboutButton from '@/parts/AboutButton.vue'
 import NumberField from '@/parts/NumberField.vue'
 import NextCheck from '@/parts/NextCheck.vue'
 import RangeArcs from '@/parts/RangeArcs.vue'
@@ -87,7 +89,9 @@ const state = (id: MovementId): string => {
   const found = all<RangeFinding>('range').filter((item) => item.movement === id)
   return found.length ? found.map((item) => item.active ?? item.passive ?? '–').join(' · ') : ''
 }
+const { open: openAtlas } = useAtlas()
 useKeys({
+  i: () => openAtlas('movement', movement.value.id),
   '[': () => step(-1),
   ']': () => step(1),
   n: () => judged.value.pattern?.next_checks[0] && goToCheck(props.value.visit.id, judged.value.pattern.next_checks[0]),
@@ -124,7 +128,10 @@ useKeys({
           ><button type="button" class="cell" :aria-pressed="mode === 'resisted'" @click="mode = 'resisted'">Against resistance</button>
         </div>
       </div>
-      <p class="caption">{{ movement.how }}<template v-if="movement.paired"> The side is the one moved toward.</template></p>
+      <p class="caption">
+        {{ movement.how }}<template v-if="movement.paired"> The side is the one moved toward.</template>
+        <AboutButton :id="movement.id" kind="movement" :name="movement.name" hint="I">How do I measure this</AboutButton>
+      </p>
       <template v-if="mode === 'range'">
         <RangeArcs
           v-if="movement.paired"

@@ -3,12 +3,15 @@ import { router, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { atlas } from '@/chart/atlas'
 import { useKeys } from '@/composables/useKeys'
+import { useAtlas } from '@/composables/useAtlas'
 import { useVisit } from '@/composables/useVisit'
+import AboutButton from '@/parts/AboutButton.vue'
 import Choices from '@/parts/Choices.vue'
 import PlanScore from '@/parts/PlanScore.vue'
 import type { Plan, PlanStep } from '@/types/visit'
 
 const visit = useVisit()
+const { open: openAtlas } = useAtlas()
 const { props, judged, save, one } = visit
 const words = computed(() => props.value.client.words)
 const plan = computed(() => judged.value.plan as Plan)
@@ -34,7 +37,11 @@ const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((
 const refusal = computed(() => usePage<{ errors: Record<string, string> }>().props.errors['plan'])
 const agree = () => router.post(`/visits/${props.value.visit.id}/plan`)
 const notes = computed(() => plan.value.steps.filter((step) => step.kind === 'treat' && step.watch.length && !step.other_side).slice(0, 3))
-useKeys({ Enter: () => plan.value.verdict === 'planned' && !visit.readOnly.value && agree() })
+const techniqueName = (id: string): string => atlas.techniques[id as keyof typeof atlas.techniques]
+useKeys({
+  i: () => chosen.value?.muscle && openAtlas('muscle', chosen.value.muscle, chosen.value.side ?? 'left'),
+  Enter: () => plan.value.verdict === 'planned' && !visit.readOnly.value && agree(),
+})
 </script>
 <template>
   <div v-if="plan.verdict === 'none'" class="max-w-[640px] px-6 py-8">
@@ -141,6 +148,14 @@ useKeys({ Enter: () => plan.value.verdict === 'planned' && !visit.readOnly.value
         </p>
         <p class="mt-1">{{ chosen.why }}</p>
         <p v-if="chosen.find" class="caption mt-1">{{ chosen.find }}</p>
+        <p v-if="chosen.muscle" class="mt-1 flex flex-wrap gap-x-5">
+          <AboutButton :id="chosen.muscle" kind="muscle" :name="chosen.label" :side="chosen.side ?? 'left'" hint="I"
+            >About the muscle</AboutButton
+          >
+          <AboutButton v-if="chosen.technique" :id="chosen.technique" kind="technique" :name="techniqueName(chosen.technique)">{{
+            techniqueName(chosen.technique)
+          }}</AboutButton>
+        </p>
         <p v-if="chosen.ceiling" class="caption mt-1">Ceiling {{ chosen.ceiling.felt }}: {{ chosen.ceiling.because }}</p>
       </article>
       <template v-else

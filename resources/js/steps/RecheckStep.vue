@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { movement as movementOf, muscle as muscleOf, placeName } from '@/chart/atlas'
 import { useVisit } from '@/composables/useVisit'
+import AboutButton from '@/parts/AboutButton.vue'
 import NumberField from '@/parts/NumberField.vue'
 import RangeArcs from '@/parts/RangeArcs.vue'
 import Scale from '@/parts/Scale.vue'
@@ -75,6 +76,7 @@ const setPain = (item: Complaint, now: number | undefined) =>
       <article v-for="id in ranges" :key="id" class="border-b border-hairline py-3">
         <h3 class="section-head">
           {{ movementOf(id).name }}<span v-if="wanted.has(`range:${id}`)" class="caption font-text"> · in the plan</span>
+          <AboutButton :id="id" class="ml-3 font-text" kind="movement" :name="movementOf(id).name">How</AboutButton>
         </h3>
         <RangeArcs
           v-if="movementOf(id).paired"

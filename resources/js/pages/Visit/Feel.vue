@@ -17,6 +17,7 @@ const page = defineProps<VisitProps>()
       ['F', 'own pain'],
       ['↑ ↓', 'muscle above, below'],
       ['N', 'next best check'],
+      ['I', 'about the muscle in hand'],
     ]"
     ><FeelStep
   /></VisitFrame>

@@ -6,5 +6,12 @@ import type { VisitProps } from '@/types/visit'
 const page = defineProps<VisitProps>()
 </script>
 <template>
-  <VisitFrame :page="page" :keys="[['[ ]', 'movement before, next movement']]"><MoveStep /></VisitFrame>
+  <VisitFrame
+    :page="page"
+    :keys="[
+      ['[ ]', 'movement before, next movement'],
+      ['I', 'how to measure this'],
+    ]"
+    ><MoveStep
+  /></VisitFrame>
 </template>

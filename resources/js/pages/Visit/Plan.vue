@@ -6,5 +6,12 @@ import type { VisitProps } from '@/types/visit'
 const page = defineProps<VisitProps>()
 </script>
 <template>
-  <VisitFrame :page="page" :keys="[['Enter', 'agree this plan']]"><PlanStep /></VisitFrame>
+  <VisitFrame
+    :page="page"
+    :keys="[
+      ['Enter', 'agree this plan'],
+      ['I', 'about the muscle of the step in hand'],
+    ]"
+    ><PlanStep
+  /></VisitFrame>
 </template>
