@@ -4,7 +4,7 @@ import { createApp, defineAsyncComponent, h, type DefineComponent } from 'vue'
 import { useAtlas } from './composables/useAtlas'
 
 const AtlasSheet = defineAsyncComponent(() => import('./parts/AtlasSheet.vue'))
-const { trail } = useAtlas()
+const { everOpened } = useAtlas()
 const pages = import.meta.glob<{ default: DefineComponent }>('./pages/**/*.vue')
 
 void createInertiaApp({
@@ -16,7 +16,7 @@ void createInertiaApp({
   },
   setup: ({ el, App, props, plugin }) => {
     // the atlas opens beside whatever is on the screen; it is fetched when it is first asked for
-    createApp({ render: () => [h(App, props), trail.value.length ? h(AtlasSheet) : null] })
+    createApp({ render: () => [h(App, props), everOpened.value ? h(AtlasSheet) : null] })
       .use(plugin)
       .mount(el)
   },

@@ -3,6 +3,17 @@ import { accessible, signIn } from './steps'
 
 const steps = ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after']
 
+const atlas = [
+  '/atlas',
+  '/atlas?q=heel',
+  '/atlas/muscle/psoas_major',
+  '/atlas/movement/hip.extension',
+  '/atlas/test/positional_artery',
+  '/atlas/technique/cross_fibre',
+  '/atlas/landmark/acromion',
+  '/atlas/trainer',
+]
+
 test('no screen has a serious fault of access', async ({ page }) => {
   await page.goto('/sign-in')
   await accessible(page)
@@ -10,6 +21,11 @@ test('no screen has a serious fault of access', async ({ page }) => {
   await accessible(page)
   await page.goto('/clients/new')
   await accessible(page)
+  for (const path of atlas) {
+    await page.goto(path)
+    await page.waitForLoadState('networkidle')
+    await accessible(page)
+  }
   await page.goto('/')
   await page.getByRole('link', { name: 'Wendel Ash' }).first().click()
   await expect(page.getByRole('region', { name: 'Course' })).toBeVisible()
@@ -39,6 +55,7 @@ test('nothing runs out of the window at 1024, nor at twice the size', async ({ p
     for (const path of [
       '/',
       '/clients/new',
+      ...atlas,
       `${visit}/ask`,
       `${visit}/screen`,
       `${visit}/move`,

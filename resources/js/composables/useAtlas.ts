@@ -11,6 +11,8 @@ const trail = ref<Opened[]>([])
 const entry = shallowRef<AtlasEntry | null>(null)
 const side = ref<Side>('left')
 const failed = ref(false)
+/** Once opened the sheet stays mounted, so that closing it gives the focus back. */
+const everOpened = ref(false)
 
 async function read(): Promise<void> {
   const at = trail.value[trail.value.length - 1]
@@ -31,9 +33,11 @@ export function useAtlas() {
     entry: computed(() => entry.value),
     trail: readonly(trail),
     failed: readonly(failed),
+    everOpened: readonly(everOpened),
     side: readonly(side),
     /** Opens an entry, lit on that side of the body. */
     open: (kind: EntryKind, id: string, on: Side = 'left'): void => {
+      everOpened.value = true
       entry.value = null
       side.value = on === 'midline' ? 'left' : on
       trail.value = [{ kind, id }]

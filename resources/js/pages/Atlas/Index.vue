@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Head, Link } from '@inertiajs/vue3'
+import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
 import { zoneOfView, type ViewId } from '@/chart/Figure.vue'
@@ -28,8 +28,13 @@ const found = (text: string, list: SearchHit[]) => {
   asked.value = text
   hits.value = list
   if (text) place.value = null
-  // the address says what was asked, so that back and reload return to it
-  history.replaceState(history.state, '', text ? `/atlas?q=${encodeURIComponent(text)}` : '/atlas')
+  // the address and its page in the history say what was asked, so that back and reload return to it
+  router.replace({
+    url: text ? `/atlas?q=${encodeURIComponent(text)}` : '/atlas',
+    props: (page) => ({ ...page, asked: text, hits: list }),
+    preserveState: true,
+    preserveScroll: true,
+  })
 }
 const kinds: Record<SearchHit['kind'], string> = {
   muscle: 'muscle',

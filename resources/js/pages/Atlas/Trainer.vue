@@ -126,7 +126,7 @@ const share = (part: number, of: number): string => `${of ? (100 * part) / of : 
 <template>
   <Head title="Practise landmarks" />
   <main class="mx-auto grid max-w-[1280px] gap-x-7 px-6 pb-8 pt-5 lg:grid-cols-[minmax(0,1fr)_300px]">
-    <header class="mb-4 flex items-end justify-between gap-4 lg:col-span-2">
+    <header class="mb-4 flex flex-wrap items-end justify-between gap-4 lg:col-span-2">
       <div>
         <h1 class="display text-[34px] leading-[38px]">Practise</h1>
         <p class="caption">Landmarks, proofs, places not to press. What you miss comes back sooner, what you know later.</p>
@@ -139,7 +139,7 @@ const share = (part: number, of: number): string => `${of ? (100 * part) / of : 
           {{ done }} of {{ questions.length }} done<template v-if="firstTries.has(question.card) && chosen === null"> · once more</template>
         </p>
         <h2 class="display mb-3 text-[25px] leading-[31px]">{{ question.ask }}</h2>
-        <div class="grid gap-5 sm:grid-cols-[minmax(0,440px)_minmax(0,1fr)]">
+        <div class="grid gap-5 md:grid-cols-[minmax(0,440px)_minmax(0,1fr)]">
           <div>
             <div class="flex justify-between pb-1">
               <p class="side-name">{{ view === 'front' ? 'client’s right' : 'client’s left' }}</p>
