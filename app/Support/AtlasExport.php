@@ -7,6 +7,7 @@ namespace App\Support;
 use Somatrace\Core\Anatomy\FindStep;
 use Somatrace\Core\Anatomy\MovementUse;
 use Somatrace\Core\Anatomy\Muscle;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Clinic;
 
 /** The atlas as the pages read it. The files are committed; a test says when they are stale. */
@@ -81,7 +82,7 @@ final readonly class AtlasExport
 
         return [
             'id' => $muscle->id, 'name' => $muscle->name, 'plain' => $muscle->plain, 'layer' => $muscle->layer, 'group' => $muscle->group, 'zones' => $muscle->zones,
-            'refers' => [...$muscle->coreReferral, ...$muscle->spillOver], 'find' => array_map(static fn (FindStep $step): string => $step->do, $lore->find), 'proof' => $lore->proof->do ?? '', 'beware' => $muscle->beware,
+            'refers' => [...$muscle->coreReferral, ...$muscle->spillOver], 'find' => array_map(static fn (FindStep $step): string => $step->do, $lore->find), 'proof' => $lore->proof->do ?? '', 'watch' => ['left' => $this->clinic->atlas->watchOf($muscle, Side::Left), 'right' => $this->clinic->atlas->watchOf($muscle, Side::Right)],
             'lengthened' => array_map($use, $muscle->lengthenedBy), 'consent' => $muscle->consent,
         ];
     }

@@ -228,6 +228,20 @@ final class Atlas
         return $this->handbook;
     }
 
+    /** @return list<string> what the hand looks out for at that muscle on that side: what it asks for, and what lies beside it with its sign */
+    public function watchOf(Muscle $muscle, Side $side): array
+    {
+        $watch = $muscle->beware;
+        foreach ($muscle->lore()->hazards as $id) {
+            $hazard = $this->handbook()->hazard($id);
+            if ($hazard->liesOn($side)) {
+                $watch[] = "{$hazard->name}: ".lcfirst($hazard->sign);
+            }
+        }
+
+        return $watch;
+    }
+
     /** @return list<DirectionUse> everything a muscle does, in directions */
     public function does(Muscle $muscle): array
     {

@@ -190,7 +190,7 @@ final class StepBuilder
             StepKind::Treat, $chosen->minutes * Clockwork::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique, $option->tool,
             $this->product($option->technique), $target->muscle->clientAction ?? 'breathe out as the pressure goes in',
             $this->passes($target->at, $ceiling->felt, $chosen->minutes, $option->technique, $option->tool),
-            $target->muscle->lore()->findInWords(), $target->muscle->beware,
+            $target->muscle->lore()->findInWords(), $this->atlas->watchOf($target->muscle, $target->at->side),
             $this->why($target), $ceiling, label: $target->candidate->name,
         );
         $rest = $this->clock->restAfter($option, $chosen->minutes);
@@ -222,7 +222,7 @@ final class StepBuilder
         $this->add(
             StepKind::Treat, $quarters, $at, $places, $chosen->option->site, $chosen->option->technique, $chosen->option->tool, $this->product($chosen->option->technique),
             $chosen->target->muscle->clientAction, $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
-            $chosen->target->muscle->lore()->findInWords(), $chosen->target->muscle->beware, 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
+            $chosen->target->muscle->lore()->findInWords(), $this->atlas->watchOf($chosen->target->muscle, $at->side), 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
         );
     }
 

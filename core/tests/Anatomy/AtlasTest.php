@@ -122,6 +122,17 @@ final class AtlasTest extends TestCase
         self::assertTrue($hazards['kidney_angle']->liesOn(Side::Left));
     }
 
+    public function test_the_hand_is_warned_of_what_lies_on_its_own_side_only(): void
+    {
+        $atlas = Core::clinic()->atlas;
+        $about = static fn (Side $side, string $start): array => array_filter($atlas->watchOf($atlas->muscle('psoas_major'), $side), static fn (string $one): bool => str_starts_with($one, $start));
+
+        self::assertCount(1, $about(Side::Left, 'Left belly'));
+        self::assertCount(0, $about(Side::Right, 'Left belly'));
+        self::assertCount(1, $about(Side::Right, 'Right lower belly'));
+        self::assertCount(1, $about(Side::Right, 'Groin crease triangle: a pulse'));
+    }
+
     public function test_every_data_file_names_its_format_and_can_be_read(): void
     {
         foreach (glob(dirname(__DIR__, 2).'/data/*.json') ?: [] as $file) {

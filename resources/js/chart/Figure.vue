@@ -49,16 +49,16 @@ export interface FigurePoint {
   state?: 'right' | 'wrong'
 }
 export const landmarkIn = (view: ViewId, id: string): [number, number] | null => figure.landmarks[id]?.[view] ?? null
-/** A crop about a muscle, landmarks and zones of one side, as near as they allow; the whole body without any. */
+/** A crop about muscles, landmarks and zones of one side, as near as they allow; the whole body without any. */
 export const cropAround = (
   view: ViewId,
   side: Side,
-  about: { muscle?: string | null; points?: readonly string[]; zones?: readonly string[] },
+  about: { muscles?: readonly string[]; points?: readonly string[]; zones?: readonly string[] },
   least = 150,
 ): Crop => {
   const flip = side === 'midline' ? 1 : (side === 'left') === (view === 'front') ? 1 : -1
   const shapes = [
-    ...figure.views[view].muscles.filter((one) => one.id === about.muscle),
+    ...figure.views[view].muscles.filter((one) => about.muscles?.includes(one.id)),
     ...figure.views[view].zones.filter((one) => about.zones?.includes(one.id)),
   ]
   const numbers = shapes.flatMap((one) => one.d.match(/-?[\d.]+/g)?.map(Number) ?? [])

@@ -24,7 +24,8 @@ export interface AtlasMuscle {
   refers: ZoneId[]
   find: string[]
   proof: string
-  beware: string[]
+  /** What the hand looks out for there, by side: some things lie on one side only. */
+  watch: Record<'left' | 'right', string[]>
   lengthened: [MovementId, 'same' | 'opposite' | 'midline'][]
   consent: ConsentAreaId | null
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import Figure, { cropAround, drawnIn, landmarkIn, type FigureComplaint, type ViewId } from '@/chart/Figure.vue'
+import Figure, { cropAround, drawnIn, landmarkIn, zoneOfView, type FigureComplaint, type ViewId } from '@/chart/Figure.vue'
 import type { MuscleEntry } from '@/types/atlas'
 import type { Side, ZoneId } from '@/types/ids.generated'
 
@@ -20,8 +20,12 @@ const view = computed<ViewId>(() => {
 })
 const shownView = ref<ViewId | null>(null)
 const drawn = computed(() => shownView.value ?? view.value)
+const felt = computed(() => [...props.entry.core, ...props.entry.spill_over] as ZoneId[])
 const crop = computed(() =>
-  referral.value ? undefined : cropAround(drawn.value, props.side, { muscle: props.entry.id, points: points.value }),
+  cropAround(drawn.value, props.side, {
+    muscles: [props.entry.id],
+    ...(referral.value ? { zones: felt.value } : { points: points.value }),
+  }),
 )
 const lit = computed(() => ({ muscle: props.entry.id, side: props.side }))
 const painted = computed<FigureComplaint[]>(() =>
@@ -32,6 +36,17 @@ const painted = computed<FigureComplaint[]>(() =>
       ]
     : [],
 )
+/** The view that shows most of where it is felt, what is typical counting double. */
+const feltView = computed<ViewId>(() => {
+  const shows = (view: ViewId): number =>
+    props.entry.core.filter((zone) => zoneOfView(view, zone as ZoneId)).length * 2 +
+    props.entry.spill_over.filter((zone) => zoneOfView(view, zone as ZoneId)).length
+  return shows('back') > shows('front') ? 'back' : 'front'
+})
+const showFelt = () => {
+  referral.value = !referral.value
+  shownView.value = referral.value ? feltView.value : null
+}
 const go = (to: number) => {
   step.value = (to + props.entry.find.length) % props.entry.find.length
   shownView.value = null
@@ -66,7 +81,7 @@ const go = (to: number) => {
           type="button"
           class="cell flex-[2]"
           :aria-pressed="referral"
-          @click="referral = !referral"
+          @click="showFelt"
         >
           Where it is felt
         </button>

@@ -47,6 +47,7 @@ const list = computed(() => under(place.value.zone))
 const chosenId = ref<MuscleId>(asked?.id ?? (list.value[0]?.id as MuscleId))
 const muscle = computed(() => muscleOf(chosenId.value))
 const side = ref<'left' | 'right'>(place.value.side === 'right' ? 'right' : 'left')
+const watch = computed(() => muscle.value.watch[side.value])
 const site = ref('')
 const choosePlace = (next: Place) => {
   place.value = next
@@ -290,10 +291,8 @@ useKeys({
       <p class="text-center">
         <AboutButton :id="muscle.id" kind="muscle" :name="muscle.name" :side="side" hint="I">How to find it, and more</AboutButton>
       </p>
-      <p v-if="muscle.beware.length" class="flex justify-center gap-2 text-[14px] leading-[19px]" :title="muscle.beware.join('; ')">
-        <span class="w-[5px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" /><span class="truncate">{{
-          muscle.beware[0]
-        }}</span>
+      <p v-if="watch.length" class="flex justify-center gap-2 text-[14px] leading-[19px]" :title="watch.join('; ')">
+        <span class="w-[5px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" /><span class="truncate">{{ watch[0] }}</span>
       </p>
       <div class="relative mt-1">
         <div class="absolute bottom-0 left-1/2 top-0 border-l border-walnut" aria-hidden="true" />

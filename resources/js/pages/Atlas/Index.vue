@@ -60,6 +60,7 @@ const lists = computed(() => [
       :chosen="place && zoneOfView(view, place.zone) ? place : null"
       :lit="null"
       tall
+      class="max-lg:order-last"
       label="The body. Touch a place to list what lies under it."
       @place="place = $event"
     />

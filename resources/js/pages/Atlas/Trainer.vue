@@ -60,6 +60,10 @@ const lit = computed(() =>
 const view = computed<ViewId>(() => {
   const at = question.value
   if (at?.view) return at.view
+  if (isMuscle.value && at && !at.zones.length) {
+    const drawn = (one: ViewId): number => at.choices.filter((choice) => drawnIn(one, choice.id)).length + (drawnIn(one, at.right) ? 2 : 0)
+    return drawn('back') > drawn('front') ? 'back' : 'front'
+  }
   if (lit.value) return drawnIn('front', lit.value.muscle) && !(at?.zones[0] && !zoneOfView('front', at.zones[0])) ? 'front' : 'back'
   return at?.zones[0] && !zoneOfView('front', at.zones[0]) ? 'back' : 'front'
 })
@@ -76,16 +80,13 @@ const points = computed<FigurePoint[]>(() =>
           : {}),
   })),
 )
-const crop = computed(() =>
-  question.value && (points.value.length || question.value.zones.length || lit.value)
-    ? cropAround(
-        view.value,
-        'left',
-        { muscle: lit.value?.muscle, points: question.value.dots, zones: question.value.zones },
-        lit.value ? 200 : 120,
-      )
-    : undefined,
-)
+/** About the points or the place; for a muscle, about all that are offered, so that the crop tells nothing. */
+const crop = computed(() => {
+  const at = question.value
+  if (!at) return undefined
+  const muscles = isMuscle.value ? at.choices.map((one) => one.id) : []
+  return cropAround(view.value, 'left', { muscles, points: at.dots, zones: at.zones }, 120)
+})
 const shown = computed(() => (question.value?.zones ?? []).map((zone) => ({ zone, side: 'left' as const, now: 6 })))
 
 const remember = async (card: string, choice: string): Promise<void> => {
