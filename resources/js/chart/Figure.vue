@@ -240,6 +240,7 @@ const end = () => (painting = false)
       class="h-full w-full touch-none select-none"
       role="img"
       :aria-label="label"
+      :style="{ '--dye-madder': dark ? '#ee8a78' : '#8a2622', '--mark-halo': dark ? 'var(--color-room)' : 'var(--color-paper)' }"
       @pointerup="end"
       @pointerleave="end"
     >
@@ -285,7 +286,7 @@ const end = () => (painting = false)
           <path :d="`M0 0V${9 * scale}`" :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'" :stroke-width="3 * scale" />
         </pattern>
       </defs>
-      <g :style="{ '--dye-madder': dark ? '#ee8a78' : '#8a2622', '--mark-halo': dark ? 'var(--color-room)' : 'var(--color-paper)' }">
+      <g>
         <g v-for="half in halves" :key="half.side" :transform="`scale(${half.scale},1)`">
           <path :d="figure.ear" :fill="ink.skin" :stroke="ink.edge" stroke-width="1.1" />
           <path :d="figure.body + 'L0 107Z'" :fill="ink.skin" />

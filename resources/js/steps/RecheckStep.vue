@@ -111,6 +111,9 @@ const setPain = (item: Complaint, now: number | undefined) =>
         <p>
           <b class="font-[650]">{{ muscleOf(item.muscle).name }}, {{ item.side }}</b
           ><span class="caption ml-2">before {{ item.tenderness }}</span>
+          <AboutButton :id="item.muscle" class="ml-3" kind="muscle" :name="muscleOf(item.muscle).name" :side="item.side"
+            >Find it</AboutButton
+          >
         </p>
         <Scale
           :most="4"

@@ -12,7 +12,7 @@ const follow = (kind: EntryKind, id: string) => router.visit(`/atlas/${kind}/${i
 <template>
   <Head :title="entry.name" />
   <main class="mx-auto max-w-[1180px] px-6 pb-12 pt-5">
-    <header class="mb-3 flex items-end justify-between gap-4">
+    <header class="mb-3 flex flex-wrap items-end justify-between gap-4">
       <h1 class="display text-[34px] leading-[38px]">{{ entry.name }}</h1>
       <nav class="no-print flex gap-2">
         <span v-if="entry.kind === 'muscle' || entry.kind === 'landmark'" class="flex gap-px" role="group" aria-label="Side shown">

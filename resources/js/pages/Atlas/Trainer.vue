@@ -146,7 +146,7 @@ const share = (part: number, of: number): string => `${of ? (100 * part) / of : 
               <p class="side-name">{{ view === 'front' ? 'client’s right' : 'client’s left' }}</p>
               <p class="side-name">{{ view === 'front' ? 'client’s left' : 'client’s right' }}</p>
             </div>
-            <div class="h-[min(560px,calc(100dvh-230px))] min-h-[320px] overflow-hidden bg-fold/50">
+            <div class="h-[min(560px,calc(100dvh-230px))] min-h-[300px] overflow-hidden bg-fold/50 max-md:h-[40dvh]">
               <Figure
                 :key="question.card"
                 :view="view"
