@@ -16,6 +16,7 @@ test('pictures', async ({ page }) => {
   await settle()
   await shot('muscle')
   await page.goto('/atlas/trainer?region=shoulder')
+  await settle()
   await page.keyboard.press('2')
   await settle()
   await shot('trainer')

@@ -285,11 +285,13 @@ useKeys({
         </h2>
         <span class="side-name whitespace-nowrap">{{ words.possessive }} right</span>
       </div>
-      <p class="caption line-clamp-1 text-center" :title="muscle.find.join(' → ')">
-        {{ muscle.find[0] }}.<template v-if="muscle.proof"> Prove it: {{ muscle.proof }}.</template>
-      </p>
-      <p class="text-center">
-        <AboutButton :id="muscle.id" kind="muscle" :name="muscle.name" :side="side" hint="I">How to find it, and more</AboutButton>
+      <p class="caption flex items-baseline justify-center gap-3">
+        <span class="truncate" :title="muscle.find.join(' → ')"
+          >{{ muscle.find[0] }}.<template v-if="muscle.proof"> Prove it: {{ muscle.proof }}.</template></span
+        >
+        <AboutButton :id="muscle.id" class="shrink-0 !min-h-[20px]" kind="muscle" :name="muscle.name" :side="side" hint="I"
+          >More</AboutButton
+        >
       </p>
       <p v-if="watch.length" class="flex justify-center gap-2 text-[14px] leading-[19px]" :title="watch.join('; ')">
         <span class="w-[5px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" /><span class="truncate">{{ watch[0] }}</span>
