@@ -95,6 +95,11 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
     await onward.click()
   }
   await expect(page.getByRole('heading', { name: /Levator scapulae, left/ })).toBeVisible()
+  await page.keyboard.press('i') // the atlas beside the step, and back in the same place
+  await expect(page.getByRole('dialog').getByRole('heading', { name: 'Levator scapulae' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await expect(page.getByRole('heading', { name: /Levator scapulae, left/ })).toBeVisible()
   await onward.click() // begin
   await page.getByRole('button', { name: /Softens/ }).click()
   await expect(page.getByText('Softens, noted.')).toBeVisible()

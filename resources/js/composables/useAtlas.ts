@@ -10,6 +10,7 @@ interface Opened {
 const trail = ref<Opened[]>([])
 const entry = shallowRef<AtlasEntry | null>(null)
 const side = ref<Side>('left')
+const dark = ref(false)
 const failed = ref(false)
 /** Once opened the sheet stays mounted, so that closing it gives the focus back. */
 const everOpened = ref(false)
@@ -35,10 +36,12 @@ export function useAtlas() {
     failed: readonly(failed),
     everOpened: readonly(everOpened),
     side: readonly(side),
-    /** Opens an entry, lit on that side of the body. */
-    open: (kind: EntryKind, id: string, on: Side = 'left'): void => {
+    dark: readonly(dark),
+    /** Opens an entry, lit on that side of the body; dark beside the treatment room. */
+    open: (kind: EntryKind, id: string, on: Side = 'left', inRoom = false): void => {
       everOpened.value = true
       entry.value = null
+      dark.value = inRoom
       side.value = on === 'midline' ? 'left' : on
       trail.value = [{ kind, id }]
       void read()

@@ -8,7 +8,11 @@ import FindWalk from './FindWalk.vue'
 import HazardList from './HazardList.vue'
 import { capital } from './words'
 
-const props = withDefaults(defineProps<{ entry: Readonly<AtlasEntry>; side?: Side; narrow?: boolean }>(), { side: 'left', narrow: false })
+const props = withDefaults(defineProps<{ entry: Readonly<AtlasEntry>; side?: Side; narrow?: boolean; dark?: boolean }>(), {
+  side: 'left',
+  narrow: false,
+  dark: false,
+})
 const emit = defineEmits<{ follow: [kind: EntryKind, id: string] }>()
 const follow = (kind: EntryKind, id: string) => emit('follow', kind, id)
 const listed = (texts: readonly string[]): string => texts.join(', ')
@@ -23,7 +27,7 @@ const landmarkView = computed<ViewId>(() => (landmarkIn('front', props.entry.id)
         ><template v-if="entry.most_felt">, never felt stronger than {{ entry.most_felt }}</template
         >. Lies under: {{ entry.under }}.
       </p>
-      <FindWalk :entry="entry" :side="side" :narrow="narrow">
+      <FindWalk :entry="entry" :side="side" :narrow="narrow" :dark="dark">
         <section aria-label="Beware">
           <h3 class="section-head">Beware</h3>
           <p v-for="one in entry.beware" :key="one">{{ capital(one) }}.</p>
@@ -232,6 +236,7 @@ const landmarkView = computed<ViewId>(() => (landmarkIn('front', props.entry.id)
       <section class="grid gap-5 sm:grid-cols-[300px_1fr]">
         <div class="h-[320px] overflow-hidden bg-fold/50">
           <Figure
+            :dark="dark"
             :view="landmarkView"
             :crop="cropAround(landmarkView, side, { points: [entry.id] }, 190)"
             :points="[{ id: entry.id, now: true }]"

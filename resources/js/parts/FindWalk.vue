@@ -5,7 +5,7 @@ import type { MuscleEntry } from '@/types/atlas'
 import type { Side, ZoneId } from '@/types/ids.generated'
 
 /** The muscle on the figure, and the touches that lead to it: each lights its landmark. */
-const props = defineProps<{ entry: MuscleEntry; side: Side; narrow?: boolean }>()
+const props = defineProps<{ entry: MuscleEntry; side: Side; narrow?: boolean; dark?: boolean }>()
 const step = ref(0)
 const referral = ref(false)
 const views: ViewId[] = ['front', 'back']
@@ -66,6 +66,7 @@ const go = (to: number) => {
       </div>
       <div class="overflow-hidden bg-fold/50" :class="narrow ? 'h-[320px]' : 'h-[460px]'">
         <Figure
+          :dark="dark"
           :view="drawn"
           :crop="crop"
           :lit="lit"

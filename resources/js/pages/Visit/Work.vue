@@ -4,6 +4,7 @@ import { useIntervalFn, useNow } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { atlas, zone } from '@/chart/atlas'
 import Figure, { cropFor, crops, drawnIn, zoneOfView, type Crop, type ViewId } from '@/chart/Figure.vue'
+import { useAtlas } from '@/composables/useAtlas'
 import { useKeys } from '@/composables/useKeys'
 import { useOutbox } from '@/composables/useOutbox'
 import type { PlanStep, VisitProps } from '@/types/visit'
@@ -106,8 +107,11 @@ const moreSigns = ref(false)
 const breath = ref<'in' | 'out'>('out')
 useIntervalFn(() => (breath.value = breath.value === 'in' ? 'out' : 'in'), 5000)
 watch(index, () => (flashed.value = ''))
+const { open: openAtlas } = useAtlas()
+const about = () => step.value?.muscle && openAtlas('muscle', step.value.muscle, step.value.side ?? 'left', true)
 useKeys({
   ' ': ease,
+  i: about,
   Enter: onward,
   ArrowRight: onward,
   k: () => note('step_skipped'),
@@ -196,9 +200,16 @@ const sides = computed(() => (view.value === 'back' ? 'seen from behind' : 'seen
               :label="`${step.label}, ${sides}`"
             />
           </div>
-          <p class="absolute bottom-0 left-2 right-2 line-clamp-2 text-[30px] leading-[34px]">
-            {{ step.find ? step.find.split(' → ')[0] + '.' : step.why }}
-          </p>
+          <button
+            v-if="step.muscle"
+            type="button"
+            class="absolute bottom-0 left-2 right-2 min-h-[64px] text-left text-[30px] leading-[34px]"
+            :aria-label="`How to find it: ${step.label}`"
+            @click="about"
+          >
+            <span class="line-clamp-2">{{ step.find.split(' → ')[0] }}. <span class="key-hint text-[24px] leading-[28px]">I</span></span>
+          </button>
+          <p v-else class="absolute bottom-0 left-2 right-2 line-clamp-2 text-[30px] leading-[34px]">{{ step.why }}</p>
         </section>
         <svg
           v-if="pass"
