@@ -3,6 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import clip from 'polygon-clipping'
+import * as bones from './bones.mjs'
 import * as curves from './curves.mjs'
 import { LANDMARKS } from './landmarks.mjs'
 import * as muscles from './muscles.mjs'
@@ -29,7 +30,20 @@ function across(guides, share) {
   return guides[i].map((p, k) => [p[0] + (guides[i + 1][k][0] - p[0]) * t, p[1] + (guides[i + 1][k][1] - p[1]) * t])
 }
 
-function muscle([id, layer, tone, texts]) {
+/** The pale end of a muscle: a tongue that reaches up into the belly with small teeth, never a straight cut. */
+function tendon(guides, share, lower, chance) {
+  const across9 = Array.from({ length: 13 }, (_, k) => {
+    const g = across(guides, k / 12)
+    const reach = share * (0.62 + 0.5 * Math.sin((Math.PI * k) / 12)) + (k % 2 ? 1 : -1) * 0.014 + (chance() - 0.5) * 0.012
+    const at = Math.max(0, Math.min(1, lower ? 1 - reach : reach)) * (g.length - 1)
+    const i = Math.min(g.length - 2, Math.floor(at))
+    const cut = [0, 1].map((j) => g[i][j] + (g[i + 1][j] - g[i][j]) * (at - i))
+    return { cut, end: lower ? g.at(-1) : g[0] }
+  })
+  return curves.line([...across9.map((one) => one.cut), ...across9.map((one) => one.end).reverse()], true)
+}
+
+function slip(id, texts) {
   const guides = texts.map((text) => curves.along(curves.points(text).map((one) => one.p)))
   const last = guides[guides.length - 1]
   const lower = Array.from({ length: 7 }, (_, k) => across(guides, k / 6).at(-1))
@@ -40,21 +54,43 @@ function muscle([id, layer, tone, texts]) {
   const chance = seeded(id)
   const count = Math.max(2, Math.round(width / 2.4))
   const fibres = []
-  for (let k = 1; k < count; k++) {
-    const share = k / count + ((chance() - 0.5) * 0.12) / count
-    const fibre = across(guides, share)
+  const feather = muscles.PENNATE[id] ?? 0
+  const length = middle.slice(1).reduce((sum, q, k) => sum + Math.hypot(q[0] - middle[k][0], q[1] - middle[k][1]), 0)
+  const lines = feather ? Math.round(length / 3.4) : count
+  for (let k = 1; k < lines; k++) {
+    const share = k / lines + ((chance() - 0.5) * 0.12) / lines
+    // in a feathered muscle the fibres run from both edges down to a seam in the middle
+    const fibre = feather
+      ? Array.from({ length: 13 }, (_, n) => {
+          const g = across(guides, k % 2 ? (0.5 * n) / 12 : 1 - (0.5 * n) / 12)
+          const at = Math.min(g.length - 1, (share * (1 - feather) + (feather * n) / 12) * (g.length - 1))
+          const i = Math.min(g.length - 2, Math.floor(at))
+          return [0, 1].map((j) => g[i][j] + (g[i + 1][j] - g[i][j]) * (at - i))
+        })
+      : across(guides, share)
     const from = Math.floor(chance() * 3),
       to = fibre.length - Math.floor(chance() * 3)
     fibres.push(curves.line(curves.simplify(fibre.slice(from, to), 0.25)))
   }
   return {
-    id,
-    layer,
-    tone,
     d: curves.line(curves.simplify([...rim, rim[0]], 0.15), true),
     f: fibres.join(''),
+    s: (muscles.TENDONS[id] ?? []).map((share, k) => (share ? tendon(guides, share, k === 1, chance) : '')).join(''),
     c: middle[12].map((n, j) => Math.round((j ? 1000 - n : n) * 10) / 10),
   }
+}
+
+/** Outline, fibres, pale ends and middle of a muscle; one of several slips is drawn as one. */
+function muscle([id, layer, tone, texts]) {
+  const slips = (Array.isArray(texts[0]) ? texts : [texts]).map((guides) => slip(id, guides))
+  const all = (part) => slips.map((one) => one[part]).join('')
+  return { id, layer, tone, d: all('d'), f: all('f'), s: all('s'), c: slips[Math.floor(slips.length / 2)].c }
+}
+
+function bone({ d, w, over, sheet }) {
+  const list = curves.points(d).map((one) => one.p)
+  const smooth = w ? curves.along(list, 24) : curves.rounded(curves.along([...list, list[0]], 72), 2)
+  return { d: curves.line(curves.simplify(smooth, 0.15), !w), ...(w ? { w } : {}), ...(over ? { over } : {}), ...(sheet ? { sheet } : {}) }
 }
 
 const headHalf = curves.points(outline.HEAD)
@@ -77,13 +113,13 @@ const silhouette = clip.union(
   ring(earPoints),
 )
 
-function tile(list) {
-  let rest = silhouette
+function tile(list, shape = silhouette) {
+  let rest = shape
   const tiles = list.map(([id, text]) => {
     const polygon = ring(curves.points(text).map((one) => one.p))
-    const shape = clip.intersection(rest, polygon)
+    const part = clip.intersection(rest, polygon)
     rest = clip.difference(rest, polygon)
-    const rings = shape.map((part) => curves.simplify(part[0], 0.25)).filter((one) => area(one) > 4)
+    const rings = part.map((part) => curves.simplify(part[0], 0.25)).filter((one) => area(one) > 4)
     if (rings.length === 0) throw new Error(`zone ${id} is empty`)
     const biggest = rings.reduce((a, b) => (area(a) > area(b) ? a : b))
     return { id, d: rings.map((one) => curves.line(one, true)).join(''), c: centre(biggest) }
@@ -110,10 +146,19 @@ function centre(points) {
   return [Math.round((x / w) * 10) / 10, Math.round((1000 - y / w) * 10) / 10]
 }
 
+const soleStart = curves.points(outline.SOLE)
+const soleSegments = curves.spline(soleStart)
+const soleShape = [ring(curves.sample(soleStart[0].p, soleSegments, 6))]
+const areaOf = (shape) => shape.reduce((sum, part) => sum + area(part[0]), 0)
 const front = tile(zones.FRONT),
-  back = tile(zones.BACK)
-const total = silhouette.reduce((sum, part) => sum + area(part[0]), 0)
-for (const [view, tiled] of Object.entries({ front, back })) {
+  back = tile(zones.BACK),
+  sole = tile(zones.SOLE, soleShape)
+for (const [view, tiled, shape] of [
+  ['front', front, silhouette],
+  ['back', back, silhouette],
+  ['sole', sole, soleShape],
+]) {
+  const total = areaOf(shape)
   if (tiled.left / total > 0.002) throw new Error(`${view}: ${((100 * tiled.left) / total).toFixed(2)} % of the body lies in no zone`)
 }
 const lines = (list) =>
@@ -126,6 +171,7 @@ const lines = (list) =>
     ),
     w,
   }))
+const skin = { body: curves.pathOf(body[0].p, bodySegments), close: 'L0 107Z' }
 // landmarks in the units of the pages: y from the crown down
 const points = Object.fromEntries(
   Object.entries(LANDMARKS).map(([id, views]) => [
@@ -135,12 +181,31 @@ const points = Object.fromEntries(
 )
 const figure = {
   landmarks: points,
-  body: curves.pathOf(body[0].p, bodySegments),
   head: curves.pathOf(p[0], headSegments),
   ear: curves.line(curves.simplify(earPoints, 0.1), true),
   views: {
-    front: { muscles: muscles.FRONT.map(muscle), zones: front.tiles, lines: lines(outline.FRONT_LINES) },
-    back: { muscles: muscles.BACK.map(muscle), zones: back.tiles, lines: lines(outline.BACK_LINES) },
+    front: {
+      ...skin,
+      bones: bones.FRONT.map(bone),
+      muscles: muscles.FRONT.map(muscle),
+      zones: front.tiles,
+      lines: lines([...outline.FRONT_LINES, ...outline.HAND_FRONT, ...outline.FOOT_FRONT]),
+    },
+    back: {
+      ...skin,
+      bones: bones.BACK.map(bone),
+      muscles: muscles.BACK.map(muscle),
+      zones: back.tiles,
+      lines: lines([...outline.BACK_LINES, ...outline.HAND_BACK]),
+    },
+    sole: {
+      body: curves.pathOf(soleStart[0].p, soleSegments),
+      close: 'Z',
+      bones: [],
+      muscles: muscles.SOLE.map(muscle),
+      zones: sole.tiles,
+      lines: lines(outline.SOLE_LINES),
+    },
   },
 }
 mkdirSync(dirname(target), { recursive: true })

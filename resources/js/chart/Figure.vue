@@ -4,21 +4,25 @@ import type { Side, ZoneId } from '@/types/ids.generated'
 import raw from './figure.generated.json'
 
 const figure = raw as unknown as {
-  body: string
   head: string
   ear: string
   landmarks: Record<string, Partial<Record<ViewId, [number, number]>>>
   views: Record<
-    'front' | 'back',
+    ViewId,
     {
-      muscles: { id: string; layer: number; tone: number; d: string; f: string; c: number[] }[]
+      /** The skin of a half, open where it meets the midline, and what closes it. */
+      body: string
+      close: string
+      bones: { d: string; w?: number; over?: boolean; sheet?: boolean }[]
+      muscles: { id: string; layer: number; tone: number; d: string; f: string; s: string; c: number[] }[]
       zones: { id: string; d: string; c: number[] }[]
       lines: { d: string; w: number }[]
     }
   >
 }
 
-export type ViewId = 'front' | 'back'
+export type ViewId = 'front' | 'back' | 'sole'
+export const viewNames: Record<ViewId, string> = { front: 'from in front', back: 'from behind', sole: 'the soles' }
 /** A crop of the whole body, in figure units about the midline. */
 export interface Crop {
   x: number
@@ -31,6 +35,7 @@ export const crops = {
   upper: { x: -176, y: -8, w: 352, h: 440 },
   neck: { x: -135, y: 20, w: 270, h: 350 },
 } satisfies Record<string, Crop>
+export const solesCrop: Crop = { x: -110, y: 836, w: 220, h: 180 }
 export interface FigureMark {
   muscle: string
   side: Side
@@ -77,6 +82,9 @@ export const cropAround = (
   return { x: (left + right) / 2 - size / 2, y: (top + foot) / 2 - size / 2, w: size, h: size }
 }
 export const drawnIn = (view: ViewId, muscle: string): boolean => figure.views[view].muscles.some((one) => one.id === muscle)
+/** The first view that shows a muscle: the one wished for, its other face, or the soles. */
+export const viewOf = (muscle: string, first: ViewId): ViewId =>
+  ([first, 'back', 'front', 'sole'] as ViewId[]).find((one) => drawnIn(one, muscle)) ?? first
 /** The crop that shows a zone best. */
 export const cropFor = (group: string): keyof typeof crops =>
   ['hip', 'thigh', 'knee', 'leg'].includes(group) ? 'whole' : ['head', 'neck', 'shoulder'].includes(group) ? 'neck' : 'upper'
@@ -105,7 +113,7 @@ const props = withDefaults(
     label: string
   }>(),
   {
-    crop: () => crops.whole,
+    crop: undefined,
     marks: () => [],
     complaints: () => [],
     hatched: () => [],
@@ -126,6 +134,9 @@ const emit = defineEmits<{
 
 const id = useId()
 const drawn = computed(() => figure.views[props.view])
+const frame = computed(() => props.crop ?? (props.view === 'sole' ? solesCrop : crops.whole))
+const skin = computed(() => drawn.value.body + drawn.value.close)
+const hasHead = computed(() => props.view !== 'sole')
 // left in the view: the client's left lies to the viewer's right from in front, to the left from behind
 const sign = (side: Side): number => (side === 'midline' ? 0 : (side === 'left') === (props.view === 'front') ? 1 : -1)
 const halves = computed(() => [
@@ -140,7 +151,7 @@ const ink = computed(() =>
 )
 const muscles = computed(() => drawn.value.muscles.filter((one) => one.layer >= props.depth || one.id === props.lit?.muscle))
 const litShape = computed(() => drawn.value.muscles.find((one) => one.id === props.lit?.muscle))
-const scale = computed(() => props.crop.w / 480)
+const scale = computed(() => frame.value.w / 480)
 const zoneCentre = (place: { zone: string; side: Side }): [number, number] | null => {
   const found = drawn.value.zones.find((one) => one.id === place.zone)
   return found ? [(place.side === 'midline' ? 0 : sign(place.side) || 0) * (found.c[0] ?? 0), found.c[1] ?? 0] : null
@@ -235,7 +246,7 @@ const end = () => (painting = false)
 <template>
   <figure class="relative m-0 h-full w-full">
     <svg
-      :viewBox="`${crop.x} ${crop.y} ${crop.w} ${crop.h}`"
+      :viewBox="`${frame.x} ${frame.y} ${frame.w} ${frame.h}`"
       preserveAspectRatio="xMidYMin meet"
       class="h-full w-full touch-none select-none"
       role="img"
@@ -246,10 +257,10 @@ const end = () => (painting = false)
     >
       <defs>
         <clipPath :id="`${id}-body`">
-          <path :d="figure.body + 'L0 107Z'" />
+          <path :d="skin" />
           <path v-if="view === 'back'" d="M0 78H36L34 100L31 116H0Z" />
         </clipPath>
-        <clipPath :id="`${id}-flesh`"><path d="M-1 60H240V509H150V962H-1Z" /></clipPath>
+        <clipPath :id="`${id}-flesh`"><path d="M-1 60H240V509H150V940H-1Z" /></clipPath>
         <clipPath :id="`${id}-skull`">
           <path :d="view === 'back' ? 'M-80-20H80V96Q34 101 18 92Q8 86 0 86Q-8 86-18 92Q-34 101-80 96Z' : 'M-80-20H80V140H-80Z'" />
         </clipPath>
@@ -288,45 +299,52 @@ const end = () => (painting = false)
       </defs>
       <g>
         <g v-for="half in halves" :key="half.side" :transform="`scale(${half.scale},1)`">
-          <path :d="figure.ear" :fill="ink.skin" :stroke="ink.edge" stroke-width="1.1" />
-          <path :d="figure.body + 'L0 107Z'" :fill="ink.skin" />
+          <path v-if="hasHead" :d="figure.ear" :fill="ink.skin" :stroke="ink.edge" stroke-width="1.1" />
+          <path :d="skin" :fill="ink.skin" />
           <path v-if="view === 'back'" d="M0 78H36L34 100L31 116H0Z" :fill="ink.under" />
           <g :clip-path="`url(#${id}-body)`">
-            <path :d="figure.body + 'L0 107Z'" :fill="ink.under" :clip-path="`url(#${id}-flesh)`" />
-            <path
-              v-if="view === 'front'"
-              d="M0 186L11 186Q13 196 9 220L9 262Q8 276 4 290L0 292Z"
-              :fill="ink.bone"
-              :stroke="ink.line"
-              stroke-width="0.5"
-            />
+            <path :d="skin" :fill="ink.under" :clip-path="hasHead ? `url(#${id}-flesh)` : undefined" />
+            <template v-for="(one, k) in drawn.bones.filter((part) => !part.over && depth > 1)" :key="'bone' + k">
+              <path v-if="one.w" :d="one.d" fill="none" :stroke="ink.line" :stroke-width="one.w + 1.1" stroke-linecap="round" />
+              <path
+                :d="one.d"
+                :fill="one.w ? 'none' : ink.bone"
+                :stroke="one.w ? ink.bone : ink.line"
+                :stroke-width="one.w ?? 0.6"
+                stroke-linecap="round"
+              />
+            </template>
             <g v-for="one in muscles" :key="one.id">
-              <path :d="one.d" :fill="tones[one.tone]" :stroke="ink.line" stroke-width="0.7" />
+              <path :d="one.d" :fill="tones[one.tone]" />
               <path :d="one.f" fill="none" :stroke="ink.fibre" stroke-width="0.4" :opacity="ink.fibreO" />
+              <path v-if="one.s" :d="one.s" :fill="tones[3]" :stroke="ink.fibre" stroke-width="0.3" stroke-opacity="0.35" />
+              <path :d="one.d" fill="none" :stroke="ink.line" stroke-width="0.7" />
             </g>
-            <path
-              v-if="view === 'front' && depth < 3"
-              d="M5 187Q32 179 56 183Q82 188 108 177"
-              fill="none"
-              :stroke="ink.line"
-              stroke-width="5.4"
-              stroke-linecap="round"
-            />
-            <path
-              v-if="view === 'front' && depth < 3"
-              d="M5 187Q32 179 56 183Q82 188 108 177"
-              fill="none"
-              :stroke="ink.bone"
-              stroke-width="4.2"
-              stroke-linecap="round"
-            />
-            <path v-if="view === 'back'" d="M43 183Q76 178 113 179" fill="none" :stroke="ink.bone" stroke-width="2.2" opacity="0.4" />
-            <path :d="figure.body" fill="none" :stroke="ink.skin" stroke-width="5" />
+            <template v-if="depth < 3">
+              <template v-for="(one, k) in drawn.bones.filter((part) => part.over && (!part.sheet || depth === 1))" :key="'over' + k">
+                <path
+                  v-if="one.w && !one.sheet"
+                  :d="one.d"
+                  fill="none"
+                  :stroke="ink.line"
+                  :stroke-width="one.w + 1.1"
+                  stroke-linecap="round"
+                />
+                <path
+                  :d="one.d"
+                  :fill="one.w ? 'none' : one.sheet ? tones[3] : ink.bone"
+                  :stroke="one.w ? (one.sheet ? tones[3] : ink.bone) : ink.line"
+                  :stroke-width="one.w ?? 0.5"
+                  stroke-linecap="round"
+                />
+              </template>
+            </template>
+            <path :d="drawn.body" fill="none" :stroke="ink.skin" stroke-width="5" />
           </g>
-          <path :d="figure.body" fill="none" :stroke="ink.edge" stroke-width="1.3" />
+          <path :d="drawn.body" fill="none" :stroke="ink.edge" stroke-width="1.3" />
           <path v-if="view === 'back'" d="M37 97Q33.5 105 31.5 114" fill="none" :stroke="ink.edge" stroke-width="1.3" />
         </g>
-        <g :clip-path="`url(#${id}-skull)`">
+        <g v-if="hasHead" :clip-path="`url(#${id}-skull)`">
           <g v-for="half in halves" :key="half.side" :transform="`scale(${half.scale},1)`">
             <path :d="figure.head + 'L0 0Z'" :fill="ink.skin" />
           </g>
@@ -344,7 +362,7 @@ const end = () => (painting = false)
           </g>
         </g>
         <g v-for="half in halves" :key="'h' + half.side" :transform="`scale(${half.scale},1)`">
-          <path :d="figure.head" fill="none" :stroke="ink.edge" stroke-width="1.2" :clip-path="`url(#${id}-skull)`" />
+          <path v-if="hasHead" :d="figure.head" fill="none" :stroke="ink.edge" stroke-width="1.2" :clip-path="`url(#${id}-skull)`" />
           <path
             v-for="one in drawn.lines"
             :key="one.d"

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { ZoneId } from '@/types/ids.generated'
 import type { Place } from '@/types/visit'
 import { atlas } from './atlas'
-import Figure, { crops, type Crop, type FigureComplaint, type FigureMark, type ViewId } from './Figure.vue'
+import Figure, { crops, solesCrop, viewNames, type Crop, type FigureComplaint, type FigureMark, type ViewId } from './Figure.vue'
 
 /** The figure with its sides written, a switch of views, and a list that does the same by keyboard. */
 const props = withDefaults(
@@ -25,8 +25,8 @@ const view = defineModel<ViewId>('view', { required: true })
 const near = defineModel<keyof typeof crops>('near', { default: 'upper' })
 const depth = defineModel<number>('depth', { default: 1 })
 const emit = defineEmits<{ place: [place: Place]; stroke: [place: Place, first: boolean] }>()
-const crop = computed<Crop>(() => crops[near.value])
-const leftFirst = computed(() => view.value === 'back')
+const crop = computed<Crop>(() => (view.value === 'sole' ? solesCrop : crops[near.value]))
+const leftFirst = computed(() => view.value !== 'front')
 const sides = computed(() => (leftFirst.value ? ['left', 'right'] : ['right', 'left']))
 interface Listed {
   id: ZoneId
@@ -52,9 +52,7 @@ const pick = (event: Event) => {
   <section class="sticky top-0 flex min-h-[520px] flex-col" :class="tall ? 'h-dvh' : 'h-[calc(100dvh-172px)]'" aria-label="Figure">
     <div class="flex justify-between px-6 pt-3">
       <p class="side-name">
-        {{ possessive }} {{ sides[0] }}<br /><span class="caption not-italic font-text">{{
-          view === 'back' ? 'seen from behind' : 'seen from in front'
-        }}</span>
+        {{ possessive }} {{ sides[0] }}<br /><span class="caption not-italic font-text">{{ `seen ${viewNames[view]}` }}</span>
       </p>
       <p class="side-name text-right">{{ possessive }} {{ sides[1] }}</p>
     </div>
@@ -78,14 +76,14 @@ const pick = (event: Event) => {
     <div class="absolute inset-x-3 bottom-2 flex flex-wrap items-center gap-x-2 gap-y-1">
       <div class="flex gap-px" role="group" aria-label="View">
         <button
-          v-for="one in ['front', 'back'] as ViewId[]"
+          v-for="(name, one) in { front: 'Front', back: 'Back', sole: 'Soles' } as Record<ViewId, string>"
           :key="one"
           type="button"
           class="cell"
           :aria-pressed="view === one"
           @click="view = one"
         >
-          {{ one === 'front' ? 'Front' : 'Back' }}
+          {{ name }}
         </button>
         <button
           v-for="(name, one) in { neck: 'Neck', upper: 'Upper', whole: 'Whole' }"

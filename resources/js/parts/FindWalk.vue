@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import Figure, { cropAround, drawnIn, landmarkIn, zoneOfView, type FigureComplaint, type ViewId } from '@/chart/Figure.vue'
+import Figure, { cropAround, drawnIn, landmarkIn, viewNames, zoneOfView, type FigureComplaint, type ViewId } from '@/chart/Figure.vue'
 import type { MuscleEntry } from '@/types/atlas'
 import type { Side, ZoneId } from '@/types/ids.generated'
 
@@ -8,10 +8,11 @@ import type { Side, ZoneId } from '@/types/ids.generated'
 const props = defineProps<{ entry: MuscleEntry; side: Side; narrow?: boolean; dark?: boolean }>()
 const step = ref(0)
 const referral = ref(false)
-const views: ViewId[] = ['front', 'back']
+/** The soles are offered only for what is drawn there. */
+const views: ViewId[] = drawnIn('sole', props.entry.id) ? ['front', 'back', 'sole'] : ['front', 'back']
 const points = computed(() => props.entry.find.flatMap((one) => (one.landmark ? [one.landmark.id] : [])))
 const seen = (view: ViewId): number => (drawnIn(view, props.entry.id) ? 10 : 0) + points.value.filter((id) => landmarkIn(view, id)).length
-const home = computed<ViewId>(() => (seen('back') > seen('front') ? 'back' : 'front'))
+const home = computed<ViewId>(() => views.reduce((best, one) => (seen(one) > seen(best) ? one : best)))
 const now = computed(() => props.entry.find[step.value]?.landmark?.id ?? null)
 /** The view where the landmark in hand lies, if it is not on this one. */
 const view = computed<ViewId>(() => {
@@ -41,7 +42,7 @@ const feltView = computed<ViewId>(() => {
   const shows = (view: ViewId): number =>
     props.entry.core.filter((zone) => zoneOfView(view, zone as ZoneId)).length * 2 +
     props.entry.spill_over.filter((zone) => zoneOfView(view, zone as ZoneId)).length
-  return shows('back') > shows('front') ? 'back' : 'front'
+  return views.reduce((best, one) => (shows(one) > shows(best) ? one : best))
 })
 const showFelt = () => {
   referral.value = !referral.value
@@ -73,12 +74,12 @@ const go = (to: number) => {
           :points="referral ? [] : points.map((id) => ({ id, now: id === now }))"
           :point-side="side"
           :complaints="painted"
-          :label="`${entry.name} on the figure, seen from ${drawn === 'back' ? 'behind' : 'in front'}`"
+          :label="`${entry.name} on the figure, seen ${viewNames[drawn]}`"
         />
       </div>
       <div class="mt-1 flex flex-wrap gap-px">
         <button v-for="one in views" :key="one" type="button" class="cell flex-1" :aria-pressed="drawn === one" @click="shownView = one">
-          {{ one === 'front' ? 'Front' : 'Back' }}</button><button
+          {{ { front: 'Front', back: 'Back', sole: 'Soles' }[one] }}</button><button
           type="button"
           class="cell flex-[2]"
           :aria-pressed="referral"

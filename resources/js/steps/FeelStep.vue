@@ -3,7 +3,7 @@ import { computed, nextTick, ref } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
 import FindingMark from '@/chart/FindingMark.vue'
 import { atlas, layerName, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
-import { cropFor, drawnIn, zoneOfView, type ViewId } from '@/chart/Figure.vue'
+import { cropFor, viewOf, zoneOfView, type ViewId } from '@/chart/Figure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
 import { useVisit } from '@/composables/useVisit'
@@ -191,7 +191,7 @@ const take = (check: Check | undefined) => {
   choosePlace({ zone: muscleOf(id).zones[0] as ZoneId, side: check.side })
   chosenId.value = id
   site.value = ''
-  view.value = drawnIn('back', id) || !drawnIn('front', id) ? 'back' : 'front'
+  view.value = viewOf(id, 'back')
   near.value = cropFor(zone(place.value.zone).group)
 }
 useKeys({

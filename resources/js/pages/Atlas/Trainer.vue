@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, nextTick, ref } from 'vue'
-import Figure, { cropAround, drawnIn, zoneOfView, type FigurePoint, type ViewId } from '@/chart/Figure.vue'
+import Figure, { cropAround, drawnIn, viewNames, zoneOfView, type FigurePoint, type ViewId } from '@/chart/Figure.vue'
 import { send } from '@/composables/http'
 import { useKeys } from '@/composables/useKeys'
 import { capital } from '@/parts/words'
@@ -62,7 +62,7 @@ const view = computed<ViewId>(() => {
   if (at?.view) return at.view
   if (isMuscle.value && at && !at.zones.length) {
     const drawn = (one: ViewId): number => at.choices.filter((choice) => drawnIn(one, choice.id)).length + (drawnIn(one, at.right) ? 2 : 0)
-    return drawn('back') > drawn('front') ? 'back' : 'front'
+    return (['front', 'back', 'sole'] as ViewId[]).reduce((best, one) => (drawn(one) > drawn(best) ? one : best))
   }
   if (lit.value) return drawnIn('front', lit.value.muscle) && !(at?.zones[0] && !zoneOfView('front', at.zones[0])) ? 'front' : 'back'
   return at?.zones[0] && !zoneOfView('front', at.zones[0]) ? 'back' : 'front'
@@ -155,7 +155,7 @@ const share = (part: number, of: number): string => `${of ? (100 * part) / of : 
                 :lit="lit"
                 :complaints="question.kind === 'sends' ? shown : []"
                 :hatched="question.kind === 'hazard' ? shown : []"
-                :label="`The body ${view === 'back' ? 'from behind' : 'from in front'}, with ${points.length || 'no'} numbered points`"
+                :label="`The body, seen ${viewNames[view]}, with ${points.length || 'no'} numbered points`"
                 @point="choose"
               />
             </div>

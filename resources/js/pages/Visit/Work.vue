@@ -2,8 +2,8 @@
 import { Head, Link, router } from '@inertiajs/vue3'
 import { useIntervalFn, useNow } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { atlas, zone } from '@/chart/atlas'
-import Figure, { cropFor, crops, drawnIn, zoneOfView, type Crop, type ViewId } from '@/chart/Figure.vue'
+import { atlas } from '@/chart/atlas'
+import Figure, { cropAround, crops, viewOf, zoneOfView, type Crop, type ViewId } from '@/chart/Figure.vue'
 import { useAtlas } from '@/composables/useAtlas'
 import { useKeys } from '@/composables/useKeys'
 import { useOutbox } from '@/composables/useOutbox'
@@ -121,21 +121,21 @@ useKeys({
 /** From the side the client lies open to, unless the muscle can only be seen from the other. */
 const view = computed<ViewId>(() => {
   const open: ViewId = step.value?.position.startsWith('supine') ? 'front' : 'back'
-  const away: ViewId = open === 'front' ? 'back' : 'front'
-  const seen = (one: ViewId): boolean =>
-    step.value?.muscle ? drawnIn(one, step.value.muscle) : (step.value?.zones ?? []).some((zone) => zoneOfView(one, zone))
-  return seen(open) || !seen(away) ? open : away
+  if (step.value?.muscle) return viewOf(step.value.muscle, open)
+  const shown = (one: ViewId): boolean => (step.value?.zones ?? []).some((zone) => zoneOfView(one, zone))
+  return shown(open) || !shown(open === 'front' ? 'back' : 'front') ? open : open === 'front' ? 'back' : 'front'
 })
-const crop = computed<Crop>(() => {
-  const low = step.value?.zones.some((id) => cropFor(zone(id).group) === 'whole')
-  return low
-    ? { x: -150, y: 340, w: 300, h: 300 }
-    : step.value?.zones.some((zone) => ['low_back', 'flank', 'mid_back', 'sacrum'].includes(zone))
-      ? { x: -130, y: 210, w: 260, h: 260 }
-      : step.value?.muscle
-        ? { x: -135, y: 60, w: 270, h: 260 }
-        : crops.upper
-})
+/** As near as the muscle, or the place, allows. */
+const crop = computed<Crop>(() =>
+  step.value && (step.value.muscle || step.value.zones.length)
+    ? cropAround(
+        view.value,
+        step.value.side ?? 'midline',
+        { muscles: step.value.muscle ? [step.value.muscle] : [], zones: step.value.zones },
+        240,
+      )
+    : crops.upper,
+)
 const RING = 150
 const ringArc = (sign: 1 | -1): string => {
   const angle = Math.PI * share.value
