@@ -85,17 +85,13 @@ const pick = (event: Event) => {
         >
           {{ name }}
         </button>
-        <button
-          v-for="(name, one) in { neck: 'Neck', upper: 'Upper', whole: 'Whole' }"
-          :key="one"
-          type="button"
-          class="cell"
-          :aria-pressed="near === one"
-          @click="near = one"
-        >
-          {{ name }}
-        </button>
       </div>
+      <label class="sr-only" for="near">How near</label>
+      <select id="near" v-model="near" class="cell !w-[82px] !px-1" :disabled="view === 'sole'">
+        <option value="neck">Neck</option>
+        <option value="upper">Upper</option>
+        <option value="whole">Whole</option>
+      </select>
       <label v-if="layers" class="sr-only" for="depth">Layer</label>
       <select v-if="layers" id="depth" v-model.number="depth" class="cell !w-[86px] !px-1">
         <option :value="1">Surface</option>
