@@ -97,9 +97,9 @@ final readonly class AtlasPage
             'also' => array_values(array_unique(array_map($this->directionWords(...), $lore->otherActions))),
             'lengthened_by' => array_map($this->movementLink(...), $muscle->lengthenedBy), 'lengthening_note' => $lore->lengtheningNote,
             'covered_by' => $this->muscles($lore->coveredBy), 'antagonists' => $this->muscles($muscle->antagonists), 'synergists' => $this->muscles($lore->synergists),
-            'positions' => array_map(fn (string $id): string => $id === 'side_up' ? 'on the other side' : $this->atlas()->position($id)->name, $muscle->positions),
+            'positions' => array_map(fn (string $id): array => $this->word($id === 'side_up' ? 'on the other side' : $this->atlas()->position($id)->name, $this->atlas()->position($id === 'side_up' ? 'side_left' : $id)->setup), $muscle->positions),
             'techniques' => array_map(fn (string $id): array => $this->link('technique', $id, $this->atlas()->technique($id)->name), $muscle->techniques),
-            'tools' => array_map(fn (string $id): string => $this->atlas()->tool($id)->name, $muscle->tools),
+            'tools' => array_map(fn (string $id): array => $this->word($this->atlas()->tool($id)->name, $this->atlas()->tool($id)->hand), $muscle->tools),
             'sites' => $this->sites($muscle), 'client_action' => $muscle->clientAction, 'consent' => $muscle->consent === null ? null : $this->atlas()->consentAreas[$muscle->consent] ?? null,
             'shortened_by' => $this->demands($lore->shortenedBy), 'tired_by' => $this->demands($lore->tiredBy),
             'complaints' => $lore->complaints, 'hazards' => array_map(fn (string $id): array => $this->hazard($this->atlas()->handbook()->hazard($id)), $lore->hazards), 'beware' => $muscle->beware,
@@ -150,7 +150,7 @@ final readonly class AtlasPage
         return [
             'what' => $technique->what, 'steps' => $technique->steps, 'dose' => $technique->dose, 'stages' => $technique->stages, 'on_stretch' => $technique->onStretch,
             'not_with' => array_map(static fn (string $id): string => $conditions[$id]->label ?? $id, $technique->notWith),
-            'products' => array_map(fn (string $id): string => $this->atlas()->products[$id] ?? $id, $technique->products),
+            'products' => array_map(fn (string $id): array => $this->word($this->atlas()->products[$id] ?? $id, $this->atlas()->handbook()->productUses[$id] ?? ''), $technique->products),
             'tools' => array_map(fn (string $id): array => ['name' => $this->atlas()->tool($id)->name, 'hand' => $this->atlas()->tool($id)->hand, 'load' => $this->atlas()->tool($id)->load], $technique->tools),
             'used_on' => $this->muscles(array_keys(array_filter($this->atlas()->muscles, static fn (Muscle $muscle): bool => in_array($technique->id, $muscle->techniques, true)))), 'source' => $technique->source,
         ];
@@ -244,11 +244,11 @@ final readonly class AtlasPage
 
     /**
      * @param  list<string>  $ids
-     * @return list<string>
+     * @return list<array{name: string, says: string}>
      */
     private function demands(array $ids): array
     {
-        return array_map(fn (string $id): string => $this->atlas()->demands[$id] ?? $id, $ids);
+        return array_map(fn (string $id): array => $this->word($this->atlas()->demands[$id] ?? $id, $this->atlas()->handbook()->demandAsks[$id] ?? ''), $ids);
     }
 
     /**
@@ -258,6 +258,12 @@ final readonly class AtlasPage
     private function muscles(array $ids): array
     {
         return array_map(fn (int|string $id): array => $this->link('muscle', (string) $id, $this->atlas()->muscle((string) $id)->name), $ids);
+    }
+
+    /** @return array{name: string, says: string} */
+    private function word(string $name, string $says): array
+    {
+        return ['name' => $name, 'says' => $says];
     }
 
     /** @return array{kind: string, id: string, name: string} */

@@ -18,7 +18,7 @@ final class Search
     private const SHARE_OF_BEST = 0.5;
 
     /** Words that carry nothing in a complaint. */
-    private const STOP = ['a', 'an', 'and', 'are', 'as', 'at', 'be', 'but', 'by', 'do', 'does', 'for', 'from', 'get', 'gets', 'has', 'have', 'i', 'if', 'in', 'is', 'it', 'its', 'me', 'my', 'of', 'on', 'or', 'so', 'that', 'the', 'then', 'there', 'this', 'to', 'up', 'was', 'when', 'with', 'you', 'your', 'her', 'his', 'she', 'he', 'am', 'after', 'while', 'very', 'all', 'feel', 'feels', 'like', 'always', 'also', 'around', 'round', 'one', 'side', 'something', 'really', 'side'];
+    private const STOP = ['a', 'an', 'and', 'are', 'as', 'at', 'be', 'but', 'by', 'do', 'does', 'for', 'from', 'get', 'gets', 'has', 'have', 'i', 'if', 'in', 'is', 'it', 'its', 'me', 'my', 'of', 'on', 'or', 'so', 'that', 'the', 'then', 'there', 'this', 'to', 'up', 'was', 'when', 'with', 'you', 'your', 'her', 'his', 'she', 'he', 'am', 'after', 'while', 'very', 'all', 'feel', 'feels', 'like', 'always', 'also', 'around', 'round', 'one', 'something', 'really', 'side'];
 
     /** Words people use for the same thing, under the one they are compared by. */
     private const SAME = [

@@ -22,7 +22,7 @@ const figure = raw as unknown as {
 }
 
 export type ViewId = 'front' | 'back' | 'sole'
-export const viewNames: Record<ViewId, string> = { front: 'from in front', back: 'from behind', sole: 'the soles' }
+export const viewNames: Record<ViewId, string> = { front: 'seen from in front', back: 'seen from behind', sole: 'the soles, from below' }
 /** A crop of the whole body, in figure units about the midline. */
 export interface Crop {
   x: number
@@ -35,7 +35,7 @@ export const crops = {
   upper: { x: -176, y: -8, w: 352, h: 440 },
   neck: { x: -135, y: 20, w: 270, h: 350 },
 } satisfies Record<string, Crop>
-export const solesCrop: Crop = { x: -110, y: 836, w: 220, h: 180 }
+export const solesCrop: Crop = { x: -110, y: 820, w: 220, h: 192 }
 export interface FigureMark {
   muscle: string
   side: Side
@@ -93,6 +93,7 @@ export const zoneOfView = (view: ViewId, zone: ZoneId): boolean => figure.views[
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { placeName, zone as atlasZone } from './atlas'
+import FigureBone from './FigureBone.vue'
 import FindingMark from './FindingMark.vue'
 
 const props = withDefaults(
@@ -149,6 +150,11 @@ const ink = computed(() =>
     ? { skin: '#3b3128', under: '#2b221a', line: '#1b1511', fibre: '#d8c1a5', fibreO: 0.33, edge: '#b9a389', bone: '#8d7f6c' }
     : { skin: '#ecdfcb', under: '#c3a386', line: '#7a5640', fibre: '#6b4934', fibreO: 0.5, edge: '#4a3728', bone: '#f1e8d6' },
 )
+/** Bones lie bare under what is left of the deeper layers; the few that show on the surface lie over it. */
+const bones = computed(() => ({
+  under: props.depth > 1 ? drawn.value.bones.filter((one) => !one.over) : [],
+  over: drawn.value.bones.filter((one) => one.over && props.depth < (one.sheet ? 2 : 3)),
+}))
 const muscles = computed(() => drawn.value.muscles.filter((one) => one.layer >= props.depth || one.id === props.lit?.muscle))
 const litShape = computed(() => drawn.value.muscles.find((one) => one.id === props.lit?.muscle))
 const scale = computed(() => frame.value.w / 480)
@@ -304,41 +310,20 @@ const end = () => (painting = false)
           <path v-if="view === 'back'" d="M0 78H36L34 100L31 116H0Z" :fill="ink.under" />
           <g :clip-path="`url(#${id}-body)`">
             <path :d="skin" :fill="ink.under" :clip-path="hasHead ? `url(#${id}-flesh)` : undefined" />
-            <template v-for="(one, k) in drawn.bones.filter((part) => !part.over && depth > 1)" :key="'bone' + k">
-              <path v-if="one.w" :d="one.d" fill="none" :stroke="ink.line" :stroke-width="one.w + 1.1" stroke-linecap="round" />
-              <path
-                :d="one.d"
-                :fill="one.w ? 'none' : ink.bone"
-                :stroke="one.w ? ink.bone : ink.line"
-                :stroke-width="one.w ?? 0.6"
-                stroke-linecap="round"
-              />
-            </template>
+            <FigureBone v-for="(one, k) in bones.under" :key="'bone' + k" :bone="one" :fill="ink.bone" :line="ink.line" />
             <g v-for="one in muscles" :key="one.id">
               <path :d="one.d" :fill="tones[one.tone]" />
               <path :d="one.f" fill="none" :stroke="ink.fibre" stroke-width="0.4" :opacity="ink.fibreO" />
               <path v-if="one.s" :d="one.s" :fill="tones[3]" :stroke="ink.fibre" stroke-width="0.3" stroke-opacity="0.35" />
               <path :d="one.d" fill="none" :stroke="ink.line" stroke-width="0.7" />
             </g>
-            <template v-if="depth < 3">
-              <template v-for="(one, k) in drawn.bones.filter((part) => part.over && (!part.sheet || depth === 1))" :key="'over' + k">
-                <path
-                  v-if="one.w && !one.sheet"
-                  :d="one.d"
-                  fill="none"
-                  :stroke="ink.line"
-                  :stroke-width="one.w + 1.1"
-                  stroke-linecap="round"
-                />
-                <path
-                  :d="one.d"
-                  :fill="one.w ? 'none' : one.sheet ? tones[3] : ink.bone"
-                  :stroke="one.w ? (one.sheet ? tones[3] : ink.bone) : ink.line"
-                  :stroke-width="one.w ?? 0.5"
-                  stroke-linecap="round"
-                />
-              </template>
-            </template>
+            <FigureBone
+              v-for="(one, k) in bones.over"
+              :key="'over' + k"
+              :bone="one"
+              :fill="one.sheet ? (tones[3] ?? ink.bone) : ink.bone"
+              :line="ink.line"
+            />
             <path :d="drawn.body" fill="none" :stroke="ink.skin" stroke-width="5" />
           </g>
           <path :d="drawn.body" fill="none" :stroke="ink.edge" stroke-width="1.3" />

@@ -52,7 +52,7 @@ const pick = (event: Event) => {
   <section class="sticky top-0 flex min-h-[520px] flex-col" :class="tall ? 'h-dvh' : 'h-[calc(100dvh-172px)]'" aria-label="Figure">
     <div class="flex justify-between px-6 pt-3">
       <p class="side-name">
-        {{ possessive }} {{ sides[0] }}<br /><span class="caption not-italic font-text">{{ `seen ${viewNames[view]}` }}</span>
+        {{ possessive }} {{ sides[0] }}<br /><span class="caption not-italic font-text">{{ viewNames[view] }}</span>
       </p>
       <p class="side-name text-right">{{ possessive }} {{ sides[1] }}</p>
     </div>

@@ -6,6 +6,8 @@ import type { Side } from '@/types/ids.generated'
 import EntryLinks from './EntryLinks.vue'
 import FindWalk from './FindWalk.vue'
 import HazardList from './HazardList.vue'
+import NumberedSteps from './NumberedSteps.vue'
+import WordList from './WordList.vue'
 import { capital } from './words'
 
 const props = withDefaults(defineProps<{ entry: Readonly<AtlasEntry>; side?: Side; narrow?: boolean; dark?: boolean }>(), {
@@ -71,20 +73,20 @@ const landmarkView = computed<ViewId>(() => (landmarkIn('front', props.entry.id)
               <span v-for="one in entry.complaints" :key="one" class="block">“{{ capital(one) }}.”</span>
             </dd>
             <dt>Shortened by</dt>
-            <dd>{{ listed(entry.shortened_by) || 'nothing in particular' }}</dd>
+            <dd><WordList :list="entry.shortened_by" /></dd>
             <dt>Tired by</dt>
-            <dd>{{ listed(entry.tired_by) || 'nothing in particular' }}</dd>
+            <dd><WordList :list="entry.tired_by" /></dd>
           </dl>
         </div>
         <div>
           <h3 class="section-head">How it is worked</h3>
           <dl class="facts">
             <dt>Positions</dt>
-            <dd>{{ listed(entry.positions) }}</dd>
+            <dd><WordList :list="entry.positions" /></dd>
             <dt>Techniques</dt>
             <dd><EntryLinks :list="entry.techniques" @follow="follow" /></dd>
             <dt>Tools</dt>
-            <dd>{{ listed(entry.tools) }}</dd>
+            <dd><WordList :list="entry.tools" /></dd>
             <template v-for="site in entry.sites" :key="site.name">
               <dt>{{ capital(site.name) }}</dt>
               <dd>{{ listed(site.tools) }}; {{ listed(site.techniques).toLowerCase() }}. Under {{ site.under }}.</dd>
@@ -153,15 +155,7 @@ const landmarkView = computed<ViewId>(() => (landmarkIn('front', props.entry.id)
       <section aria-label="How to measure it">
         <h3 class="section-head">How to {{ entry.kind === 'movement' ? 'measure it' : 'do it' }}</h3>
         <p class="caption">{{ capital(entry.position) }}{{ entry.paired ? ', both sides' : '' }}.</p>
-        <ol class="mt-1">
-          <li
-            v-for="(text, index) in entry.steps"
-            :key="text"
-            class="grid grid-cols-[28px_1fr] items-baseline border-b border-hairline py-2"
-          >
-            <span class="display text-[17px]">{{ index + 1 }}</span><span>{{ text }}.</span>
-          </li>
-        </ol>
+        <NumberedSteps :steps="entry.steps" />
       </section>
       <section v-if="entry.kind === 'movement'">
         <dl class="facts">
@@ -202,15 +196,7 @@ const landmarkView = computed<ViewId>(() => (landmarkIn('front', props.entry.id)
       <p class="text-[16px]">{{ entry.what }}</p>
       <section aria-label="How to do it">
         <h3 class="section-head">How to do it</h3>
-        <ol class="mt-1">
-          <li
-            v-for="(text, index) in entry.steps"
-            :key="text"
-            class="grid grid-cols-[28px_1fr] items-baseline border-b border-hairline py-2"
-          >
-            <span class="display text-[17px]">{{ index + 1 }}</span><span>{{ text }}.</span>
-          </li>
-        </ol>
+        <NumberedSteps :steps="entry.steps" />
       </section>
       <dl class="facts">
         <dt>Dose</dt>
@@ -218,7 +204,7 @@ const landmarkView = computed<ViewId>(() => (landmarkIn('front', props.entry.id)
         <dt>Tissue</dt>
         <dd>{{ listed(entry.stages) }}{{ entry.on_stretch ? '; on stretch, so one step less pressure' : '' }}</dd>
         <dt>On the skin</dt>
-        <dd>{{ entry.products.join(' or ') }}</dd>
+        <dd><WordList :list="entry.products" /></dd>
         <dt>Not with</dt>
         <dd>{{ listed(entry.not_with) || 'nothing named; the safety gate decides' }}</dd>
         <dt>Used on</dt>

@@ -74,7 +74,7 @@ const go = (to: number) => {
           :points="referral ? [] : points.map((id) => ({ id, now: id === now }))"
           :point-side="side"
           :complaints="painted"
-          :label="`${entry.name} on the figure, seen ${viewNames[drawn]}`"
+          :label="`${entry.name} on the figure, ${viewNames[drawn]}`"
         />
       </div>
       <div class="mt-1 flex flex-wrap gap-px">

@@ -23,6 +23,11 @@ export interface HazardWords {
   safe_line: string
   only: 'left' | 'right' | null
 }
+/** A name and what is to be known of it. */
+export interface Word {
+  name: string
+  says: string
+}
 interface Entry<K extends EntryKind> {
   kind: K
   id: string
@@ -58,14 +63,14 @@ export interface MuscleEntry extends Entry<'muscle'> {
   covered_by: EntryLink[]
   antagonists: EntryLink[]
   synergists: EntryLink[]
-  positions: string[]
+  positions: Word[]
   techniques: EntryLink[]
-  tools: string[]
+  tools: Word[]
   sites: { name: string; under: string; techniques: string[]; tools: string[] }[]
   client_action: string | null
   consent: string | null
-  shortened_by: string[]
-  tired_by: string[]
+  shortened_by: Word[]
+  tired_by: Word[]
   complaints: string[]
   hazards: HazardWords[]
   beware: string[]
@@ -102,7 +107,7 @@ export interface TechniqueEntry extends Entry<'technique'> {
   stages: string[]
   on_stretch: boolean
   not_with: string[]
-  products: string[]
+  products: Word[]
   tools: { name: string; hand: string; load: string }[]
   used_on: EntryLink[]
   source: string

@@ -155,7 +155,7 @@ const share = (part: number, of: number): string => `${of ? (100 * part) / of : 
                 :lit="lit"
                 :complaints="question.kind === 'sends' ? shown : []"
                 :hatched="question.kind === 'hazard' ? shown : []"
-                :label="`The body, seen ${viewNames[view]}, with ${points.length || 'no'} numbered points`"
+                :label="`The body, ${viewNames[view]}, with ${points.length || 'no'} numbered points`"
                 @point="choose"
               />
             </div>
