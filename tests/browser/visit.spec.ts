@@ -129,10 +129,18 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   await expect(page.getByText('+14: really freer')).toBeVisible()
   await openStep(page, 'After')
   await expect(page.getByLabel('What happened')).toHaveValue(/Levator scapulae left/)
+  // signed while a save of the text is still on its way: nothing arrives at a frozen visit, nothing is lost
+  await page.route('**/entries?*', async (route) => {
+    await new Promise((wait) => setTimeout(wait, 900))
+    await route.continue()
+  })
   await page.getByLabel('Advice').fill('Two slow turns each hour.')
+  await page.waitForRequest((request) => request.method() === 'PUT' && request.url().includes('/entries'))
   await page.getByRole('button', { name: 'Sign and freeze' }).click()
   await expect(page.getByText('Signed and frozen. A correction')).toBeVisible()
   await expect(page.getByText('Two slow turns each hour.')).toBeVisible()
+  await expect(page.getByRole('alert')).toBeHidden()
+  await page.unroute('**/entries?*')
 
   // the second visit
   await page.getByRole('button', { name: /Back to/ }).click()

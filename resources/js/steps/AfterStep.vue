@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { router, useForm, usePage } from '@inertiajs/vue3'
-import { useDebounceFn } from '@vueuse/core'
+import { until, useDebounceFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { useVisit } from '@/composables/useVisit'
@@ -30,14 +30,25 @@ const draft = computed(() =>
 const signed = computed(() => props.value.notes.at(-1))
 const start = (field: Field): string => signed.value?.[field] ?? one<string>('text', field) ?? (field === 'happened' ? draft.value : '')
 const form = useForm({ happened: start('happened'), advice: start('advice'), next_time: start('next_time'), reason: '' })
-const keep = useDebounceFn((field: Field) => save('text', field, form[field], fields.find(([name]) => name === field)?.[1] ?? field), 500)
+const signing = ref(false)
+const keepNow = (field: Field) => save('text', field, form[field], fields.find(([name]) => name === field)?.[1] ?? field)
+const keep = useDebounceFn((field: Field) => {
+  if (!signing.value) keepNow(field)
+}, 500)
 const frozen = computed(() => props.value.visit.status === 'signed')
 const correcting = ref(false)
-const sign = () =>
+/** The record carries the texts itself: what is still on its way arrives first, and nothing follows into a frozen visit. */
+const sign = async () => {
+  if (signing.value) return
+  signing.value = true
+  await until(visit.pending).toBe(0, { timeout: 5000 })
   form.post(`/visits/${props.value.visit.id}/${frozen.value ? 'correct' : 'sign'}`, {
     preserveScroll: true,
     onSuccess: () => (correcting.value = false),
+    onError: () => fields.forEach(([field]) => form[field] !== start(field) && keepNow(field)),
+    onFinish: () => (signing.value = false),
   })
+}
 const flash = computed(() => usePage<{ flash: { message: string | null } }>().props.flash.message)
 const course = computed(() => judged.value.response)
 const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
