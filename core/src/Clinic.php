@@ -50,6 +50,8 @@ final class Clinic
 
     private ?Trainer $trainer = null;
 
+    private ?PlanFigures $planFigures = null;
+
     /** @var \WeakMap<CaseFile, SafetyResult> */
     private \WeakMap $screened;
 
@@ -124,7 +126,7 @@ final class Clinic
 
     public function plan(CaseFile $case): PlanResult
     {
-        $this->planner ??= new Planner($this->atlas, PlanFigures::load($this->folder));
+        $this->planner ??= new Planner($this->atlas, $this->planFigures());
 
         return $this->planner->plan($case, $this->screen($case), $this->ranking($case), $this->respond($case));
     }
@@ -172,9 +174,12 @@ final class Clinic
 
     public function trainer(): Trainer
     {
-        $figures = PlanFigures::load($this->folder);
+        return $this->trainer ??= new Trainer($this->atlas, $this->planFigures()->regions, $this->planFigures()->regionOfZone);
+    }
 
-        return $this->trainer ??= new Trainer($this->atlas, $figures->regions, $figures->regionOfZone);
+    private function planFigures(): PlanFigures
+    {
+        return $this->planFigures ??= PlanFigures::load($this->folder);
     }
 
     private function ranking(CaseFile $case): PatternResult

@@ -30,7 +30,7 @@ final readonly class TrainerPage
     public function of(User $user, ?string $region, int $seed): array
     {
         $memory = $this->memory($user);
-        $today = new \DateTimeImmutable($user->clinic->day(CarbonImmutable::now()));
+        $today = $this->today($user);
         $region = isset(self::REGIONS[$region ?? '']) ? $region : null;
 
         return [
@@ -40,15 +40,22 @@ final readonly class TrainerPage
                 fn (Card $card, int $index): array => $this->question($this->clinic->trainer()->question($card, $seed + 10 * $index)),
                 $cards = $this->clinic->trainer()->pick($memory, $today, self::ROUND, $seed, $region), array_keys($cards),
             ),
-            'progress' => $this->progress($user),
+            'progress' => $this->rows($memory, $today),
         ];
     }
 
     /** @return list<array{region: string, name: string, cards: int, begun: int, known: int, due: int}> */
     public function progress(User $user): array
     {
-        $memory = $this->memory($user);
-        $today = new \DateTimeImmutable($user->clinic->day(CarbonImmutable::now()));
+        return $this->rows($this->memory($user), $this->today($user));
+    }
+
+    /**
+     * @param  array<string, Memory>  $memory
+     * @return list<array{region: string, name: string, cards: int, begun: int, known: int, due: int}>
+     */
+    private function rows(array $memory, \DateTimeImmutable $today): array
+    {
         $rows = [];
         foreach ($this->clinic->trainer()->cards() as $region => $cards) {
             $seen = array_values(array_intersect_key($memory, array_fill_keys(array_map(static fn (Card $card): string => $card->key(), $cards), true)));
@@ -69,6 +76,11 @@ final readonly class TrainerPage
             'card' => $question->card->key(), 'kind' => $question->card->kind->value, 'ask' => $question->ask, 'choices' => $question->choices, 'right' => $question->right,
             'because' => $question->because, 'dots' => $question->dots, 'view' => $question->view, 'zones' => $question->zones,
         ];
+    }
+
+    private function today(User $user): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable($user->clinic->day(CarbonImmutable::now()));
     }
 
     /** @return array<string, Memory> */
