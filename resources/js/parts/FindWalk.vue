@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import Figure, { cropAround, drawnIn, landmarkIn, viewNames, zoneOfView, type FigureComplaint, type ViewId } from '@/chart/Figure.vue'
+import SideNames from '@/chart/SideNames.vue'
 import type { MuscleEntry } from '@/types/atlas'
 import type { Side, ZoneId } from '@/types/ids.generated'
 
@@ -61,10 +62,7 @@ const go = (to: number) => {
     aria-label="How to find it"
   >
     <div>
-      <div class="flex justify-between pb-1">
-        <p class="side-name">{{ drawn === 'front' ? 'client’s right' : 'client’s left' }}</p>
-        <p class="side-name text-right">{{ drawn === 'front' ? 'client’s left' : 'client’s right' }}</p>
-      </div>
+      <SideNames :view="drawn" />
       <div class="overflow-hidden bg-fold/50" :class="narrow ? 'h-[320px]' : 'h-[460px]'">
         <Figure
           :dark="dark"

@@ -2,6 +2,7 @@
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, nextTick, ref } from 'vue'
 import Figure, { cropAround, drawnIn, viewNames, zoneOfView, type FigurePoint, type ViewId } from '@/chart/Figure.vue'
+import SideNames from '@/chart/SideNames.vue'
 import { send } from '@/composables/http'
 import { useKeys } from '@/composables/useKeys'
 import { capital } from '@/parts/words'
@@ -142,10 +143,7 @@ const share = (part: number, of: number): string => `${of ? (100 * part) / of : 
         <h2 class="display mb-3 text-[25px] leading-[31px]">{{ question.ask }}</h2>
         <div class="grid gap-5 md:grid-cols-[minmax(0,440px)_minmax(0,1fr)]">
           <div>
-            <div class="flex justify-between pb-1">
-              <p class="side-name">{{ view === 'front' ? 'client’s right' : 'client’s left' }}</p>
-              <p class="side-name">{{ view === 'front' ? 'client’s left' : 'client’s right' }}</p>
-            </div>
+            <SideNames :view="view" />
             <div class="h-[min(560px,calc(100dvh-230px))] min-h-[300px] overflow-hidden bg-fold/50 max-md:h-[40dvh]">
               <Figure
                 :key="question.card"
