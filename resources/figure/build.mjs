@@ -1,17 +1,19 @@
-// Builds the drawn figure from its source: outlines, fibre guides and zone polygons → one JSON of paths.
+// Builds the drawn figure from its source (one file a plate) → an index of all plates, and for each its art and, apart from it, its fibres.
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import polylabel from 'polylabel'
 import clip from 'polygon-clipping'
-import * as bones from './bones.mjs'
 import * as curves from './curves.mjs'
 import { LANDMARKS } from './landmarks.mjs'
 import * as muscles from './muscles.mjs'
-import * as outline from './outline.mjs'
-import * as zones from './zones.mjs'
+import { PLATES } from './plates/index.mjs'
 
 const here = dirname(fileURLToPath(import.meta.url))
-export const target = join(here, '../js/chart/figure.generated.json')
+const target = join(here, '../js/chart/art')
+const tenth = (n) => Math.round(n * 10) / 10
+/** To the units of the pages: y from the crown down. */
+const page = ([x, y]) => [tenth(x), tenth(1000 - y)]
 
 /** A chance that is the same at every build. */
 function seeded(text) {
@@ -43,8 +45,7 @@ function tendon(guides, share, lower, chance) {
   return curves.line([...across9.map((one) => one.cut), ...across9.map((one) => one.end).reverse()], true)
 }
 
-function slip(id, texts) {
-  const guides = texts.map((text) => curves.along(curves.points(text).map((one) => one.p)))
+function slip(id, guides) {
   const last = guides[guides.length - 1]
   const lower = Array.from({ length: 7 }, (_, k) => across(guides, k / 6).at(-1))
   const upper = Array.from({ length: 7 }, (_, k) => across(guides, 1 - k / 6)[0])
@@ -72,65 +73,192 @@ function slip(id, texts) {
       to = fibre.length - Math.floor(chance() * 3)
     fibres.push(curves.line(curves.simplify(fibre.slice(from, to), 0.25)))
   }
+  const outline = curves.simplify([...rim, rim[0]], 0.15)
   return {
-    d: curves.line(curves.simplify([...rim, rim[0]], 0.15), true),
+    outline,
+    d: curves.line(outline, true),
     f: fibres.join(''),
     s: (muscles.TENDONS[id] ?? []).map((share, k) => (share ? tendon(guides, share, k === 1, chance) : '')).join(''),
-    c: middle[12].map((n, j) => Math.round((j ? 1000 - n : n) * 10) / 10),
+    c: page(middle[12]),
   }
 }
 
-/** Outline, fibres, pale ends and middle of a muscle; one of several slips is drawn as one. */
-function muscle([id, layer, tone, texts]) {
-  const slips = (Array.isArray(texts[0]) ? texts : [texts]).map((guides) => slip(id, guides))
-  const all = (part) => slips.map((one) => one[part]).join('')
-  return { id, layer, tone, d: all('d'), f: all('f'), s: all('s'), c: slips[Math.floor(slips.length / 2)].c }
-}
-
-function bone({ d, w, over, sheet }) {
-  const list = curves.points(d).map((one) => one.p)
-  const smooth = w ? curves.along(list, 24) : curves.rounded(curves.along([...list, list[0]], 72), 2)
-  return { d: curves.line(curves.simplify(smooth, 0.15), !w), ...(w ? { w } : {}), ...(over ? { over } : {}), ...(sheet ? { sheet } : {}) }
-}
-
-const headHalf = curves.points(outline.HEAD)
-const body = curves.points(outline.BODY)
-const bodySegments = curves.spline(body)
-// the head meets the midline without a dent: three mirrored points beyond each end
-const p = headHalf.map((one) => one.p)
-const beyond = (list) => list.map(([x, y]) => [-x, y])
-const whole = [...beyond(p.slice(1, 4)).reverse(), ...p, ...beyond(p.slice(-4, -1)).reverse()]
-const headSegments = curves.hobby(whole).slice(3, 3 + p.length - 1)
-const ear = curves.points(outline.EAR).map((one) => one.p)
-
-const bodyPoints = curves.sample(body[0].p, bodySegments, 5)
-const headPoints = curves.sample(p[0], headSegments, 6)
-const earPoints = curves.along([...ear, ear[0]], 24)
+/** What is wrong with the drawing; anything stops the build. */
+const faults = []
 const ring = (list) => [[...list, list[0]]]
-const silhouette = clip.union(
-  ring([[-0.5, headPoints[0][1]], ...headPoints, [-0.5, headPoints.at(-1)[1]]]),
-  ring([[-0.5, 893], ...bodyPoints, [-0.5, 470]]),
-  ring(earPoints),
-)
-
-function tile(list, shape = silhouette) {
-  let rest = shape
-  const tiles = list.map(([id, text]) => {
-    const polygon = ring(curves.points(text).map((one) => one.p))
-    const part = clip.intersection(rest, polygon)
-    rest = clip.difference(rest, polygon)
-    const rings = part.map((part) => curves.simplify(part[0], 0.25)).filter((one) => area(one) > 4)
-    if (rings.length === 0) throw new Error(`zone ${id} is empty`)
-    const biggest = rings.reduce((a, b) => (area(a) > area(b) ? a : b))
-    return { id, d: rings.map((one) => curves.line(one, true)).join(''), c: centre(biggest) }
-  })
-  const left = rest.reduce((sum, part) => sum + area(part[0]), 0)
-  return { tiles, left }
-}
+/** The union of rings that may each cross themselves. */
+const solid = (rings) => rings.reduce((all, one) => clip.union(all, ring(one)), [])
 function area(points) {
   return Math.abs(
     points.reduce((sum, a, i) => sum + a[0] * points[(i + 1) % points.length][1] - points[(i + 1) % points.length][0] * a[1], 0) / 2,
   )
+}
+/** Area of a shape of parts with holes. */
+const areaOf = (shape) =>
+  shape.reduce((sum, [outer, ...holes]) => sum + area(outer) - holes.reduce((less, hole) => less + area(hole), 0), 0)
+const boxOf = (list) => {
+  const [xs, ys] = [list.map(([x]) => x), list.map(([, y]) => y)]
+  return [tenth(Math.min(...xs)), tenth(1000 - Math.max(...ys)), tenth(Math.max(...xs)), tenth(1000 - Math.min(...ys))]
+}
+/** The place farthest from any edge, of the part where that is farthest. */
+function pole(shape) {
+  return shape
+    .map((part) => polylabel(part, 0.05))
+    .reduce((best, one) => (one.distance > best.distance ? one : best))
+    .slice(0, 2)
+}
+
+function build(plate) {
+  const place = plate.place ?? ((p) => p)
+  const read = (text) => curves.points(text).map(({ p, corner, limb }) => ({ p: place(p, limb), corner }))
+  const dots = (text) => read(text).map((one) => one.p)
+
+  const parts = plate.parts.map((part) => {
+    const list = read(part.skin)
+    const start = list[0].p
+    let segments
+    if (part.midline) {
+      // the skull meets the midline without a dent: three mirrored points beyond each end that lies on it
+      const p = list.map((one) => one.p)
+      const mirror = (some) => some.map(([x, y]) => [-x, y])
+      const tail = p.at(-1)[0] < 1 ? mirror(p.slice(-4, -1)).reverse() : []
+      segments = curves.hobby([...mirror(p.slice(1, 4)).reverse(), ...p, ...tail]).slice(3, 3 + p.length - 1)
+    } else segments = part.ring === true ? null : curves.spline(list)
+    const edge = segments ? curves.sample(start, segments, 6) : curves.along([...list.map((one) => one.p), start], 24)
+    const shape = [...edge, ...(part.close ? dots(part.close) : [])]
+    return {
+      id: part.id,
+      soft: part.soft ?? false,
+      polygon: clip.union(ring(shape)),
+      edge: part.vignette ? '' : segments ? curves.pathOf(start, segments) : curves.line(curves.simplify(edge, 0.1), true),
+      skin:
+        (segments ? curves.pathOf(start, segments) : curves.line(curves.simplify(edge, 0.1))) +
+        (part.close
+          ? dots(part.close)
+              .map((p) => `L${page(p).join(' ')}`)
+              .join('')
+          : '') +
+        'Z',
+      flesh: part.flesh ? curves.line(dots(part.flesh), true) : null,
+      hairline: part.hairline ? curves.line(curves.along(dots(part.hairline), 24)) : null,
+    }
+  })
+  // what of a part is seen: what no later part covers
+  parts.forEach((part, k) => {
+    part.seen = parts.slice(k + 1).reduce((rest, over) => clip.difference(rest, over.polygon), part.polygon)
+  })
+  const partOf = (id) => parts.find((one) => one.id === (id ?? 'body'))
+
+  const shapes = plate.muscles.map(([id, layer, tone, texts, part]) => {
+    const slips = (Array.isArray(texts[0]) ? texts : [texts]).map((guides) =>
+      slip(
+        id,
+        guides.map((text) => curves.along(dots(text))),
+      ),
+    )
+    const all = (key) => slips.map((one) => one[key]).join('')
+    return {
+      id,
+      layer,
+      tone,
+      part: part ?? 'body',
+      d: all('d'),
+      f: all('f'),
+      s: all('s'),
+      polygon: solid(slips.map((one) => one.outline)),
+      box: boxOf(slips.flatMap((one) => one.outline)),
+      c: slips[Math.floor(slips.length / 2)].c,
+    }
+  })
+  // where a finger finds each with its own layer in front: the pole of what no other of that layer covers
+  shapes.forEach((one, k) => {
+    const over = shapes.slice(k + 1).filter((two) => two.layer === one.layer && two.part === one.part)
+    const seen = over.reduce((rest, two) => clip.difference(rest, two.polygon), clip.intersection(one.polygon, partOf(one.part).seen))
+    if (areaOf(seen) < 6) {
+      faults.push(`${plate.id}: ${one.id} is not seen when its layer lies in front`)
+      return
+    }
+    one.pole = page(pole(seen))
+    // a mark sits in the middle, unless that is covered
+    const [x, y] = one.c
+    const middle = ring([0, 1, 2, 3].map((k) => [x + Math.cos((k * Math.PI) / 2) * 0.2, 1000 - y + Math.sin((k * Math.PI) / 2) * 0.2]))
+    if (areaOf(clip.intersection(seen, middle)) === 0) one.c = one.pole
+  })
+
+  let rest = parts.map((part) => part.seen)
+  const covered = new Map()
+  const tiles = plate.zones.map(([id, text, part]) => {
+    const polygon = clip.union(ring(dots(text)))
+    const taken = []
+    rest = rest.map((shape, k) => {
+      if (part && parts[k].id !== part) return shape
+      if (!part && plate.zoneParts && !plate.zoneParts.includes(parts[k].id)) return shape
+      taken.push(...clip.intersection(shape, polygon))
+      return clip.difference(shape, polygon)
+    })
+    const whole = clip.union([], ...taken.map((one) => [one]))
+    const rings = whole.map((one) => curves.simplify(one[0], 0.25)).filter((one) => area(one) > 4)
+    if (rings.length === 0) {
+      faults.push(`${plate.id}: zone ${id} is empty`)
+      return null
+    }
+    const biggest = rings.reduce((a, b) => (area(a) > area(b) ? a : b))
+    covered.set(id, areaOf(whole))
+    return {
+      id,
+      part: part ?? null,
+      d: rings.map((one) => curves.line(one, true)).join(''),
+      c: centre(biggest),
+      box: boxOf(rings.flat()),
+      pole: page(pole([[biggest]])),
+    }
+  })
+  if (tiles.includes(null)) return null
+  const total = areaOf(parts.reduce((all, part) => clip.union(all, part.seen), []))
+  const left = rest.reduce((sum, shape) => sum + areaOf(shape), 0)
+  if (left / total > 0.003) {
+    const worst = rest
+      .flat()
+      .sort((a, b) => area(b[0]) - area(a[0]))
+      .slice(0, 5)
+      .map((one) => `${one[0][0].map(Math.round)} (${Math.round(area(one[0]))})`)
+    faults.push(`${plate.id}: ${((100 * left) / total).toFixed(2)} % of the body lies in no zone, most of it at ${worst.join(' ')}`)
+  }
+
+  const bones = plate.bones.map(({ d, w, over, sheet, keep, part }) => {
+    const list = dots(d)
+    const smooth = w ? curves.along(list, 24) : curves.rounded(curves.along([...list, list[0]], 72), 2)
+    return {
+      d: curves.line(curves.simplify(smooth, 0.15), !w),
+      ...(w ? { w } : {}),
+      ...(over ? { over } : {}),
+      ...(sheet ? { sheet } : {}),
+      ...(keep ? { keep } : {}),
+      part: part ?? 'body',
+    }
+  })
+  const lines = plate.lines.map(({ d, w, part }) => ({ d: curves.line(curves.along(dots(d), 16)), w, part: part ?? 'body' }))
+  const within = (list, id) => list.filter((one) => one.part === id).map(({ part, ...one }) => (void part, one))
+  return {
+    art: parts.map((part) => ({
+      id: part.id,
+      soft: part.soft,
+      skin: part.skin,
+      edge: part.edge,
+      flesh: part.flesh,
+      hairline: part.hairline,
+      bones: within(bones, part.id),
+      muscles: within(shapes, part.id).map(({ id, layer, tone, d, s }) => ({ id, layer, tone, d, s })),
+      lines: within(lines, part.id),
+    })),
+    zones: tiles.map(({ id, d, part }) => ({ id, d, ...(part ? { part } : {}) })),
+    fibres: Object.fromEntries(shapes.map(({ id, f }) => [id, f])),
+    index: {
+      box: boxOf(parts.flatMap((part) => part.polygon.flat(2))),
+      muscles: Object.fromEntries(shapes.map(({ id, layer, c, pole, box }) => [id, { layer, c, pole, box }])),
+      zones: Object.fromEntries(tiles.map(({ id, c, pole, box }) => [id, { c, pole, box }])),
+    },
+  }
 }
 function centre(points) {
   let x = 0,
@@ -143,73 +271,30 @@ function centre(points) {
     y += (a[1] + b[1]) * cross
     w += cross * 3
   })
-  return [Math.round((x / w) * 10) / 10, Math.round((1000 - y / w) * 10) / 10]
+  return page([x / w, y / w])
 }
 
-const soleStart = curves.points(outline.SOLE)
-const soleSegments = curves.spline(soleStart)
-const soleShape = [ring(curves.sample(soleStart[0].p, soleSegments, 6))]
-const areaOf = (shape) => shape.reduce((sum, part) => sum + area(part[0]), 0)
-const front = tile(zones.FRONT),
-  back = tile(zones.BACK),
-  sole = tile(zones.SOLE, soleShape)
-for (const [view, tiled, shape] of [
-  ['front', front, silhouette],
-  ['back', back, silhouette],
-  ['sole', sole, soleShape],
-]) {
-  const total = areaOf(shape)
-  if (tiled.left / total > 0.002) throw new Error(`${view}: ${((100 * tiled.left) / total).toFixed(2)} % of the body lies in no zone`)
-}
-const lines = (list) =>
-  list.map(({ d, w }) => ({
-    d: curves.line(
-      curves.along(
-        curves.points(d).map((one) => one.p),
-        16,
-      ),
-    ),
-    w,
-  }))
-const skin = { body: curves.pathOf(body[0].p, bodySegments), close: 'L0 107Z' }
-// landmarks in the units of the pages: y from the crown down
-const points = Object.fromEntries(
+const places = new Map(PLATES.map((plate) => [plate.id, plate.place ?? ((p) => p)]))
+const landmarks = Object.fromEntries(
   Object.entries(LANDMARKS).map(([id, views]) => [
     id,
-    Object.fromEntries(Object.entries(views).map(([view, [x, y]]) => [view, [x, 1000 - y]])),
+    Object.fromEntries(Object.entries(views).map(([view, at]) => [view, page(places.get(view)(at))])),
   ]),
 )
-const figure = {
-  landmarks: points,
-  head: curves.pathOf(p[0], headSegments),
-  ear: curves.line(curves.simplify(earPoints, 0.1), true),
-  views: {
-    front: {
-      ...skin,
-      bones: bones.FRONT.map(bone),
-      muscles: muscles.FRONT.map(muscle),
-      zones: front.tiles,
-      lines: lines([...outline.FRONT_LINES, ...outline.HAND_FRONT, ...outline.FOOT_FRONT]),
-    },
-    back: {
-      ...skin,
-      bones: bones.BACK.map(bone),
-      muscles: muscles.BACK.map(muscle),
-      zones: back.tiles,
-      lines: lines([...outline.BACK_LINES, ...outline.HAND_BACK]),
-    },
-    sole: {
-      body: curves.pathOf(soleStart[0].p, soleSegments),
-      close: 'Z',
-      bones: [],
-      muscles: muscles.SOLE.map(muscle),
-      zones: sole.tiles,
-      lines: lines(outline.SOLE_LINES),
-    },
-  },
+mkdirSync(target, { recursive: true })
+const write = (name, what) => writeFileSync(join(target, `${name}.generated.json`), JSON.stringify(what) + '\n')
+const index = {}
+for (const plate of PLATES) {
+  const built = build(plate)
+  if (!built) continue
+  const { art, zones, fibres, index: own } = built
+  index[plate.id] = own
+  write(plate.id, { parts: art, zones })
+  write(`${plate.id}.fibres`, fibres)
+  console.log(`${plate.id}: ${Object.keys(own.muscles).length} muscles, ${zones.length} zones`)
 }
-mkdirSync(dirname(target), { recursive: true })
-writeFileSync(target, JSON.stringify(figure) + '\n')
-console.log(
-  `figure: ${muscles.FRONT.length} + ${muscles.BACK.length} muscles, ${front.tiles.length} + ${back.tiles.length} zones, ${Math.round(JSON.stringify(figure).length / 1024)} kB`,
-)
+if (faults.length) {
+  console.error(faults.join('\n'))
+  process.exit(1)
+}
+write('index', { plates: index, landmarks })

@@ -1,12 +1,22 @@
 /** @typedef {[number, number]} Point */
 
-/** @param {string} text @returns {{p: Point, corner: boolean}[]} */
+/**
+ * Points of a text: `x,y`, or `share/offset` along a limb; a `*` marks a corner.
+ * @param {string} text @returns {{p: Point, corner: boolean, limb: boolean}[]}
+ */
 export const points = (text) =>
-  text.split(' ').map((one) => {
-    const corner = one.endsWith('*')
-    const [x, y] = one.replace('*', '').split(',').map(Number)
-    return { p: [x, y], corner }
-  })
+  text
+    .trim()
+    .split(/\s+/)
+    .map((one) => {
+      const limb = one.includes('/')
+      const [x, y] = one
+        .replace('*', '')
+        .split(limb ? '/' : ',')
+        .map(Number)
+      if (!Number.isFinite(x) || !Number.isFinite(y)) throw new Error(`"${one}" is not a point`)
+      return { p: [x, y], corner: one.endsWith('*'), limb }
+    })
 
 /** From figure space (y from the floor) to drawing space (y downward). */
 const flip = ([x, y]) => [x, 1000 - y]

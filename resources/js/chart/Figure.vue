@@ -1,41 +1,6 @@
 <script lang="ts">
 import type { Place } from '@/types/visit'
-import type { Side, ZoneId } from '@/types/ids.generated'
-import raw from './figure.generated.json'
 
-const figure = raw as unknown as {
-  head: string
-  ear: string
-  landmarks: Record<string, Partial<Record<ViewId, [number, number]>>>
-  views: Record<
-    ViewId,
-    {
-      /** The skin of a half, open where it meets the midline, and what closes it. */
-      body: string
-      close: string
-      bones: { d: string; w?: number; over?: boolean; sheet?: boolean }[]
-      muscles: { id: string; layer: number; tone: number; d: string; f: string; s: string; c: number[] }[]
-      zones: { id: string; d: string; c: number[] }[]
-      lines: { d: string; w: number }[]
-    }
-  >
-}
-
-export type ViewId = 'front' | 'back' | 'sole'
-export const viewNames: Record<ViewId, string> = { front: 'seen from in front', back: 'seen from behind', sole: 'the soles, from below' }
-/** A crop of the whole body, in figure units about the midline. */
-export interface Crop {
-  x: number
-  y: number
-  w: number
-  h: number
-}
-export const crops = {
-  whole: { x: -240, y: -12, w: 480, h: 1040 },
-  upper: { x: -176, y: -8, w: 352, h: 440 },
-  neck: { x: -135, y: 20, w: 270, h: 350 },
-} satisfies Record<string, Crop>
-export const solesCrop: Crop = { x: -110, y: 820, w: 220, h: 192 }
 export interface FigureMark {
   muscle: string
   side: Side
@@ -53,48 +18,36 @@ export interface FigurePoint {
   key?: string
   state?: 'right' | 'wrong'
 }
-export const landmarkIn = (view: ViewId, id: string): [number, number] | null => figure.landmarks[id]?.[view] ?? null
-/** A crop about muscles, landmarks and zones of one side, as near as they allow; the whole body without any. */
-export const cropAround = (
-  view: ViewId,
-  side: Side,
-  about: { muscles?: readonly string[]; points?: readonly string[]; zones?: readonly string[] },
-  least = 150,
-): Crop => {
-  const flip = side === 'midline' ? 1 : (side === 'left') === (view === 'front') ? 1 : -1
-  const shapes = [
-    ...figure.views[view].muscles.filter((one) => about.muscles?.includes(one.id)),
-    ...figure.views[view].zones.filter((one) => about.zones?.includes(one.id)),
-  ]
-  const numbers = shapes.flatMap((one) => one.d.match(/-?[\d.]+/g)?.map(Number) ?? [])
-  const places: [number, number][] = [
-    ...numbers.flatMap((n, k): [number, number][] => (k % 2 === 0 ? [[n, numbers[k + 1] ?? 0]] : [])),
-    ...(about.points ?? []).flatMap((id): [number, number][] => {
-      const at = landmarkIn(view, id)
-      return at ? [at] : []
-    }),
-  ]
-  if (!places.length) return crops.whole
-  const xs = places.map(([x]) => x * flip)
-  const ys = places.map(([, y]) => y)
-  const [left, right, top, foot] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  const size = Math.max(least, 1.35 * (right - left), 1.35 * (foot - top))
-  return { x: (left + right) / 2 - size / 2, y: (top + foot) / 2 - size / 2, w: size, h: size }
+export interface FigurePick {
+  place: { zone: ZoneId; side: Side }
+  muscle: MuscleId | null
+  near: MuscleId[]
 }
-export const drawnIn = (view: ViewId, muscle: string): boolean => figure.views[view].muscles.some((one) => one.id === muscle)
-/** The first view that shows a muscle: the one wished for, its other face, or the soles. */
-export const viewOf = (muscle: string, first: ViewId): ViewId =>
-  ([first, 'back', 'front', 'sole'] as ViewId[]).find((one) => drawnIn(one, muscle)) ?? first
-/** The crop that shows a zone best. */
-export const cropFor = (group: string): keyof typeof crops =>
-  ['hip', 'thigh', 'knee', 'leg'].includes(group) ? 'whole' : ['head', 'neck', 'shoulder'].includes(group) ? 'neck' : 'upper'
-export const zoneOfView = (view: ViewId, zone: ZoneId): boolean => figure.views[view].zones.some((one) => one.id === zone)
 </script>
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
-import { placeName, zone as atlasZone } from './atlas'
-import FigureBone from './FigureBone.vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useId, watchEffect } from 'vue'
+import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
+import {
+  boxOfView,
+  cropOf,
+  fibresOf,
+  landmarkIn,
+  loadView,
+  musclePlace,
+  musclesOfView,
+  plateOf,
+  signOf,
+  zonePlace,
+  type Crop,
+  type ViewId,
+} from './art'
+import { layerName, muscle as atlasMuscle, placeName, zone as atlasZone } from './atlas'
+import { figureStyle, halfMarkup, highlight } from './drawing'
 import FindingMark from './FindingMark.vue'
+import { hitAt, type Hit } from './hit'
+import { labelsIn } from './labels'
+import { useZoom } from './useZoom'
 
 const props = withDefaults(
   defineProps<{
@@ -111,6 +64,10 @@ const props = withDefaults(
     depth?: number
     dark?: boolean
     paint?: boolean
+    /** hovering and tapping tell muscles, not only places */
+    muscles?: boolean
+    /** names of what lies in front, on leaders */
+    names?: boolean
     label: string
   }>(),
   {
@@ -125,51 +82,81 @@ const props = withDefaults(
     depth: 1,
     dark: false,
     paint: false,
+    muscles: false,
+    names: false,
   },
 )
 const emit = defineEmits<{
   point: [id: string]
-  place: [place: { zone: ZoneId; side: Side }]
+  pick: [pick: FigurePick]
   stroke: [place: { zone: ZoneId; side: Side }, first: boolean]
 }>()
 
 const id = useId()
-const drawn = computed(() => figure.views[props.view])
-const frame = computed(() => props.crop ?? (props.view === 'sole' ? solesCrop : crops.whole))
-const skin = computed(() => drawn.value.body + drawn.value.close)
-const hasHead = computed(() => props.view !== 'sole')
-// left in the view: the client's left lies to the viewer's right from in front, to the left from behind
-const sign = (side: Side): number => (side === 'midline' ? 0 : (side === 'left') === (props.view === 'front') ? 1 : -1)
+watchEffect(() => void loadView(props.view))
+const plate = computed(() => plateOf(props.view))
+const svg = ref<SVGSVGElement | null>(null)
+const size = useElementSize(svg)
+const GROUND = 14
+/** The window wished for, widened to the shape of the room it has. */
+const frame = computed<Crop>(() => {
+  const wished = props.crop ?? cropOf(props.view, 'whole')
+  const [width, height] = [size.width.value, size.height.value]
+  if (!width || !height) return wished
+  // names stand beside the body: the window is wider by their room
+  const wide = wished.w * (props.names ? 1.5 : 1)
+  const [w, h] = [Math.max(wide, (wished.h * width) / height), Math.max(wished.h, (wide * height) / width)]
+  // it grows up and down alike, but not into the empty ground beyond head and feet
+  const [, top, , foot] = boxOfView(props.view)
+  const y = Math.min(Math.max(wished.y + (wished.h - h) / 2, top - GROUND), Math.max(top - GROUND, foot + GROUND - h))
+  return { ...wished, x: wished.x + (wished.w - w) / 2, y, w, h }
+})
+const zoom = useZoom(svg, frame)
+const shown = zoom.shown
+const shift = computed(() => frame.value.shift ?? 0)
+/** Pixels a unit is wide. */
+const px = computed(() =>
+  size.width.value ? Math.min(size.width.value / shown.value.w, size.height.value / shown.value.h) : 480 / shown.value.w,
+)
+/** Units of a pixel: marks keep their size on the screen. */
+const scale = computed(() => Math.min(1 / px.value, shown.value.w / 300))
+const sign = (side: Side): number => signOf(props.view, side)
 const halves = computed(() => [
   { side: 'left' as Side, scale: sign('left') },
   { side: 'right' as Side, scale: sign('right') },
 ])
-const tones = computed(() => (props.dark ? ['#66503f', '#5a4637', '#4a392d', '#6d604f'] : ['#d3b49a', '#c9a78b', '#bb967a', '#efe6d3']))
-const ink = computed(() =>
-  props.dark
-    ? { skin: '#3b3128', under: '#2b221a', line: '#1b1511', fibre: '#d8c1a5', fibreO: 0.33, edge: '#b9a389', bone: '#8d7f6c' }
-    : { skin: '#ecdfcb', under: '#c3a386', line: '#7a5640', fibre: '#6b4934', fibreO: 0.5, edge: '#4a3728', bone: '#f1e8d6' },
+/** A point of the drawn half on its side of the view. */
+const at = (side: Side, [x, y]: readonly [number, number]): [number, number] => [(sign(side) || 1) * (x - shift.value), y]
+const halfTransform = (side: Side): string => `scale(${sign(side) || 1},1) translate(${-shift.value},0)`
+
+const half = (side: Side): string =>
+  plate.value ? halfMarkup(plate.value, fibresOf(props.view), `${id}-${side}`, frame.value.without) : ''
+const drawn = computed(() => halves.value.map((one) => half(one.side)))
+const style = computed(() => figureStyle(`[data-figure="${id}"]`, props.dark, props.depth, px.value))
+const zoneMarkup = computed(() =>
+  halves.value.map(({ side }) =>
+    (plate.value?.zones ?? [])
+      .filter((one) => !one.part || !frame.value.without?.includes(one.part))
+      .map((one) => `<path class="z" data-zone="${one.id}:${side}" d="${one.d}"/>`)
+      .join(''),
+  ),
 )
-/** Bones lie bare under what is left of the deeper layers; the few that show on the surface lie over it. */
-const bones = computed(() => ({
-  under: props.depth > 1 ? drawn.value.bones.filter((one) => !one.over) : [],
-  over: drawn.value.bones.filter((one) => one.over && props.depth < (one.sheet ? 2 : 3)),
-}))
-const muscles = computed(() => drawn.value.muscles.filter((one) => one.layer >= props.depth || one.id === props.lit?.muscle))
-const litShape = computed(() => drawn.value.muscles.find((one) => one.id === props.lit?.muscle))
-const scale = computed(() => frame.value.w / 480)
+const shapeOf = (muscle: string) => plate.value?.parts.flatMap((part) => part.muscles).find((one) => one.id === muscle)
+const litShape = computed(() => (props.lit ? shapeOf(props.lit.muscle) : undefined))
+const zoneShape = (zone: string) => plate.value?.zones.find((one) => one.id === zone)
+
 const zoneCentre = (place: { zone: string; side: Side }): [number, number] | null => {
-  const found = drawn.value.zones.find((one) => one.id === place.zone)
-  return found ? [(place.side === 'midline' ? 0 : sign(place.side) || 0) * (found.c[0] ?? 0), found.c[1] ?? 0] : null
+  const found = zonePlace(props.view, place.zone)
+  if (!found) return null
+  const [x, y] = at(place.side, found.c)
+  return [place.side === 'midline' && shift.value === 0 && props.view !== 'sides' ? 0 : x, y]
 }
-const hovered = ref<string | null>(null)
 const placed = computed(() => {
   const seen = new Map<string, number>()
   return props.marks.flatMap((mark) => {
-    const shape = drawn.value.muscles.find((one) => one.id === mark.muscle)
-    if (!shape) return []
-    const x = sign(mark.side) * (shape.c[0] ?? 0)
-    const y = shape.c[1] ?? 0
+    const own = musclePlace(props.view, mark.muscle)
+    if (!own) return []
+    const [x, y] = at(mark.side, own.c)
     // marks that would cover each other step aside downward
     const cell = `${Math.round(x / (14 * scale.value + 4))}:${Math.round(y / (14 * scale.value + 4))}`
     const n = seen.get(cell) ?? 0
@@ -187,29 +174,22 @@ const threads = computed(() =>
     }),
   ),
 )
-const zonesOf = (list: Place[]) =>
-  list.flatMap((place) => drawn.value.zones.filter((one) => one.id === place.zone).map((one) => ({ ...one, side: place.side })))
-const painted = computed(() =>
-  props.complaints.flatMap((complaint) =>
-    zonesOf([complaint]).flatMap((one) =>
-      (one.side === 'midline' ? (['left', 'right'] as Side[]) : [one.side]).map((side) => ({
-        key: `${one.id}${side}`,
-        d: one.d,
-        scale: sign(side),
-        now: complaint.now,
-      })),
-    ),
-  ),
-)
-const hatching = computed(() => zonesOf(props.hatched).map((one) => ({ key: one.id + one.side, d: one.d, scale: sign(one.side) || 1 })))
+const sidesOf = (place: Place): Side[] => (place.side === 'midline' ? ['left', 'right'] : [place.side])
+const shapesOf = <T extends Place>(list: T[]) =>
+  list.flatMap((place) => {
+    const d = zoneShape(place.zone)?.d
+    return d ? sidesOf(place).map((side) => ({ ...place, key: `${place.zone}${side}`, d, side })) : []
+  })
+const painted = computed(() => shapesOf(props.complaints))
+const hatching = computed(() => shapesOf(props.hatched))
 const rowGap = (now: number): number => 9 - (4 * Math.min(10, now)) / 10
 /** Points to choose from are pushed apart until none covers another; a leader runs back to the true place. */
 const APART = 38
 const landmarks = computed(() => {
   const list = props.points.flatMap((point) => {
-    const at = landmarkIn(props.view, point.id)
-    const x = (at?.[0] ?? 0) * (sign(props.pointSide) || 1)
-    return at ? [{ ...point, at: [x, at[1]] as [number, number], x, y: at[1] }] : []
+    const home = landmarkIn(props.view, point.id)
+    const place = home && at(props.pointSide, home)
+    return place ? [{ ...point, at: place, x: place[0], y: place[1] }] : []
   })
   const least = APART * scale.value
   for (let round = 0; round < 12 && list[0]?.key; round++) {
@@ -229,66 +209,139 @@ const landmarks = computed(() => {
   return list
 })
 const ring = computed(() => (props.chosen ? zoneCentre(props.chosen) : null))
+const namesShown = computed(() =>
+  props.names
+    ? labelsIn(
+        musclesOfView(props.view).flatMap((muscle) => {
+          const own = musclePlace(props.view, muscle)
+          return own && own.layer === props.depth
+            ? [{ text: atlasMuscle(muscle).name, at: at('left', own.pole), over: at('right', own.pole) }]
+            : []
+        }),
+        shown.value,
+        1 / px.value,
+      )
+    : [],
+)
 
-let painting = false
-const name = (zone: string, side: Side): { zone: ZoneId; side: Side } => ({
+const placeOf = (zone: string, side: Side): { zone: ZoneId; side: Side } => ({
   zone: zone as ZoneId,
   side: atlasZone(zone).midline ? 'midline' : side,
 })
-const down = (zone: string, side: Side, event: PointerEvent) => {
-  const place = name(zone, side)
-  if (props.paint) {
+/** A finger is as wide as this. */
+const REACH = 12
+const hit = (event: PointerEvent): (Hit & { side: Side }) | null => {
+  const [x, y] = zoom.toFigure(event.clientX, event.clientY)
+  const side: Side = x * sign('left') >= 0 ? 'left' : 'right'
+  const found = hitAt(props.view, Math.abs(x) + shift.value, y, props.depth, REACH / px.value, frame.value.without)
+  return found.zone ? { ...found, side } : null
+}
+const hovered = ref<(Hit & { side: Side }) | null>(null)
+const told = computed(() => {
+  const one = hovered.value
+  if (!one?.zone) return null
+  const where = placeName(placeOf(one.zone, one.side))
+  if (!props.muscles || !one.muscle) return where
+  const about = atlasMuscle(one.muscle)
+  return `${about.name}, ${one.side} · ${layerName(about.layer)} layer · ${where}`
+})
+const hoveredShape = computed(() => {
+  const one = hovered.value
+  const shape = props.muscles && one?.muscle && one.muscle !== props.lit?.muscle ? shapeOf(one.muscle) : undefined
+  return shape && one ? { d: shape.d, side: one.side } : null
+})
+
+let painting = false
+let last = ''
+const stroke = (event: PointerEvent, first: boolean) => {
+  const found = hit(event)
+  if (!found?.zone) return
+  const key = `${found.zone}:${found.side}`
+  if (!first && key === last) return
+  last = key
+  emit('stroke', placeOf(found.zone, found.side), first)
+}
+const down = (event: PointerEvent) => {
+  zoom.down(event)
+  if (props.paint && zoom.touching() === 1 && event.button === 0) {
     painting = true
-    ;(event.target as Element).releasePointerCapture?.(event.pointerId)
-    emit('stroke', place, true)
-  } else emit('place', place)
+    stroke(event, true)
+  } else painting = false
 }
-const over = (zone: string, side: Side) => {
-  hovered.value = placeName(name(zone, side))
-  if (painting) emit('stroke', name(zone, side), false)
+let frameAsked = 0
+const move = (event: PointerEvent) => {
+  if (zoom.move(event, !props.paint)) return
+  if (painting) stroke(event, false)
+  else if (event.pointerType !== 'touch') {
+    cancelAnimationFrame(frameAsked)
+    frameAsked = requestAnimationFrame(() => (hovered.value = hit(event)))
+  }
 }
-const end = () => (painting = false)
+const up = (event: PointerEvent) => {
+  const tap = !painting && zoom.touching() === 1 && zoom.wasTap() && event.type === 'pointerup'
+  zoom.up(event)
+  if (zoom.touching() === 0) painting = false
+  if (!tap || props.paint) return
+  const found = hit(event)
+  if (found?.zone)
+    emit('pick', { place: placeOf(found.zone, found.side), muscle: found.muscle as MuscleId | null, near: found.near as MuscleId[] })
+}
+const leave = (event: PointerEvent) => {
+  cancelAnimationFrame(frameAsked)
+  hovered.value = null
+  if (event.pointerType !== 'touch') {
+    painting = false
+    zoom.up(event)
+  }
+}
+defineExpose({ svg, zoom })
 </script>
 <template>
-  <figure class="relative m-0 h-full w-full">
+  <figure
+    class="relative m-0 h-full w-full"
+    :class="muscles || paint ? 'has-[svg:focus-visible]:outline-3 outline-walnut -outline-offset-3' : ''"
+  >
     <svg
-      :viewBox="`${frame.x} ${frame.y} ${frame.w} ${frame.h}`"
+      ref="svg"
+      :viewBox="`${shown.x} ${shown.y} ${shown.w} ${shown.h}`"
       preserveAspectRatio="xMidYMin meet"
-      class="h-full w-full touch-none select-none"
+      class="h-full w-full touch-none select-none outline-none"
       role="img"
       :aria-label="label"
+      :data-figure="id"
+      :data-view="view"
+      :tabindex="muscles || paint ? 0 : undefined"
       :style="{ '--dye-madder': dark ? '#ee8a78' : '#8a2622', '--mark-halo': dark ? 'var(--color-room)' : 'var(--color-paper)' }"
-      @pointerup="end"
-      @pointerleave="end"
+      @pointerdown="down"
+      @pointermove="move"
+      @pointerup="up"
+      @pointercancel="up"
+      @pointerleave="leave"
+      @wheel="zoom.wheel"
+      @keydown="zoom.key"
     >
+      <component :is="'style'">{{ style }}</component>
       <defs>
-        <clipPath :id="`${id}-body`">
-          <path :d="skin" />
-          <path v-if="view === 'back'" d="M0 78H36L34 100L31 116H0Z" />
-        </clipPath>
-        <clipPath :id="`${id}-flesh`"><path d="M-1 60H240V509H150V940H-1Z" /></clipPath>
-        <clipPath :id="`${id}-skull`">
-          <path :d="view === 'back' ? 'M-80-20H80V96Q34 101 18 92Q8 86 0 86Q-8 86-18 92Q-34 101-80 96Z' : 'M-80-20H80V140H-80Z'" />
-        </clipPath>
+        <clipPath :id="`${id}-mid`"><rect x="0" y="-100" width="600" height="1300" /></clipPath>
         <pattern
           v-for="one in painted"
           :id="`${id}-darn-${one.key}`"
           :key="one.key"
-          width="26"
-          :height="rowGap(one.now) * 2 * scale * 1.4"
+          :width="26 * scale"
+          :height="rowGap(one.now) * 2 * scale"
           patternUnits="userSpaceOnUse"
           patternTransform="rotate(8)"
         >
           <path
-            :d="`M0 ${rowGap(one.now) * 0.5 * scale * 1.4}h9m8 0h9`"
+            :d="`M0 ${rowGap(one.now) * 0.5 * scale}h${9 * scale}m${8 * scale} 0h${9 * scale}`"
             stroke="var(--dye-madder)"
-            :stroke-width="1.8 * scale * 1.3"
+            :stroke-width="1.9 * scale"
             fill="none"
           />
           <path
-            :d="`M-6 ${rowGap(one.now) * 1.5 * scale * 1.4}h9m8 0h9m8 0h9`"
+            :d="`M${-6 * scale} ${rowGap(one.now) * 1.5 * scale}h${9 * scale}m${8 * scale} 0h${9 * scale}m${8 * scale} 0h${9 * scale}`"
             stroke="var(--dye-madder)"
-            :stroke-width="1.8 * scale * 1.3"
+            :stroke-width="1.9 * scale"
             fill="none"
           />
         </pattern>
@@ -303,80 +356,34 @@ const end = () => (painting = false)
           <path :d="`M0 0V${9 * scale}`" :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'" :stroke-width="3 * scale" />
         </pattern>
       </defs>
+      <!-- one half is drawn, the other is its mirror; where the halves are drawn together each ends at the midline -->
+      <!-- eslint-disable vue/no-v-html -->
+      <g v-for="(one, k) in halves" :key="one.side" :transform="`scale(${one.scale},1)`" :clip-path="shift ? `url(#${id}-mid)` : undefined">
+        <g :transform="`translate(${-shift},0)`" v-html="drawn[k]" />
+      </g>
+      <!-- eslint-enable vue/no-v-html -->
       <g>
-        <g v-for="half in halves" :key="half.side" :transform="`scale(${half.scale},1)`">
-          <path v-if="hasHead" :d="figure.ear" :fill="ink.skin" :stroke="ink.edge" stroke-width="1.1" />
-          <path :d="skin" :fill="ink.skin" />
-          <path v-if="view === 'back'" d="M0 78H36L34 100L31 116H0Z" :fill="ink.under" />
-          <g :clip-path="`url(#${id}-body)`">
-            <path :d="skin" :fill="ink.under" :clip-path="hasHead ? `url(#${id}-flesh)` : undefined" />
-            <FigureBone v-for="(one, k) in bones.under" :key="'bone' + k" :bone="one" :fill="ink.bone" :line="ink.line" />
-            <g v-for="one in muscles" :key="one.id">
-              <path :d="one.d" :fill="tones[one.tone]" />
-              <path :d="one.f" fill="none" :stroke="ink.fibre" stroke-width="0.4" :opacity="ink.fibreO" />
-              <path v-if="one.s" :d="one.s" :fill="tones[3]" :stroke="ink.fibre" stroke-width="0.3" stroke-opacity="0.35" />
-              <path :d="one.d" fill="none" :stroke="ink.line" stroke-width="0.7" />
-            </g>
-            <FigureBone
-              v-for="(one, k) in bones.over"
-              :key="'over' + k"
-              :bone="one"
-              :fill="one.sheet ? (tones[3] ?? ink.bone) : ink.bone"
-              :line="ink.line"
-            />
-            <path :d="drawn.body" fill="none" :stroke="ink.skin" stroke-width="5" />
-          </g>
-          <path :d="drawn.body" fill="none" :stroke="ink.edge" stroke-width="1.3" />
-          <path v-if="view === 'back'" d="M37 97Q33.5 105 31.5 114" fill="none" :stroke="ink.edge" stroke-width="1.3" />
-        </g>
-        <g v-if="hasHead" :clip-path="`url(#${id}-skull)`">
-          <g v-for="half in halves" :key="half.side" :transform="`scale(${half.scale},1)`">
-            <path :d="figure.head + 'L0 0Z'" :fill="ink.skin" />
-          </g>
-          <g v-if="view === 'front'">
-            <g v-for="half in halves" :key="half.side" :transform="`scale(${half.scale},1)`" opacity="0.9">
-              <g
-                v-for="one in muscles.filter((m) => ['frontalis', 'masseter', 'temporalis'].includes(m.id))"
-                :key="one.id"
-                :opacity="lit?.muscle === one.id ? 1 : 0.55"
-              >
-                <path :d="one.d" :fill="tones[one.tone]" :stroke="ink.line" stroke-width="0.4" />
-                <path :d="one.f" fill="none" :stroke="ink.fibre" stroke-width="0.3" :opacity="ink.fibreO" />
-              </g>
-            </g>
-          </g>
-        </g>
-        <g v-for="half in halves" :key="'h' + half.side" :transform="`scale(${half.scale},1)`">
-          <path v-if="hasHead" :d="figure.head" fill="none" :stroke="ink.edge" stroke-width="1.2" :clip-path="`url(#${id}-skull)`" />
+        <g v-if="lit && litShape" :transform="halfTransform(lit.side)">
+          <path :d="litShape.d" :fill="highlight(dark).fill" :stroke="highlight(dark).line" :stroke-width="2 * scale" />
           <path
-            v-for="one in drawn.lines"
-            :key="one.d"
-            :d="one.d"
+            v-if="fibresOf(view)?.[litShape.id]"
+            :d="fibresOf(view)?.[litShape.id]"
             fill="none"
-            :stroke="ink.edge"
-            :stroke-width="one.w"
-            opacity="0.6"
-            stroke-linecap="round"
+            :stroke="highlight(dark).fibre"
+            :stroke-width="0.7 * scale"
+            opacity="0.7"
           />
         </g>
         <path
-          v-if="view === 'back'"
-          d="M-39 95Q-32 100-18 92Q-8 86 0 86Q8 86 18 92Q32 100 39 95"
+          v-if="hoveredShape"
+          :d="hoveredShape.d"
+          :transform="halfTransform(hoveredShape.side)"
           fill="none"
-          :stroke="ink.edge"
-          stroke-width="0.9"
-          opacity="0.6"
+          :stroke="dark ? 'var(--color-linen)' : 'var(--color-walnut)'"
+          :stroke-width="1.8 * scale"
+          pointer-events="none"
         />
-        <g v-if="lit && litShape" :transform="`scale(${sign(lit.side)},1)`">
-          <path
-            :d="litShape.d"
-            :fill="dark ? '#b08c5a' : 'var(--color-weld-wash)'"
-            :stroke="dark ? 'var(--color-room-weld)' : 'var(--color-walnut)'"
-            :stroke-width="1.6"
-          />
-          <path :d="litShape.f" fill="none" :stroke="ink.fibre" stroke-width="0.5" :opacity="0.7" />
-        </g>
-        <g v-for="one in painted" :key="one.key" :transform="`scale(${one.scale},1)`">
+        <g v-for="one in painted" :key="one.key" :transform="halfTransform(one.side)">
           <path :d="one.d" fill="var(--mark-halo)" opacity="0.6" />
           <path
             :d="one.d"
@@ -386,7 +393,7 @@ const end = () => (painting = false)
             :stroke-dasharray="`${9 * scale} ${5 * scale}`"
           />
         </g>
-        <g v-for="one in hatching" :key="'hatch' + one.key" :transform="`scale(${one.scale},1)`">
+        <g v-for="one in hatching" :key="'hatch' + one.key" :transform="halfTransform(one.side)">
           <path :d="one.d" fill="var(--mark-halo)" opacity="0.55" />
           <path
             :d="one.d"
@@ -406,7 +413,15 @@ const end = () => (painting = false)
             :stroke-width="1.4 * scale"
             :stroke-dasharray="`${2 * scale} ${4 * scale}`"
           />
-          <circle :cx="ring[0]" :cy="ring[1]" :r="26 * scale" fill="none" :stroke="ink.skin" :stroke-width="6 * scale" opacity="0.8" />
+          <circle
+            :cx="ring[0]"
+            :cy="ring[1]"
+            :r="26 * scale"
+            fill="none"
+            stroke="var(--mark-halo)"
+            :stroke-width="6 * scale"
+            opacity="0.8"
+          />
           <circle
             :cx="ring[0]"
             :cy="ring[1]"
@@ -427,7 +442,7 @@ const end = () => (painting = false)
           />
         </g>
         <g pointer-events="none">
-          <g v-for="(thread, index) in threads" :key="index">
+          <g v-for="(thread, k) in threads" :key="k" class="thread">
             <path :d="thread.d" fill="none" stroke="var(--mark-halo)" :stroke-width="6 * scale" opacity="0.8" />
             <path
               :d="thread.d"
@@ -448,21 +463,49 @@ const end = () => (painting = false)
           <g
             v-for="mark in placed"
             :key="mark.muscle + mark.side"
+            class="finding"
+            :data-muscle="`${mark.muscle}:${mark.side}`"
             :transform="`translate(${mark.x},${mark.y}) scale(${scale * (mark.chosen ? 1.25 : 0.9)})`"
           >
             <FindingMark :finding="mark.finding" :angle="sign(mark.side) * -40" />
           </g>
         </g>
-        <g v-for="half in halves" :key="'z' + half.side" :transform="`scale(${half.scale},1)`">
-          <path
-            v-for="one in drawn.zones"
-            :key="one.id"
-            :d="one.d"
-            :data-zone="`${one.id}:${half.side}`"
-            class="cursor-pointer fill-transparent hover:fill-walnut/8"
-            @pointerdown="down(one.id, half.side, $event)"
-            @pointerenter="over(one.id, half.side)"
+        <!-- eslint-disable vue/no-v-html -->
+        <g
+          v-for="(one, k) in halves"
+          :key="'z' + one.side"
+          :transform="halfTransform(one.side)"
+          class="zones"
+          :class="paint || muscles ? 'cursor-pointer' : ''"
+          v-html="zoneMarkup[k]"
+        />
+        <!-- eslint-enable vue/no-v-html -->
+        <g v-for="one in namesShown" :key="one.text" class="name" pointer-events="none">
+          <polyline
+            :points="one.leader.map((p) => p.join(',')).join(' ')"
+            fill="none"
+            :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-walnut-2)'"
+            :stroke-width="0.9 / px"
           />
+          <circle
+            :cx="one.leader[0]?.[0]"
+            :cy="one.leader[0]?.[1]"
+            :r="2 / px"
+            :fill="dark ? 'var(--color-linen-2)' : 'var(--color-walnut-2)'"
+          />
+          <text
+            :x="one.x"
+            :y="one.y"
+            :text-anchor="one.anchor"
+            :font-size="13 / px"
+            dominant-baseline="middle"
+            :fill="dark ? 'var(--color-linen)' : 'var(--color-walnut)'"
+            stroke="var(--mark-halo)"
+            :stroke-width="3 / px"
+            paint-order="stroke"
+          >
+            {{ one.text }}
+          </text>
         </g>
         <g v-for="point in landmarks.filter((one) => one.key)" :key="'leader' + point.id" pointer-events="none">
           <line :x1="point.at[0]" :y1="point.at[1]" :x2="point.x" :y2="point.y" stroke="var(--color-walnut)" :stroke-width="2 * scale" />
@@ -505,6 +548,8 @@ const end = () => (painting = false)
         </g>
       </g>
     </svg>
-    <figcaption v-if="hovered" class="caption pointer-events-none absolute bottom-0 left-0 right-0 text-center">{{ hovered }}</figcaption>
+    <figcaption v-if="told" class="caption pointer-events-none absolute bottom-0 left-0 right-0 text-center print:hidden">
+      <span class="bg-paper/85 px-2 py-0.5" :class="dark ? '!bg-room/85 !text-linen' : ''">{{ told }}</span>
+    </figcaption>
   </figure>
 </template>

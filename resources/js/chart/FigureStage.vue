@@ -1,9 +1,25 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { ZoneId } from '@/types/ids.generated'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import Sheet from '@/parts/Sheet.vue'
+import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
 import type { Place } from '@/types/visit'
-import { atlas } from './atlas'
-import Figure, { crops, solesCrop, viewNames, type Crop, type FigureComplaint, type FigureMark, type ViewId } from './Figure.vue'
+import {
+  cropOf,
+  faces,
+  musclePlace,
+  musclesOfView,
+  nearViews,
+  nears,
+  viewNames,
+  viewWords,
+  zoneOfView,
+  type NearId,
+  type ViewId,
+} from './art'
+import { atlas, layerName, muscle as atlasMuscle } from './atlas'
+import Figure, { type FigureComplaint, type FigureMark, type FigurePick } from './Figure.vue'
+import FigureLegend from './FigureLegend.vue'
+import { saveFigure } from './saveFigure'
 
 /** The figure with its sides written, a switch of views, and a list that does the same by keyboard. */
 const props = withDefaults(
@@ -11,6 +27,7 @@ const props = withDefaults(
     possessive: string
     marks?: FigureMark[]
     complaints?: FigureComplaint[]
+    hatched?: Place[]
     chosen?: Place | null
     lit?: { muscle: string; side: Place['side'] } | null
     paint?: boolean
@@ -18,92 +35,202 @@ const props = withDefaults(
     /** fills the window: nothing stands above it */
     tall?: boolean
     label: string
+    /** what a saved picture is called */
+    title?: string
   }>(),
-  { marks: () => [], complaints: () => [], chosen: null, lit: null, paint: false, layers: false, tall: false },
+  {
+    marks: () => [],
+    complaints: () => [],
+    hatched: () => [],
+    chosen: null,
+    lit: null,
+    paint: false,
+    layers: false,
+    tall: false,
+    title: 'Figure',
+  },
 )
 const view = defineModel<ViewId>('view', { required: true })
-const near = defineModel<keyof typeof crops>('near', { default: 'upper' })
+const near = defineModel<NearId>('near', { default: 'upper' })
 const depth = defineModel<number>('depth', { default: 1 })
-const emit = defineEmits<{ place: [place: Place]; stroke: [place: Place, first: boolean] }>()
-const crop = computed<Crop>(() => (view.value === 'sole' ? solesCrop : crops[near.value]))
-const leftFirst = computed(() => view.value !== 'front')
-const sides = computed(() => (leftFirst.value ? ['left', 'right'] : ['right', 'left']))
-interface Listed {
-  id: ZoneId
-  side: Place['side']
-  name: string
-}
-const list: Listed[] = atlas.zones.flatMap((zone): Listed[] =>
-  zone.midline
-    ? [{ id: zone.id, side: 'midline', name: zone.name }]
-    : (['left', 'right'] as const).map((side) => ({ id: zone.id, side, name: `${zone.name}, ${side}` })),
+const emit = defineEmits<{ pick: [pick: FigurePick]; stroke: [place: Place, first: boolean] }>()
+
+const figure = useTemplateRef<InstanceType<typeof Figure>>('figure')
+const crop = computed(() => cropOf(view.value, near.value))
+const viewsHere = computed(() => nearViews(near.value))
+watch(near, () => {
+  if (!viewsHere.value.includes(view.value)) view.value = viewsHere.value[0] ?? 'front'
+})
+watch(view, () => {
+  if (!viewsHere.value.includes(view.value)) near.value = 'whole'
+})
+const sides = computed(() => (faces(view.value) ? ['right', 'left'] : ['left', 'right']))
+const named = (name: string, side: Side): string => (side === 'midline' ? name : `${name}, ${side}`)
+const both = ['left', 'right'] as const
+const places = atlas.zones.flatMap((zone) =>
+  (zone.midline ? (['midline'] as const) : both).map((side) => ({ value: `${zone.id}:${side}`, name: named(zone.name, side) })),
 )
-const pick = (event: Event) => {
+/** Muscles drawn on this view in the layer in front and below, as a pointer would reach them. */
+const muscles = computed(() =>
+  [1, 2, 3, 4].map((layer) => ({
+    layer,
+    list: musclesOfView(view.value)
+      .filter((id) => musclePlace(view.value, id)?.layer === layer)
+      .map((id) => atlasMuscle(id))
+      .sort((a, b) => a.name.localeCompare(b.name))
+      .flatMap((one) => both.map((side) => ({ value: `${one.id}:${side}`, name: named(one.name, side) }))),
+  })),
+)
+const nearby = ref<{ side: Side; list: MuscleId[]; place: FigurePick['place'] } | null>(null)
+const pick = (one: FigurePick) => {
+  nearby.value = props.layers && one.near.length ? { side: one.place.side, list: one.near.slice(0, 4), place: one.place } : null
+  emit('pick', one)
+}
+const choose = (event: Event) => {
   const select = event.target as HTMLSelectElement
-  const [zone, side] = select.value.split(':') as [ZoneId, Place['side']]
-  if (!zone) return
-  if (props.paint) {
-    emit('stroke', { zone, side }, true)
-    select.value = ''
-  } else emit('place', { zone, side })
+  const [id, side] = select.value.split(':') as [string, Side]
+  if (!id) return
+  const muscle = atlas.muscles.find((one) => one.id === id)
+  nearby.value = null
+  if (muscle) {
+    depth.value = muscle.layer
+    emit('pick', {
+      place: { zone: (muscle.zones.find((zone) => zoneOfView(view.value, zone)) ?? muscle.zones[0]) as ZoneId, side },
+      muscle: muscle.id,
+      near: [],
+    })
+  } else if (props.paint) emit('stroke', { zone: id as ZoneId, side }, true)
+  else emit('pick', { place: { zone: id as ZoneId, side }, muscle: null, near: [] })
+  select.value = ''
+}
+const names = ref(false)
+const legend = ref(false)
+const save = (kind: 'svg' | 'png') => {
+  const svg = figure.value?.svg
+  if (svg)
+    void saveFigure(svg, kind, {
+      title: props.title,
+      view: viewNames[view.value],
+      sides: sides.value.map((side) => `${props.possessive} ${side}`) as [string, string],
+    })
 }
 </script>
 <template>
   <section class="sticky top-0 flex min-h-[520px] flex-col" :class="tall ? 'h-dvh' : 'h-[calc(100dvh-172px)]'" aria-label="Figure">
-    <div class="flex justify-between px-6 pt-3">
+    <div class="pointer-events-none relative z-10 flex justify-between px-6 pt-3">
       <p class="side-name">
         {{ possessive }} {{ sides[0] }}<br /><span class="caption not-italic font-text">{{ viewNames[view] }}</span>
       </p>
       <p class="side-name text-right">{{ possessive }} {{ sides[1] }}</p>
     </div>
     <div
-      class="absolute inset-x-0 bottom-[60px] top-[6px] overflow-hidden [mask-image:linear-gradient(to_bottom,black_calc(100%-56px),transparent)]"
+      class="absolute inset-x-0 bottom-[60px] top-[6px] overflow-hidden [mask-image:linear-gradient(to_bottom,black_calc(100%-40px),transparent)]"
     >
       <Figure
+        ref="figure"
         :view="view"
         :crop="crop"
         :marks="marks"
         :complaints="complaints"
+        :hatched="hatched"
         :chosen="chosen"
         :lit="lit"
         :depth="depth"
         :paint="paint"
-        :label="label"
-        @place="emit('place', $event)"
+        :muscles="layers"
+        :names="names"
+        :label="`${label} Plus and minus come nearer and go back, arrows move.`"
+        @pick="pick"
         @stroke="(place, first) => emit('stroke', place, first)"
       />
     </div>
-    <div class="absolute inset-x-3 bottom-2 flex flex-wrap items-center gap-x-2 gap-y-1">
+    <div class="absolute right-2 top-[64px] flex flex-col gap-px print:hidden">
+      <button type="button" class="cell !w-[44px] bg-paper/80" aria-label="Nearer" title="Nearer (+)" @click="figure?.zoom.by(1.6)">
+        +
+      </button>
+      <button
+        type="button"
+        class="cell !w-[44px] bg-paper/80"
+        aria-label="Farther"
+        title="Farther (−)"
+        :disabled="figure?.zoom.near.value === 1"
+        @click="figure?.zoom.by(1 / 1.6)"
+      >
+        −
+      </button>
+      <button
+        v-if="layers"
+        type="button"
+        class="cell !w-[44px] bg-paper/80"
+        aria-label="Names on the figure"
+        title="Names"
+        :aria-pressed="names"
+        @click="names = !names"
+      >
+        Aa
+      </button>
+      <button
+        type="button"
+        class="cell !w-[44px] bg-paper/80"
+        aria-label="Key to the marks, and saving the picture"
+        title="Key"
+        @click="legend = true"
+      >
+        Key
+      </button>
+    </div>
+    <div
+      v-if="nearby"
+      class="absolute inset-x-3 bottom-[60px] flex flex-wrap items-center gap-px"
+      role="group"
+      aria-label="Also within a finger’s width"
+    >
+      <span class="caption mr-2 bg-paper/85 px-1">Also here:</span>
+      <button
+        v-for="id in nearby.list"
+        :key="id"
+        type="button"
+        class="cell !w-auto bg-paper px-3"
+        @click="emit('pick', { place: nearby.place, muscle: id, near: [] })"
+      >
+        {{ atlasMuscle(id).name }}
+      </button>
+    </div>
+    <div class="absolute inset-x-3 bottom-2 flex flex-wrap items-center gap-x-2 gap-y-1 print:hidden">
       <div class="flex gap-px" role="group" aria-label="View">
-        <button
-          v-for="(name, one) in { front: 'Front', back: 'Back', sole: 'Soles' } as Record<ViewId, string>"
-          :key="one"
-          type="button"
-          class="cell"
-          :aria-pressed="view === one"
-          @click="view = one"
-        >
-          {{ name }}
+        <button v-for="one in viewsHere" :key="one" type="button" class="cell" :aria-pressed="view === one" @click="view = one">
+          {{ viewWords[one] }}
         </button>
       </div>
       <label class="sr-only" for="near">How near</label>
-      <select id="near" v-model="near" class="cell !w-[82px] !px-1" :disabled="view === 'sole'">
-        <option value="neck">Neck</option>
-        <option value="upper">Upper</option>
-        <option value="whole">Whole</option>
+      <select id="near" v-model="near" class="cell !w-[112px] !px-1">
+        <option v-for="(one, id) in nears" :key="id" :value="id">{{ one.name }}</option>
       </select>
       <label v-if="layers" class="sr-only" for="depth">Layer</label>
-      <select v-if="layers" id="depth" v-model.number="depth" class="cell !w-[86px] !px-1">
-        <option :value="1">Surface</option>
-        <option :value="2">Middle</option>
-        <option :value="3">Deep</option>
-        <option :value="4">Deepest</option>
+      <select v-if="layers" id="depth" v-model.number="depth" class="cell !w-[80px] !px-1">
+        <option v-for="one in 4" :key="one" :value="one">{{ layerName(one).replace(/^./, (c) => c.toUpperCase()) }}</option>
       </select>
-      <label class="sr-only" for="place-list">{{ paint ? 'Add a place that hurts, from the list' : 'Choose a place from the list' }}</label>
-      <select id="place-list" class="cell !w-[86px] !px-1" :value="!paint && chosen ? `${chosen.zone}:${chosen.side}` : ''" @change="pick">
-        <option value="">Places</option>
-        <option v-for="one in list" :key="one.id + one.side" :value="`${one.id}:${one.side}`">{{ one.name }}</option>
+      <label class="sr-only" for="place-list">{{ paint ? 'Add a place that hurts, from the list' : 'Choose from the list' }}</label>
+      <select id="place-list" class="cell !w-[72px] !px-1" value="" @change="choose">
+        <option value="">{{ layers ? 'List' : 'Places' }}</option>
+        <optgroup label="Places">
+          <option v-for="one in places" :key="one.value" :value="one.value">{{ one.name }}</option>
+        </optgroup>
+        <template v-if="layers">
+          <optgroup v-for="one in muscles" :key="one.layer" :label="`Muscles, ${layerName(one.layer)}`">
+            <option v-for="item in one.list" :key="item.value" :value="item.value">{{ item.name }}</option>
+          </optgroup>
+        </template>
       </select>
     </div>
+    <Sheet title="Key to the figure" :open="legend" @close="legend = false">
+      <FigureLegend />
+      <h3 class="section-head mt-6">Take this picture along</h3>
+      <p class="caption mb-2">As it stands, with its marks: {{ viewNames[view] }}, {{ nears[near].name.toLowerCase() }}.</p>
+      <div class="flex gap-2">
+        <button type="button" class="btn" @click="save('svg')">Save as SVG</button>
+        <button type="button" class="btn" @click="save('png')">Save as PNG</button>
+      </div>
+    </Sheet>
   </section>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import Figure, { cropAround, landmarkIn, type ViewId } from '@/chart/Figure.vue'
+import { cropAround, landmarkIn, views, type ViewId } from '@/chart/art'
+import Figure from '@/chart/Figure.vue'
 import type { AtlasEntry, EntryKind } from '@/types/atlas'
 import type { Side } from '@/types/ids.generated'
 import EntryLinks from './EntryLinks.vue'
@@ -18,7 +19,7 @@ const props = withDefaults(defineProps<{ entry: Readonly<AtlasEntry>; side?: Sid
 const emit = defineEmits<{ follow: [kind: EntryKind, id: string] }>()
 const follow = (kind: EntryKind, id: string) => emit('follow', kind, id)
 const listed = (texts: readonly string[]): string => texts.join(', ')
-const landmarkView = computed<ViewId>(() => (landmarkIn('front', props.entry.id) ? 'front' : 'back'))
+const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, props.entry.id)) ?? 'front')
 </script>
 <template>
   <article class="flex flex-col gap-6">

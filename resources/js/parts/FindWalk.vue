@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import Figure, { cropAround, drawnIn, landmarkIn, viewNames, zoneOfView, type FigureComplaint, type ViewId } from '@/chart/Figure.vue'
+import { cropAround, drawnIn, landmarkIn, viewNames, viewWords, views as allViews, zoneOfView, type ViewId } from '@/chart/art'
+import Figure, { type FigureComplaint } from '@/chart/Figure.vue'
 import SideNames from '@/chart/SideNames.vue'
 import type { MuscleEntry } from '@/types/atlas'
 import type { Side, ZoneId } from '@/types/ids.generated'
@@ -9,8 +10,8 @@ import type { Side, ZoneId } from '@/types/ids.generated'
 const props = defineProps<{ entry: MuscleEntry; side: Side; narrow?: boolean; dark?: boolean }>()
 const step = ref(0)
 const referral = ref(false)
-/** The soles are offered only for what is drawn there. */
-const views: ViewId[] = drawnIn('sole', props.entry.id) ? ['front', 'back', 'sole'] : ['front', 'back']
+/** From in front and from behind always; the others for what is drawn there. */
+const views = allViews.filter((one) => one === 'front' || one === 'back' || drawnIn(one, props.entry.id))
 const points = computed(() => props.entry.find.flatMap((one) => (one.landmark ? [one.landmark.id] : [])))
 const seen = (view: ViewId): number => (drawnIn(view, props.entry.id) ? 10 : 0) + points.value.filter((id) => landmarkIn(view, id)).length
 const home = computed<ViewId>(() => views.reduce((best, one) => (seen(one) > seen(best) ? one : best)))
@@ -77,12 +78,7 @@ const go = (to: number) => {
       </div>
       <div class="mt-1 flex flex-wrap gap-px">
         <button v-for="one in views" :key="one" type="button" class="cell flex-1" :aria-pressed="drawn === one" @click="shownView = one">
-          {{ { front: 'Front', back: 'Back', sole: 'Soles' }[one] }}</button><button
-          type="button"
-          class="cell flex-[2]"
-          :aria-pressed="referral"
-          @click="showFelt"
-        >
+          {{ viewWords[one] }}</button><button type="button" class="cell flex-[2]" :aria-pressed="referral" @click="showFelt">
           Where it is felt
         </button>
       </div>

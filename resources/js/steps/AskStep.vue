@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
 import { atlas, placeName, zone } from '@/chart/atlas'
-import { cropFor, zoneOfView, type ViewId } from '@/chart/Figure.vue'
+import { nearOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import { useKeys } from '@/composables/useKeys'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
@@ -19,7 +19,7 @@ const before = computed(() =>
   (props.value.before?.entries ?? []).filter((entry) => entry.kind === 'complaint').map((entry) => entry.payload as Complaint),
 )
 const view = ref<ViewId>(complaints.value[0] && !zoneOfView('back', complaints.value[0].zone) ? 'front' : 'back')
-const near = ref<'whole' | 'upper' | 'neck'>(complaints.value[0] ? cropFor(zone(complaints.value[0].zone).group) : 'upper')
+const near = ref<NearId>(complaints.value[0] ? nearOf(zone(complaints.value[0].zone).group) : 'upper')
 const held = ref<string | null>(null)
 const idOf = (place: Place): string => `${place.zone}:${place.side}`
 const inHand = computed(() => complaints.value.find((item) => idOf(item) === held.value) ?? complaints.value[0])
@@ -114,6 +114,7 @@ useKeys(
       :complaints="complaints"
       :chosen="inHand && zoneOfView(view, inHand.zone) ? { zone: inHand.zone, side: inHand.side } : null"
       :label="`Where it hurts, ${view} view. Drag to paint; the list below does the same.`"
+      title="Where it hurts"
       @stroke="stroke"
     />
     <section class="min-w-0 px-6 pb-6 pt-3 lg:pl-0" aria-label="What hurts">

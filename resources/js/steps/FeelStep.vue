@@ -3,7 +3,8 @@ import { computed, nextTick, ref } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
 import FindingMark from '@/chart/FindingMark.vue'
 import { atlas, layerName, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
-import { cropFor, viewOf, zoneOfView, type ViewId } from '@/chart/Figure.vue'
+import { nearOf, viewOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
+import type { FigurePick } from '@/chart/Figure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
 import { useVisit } from '@/composables/useVisit'
@@ -41,7 +42,7 @@ const firstPlace = (): Place => {
 }
 const place = ref<Place>(firstPlace())
 const view = ref<ViewId>(zoneOfView('back', place.value.zone) ? 'back' : 'front')
-const near = ref<'whole' | 'upper' | 'neck'>(cropFor(zone(place.value.zone).group))
+const near = ref<NearId>(nearOf(zone(place.value.zone).group))
 const depth = ref(1)
 const list = computed(() => under(place.value.zone))
 const chosenId = ref<MuscleId>(asked?.id ?? (list.value[0]?.id as MuscleId))
@@ -54,6 +55,13 @@ const choosePlace = (next: Place) => {
   if (next.side !== 'midline') side.value = next.side
   const inList = under(next.zone)
   if (!inList.some((item) => item.id === chosenId.value)) chosenId.value = inList[0]?.id ?? chosenId.value
+}
+/** A muscle touched on the figure is taken in hand with its place. */
+const pick = (one: FigurePick) => {
+  choosePlace(one.place)
+  if (!one.muscle) return
+  chosenId.value = one.muscle
+  site.value = ''
 }
 const idOf = (at: Side): string => `${chosenId.value}:${at}:${site.value}`
 const finding = (at: Side) => one<Palpation>('palpation', idOf(at))
@@ -192,7 +200,7 @@ const take = (check: Check | undefined) => {
   chosenId.value = id
   site.value = ''
   view.value = viewOf(id, 'back')
-  near.value = cropFor(zone(place.value.zone).group)
+  near.value = nearOf(zone(place.value.zone).group)
 }
 useKeys({
   ...Object.fromEntries(
@@ -230,7 +238,8 @@ useKeys({
       :chosen="zoneOfView(view, place.zone) ? place : null"
       :lit="{ muscle: chosenId, side }"
       :label="`Findings, ${view} view. Touch a place to list the muscles under it.`"
-      @place="choosePlace"
+      title="Findings"
+      @pick="pick"
     />
     <section class="min-w-0 px-6 pb-3 pt-3 lg:pl-0 xl:pr-0" aria-label="Under this place">
       <div class="flex items-baseline justify-between gap-3">

@@ -2,11 +2,13 @@
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
-import { zoneOfView, type ViewId } from '@/chart/Figure.vue'
+import { zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import { layerName, placeName, under } from '@/chart/atlas'
+import type { FigurePick } from '@/chart/Figure.vue'
 import AtlasSearch from '@/parts/AtlasSearch.vue'
 import { capital } from '@/parts/words'
 import type { EntryLink, SearchHit } from '@/types/atlas'
+import type { MuscleId, Side } from '@/types/ids.generated'
 import type { Place } from '@/types/visit'
 
 const props = defineProps<{
@@ -19,8 +21,13 @@ const props = defineProps<{
   landmarks: EntryLink[]
 }>()
 const view = ref<ViewId>('front')
-const near = ref<'upper' | 'neck' | 'whole'>('whole')
+const near = ref<NearId>('whole')
 const place = ref<Place | null>(null)
+const lit = ref<{ muscle: MuscleId; side: Side } | null>(null)
+const pick = (one: FigurePick) => {
+  place.value = one.place
+  lit.value = one.muscle ? { muscle: one.muscle, side: one.place.side === 'midline' ? 'left' : one.place.side } : null
+}
 const here = computed(() => (place.value ? under(place.value.zone) : []))
 const asked = ref(props.asked)
 const hits = ref(props.hits)
@@ -58,11 +65,12 @@ const lists = computed(() => [
       v-model:near="near"
       possessive="client’s"
       :chosen="place && zoneOfView(view, place.zone) ? place : null"
-      :lit="null"
+      :lit="lit"
       tall
       class="max-lg:order-last"
       label="The body. Touch a place to list what lies under it."
-      @place="place = $event"
+      layers
+      @pick="pick"
     />
     <main class="min-w-0 px-6 pb-10 pt-5 lg:pl-0">
       <header class="mb-4 flex items-end justify-between gap-4">

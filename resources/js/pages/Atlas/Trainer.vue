@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, nextTick, ref } from 'vue'
-import Figure, { cropAround, drawnIn, viewNames, zoneOfView, type FigurePoint, type ViewId } from '@/chart/Figure.vue'
+import { cropAround, drawnIn, viewNames, views, zoneOfView, type ViewId } from '@/chart/art'
+import Figure, { type FigurePoint } from '@/chart/Figure.vue'
 import SideNames from '@/chart/SideNames.vue'
 import { send } from '@/composables/http'
 import { useKeys } from '@/composables/useKeys'
@@ -63,7 +64,7 @@ const view = computed<ViewId>(() => {
   if (at?.view) return at.view
   if (isMuscle.value && at && !at.zones.length) {
     const drawn = (one: ViewId): number => at.choices.filter((choice) => drawnIn(one, choice.id)).length + (drawnIn(one, at.right) ? 2 : 0)
-    return (['front', 'back', 'sole'] as ViewId[]).reduce((best, one) => (drawn(one) > drawn(best) ? one : best))
+    return views.reduce((best, one) => (drawn(one) > drawn(best) ? one : best))
   }
   if (lit.value) return drawnIn('front', lit.value.muscle) && !(at?.zones[0] && !zoneOfView('front', at.zones[0])) ? 'front' : 'back'
   return at?.zones[0] && !zoneOfView('front', at.zones[0]) ? 'back' : 'front'

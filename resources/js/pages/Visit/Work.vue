@@ -3,7 +3,8 @@ import { Head, Link, router } from '@inertiajs/vue3'
 import { useIntervalFn, useNow } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { atlas } from '@/chart/atlas'
-import Figure, { cropAround, crops, viewOf, zoneOfView, type Crop, type ViewId } from '@/chart/Figure.vue'
+import { cropAround, cropOf, viewNames, viewOf, zoneOfView, type Crop, type ViewId } from '@/chart/art'
+import Figure from '@/chart/Figure.vue'
 import { useAtlas } from '@/composables/useAtlas'
 import { useKeys } from '@/composables/useKeys'
 import { useOutbox } from '@/composables/useOutbox'
@@ -134,7 +135,7 @@ const crop = computed<Crop>(() =>
         { muscles: step.value.muscle ? [step.value.muscle] : [], zones: step.value.zones },
         240,
       )
-    : crops.upper,
+    : cropOf(view.value, 'upper'),
 )
 const RING = 150
 const ringArc = (sign: 1 | -1): string => {
@@ -148,7 +149,7 @@ const y = (n: number): number => 424 - (n - 1) * 53
 const lintel = computed(() => (step.value?.ceiling ? y(step.value.ceiling.felt) - 34 : -99))
 const doneAt = computed(() => new Set(reached.value.map((event) => Math.round(Number(event.payload['pressure'])))))
 const nextPass = computed(() => step.value?.passes[passIndex.value + 1])
-const sides = computed(() => (view.value === 'back' ? 'seen from behind' : 'seen from in front'))
+const sides = computed(() => viewNames[view.value])
 </script>
 <template>
   <Head title="Work" />

@@ -1,0 +1,23 @@
+import * as bones from '../bones.mjs'
+import * as muscles from '../muscles.mjs'
+import * as outline from '../outline.mjs'
+import * as zones from '../zones.mjs'
+
+export default {
+  id: 'back',
+  parts: [
+    { id: 'ear', skin: outline.EAR, ring: true },
+    { id: 'body', skin: outline.BODY_BACK, close: '0,470 0,922', flesh: '-1,940 240,940 240,491 150,491 150,60 -1,60' },
+    {
+      id: 'head',
+      skin: outline.SKULL_BACK,
+      midline: true,
+      close: '33,902 25,906 17,909 8,913.5 0,914',
+      hairline: '38.5,905 33,901 25,905 17,908.5 8,913.5 0,914',
+    },
+  ],
+  bones: bones.BACK,
+  muscles: muscles.BACK,
+  zones: zones.BACK,
+  lines: [...outline.BACK_LINES, ...outline.HAND_BACK],
+}
