@@ -34,6 +34,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/clients/search', [ClientController::class, 'search'])->name('clients.search');
     Route::post('/clients', [ClientController::class, 'store'])->name('clients.store');
     Route::get('/clients/{client}', [ClientController::class, 'show'])->name('clients.show');
+    Route::get('/clients/{client}/compare', [ClientController::class, 'compare'])->name('clients.compare');
     Route::post('/clients/{client}/appointments', [AppointmentController::class, 'store'])->name('appointments.store');
     Route::post('/clients/{client}/visits', [VisitController::class, 'store'])->name('visits.store');
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Somatrace\Core\Anatomy\FindStep;
+use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\MovementUse;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\Side;
@@ -59,6 +60,7 @@ final readonly class AtlasExport
             ], $atlas->movements)),
             'posture' => array_values(array_map(static fn ($sign): array => ['id' => $sign->id, 'name' => $sign->name, 'paired' => $sign->paired], $atlas->postureSigns)),
             'tests' => array_values(array_map(static fn ($test): array => ['id' => $test->id, 'name' => $test->name, 'result' => $test->result, 'paired' => $test->paired, 'how' => $test->how], $atlas->tests)),
+            'hazards' => array_map(static fn (Hazard $hazard): array => ['name' => $hazard->name, 'sign' => $hazard->sign, 'safe' => $hazard->safeLine, 'only' => $hazard->oneSided?->value], $atlas->handbook()->hazards),
             'demands' => $atlas->demands,
             'techniques' => array_map(static fn ($technique): string => $technique->name, $atlas->techniques),
             'tools' => array_map(static fn ($tool): string => $tool->name, $atlas->tools),

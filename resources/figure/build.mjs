@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url'
 import polylabel from 'polylabel'
 import clip from 'polygon-clipping'
 import * as curves from './curves.mjs'
+import { HAZARDS } from './hazards.mjs'
 import { LANDMARKS } from './landmarks.mjs'
 import * as muscles from './muscles.mjs'
 import { PLATES } from './plates/index.mjs'
@@ -237,6 +238,18 @@ function build(plate) {
       part: part ?? 'body',
     }
   })
+  const hazards = Object.entries(HAZARDS).flatMap(([id, on]) => {
+    const list = on[plate.id]
+    if (!list) return []
+    const shapes = list.map(({ d, w }) => {
+      const points = dots(d)
+      return {
+        d: curves.line(curves.simplify(w ? curves.along(points, 20) : curves.along([...points, points[0]], 40), 0.15), !w),
+        ...(w ? { w } : {}),
+      }
+    })
+    return [{ id, shapes, at: page(centroid(list.flatMap(({ d }) => dots(d)))) }]
+  })
   const lines = plate.lines.map(({ d, w, part }) => ({ d: curves.line(curves.along(dots(d), 16)), w, part: part ?? 'body' }))
   const within = (list, id) => list.filter((one) => one.part === id).map(({ part, ...one }) => (void part, one))
   return {
@@ -244,6 +257,9 @@ function build(plate) {
       id: part.id,
       soft: part.soft,
       skin: part.skin,
+      seen: clip.difference(part.polygon, part.seen).length
+        ? part.seen.map(([outer]) => curves.line(curves.simplify(outer, 0.2), true)).join('')
+        : null,
       edge: part.edge,
       flesh: part.flesh,
       hairline: part.hairline,
@@ -251,15 +267,18 @@ function build(plate) {
       muscles: within(shapes, part.id).map(({ id, layer, tone, d, s }) => ({ id, layer, tone, d, s })),
       lines: within(lines, part.id),
     })),
+    hazards,
     zones: tiles.map(({ id, d, part }) => ({ id, d, ...(part ? { part } : {}) })),
     fibres: Object.fromEntries(shapes.map(({ id, f }) => [id, f])),
     index: {
+      hazards: hazards.map((one) => one.id),
       box: boxOf(parts.flatMap((part) => part.polygon.flat(2))),
       muscles: Object.fromEntries(shapes.map(({ id, layer, c, pole, box }) => [id, { layer, c, pole, box }])),
       zones: Object.fromEntries(tiles.map(({ id, c, pole, box }) => [id, { c, pole, box }])),
     },
   }
 }
+const centroid = (list) => [0, 1].map((k) => list.reduce((sum, p) => sum + p[k], 0) / list.length)
 function centre(points) {
   let x = 0,
     y = 0,
@@ -287,9 +306,9 @@ const index = {}
 for (const plate of PLATES) {
   const built = build(plate)
   if (!built) continue
-  const { art, zones, fibres, index: own } = built
+  const { art, zones, hazards, fibres, index: own } = built
   index[plate.id] = own
-  write(plate.id, { parts: art, zones })
+  write(plate.id, { parts: art, zones, hazards })
   write(`${plate.id}.fibres`, fibres)
   console.log(`${plate.id}: ${Object.keys(own.muscles).length} muscles, ${zones.length} zones`)
 }

@@ -54,7 +54,6 @@ export const FOOT_FRONT = [
   { d: '36,50 40,46 41,40', w: 0.5 },
   { d: '73,44 70,40 70,34', w: 0.5 },
 ]
-export const BACK_LINES = [{ d: '8,496 18,474 40,459 64,456', w: 0.7 }]
 
 // The left sole as a closed ring, heel below.
 export const SOLE =

@@ -23,6 +23,7 @@ final class ClinicsAreApartTest extends TestCase
     public static function ways(): iterable
     {
         yield 'client' => ['GET', '/clients/{client}'];
+        yield 'compare' => ['GET', '/clients/{client}/compare'];
         yield 'begin a visit' => ['POST', '/clients/{client}/visits'];
         yield 'book' => ['POST', '/clients/{client}/appointments'];
         yield 'visit' => ['GET', '/visits/{visit}/feel'];

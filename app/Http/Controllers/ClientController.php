@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\CreateClient;
 use App\Http\Pages\ClientPage;
+use App\Http\Pages\ComparePage;
 use App\Http\Requests\StoreClientRequest;
 use App\Models\Client;
 use App\Models\User;
@@ -36,6 +37,13 @@ final readonly class ClientController
         Gate::authorize('view', $client);
 
         return Inertia::render('Client/Show', $page->of($client, $user));
+    }
+
+    public function compare(Request $request, Client $client, #[CurrentUser] User $user, ComparePage $page): Response
+    {
+        Gate::authorize('viewClinical', $client);
+
+        return Inertia::render('Client/Compare', $page->of($client, $user, (string) $request->string('from'), (string) $request->string('to')));
     }
 
     /** Any part of the name, or the code; those seen last come first. */

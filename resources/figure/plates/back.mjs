@@ -19,5 +19,5 @@ export default {
   bones: bones.BACK,
   muscles: muscles.BACK,
   zones: zones.BACK,
-  lines: [...outline.BACK_LINES, ...outline.HAND_BACK],
+  lines: outline.HAND_BACK,
 }

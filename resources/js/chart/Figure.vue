@@ -22,6 +22,7 @@ export interface FigurePick {
   place: { zone: ZoneId; side: Side }
   muscle: MuscleId | null
   near: MuscleId[]
+  hazard: string | null
 }
 </script>
 <script setup lang="ts">
@@ -42,11 +43,11 @@ import {
   type Crop,
   type ViewId,
 } from './art'
-import { layerName, muscle as atlasMuscle, placeName, zone as atlasZone } from './atlas'
+import { atlas, layerName, muscle as atlasMuscle, placeName, zone as atlasZone } from './atlas'
 import { figureStyle, halfMarkup, highlight } from './drawing'
 import FindingMark from './FindingMark.vue'
 import { hitAt, type Hit } from './hit'
-import { labelsIn } from './labels'
+import { labelsIn, type Inset } from './labels'
 import { useZoom } from './useZoom'
 
 const props = withDefaults(
@@ -64,10 +65,14 @@ const props = withDefaults(
     depth?: number
     dark?: boolean
     paint?: boolean
+    /** places never to press, hatched where they lie */
+    beware?: boolean
     /** hovering and tapping tell muscles, not only places */
     muscles?: boolean
     /** names of what lies in front, on leaders */
     names?: boolean
+    /** room for names that something else takes at the edges, in pixels */
+    inset?: Inset
     label: string
   }>(),
   {
@@ -82,8 +87,10 @@ const props = withDefaults(
     depth: 1,
     dark: false,
     paint: false,
+    beware: false,
     muscles: false,
     names: false,
+    inset: () => ({ top: 0, right: 0, bottom: 0 }),
   },
 )
 const emit = defineEmits<{
@@ -141,7 +148,11 @@ const zoneMarkup = computed(() =>
       .join(''),
   ),
 )
-const shapeOf = (muscle: string) => plate.value?.parts.flatMap((part) => part.muscles).find((one) => one.id === muscle)
+const shapeOf = (muscle: string) => {
+  const part = plate.value?.parts.find((one) => one.muscles.some((shape) => shape.id === muscle))
+  const shape = part?.muscles.find((one) => one.id === muscle)
+  return part && shape ? { id: muscle, d: shape.d, clip: part.id + (part.seen ? '-seen' : '') } : undefined
+}
 const litShape = computed(() => (props.lit ? shapeOf(props.lit.muscle) : undefined))
 const zoneShape = (zone: string) => plate.value?.zones.find((one) => one.id === zone)
 
@@ -174,7 +185,8 @@ const threads = computed(() =>
     }),
   ),
 )
-const sidesOf = (place: Place): Side[] => (place.side === 'midline' ? ['left', 'right'] : [place.side])
+const both = ['left', 'right'] as const
+const sidesOf = (place: Place): Side[] => (place.side === 'midline' ? [...both] : [place.side])
 const shapesOf = <T extends Place>(list: T[]) =>
   list.flatMap((place) => {
     const d = zoneShape(place.zone)?.d
@@ -182,6 +194,14 @@ const shapesOf = <T extends Place>(list: T[]) =>
   })
 const painted = computed(() => shapesOf(props.complaints))
 const hatching = computed(() => shapesOf(props.hatched))
+const hazards = computed(() =>
+  props.beware
+    ? (plate.value?.hazards ?? []).flatMap((one) => {
+        const only = atlas.hazards[one.id]?.only
+        return both.filter((side) => !only || only === side).map((side) => ({ ...one, side }))
+      })
+    : [],
+)
 const rowGap = (now: number): number => 9 - (4 * Math.min(10, now)) / 10
 /** Points to choose from are pushed apart until none covers another; a leader runs back to the true place. */
 const APART = 38
@@ -220,6 +240,7 @@ const namesShown = computed(() =>
         }),
         shown.value,
         1 / px.value,
+        props.inset,
       )
     : [],
 )
@@ -236,11 +257,15 @@ const hit = (event: PointerEvent): (Hit & { side: Side }) | null => {
   const found = hitAt(props.view, Math.abs(x) + shift.value, y, props.depth, REACH / px.value, frame.value.without)
   return found.zone ? { ...found, side } : null
 }
-const hovered = ref<(Hit & { side: Side }) | null>(null)
+/** The hazard the finger is on; the hatching lies over all else. */
+const hazardAt = (event: PointerEvent): string | null =>
+  (event.target as Element).closest('[data-hazard]')?.getAttribute('data-hazard') ?? null
+const hovered = ref<(Hit & { side: Side; hazard: string | null }) | null>(null)
 const told = computed(() => {
   const one = hovered.value
   if (!one?.zone) return null
   const where = placeName(placeOf(one.zone, one.side))
+  if (one.hazard) return `Beware: ${atlas.hazards[one.hazard]?.name} · ${where}`
   if (!props.muscles || !one.muscle) return where
   const about = atlasMuscle(one.muscle)
   return `${about.name}, ${one.side} · ${layerName(about.layer)} layer · ${where}`
@@ -248,7 +273,7 @@ const told = computed(() => {
 const hoveredShape = computed(() => {
   const one = hovered.value
   const shape = props.muscles && one?.muscle && one.muscle !== props.lit?.muscle ? shapeOf(one.muscle) : undefined
-  return shape && one ? { d: shape.d, side: one.side } : null
+  return shape && one ? { ...shape, side: one.side } : null
 })
 
 let painting = false
@@ -274,7 +299,10 @@ const move = (event: PointerEvent) => {
   if (painting) stroke(event, false)
   else if (event.pointerType !== 'touch') {
     cancelAnimationFrame(frameAsked)
-    frameAsked = requestAnimationFrame(() => (hovered.value = hit(event)))
+    frameAsked = requestAnimationFrame(() => {
+      const found = hit(event)
+      hovered.value = found && { ...found, hazard: hazardAt(event) }
+    })
   }
 }
 const up = (event: PointerEvent) => {
@@ -284,7 +312,12 @@ const up = (event: PointerEvent) => {
   if (!tap || props.paint) return
   const found = hit(event)
   if (found?.zone)
-    emit('pick', { place: placeOf(found.zone, found.side), muscle: found.muscle as MuscleId | null, near: found.near as MuscleId[] })
+    emit('pick', {
+      place: placeOf(found.zone, found.side),
+      muscle: found.muscle as MuscleId | null,
+      near: found.near as MuscleId[],
+      hazard: hazardAt(event),
+    })
 }
 const leave = (event: PointerEvent) => {
   cancelAnimationFrame(frameAsked)
@@ -346,14 +379,14 @@ defineExpose({ svg, zoom })
           />
         </pattern>
         <pattern
-          v-if="hatching.length"
+          v-if="hatching.length || beware"
           :id="`${id}-hatch`"
           :width="9 * scale"
           :height="9 * scale"
           patternUnits="userSpaceOnUse"
           patternTransform="rotate(45)"
         >
-          <path :d="`M0 0V${9 * scale}`" :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'" :stroke-width="3 * scale" />
+          <path :d="`M0 0V${9 * scale}`" :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'" :stroke-width="2.4 * scale" />
         </pattern>
       </defs>
       <!-- one half is drawn, the other is its mirror; where the halves are drawn together each ends at the midline -->
@@ -363,7 +396,7 @@ defineExpose({ svg, zoom })
       </g>
       <!-- eslint-enable vue/no-v-html -->
       <g>
-        <g v-if="lit && litShape" :transform="halfTransform(lit.side)">
+        <g v-if="lit && litShape" :transform="halfTransform(lit.side)" :clip-path="`url(#${id}-${lit.side}-${litShape.clip})`">
           <path :d="litShape.d" :fill="highlight(dark).fill" :stroke="highlight(dark).line" :stroke-width="2 * scale" />
           <path
             v-if="fibresOf(view)?.[litShape.id]"
@@ -378,6 +411,7 @@ defineExpose({ svg, zoom })
           v-if="hoveredShape"
           :d="hoveredShape.d"
           :transform="halfTransform(hoveredShape.side)"
+          :clip-path="`url(#${id}-${hoveredShape.side}-${hoveredShape.clip})`"
           fill="none"
           :stroke="dark ? 'var(--color-linen)' : 'var(--color-walnut)'"
           :stroke-width="1.8 * scale"
@@ -480,6 +514,40 @@ defineExpose({ svg, zoom })
           v-html="zoneMarkup[k]"
         />
         <!-- eslint-enable vue/no-v-html -->
+        <g
+          v-for="one in hazards"
+          :key="'hazard' + one.id + one.side"
+          class="cursor-pointer"
+          :data-hazard="one.id"
+          :transform="halfTransform(one.side)"
+        >
+          <template v-for="(part, k) in one.shapes" :key="k">
+            <template v-if="part.w">
+              <path
+                v-for="[colour, extra] in [
+                  [dark ? 'var(--color-linen-2)' : 'var(--color-iron)', 2 * scale],
+                  ['var(--mark-halo)', 0],
+                  [`url(#${id}-hatch)`, 0],
+                ] as const"
+                :key="colour"
+                :d="part.d"
+                fill="none"
+                stroke-linecap="round"
+                :stroke="colour"
+                :stroke-width="part.w + extra"
+              />
+            </template>
+            <template v-else>
+              <path :d="part.d" fill="var(--mark-halo)" opacity="0.4" />
+              <path
+                :d="part.d"
+                :fill="`url(#${id}-hatch)`"
+                :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'"
+                :stroke-width="1.6 * scale"
+              />
+            </template>
+          </template>
+        </g>
         <g v-for="one in namesShown" :key="one.text" class="name" pointer-events="none">
           <polyline
             :points="one.leader.map((p) => p.join(',')).join(' ')"
@@ -548,7 +616,7 @@ defineExpose({ svg, zoom })
         </g>
       </g>
     </svg>
-    <figcaption v-if="told" class="caption pointer-events-none absolute bottom-0 left-0 right-0 text-center print:hidden">
+    <figcaption v-if="told" class="caption pointer-events-none absolute bottom-9 left-0 right-0 text-center print:hidden">
       <span class="bg-paper/85 px-2 py-0.5" :class="dark ? '!bg-room/85 !text-linen' : ''">{{ told }}</span>
     </figcaption>
   </figure>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import Sheet from '@/parts/Sheet.vue'
 import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
 import type { Place } from '@/types/visit'
 import {
   cropOf,
   faces,
+  hazardsOfView,
   musclePlace,
   musclesOfView,
   nearViews,
@@ -82,7 +83,10 @@ const muscles = computed(() =>
   })),
 )
 const nearby = ref<{ side: Side; list: MuscleId[]; place: FigurePick['place'] } | null>(null)
+/** The hazard last touched or chosen from the list, told in words. */
+const told = ref<string | null>(null)
 const pick = (one: FigurePick) => {
+  told.value = one.hazard
   nearby.value = props.layers && one.near.length ? { side: one.place.side, list: one.near.slice(0, 4), place: one.place } : null
   emit('pick', one)
 }
@@ -92,18 +96,33 @@ const choose = (event: Event) => {
   if (!id) return
   const muscle = atlas.muscles.find((one) => one.id === id)
   nearby.value = null
-  if (muscle) {
+  told.value = null
+  if (id in atlas.hazards) {
+    beware.value = true
+    void nextTick(() => (told.value = id))
+  } else if (muscle) {
     depth.value = muscle.layer
     emit('pick', {
+      hazard: null,
       place: { zone: (muscle.zones.find((zone) => zoneOfView(view.value, zone)) ?? muscle.zones[0]) as ZoneId, side },
       muscle: muscle.id,
       near: [],
     })
   } else if (props.paint) emit('stroke', { zone: id as ZoneId, side }, true)
-  else emit('pick', { place: { zone: id as ZoneId, side }, muscle: null, near: [] })
+  else emit('pick', { place: { zone: id as ZoneId, side }, muscle: null, near: [], hazard: null })
   select.value = ''
 }
 const names = ref(false)
+const beware = ref(false)
+const hazards = computed(() =>
+  hazardsOfView(view.value)
+    .map((id) => ({ id, name: atlas.hazards[id]?.name ?? id }))
+    .sort((a, b) => a.name.localeCompare(b.name)),
+)
+watch([beware, view, near], () => {
+  told.value = null
+  nearby.value = null
+})
 const legend = ref(false)
 const save = (kind: 'svg' | 'png') => {
   const svg = figure.value?.svg
@@ -139,18 +158,18 @@ const save = (kind: 'svg' | 'png') => {
         :paint="paint"
         :muscles="layers"
         :names="names"
+        :inset="{ top: 52, right: 52, bottom: 40 }"
+        :beware="beware"
         :label="`${label} Plus and minus come nearer and go back, arrows move.`"
         @pick="pick"
         @stroke="(place, first) => emit('stroke', place, first)"
       />
     </div>
     <div class="absolute right-2 top-[64px] flex flex-col gap-px print:hidden">
-      <button type="button" class="cell !w-[44px] bg-paper/80" aria-label="Nearer" title="Nearer (+)" @click="figure?.zoom.by(1.6)">
-        +
-      </button>
+      <button type="button" class="cell tool" aria-label="Nearer" title="Nearer (+)" @click="figure?.zoom.by(1.6)">+</button>
       <button
         type="button"
-        class="cell !w-[44px] bg-paper/80"
+        class="cell tool"
         aria-label="Farther"
         title="Farther (−)"
         :disabled="figure?.zoom.near.value === 1"
@@ -161,7 +180,7 @@ const save = (kind: 'svg' | 'png') => {
       <button
         v-if="layers"
         type="button"
-        class="cell !w-[44px] bg-paper/80"
+        class="cell tool"
         aria-label="Names on the figure"
         title="Names"
         :aria-pressed="names"
@@ -170,18 +189,55 @@ const save = (kind: 'svg' | 'png') => {
         Aa
       </button>
       <button
+        v-if="layers"
         type="button"
-        class="cell !w-[44px] bg-paper/80"
-        aria-label="Key to the marks, and saving the picture"
-        title="Key"
-        @click="legend = true"
+        class="cell tool"
+        aria-label="Places never to press"
+        title="Places never to press"
+        :aria-pressed="beware"
+        @click="beware = !beware"
       >
+        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <path d="M3 9L9 3M3 17L17 3M11 17L17 11" stroke="var(--color-iron)" stroke-width="2.4" />
+        </svg>
+      </button>
+      <button type="button" class="cell tool" aria-label="Key to the marks, and saving the picture" title="Key" @click="legend = true">
         Key
       </button>
+      <label class="sr-only" for="place-list">{{ paint ? 'Add a place that hurts, from the list' : 'Choose from the list' }}</label>
+      <select
+        id="place-list"
+        class="cell tool appearance-none text-center"
+        :title="paint ? 'Places' : 'All of it as a list'"
+        value=""
+        @change="choose"
+      >
+        <option value="">List</option>
+        <optgroup label="Places">
+          <option v-for="one in places" :key="one.value" :value="one.value">{{ one.name }}</option>
+        </optgroup>
+        <template v-if="layers">
+          <optgroup v-for="one in muscles" :key="one.layer" :label="`Muscles, ${layerName(one.layer)}`">
+            <option v-for="item in one.list" :key="item.value" :value="item.value">{{ item.name }}</option>
+          </optgroup>
+          <optgroup label="Never press, or with care">
+            <option v-for="one in hazards" :key="one.id" :value="`${one.id}:midline`">{{ one.name }}</option>
+          </optgroup>
+        </template>
+      </select>
+    </div>
+    <div v-if="told" class="absolute inset-x-3 bottom-[60px] z-10 flex gap-3 bg-paper/95 p-3 print:hidden" role="status">
+      <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
+      <p class="min-w-0 flex-1 text-[14px] leading-[19px]">
+        <b class="font-[650]">{{ atlas.hazards[told]?.name }}</b><template v-if="atlas.hazards[told]?.only"
+          >, {{ atlas.hazards[told]?.only }} side only</template
+        >. You are on it: {{ atlas.hazards[told]?.sign }} <b class="font-[650]">Safe line.</b> {{ atlas.hazards[told]?.safe }}
+      </p>
+      <button type="button" class="cell tool shrink-0" aria-label="Close" @click="told = null">×</button>
     </div>
     <div
-      v-if="nearby"
-      class="absolute inset-x-3 bottom-[60px] flex flex-wrap items-center gap-px"
+      v-else-if="nearby"
+      class="absolute inset-x-3 bottom-[60px] z-10 flex flex-wrap items-center gap-px print:hidden"
       role="group"
       aria-label="Also within a finger’s width"
     >
@@ -190,8 +246,8 @@ const save = (kind: 'svg' | 'png') => {
         v-for="id in nearby.list"
         :key="id"
         type="button"
-        class="cell !w-auto bg-paper px-3"
-        @click="emit('pick', { place: nearby.place, muscle: id, near: [] })"
+        class="cell !w-auto px-3"
+        @click="emit('pick', { place: nearby.place, muscle: id, near: [], hazard: null })"
       >
         {{ atlasMuscle(id).name }}
       </button>
@@ -207,20 +263,8 @@ const save = (kind: 'svg' | 'png') => {
         <option v-for="(one, id) in nears" :key="id" :value="id">{{ one.name }}</option>
       </select>
       <label v-if="layers" class="sr-only" for="depth">Layer</label>
-      <select v-if="layers" id="depth" v-model.number="depth" class="cell !w-[80px] !px-1">
+      <select v-if="layers" id="depth" v-model.number="depth" class="cell !w-[84px] !px-1">
         <option v-for="one in 4" :key="one" :value="one">{{ layerName(one).replace(/^./, (c) => c.toUpperCase()) }}</option>
-      </select>
-      <label class="sr-only" for="place-list">{{ paint ? 'Add a place that hurts, from the list' : 'Choose from the list' }}</label>
-      <select id="place-list" class="cell !w-[72px] !px-1" value="" @change="choose">
-        <option value="">{{ layers ? 'List' : 'Places' }}</option>
-        <optgroup label="Places">
-          <option v-for="one in places" :key="one.value" :value="one.value">{{ one.name }}</option>
-        </optgroup>
-        <template v-if="layers">
-          <optgroup v-for="one in muscles" :key="one.layer" :label="`Muscles, ${layerName(one.layer)}`">
-            <option v-for="item in one.list" :key="item.value" :value="item.value">{{ item.name }}</option>
-          </optgroup>
-        </template>
       </select>
     </div>
     <Sheet title="Key to the figure" :open="legend" @close="legend = false">

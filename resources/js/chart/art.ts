@@ -20,6 +20,8 @@ export interface Part {
   /** muscles show only faintly through the bare skin of this part */
   soft: boolean
   skin: string
+  /** what of it no later part covers, if that is less than all */
+  seen: string | null
   edge: string
   flesh: string | null
   hairline: string | null
@@ -31,6 +33,8 @@ export interface Plate {
   parts: Part[]
   /** a zone that lies on one part only names it */
   zones: { id: string; d: string; part?: string }[]
+  /** places never to press: closed shapes, or lines of a width */
+  hazards: { id: string; shapes: { d: string; w?: number }[]; at: Point }[]
 }
 /** Fibre lines by muscle; they arrive after the outlines. */
 export type Fibres = Record<string, string>
@@ -42,7 +46,10 @@ interface Placed {
   box: Box
 }
 interface Index {
-  plates: Record<ViewId, { box: Box; muscles: Record<string, Placed & { layer: number }>; zones: Record<string, Placed> }>
+  plates: Record<
+    ViewId,
+    { box: Box; muscles: Record<string, Placed & { layer: number }>; zones: Record<string, Placed>; hazards: string[] }
+  >
   landmarks: Record<string, Partial<Record<ViewId, Point>>>
 }
 const index = rawIndex as unknown as Index
@@ -101,6 +108,7 @@ export const plateOf = (view: ViewId): Plate | undefined => plates.get(view)
 export const fibresOf = (view: ViewId): Fibres | undefined => fibres.get(view)
 
 export const boxOfView = (view: ViewId): Box => index.plates[view].box
+export const hazardsOfView = (view: ViewId): string[] => index.plates[view].hazards
 export const musclePlace = (view: ViewId, id: string) => index.plates[view].muscles[id]
 export const zonePlace = (view: ViewId, id: string) => index.plates[view].zones[id]
 export const musclesOfView = (view: ViewId): string[] => Object.keys(index.plates[view].muscles)
@@ -218,7 +226,7 @@ export const nears = {
   },
 } satisfies Record<string, { name: string; views: Partial<Record<ViewId, Crop>> }>
 export type NearId = keyof typeof nears
-export const nearViews = (near: NearId): ViewId[] => Object.keys(nears[near].views) as ViewId[]
+export const nearViews = (near: NearId): ViewId[] => views.filter((view) => view in nears[near].views)
 /** All of a view, both halves. */
 const boxCrop = (view: ViewId): Crop => {
   const [, top, right, foot] = index.plates[view].box

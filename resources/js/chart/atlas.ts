@@ -46,6 +46,8 @@ interface Atlas {
   zones: { id: ZoneId; name: string; group: string; midline: boolean }[]
   movements: AtlasMovement[]
   posture: { id: PostureSignId; name: string; paired: boolean }[]
+  /** places never to press, or only with care */
+  hazards: Record<string, { name: string; sign: string; safe: string; only: Side | null }>
   demands: Record<DemandId, string>
   techniques: Record<TechniqueId, string>
   tools: Record<ToolId, string>

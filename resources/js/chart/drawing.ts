@@ -30,6 +30,7 @@ export const halfMarkup = (plate: Plate, fibres: Fibres | undefined, id: string,
       )
       return (
         `<clipPath id="${id}-${part.id}"><path d="${part.skin}"/></clipPath>` +
+        (part.seen ? `<clipPath id="${id}-${part.id}-seen"><path d="${part.seen}"/></clipPath>` : '') +
         `<path class="skin" d="${part.skin}"/>` +
         `<g clip-path="url(#${id}-${part.id})">` +
         (part.flesh ? `<path class="under" d="${part.flesh}"/>` : '') +

@@ -12,38 +12,56 @@ const LINE = 17
 const MARGIN = 6
 const LETTER = 6.4
 
+/** Room that something else takes at the edges of the window, in pixels. */
+export interface Inset {
+  top: number
+  right: number
+  bottom: number
+}
+
 /**
  * Names in the two margins of a window, each on a leader to its muscle, none upon another: whatever finds no line is left out.
- * Each is written on the side where there is room, on the half of the body that lies there.
+ * Each is written on the side where its muscle lies free, on the half of the body that lies there.
  * @param unit units of a pixel
  */
-export const labelsIn = (list: { text: string; at: [number, number]; over: [number, number] }[], frame: Crop, unit: number): Label[] => {
-  const [left, right] = [frame.x, frame.x + frame.w]
-  const visible = list
-    .filter((one) => one.at[1] > frame.y && one.at[1] < frame.y + frame.h && Math.abs(one.at[0]) < Math.max(Math.abs(left), right))
-    .sort((a, b) => a.at[1] - b.at[1] || a.text.localeCompare(b.text))
-  const room = Math.floor(frame.h / (LINE * unit)) - 1
+export const labelsIn = (
+  list: { text: string; at: [number, number]; over: [number, number] }[],
+  frame: Crop,
+  unit: number,
+  inset: Inset,
+): Label[] => {
+  const [left, right] = [frame.x + MARGIN * unit, frame.x + frame.w - (MARGIN + inset.right) * unit]
+  const [least, most] = [frame.y + (LINE + inset.top) * unit, frame.y + frame.h - (LINE * 0.6 + inset.bottom) * unit]
+  const inner = (text: string, side: number): number => (side ? right - width(text, unit) : left + width(text, unit))
+  /** How far a point lies clear of a name on that side; negative under it. */
+  const clear = (text: string, point: [number, number], side: number): number =>
+    side ? inner(text, 1) - point[0] : point[0] - inner(text, 0)
   const columns: { text: string; point: [number, number] }[][] = [[], []]
-  visible.forEach((one, k) => {
-    const goesRight = k % 2 === 0
-    const point = (one.at[0] >= 0 === goesRight ? one.at : one.over) as [number, number]
-    if (point[0] > left && point[0] < right) columns[goesRight ? 1 : 0]?.push({ text: one.text, point })
-  })
+  const pointFor = (one: (typeof list)[number], side: number): [number, number] => (one.at[0] >= 0 === (side === 1) ? one.at : one.over)
+  list
+    .filter((one) => one.at[1] > least && one.at[1] < most)
+    .sort((a, b) => a.at[1] - b.at[1] || a.text.localeCompare(b.text))
+    .forEach((one, k) => {
+      const wished = k % 2 === 0 ? 1 : 0
+      const side = clear(one.text, pointFor(one, wished), wished) >= 0 ? wished : 1 - wished
+      const point = pointFor(one, side)
+      if (point[0] > frame.x && point[0] < frame.x + frame.w) columns[side]?.push({ text: one.text, point })
+    })
+  const room = Math.floor((most - least) / (LINE * unit))
   return columns.flatMap((column, side) => {
     const kept = column.slice(0, room)
-    const least = frame.y + LINE * unit
-    const most = frame.y + frame.h - LINE * unit * 0.6
     const ys = kept.map((one) => one.point[1])
     // pushed down until none touches the one above, then back up from the foot
     for (let k = 0; k < ys.length; k++) ys[k] = Math.max(ys[k] ?? 0, k ? (ys[k - 1] ?? 0) + LINE * unit : least)
     for (let k = ys.length - 1; k >= 0; k--) ys[k] = Math.min(ys[k] ?? 0, k < ys.length - 1 ? (ys[k + 1] ?? 0) - LINE * unit : most)
     return kept.map((one, k): Label => {
       const y = ys[k] ?? 0
-      const x = side ? right - MARGIN * unit : left + MARGIN * unit
-      const inner = side ? x - one.text.length * LETTER * unit - MARGIN * unit : x + one.text.length * LETTER * unit + MARGIN * unit
-      // the leader leaves the name level and bends once; it never runs back through its own name
-      const knee = side ? Math.max(inner, one.point[0]) : Math.min(inner, one.point[0])
-      return { text: one.text, x, y, anchor: side ? 'end' : 'start', leader: [one.point, [knee === one.point[0] ? inner : knee, y]] }
+      // a leader never runs through its own name: under it, it comes from above or below
+      const under = clear(one.text, one.point, side) < 0
+      const away = Math.sign(one.point[1] - y) || 1
+      const end: [number, number] = under ? [one.point[0], y + away * LINE * 0.45 * unit] : [inner(one.text, side), y]
+      return { text: one.text, x: side ? right : left, y, anchor: side ? 'end' : 'start', leader: [one.point, end] }
     })
   })
 }
+const width = (text: string, unit: number): number => (text.length * LETTER + MARGIN) * unit

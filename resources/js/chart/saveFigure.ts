@@ -36,6 +36,10 @@ export const standalone = (svg: SVGSVGElement, about: { title: string; view: str
   copy.prepend(
     make('title', {}, `${about.title}, ${about.view}`),
     make('rect', { x, y: y - head, width: w, height: h + head, fill: 'var(--mark-halo)' }),
+  )
+  // the head of the sheet covers what the window would have cut off
+  copy.append(
+    make('rect', { x, y: y - head, width: w, height: head, fill: 'var(--mark-halo)' }),
     line(about.sides[0], x + edge, 'start', 1.2, true),
     line(about.sides[1], x + w - edge, 'end', 1.2, true),
     line(about.title, x + w / 2, 'middle', 1.2),

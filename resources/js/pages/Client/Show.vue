@@ -85,7 +85,10 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
     </template>
     <div class="mt-8 grid gap-x-12 gap-y-8 lg:grid-cols-2">
       <section v-if="clinical" aria-label="Visits">
-        <h2 class="section-head mb-1">Visits</h2>
+        <div class="mb-1 flex items-baseline justify-between">
+          <h2 class="section-head">Visits</h2>
+          <Link v-if="visits.length" :href="`/clients/${client.id}/compare`" class="link">Before and after, on the figure</Link>
+        </div>
         <ul>
           <li v-for="one in visits" :key="one.id" class="border-b border-hairline">
             <Link
