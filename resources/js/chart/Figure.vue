@@ -20,6 +20,8 @@ export interface FigurePoint {
 }
 export interface FigurePick {
   place: { zone: ZoneId; side: Side }
+  /** the half that was touched, also where the place lies on the midline */
+  side: 'left' | 'right'
   muscle: MuscleId | null
   near: MuscleId[]
   hazard: string | null
@@ -251,9 +253,9 @@ const placeOf = (zone: string, side: Side): { zone: ZoneId; side: Side } => ({
 })
 /** A finger is as wide as this. */
 const REACH = 12
-const hit = (event: PointerEvent): (Hit & { side: Side }) | null => {
+const hit = (event: PointerEvent): (Hit & { side: 'left' | 'right' }) | null => {
   const [x, y] = zoom.toFigure(event.clientX, event.clientY)
-  const side: Side = x * sign('left') >= 0 ? 'left' : 'right'
+  const side = x * sign('left') >= 0 ? 'left' : 'right'
   const found = hitAt(props.view, Math.abs(x) + shift.value, y, props.depth, REACH / px.value, frame.value.without)
   return found.zone ? { ...found, side } : null
 }
@@ -314,6 +316,7 @@ const up = (event: PointerEvent) => {
   if (found?.zone)
     emit('pick', {
       place: placeOf(found.zone, found.side),
+      side: found.side,
       muscle: found.muscle as MuscleId | null,
       near: found.near as MuscleId[],
       hazard: hazardAt(event),
@@ -343,6 +346,9 @@ defineExpose({ svg, zoom })
       :aria-label="label"
       :data-figure="id"
       :data-view="view"
+      :data-lit="lit ? `${lit.muscle}:${lit.side}` : undefined"
+      :data-chosen="chosen ? `${chosen.zone}:${chosen.side}` : undefined"
+      :data-shift="shift"
       :tabindex="muscles || paint ? 0 : undefined"
       :style="{ '--dye-madder': dark ? '#ee8a78' : '#8a2622', '--mark-halo': dark ? 'var(--color-room)' : 'var(--color-paper)' }"
       @pointerdown="down"

@@ -82,12 +82,12 @@ const muscles = computed(() =>
       .flatMap((one) => both.map((side) => ({ value: `${one.id}:${side}`, name: named(one.name, side) }))),
   })),
 )
-const nearby = ref<{ side: Side; list: MuscleId[]; place: FigurePick['place'] } | null>(null)
+const nearby = ref<(Pick<FigurePick, 'side' | 'place'> & { list: MuscleId[] }) | null>(null)
 /** The hazard last touched or chosen from the list, told in words. */
 const told = ref<string | null>(null)
 const pick = (one: FigurePick) => {
   told.value = one.hazard
-  nearby.value = props.layers && one.near.length ? { side: one.place.side, list: one.near.slice(0, 4), place: one.place } : null
+  nearby.value = props.layers && one.near.length ? { side: one.side, list: one.near.slice(0, 4), place: one.place } : null
   emit('pick', one)
 }
 const choose = (event: Event) => {
@@ -104,12 +104,14 @@ const choose = (event: Event) => {
     depth.value = muscle.layer
     emit('pick', {
       hazard: null,
+      side: side === 'right' ? 'right' : 'left',
       place: { zone: (muscle.zones.find((zone) => zoneOfView(view.value, zone)) ?? muscle.zones[0]) as ZoneId, side },
       muscle: muscle.id,
       near: [],
     })
   } else if (props.paint) emit('stroke', { zone: id as ZoneId, side }, true)
-  else emit('pick', { place: { zone: id as ZoneId, side }, muscle: null, near: [], hazard: null })
+  else
+    emit('pick', { place: { zone: id as ZoneId, side }, side: side === 'right' ? 'right' : 'left', muscle: null, near: [], hazard: null })
   select.value = ''
 }
 const names = ref(false)
@@ -226,46 +228,43 @@ const save = (kind: 'svg' | 'png') => {
         </template>
       </select>
     </div>
-    <div v-if="told" class="absolute inset-x-3 bottom-[60px] z-10 flex gap-3 bg-paper/95 p-3 print:hidden" role="status">
-      <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
-      <p class="min-w-0 flex-1 text-[14px] leading-[19px]">
-        <b class="font-[650]">{{ atlas.hazards[told]?.name }}</b><template v-if="atlas.hazards[told]?.only"
-          >, {{ atlas.hazards[told]?.only }} side only</template
-        >. You are on it: {{ atlas.hazards[told]?.sign }} <b class="font-[650]">Safe line.</b> {{ atlas.hazards[told]?.safe }}
-      </p>
-      <button type="button" class="cell tool shrink-0" aria-label="Close" @click="told = null">×</button>
-    </div>
-    <div
-      v-else-if="nearby"
-      class="absolute inset-x-3 bottom-[60px] z-10 flex flex-wrap items-center gap-px print:hidden"
-      role="group"
-      aria-label="Also within a finger’s width"
-    >
-      <span class="caption mr-2 bg-paper/85 px-1">Also here:</span>
-      <button
-        v-for="id in nearby.list"
-        :key="id"
-        type="button"
-        class="cell !w-auto px-3"
-        @click="emit('pick', { place: nearby.place, muscle: id, near: [], hazard: null })"
-      >
-        {{ atlasMuscle(id).name }}
-      </button>
-    </div>
-    <div class="absolute inset-x-3 bottom-2 flex flex-wrap items-center gap-x-2 gap-y-1 print:hidden">
-      <div class="flex gap-px" role="group" aria-label="View">
-        <button v-for="one in viewsHere" :key="one" type="button" class="cell" :aria-pressed="view === one" @click="view = one">
-          {{ viewWords[one] }}
+    <div class="absolute inset-x-3 bottom-2 z-10 flex flex-col gap-1 print:hidden">
+      <div v-if="told" class="flex gap-3 bg-paper/95 p-3" role="status">
+        <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
+        <p class="min-w-0 flex-1 text-[14px] leading-[19px]">
+          <b class="font-[650]">{{ atlas.hazards[told]?.name }}</b><template v-if="atlas.hazards[told]?.only"
+            >, {{ atlas.hazards[told]?.only }} side only</template
+          >. You are on it: {{ atlas.hazards[told]?.sign }} <b class="font-[650]">Safe line.</b> {{ atlas.hazards[told]?.safe }}
+        </p>
+        <button type="button" class="cell tool shrink-0" aria-label="Close" @click="told = null">×</button>
+      </div>
+      <div v-else-if="nearby" class="flex flex-wrap items-center gap-px" role="group" aria-label="Also within a finger’s width">
+        <span class="caption mr-2 bg-paper/85 px-1">Also here:</span>
+        <button
+          v-for="id in nearby.list"
+          :key="id"
+          type="button"
+          class="cell !w-auto px-3"
+          @click="emit('pick', { place: nearby.place, side: nearby.side, muscle: id, near: [], hazard: null })"
+        >
+          {{ atlasMuscle(id).name }}
         </button>
       </div>
-      <label class="sr-only" for="near">How near</label>
-      <select id="near" v-model="near" class="cell !w-[112px] !px-1">
-        <option v-for="(one, id) in nears" :key="id" :value="id">{{ one.name }}</option>
-      </select>
-      <label v-if="layers" class="sr-only" for="depth">Layer</label>
-      <select v-if="layers" id="depth" v-model.number="depth" class="cell !w-[84px] !px-1">
-        <option v-for="one in 4" :key="one" :value="one">{{ layerName(one).replace(/^./, (c) => c.toUpperCase()) }}</option>
-      </select>
+      <div class="flex flex-wrap items-center gap-1">
+        <div class="flex gap-px" role="group" aria-label="View">
+          <button v-for="one in viewsHere" :key="one" type="button" class="cell !px-1" :aria-pressed="view === one" @click="view = one">
+            {{ viewWords[one] }}
+          </button>
+        </div>
+        <label class="sr-only" for="near">How near</label>
+        <select id="near" v-model="near" class="cell !w-[106px] !px-1">
+          <option v-for="(one, id) in nears" :key="id" :value="id">{{ one.name }}</option>
+        </select>
+        <label v-if="layers" class="sr-only" for="depth">Layer</label>
+        <select v-if="layers" id="depth" v-model.number="depth" class="cell !w-[80px] !px-1">
+          <option v-for="one in 4" :key="one" :value="one">{{ layerName(one).replace(/^./, (c) => c.toUpperCase()) }}</option>
+        </select>
+      </div>
     </div>
     <Sheet title="Key to the figure" :open="legend" @close="legend = false">
       <FigureLegend />

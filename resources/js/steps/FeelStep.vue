@@ -60,6 +60,7 @@ const choosePlace = (next: Place) => {
 const pick = (one: FigurePick) => {
   choosePlace(one.place)
   if (!one.muscle) return
+  side.value = one.side
   chosenId.value = one.muscle
   site.value = ''
 }

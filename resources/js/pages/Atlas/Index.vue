@@ -26,7 +26,7 @@ const place = ref<Place | null>(null)
 const lit = ref<{ muscle: MuscleId; side: Side } | null>(null)
 const pick = (one: FigurePick) => {
   place.value = one.place
-  lit.value = one.muscle ? { muscle: one.muscle, side: one.place.side === 'midline' ? 'left' : one.place.side } : null
+  lit.value = one.muscle ? { muscle: one.muscle, side: one.side } : null
 }
 const here = computed(() => (place.value ? under(place.value.zone) : []))
 const asked = ref(props.asked)
