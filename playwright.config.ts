@@ -14,7 +14,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // a recording costs as much as the tests themselves: TRACE=1 when one is wanted
+    trace: process.env['TRACE'] ? 'retain-on-failure' : 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -72,7 +72,16 @@ function slip(id, guides) {
       : across(guides, share)
     const from = Math.floor(chance() * 3),
       to = fibre.length - Math.floor(chance() * 3)
-    fibres.push(curves.line(curves.simplify(fibre.slice(from, to), 0.25)))
+    const keep = chance()
+    // where fibres crowd together every second ends, then three of four, each a little before or after its neighbour
+    const runs = [[]]
+    fibre.slice(from, to).forEach((point, n) => {
+      const at = Math.round(((n + from) / (fibre.length - 1)) * (guides[0].length - 1))
+      const spacing = (Math.hypot(guides[0][at][0] - last[at][0], guides[0][at][1] - last[at][1]) / lines) * (0.88 + keep * 0.24)
+      if (!feather && ((spacing < 1.15 && k % 2) || (spacing < 0.65 && k % 4))) runs.push([])
+      else runs.at(-1).push(point)
+    })
+    fibres.push(...runs.filter((run) => run.length > 2).map((run) => curves.line(curves.simplify(run, 0.25))))
   }
   const outline = curves.simplify([...rim, rim[0]], 0.15)
   return {
@@ -191,10 +200,12 @@ function build(plate) {
   const tiles = plate.zones.map(([id, text, part]) => {
     const polygon = clip.union(ring(dots(text)))
     const taken = []
+    const on = new Set()
     rest = rest.map((shape, k) => {
       if (part && parts[k].id !== part) return shape
-      if (!part && plate.zoneParts && !plate.zoneParts.includes(parts[k].id)) return shape
-      taken.push(...clip.intersection(shape, polygon))
+      const own = clip.intersection(shape, polygon)
+      if (areaOf(own) > 4) on.add(parts[k].id)
+      taken.push(...own)
       return clip.difference(shape, polygon)
     })
     const whole = clip.union([], ...taken.map((one) => [one]))
@@ -207,7 +218,7 @@ function build(plate) {
     covered.set(id, areaOf(whole))
     return {
       id,
-      part: part ?? null,
+      part: on.size === 1 ? [...on][0] : null,
       d: rings.map((one) => curves.line(one, true)).join(''),
       c: centre(biggest),
       box: boxOf(rings.flat()),
@@ -294,11 +305,12 @@ function centre(points) {
 }
 
 const places = new Map(PLATES.map((plate) => [plate.id, plate.place ?? ((p) => p)]))
+const spot = (view, at) => {
+  const { p, limb } = typeof at === 'string' ? curves.points(at)[0] : { p: at, limb: false }
+  return page(places.get(view)(p, limb))
+}
 const landmarks = Object.fromEntries(
-  Object.entries(LANDMARKS).map(([id, views]) => [
-    id,
-    Object.fromEntries(Object.entries(views).map(([view, at]) => [view, page(places.get(view)(at))])),
-  ]),
+  Object.entries(LANDMARKS).map(([id, on]) => [id, Object.fromEntries(Object.entries(on).map(([view, at]) => [view, spot(view, at)]))]),
 )
 mkdirSync(target, { recursive: true })
 const write = (name, what) => writeFileSync(join(target, `${name}.generated.json`), JSON.stringify(what) + '\n')

@@ -127,7 +127,7 @@ final class AtlasTest extends TestCase
 
     public function test_every_landmark_of_the_atlas_lies_on_the_views_of_the_figure_it_says(): void
     {
-        $figure = json_decode((string) file_get_contents(base_path('resources/js/chart/figure.generated.json')), true);
+        $figure = json_decode((string) file_get_contents(base_path('resources/js/chart/art/index.generated.json')), true);
         foreach (app(Clinic::class)->atlas->handbook()->landmarks as $landmark) {
             self::assertSame($landmark->views, array_keys($figure['landmarks'][$landmark->id] ?? []), $landmark->id);
         }

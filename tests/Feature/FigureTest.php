@@ -105,13 +105,6 @@ final class FigureTest extends TestCase
         }
     }
 
-    public function test_landmarks_are_drawn_on_the_views_the_atlas_names(): void
-    {
-        foreach (app(Clinic::class)->atlas->handbook()->landmarks as $id => $landmark) {
-            self::assertEqualsCanonicalizing($landmark->views, array_keys($this->index['landmarks'][$id]), $id);
-        }
-    }
-
     /** @return array<string, mixed> */
     private function art(string $name): array
     {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { accessible, signIn } from './steps'
+import { accessible, openClient, signIn } from './steps'
 
 const steps = ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after']
 
@@ -26,12 +26,13 @@ test('no screen has a serious fault of access', async ({ page }) => {
     await page.waitForLoadState('networkidle')
     await accessible(page)
   }
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Wendel Ash' }).first().click()
+  await openClient(page, 'Wendel Ash')
   await expect(page.getByRole('region', { name: 'Course' })).toBeVisible()
   await accessible(page)
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Ottoline Brack' }).first().click()
+  await page.getByRole('link', { name: /Before and after/ }).click()
+  await expect(page.getByRole('region', { name: 'What changed' })).toBeVisible()
+  await accessible(page)
+  await openClient(page, 'Ottoline Brack')
   await page.getByRole('button', { name: /Start visit/ }).click()
   await expect(page).toHaveURL(/ask/)
   const visit = page.url().replace(/\/ask$/, '')
@@ -44,7 +45,7 @@ test('no screen has a serious fault of access', async ({ page }) => {
 
 test('nothing runs out of the window at 1024, nor at twice the size', async ({ page }) => {
   await signIn(page)
-  await page.getByRole('link', { name: 'Ottoline Brack' }).first().click()
+  await openClient(page, 'Ottoline Brack')
   await page
     .getByRole('link', { name: /Go on with visit|visit/ })
     .first()

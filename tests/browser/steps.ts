@@ -38,3 +38,11 @@ export async function newClient(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Write down and open' }).click()
   await expect(page.getByRole('heading', { name })).toBeVisible()
 }
+
+/** Opens a client of the demo story, however long ago it was seen. */
+export async function openClient(page: Page, name: string): Promise<void> {
+  await page.goto('/')
+  await page.getByLabel('Find a client').fill(name)
+  await page.getByRole('option', { name: new RegExp(name) }).click()
+  await expect(page.getByRole('heading', { name })).toBeVisible()
+}

@@ -11,7 +11,7 @@ final readonly class Landmark
 {
     /**
      * @param  non-empty-list<string>  $zones  the skin over it
-     * @param  list<string>  $views  of the figure on which it is drawn: front, back, sole
+     * @param  list<string>  $views  of the figure on which it is drawn: front, back, sides, inner, sole, armpit, mouth
      */
     private function __construct(
         public string $id,

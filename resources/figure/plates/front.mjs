@@ -3,7 +3,7 @@ import * as muscles from '../muscles.mjs'
 import * as outline from '../outline.mjs'
 import * as zones from '../zones.mjs'
 
-const FACE = ['frontalis', 'temporalis', 'masseter', 'medial_pterygoid', 'lateral_pterygoid', 'digastric', 'longus_capitis']
+const FACE = ['frontalis', 'temporalis', 'masseter', 'medial_pterygoid', 'lateral_pterygoid', 'longus_capitis']
 
 export default {
   id: 'front',

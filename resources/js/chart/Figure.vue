@@ -253,7 +253,7 @@ const placeOf = (zone: string, side: Side): { zone: ZoneId; side: Side } => ({
 })
 /** A finger is as wide as this. */
 const REACH = 12
-const hit = (event: PointerEvent): (Hit & { side: 'left' | 'right' }) | null => {
+const hit = (event: { clientX: number; clientY: number }): (Hit & { side: 'left' | 'right' }) | null => {
   const [x, y] = zoom.toFigure(event.clientX, event.clientY)
   const side = x * sign('left') >= 0 ? 'left' : 'right'
   const found = hitAt(props.view, Math.abs(x) + shift.value, y, props.depth, REACH / px.value, frame.value.without)
@@ -280,26 +280,42 @@ const hoveredShape = computed(() => {
 
 let painting = false
 let last = ''
-const stroke = (event: PointerEvent, first: boolean) => {
-  const found = hit(event)
-  if (!found?.zone) return
-  const key = `${found.zone}:${found.side}`
-  if (!first && key === last) return
+/** Where the stroke is, on the screen; a finger's stroke begins when it moves or lifts, for a second finger may yet make it a pinch. */
+let at0: [number, number] = [0, 0]
+let waiting = false
+const touchPlace = (clientX: number, clientY: number, first: boolean) => {
+  const found = hit({ clientX, clientY })
+  const key = found?.zone ? `${found.zone}:${found.side}` : ''
+  if (!found?.zone || (!first && key === last)) return
   last = key
   emit('stroke', placeOf(found.zone, found.side), first)
 }
+/** Every place between the last point and this one, however quick the hand was. */
+const strokeTo = ({ clientX, clientY }: PointerEvent) => {
+  const steps = Math.max(1, Math.ceil(Math.hypot(clientX - at0[0], clientY - at0[1]) / 8))
+  for (let k = 1; k <= steps; k++) touchPlace(at0[0] + ((clientX - at0[0]) * k) / steps, at0[1] + ((clientY - at0[1]) * k) / steps, false)
+  at0 = [clientX, clientY]
+}
+const begin = () => {
+  waiting = false
+  touchPlace(...at0, true)
+}
 const down = (event: PointerEvent) => {
   zoom.down(event)
-  if (props.paint && zoom.touching() === 1 && event.button === 0) {
-    painting = true
-    stroke(event, true)
-  } else painting = false
+  painting = props.paint && zoom.touching() === 1 && event.button === 0
+  waiting = painting
+  if (!painting) return
+  at0 = [event.clientX, event.clientY]
+  if (event.pointerType !== 'touch') begin()
 }
 let frameAsked = 0
 const move = (event: PointerEvent) => {
   if (zoom.move(event, !props.paint)) return
-  if (painting) stroke(event, false)
-  else if (event.pointerType !== 'touch') {
+  if (painting) {
+    if (waiting && zoom.wasTap()) return
+    if (waiting) begin()
+    strokeTo(event)
+  } else if (event.pointerType !== 'touch') {
     cancelAnimationFrame(frameAsked)
     frameAsked = requestAnimationFrame(() => {
       const found = hit(event)
@@ -309,8 +325,9 @@ const move = (event: PointerEvent) => {
 }
 const up = (event: PointerEvent) => {
   const tap = !painting && zoom.touching() === 1 && zoom.wasTap() && event.type === 'pointerup'
+  if (painting && waiting && event.type === 'pointerup') begin()
   zoom.up(event)
-  if (zoom.touching() === 0) painting = false
+  if (zoom.touching() === 0) painting = waiting = false
   if (!tap || props.paint) return
   const found = hit(event)
   if (found?.zone)
@@ -349,6 +366,7 @@ defineExpose({ svg, zoom })
       :data-lit="lit ? `${lit.muscle}:${lit.side}` : undefined"
       :data-chosen="chosen ? `${chosen.zone}:${chosen.side}` : undefined"
       :data-shift="shift"
+      :data-without="frame.without?.join(' ')"
       :tabindex="muscles || paint ? 0 : undefined"
       :style="{ '--dye-madder': dark ? '#ee8a78' : '#8a2622', '--mark-halo': dark ? 'var(--color-room)' : 'var(--color-paper)' }"
       @pointerdown="down"

@@ -137,7 +137,11 @@ const save = (kind: 'svg' | 'png') => {
 }
 </script>
 <template>
-  <section class="sticky top-0 flex min-h-[520px] flex-col" :class="tall ? 'h-dvh' : 'h-[calc(100dvh-172px)]'" aria-label="Figure">
+  <section
+    class="relative flex lg:sticky lg:top-0 min-h-[520px] flex-col"
+    :class="tall ? 'h-dvh' : 'h-[calc(100dvh-172px)]'"
+    aria-label="Figure"
+  >
     <div class="pointer-events-none relative z-10 flex justify-between px-6 pt-3">
       <p class="side-name">
         {{ possessive }} {{ sides[0] }}<br /><span class="caption not-italic font-text">{{ viewNames[view] }}</span>
@@ -257,7 +261,7 @@ const save = (kind: 'svg' | 'png') => {
           </button>
         </div>
         <label class="sr-only" for="near">How near</label>
-        <select id="near" v-model="near" class="cell !w-[106px] !px-1">
+        <select id="near" v-model="near" class="cell !w-[124px] !px-1">
           <option v-for="(one, id) in nears" :key="id" :value="id">{{ one.name }}</option>
         </select>
         <label v-if="layers" class="sr-only" for="depth">Layer</label>

@@ -140,7 +140,7 @@ export const nears = {
     views: {
       front: { x: -176, y: -8, w: 352, h: 440 },
       back: { x: -176, y: -8, w: 352, h: 440 },
-      sides: { x: -216, y: -8, w: 432, h: 500, shift: 40 },
+      sides: { x: -200, y: -8, w: 400, h: 440, shift: 16 },
     },
   },
   head: {
@@ -165,20 +165,20 @@ export const nears = {
     views: {
       front: { x: -164, y: 130, w: 328, h: 190 },
       back: { x: -164, y: 130, w: 328, h: 210 },
-      sides: { x: -190, y: 130, w: 380, h: 210, shift: 22 },
+      sides: { x: -188, y: 130, w: 376, h: 210, shift: 16 },
       armpit: { x: -200, y: 20, w: 400, h: 380 },
     },
   },
   chest: {
     name: 'Chest and belly',
-    views: { front: { x: -130, y: 160, w: 260, h: 330 }, sides: { x: -160, y: 160, w: 320, h: 330, shift: 50 } },
+    views: { front: { x: -130, y: 160, w: 260, h: 330 }, sides: { x: -188, y: 160, w: 376, h: 330, shift: 16 } },
   },
   forearm: {
     name: 'Forearm and hand',
     views: {
       front: { x: -134, y: 336, w: 268, h: 300, shift: 102 },
       back: { x: -134, y: 336, w: 268, h: 300, shift: 102 },
-      sides: { x: -104, y: 320, w: 208, h: 290, shift: -4 },
+      sides: { x: -80, y: 330, w: 160, h: 290, shift: -6, without: ['body', 'head'] },
     },
   },
   hand: {
