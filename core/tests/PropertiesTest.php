@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Simulation\Rearranged;
 use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\MadeUpCases;
 
@@ -27,7 +28,7 @@ final class PropertiesTest extends TestCase
     {
         $clinic = Core::clinic();
         $straight = MadeUpCases::read($case);
-        $mirrored = MadeUpCases::read(MadeUpCases::mirrored($case));
+        $mirrored = MadeUpCases::read(Rearranged::mirrored($case));
         $other = [];
         foreach ($clinic->rank($mirrored)->candidates as $candidate) {
             $other[$candidate->at->mirrored()->key()] = $candidate;
@@ -50,7 +51,7 @@ final class PropertiesTest extends TestCase
     {
         $clinic = Core::clinic();
         $straight = MadeUpCases::read($case);
-        $shuffled = MadeUpCases::read(MadeUpCases::shuffled($case));
+        $shuffled = MadeUpCases::read(Rearranged::shuffled($case));
 
         // hashes, so that a failure does not print two whole results
         $hash = static fn (array $result): string => hash('sha256', json_encode($result, JSON_THROW_ON_ERROR));

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Client;
 use App\Models\Visit;
 use App\Support\AtlasExport;
+use App\Support\SafetyRulesPage;
 use Database\Seeders\DemoStory;
 use Tests\TestCase;
 
@@ -17,6 +18,11 @@ final class GeneratedFilesTest extends TestCase
         foreach (app(AtlasExport::class)->files() as $path => $text) {
             self::assertSame(hash('sha256', $text), hash_file('sha256', base_path($path)), "$path is stale: php artisan somatrace:atlas export");
         }
+    }
+
+    public function test_the_table_of_the_safety_rules_is_that_of_the_data(): void
+    {
+        self::assertStringEqualsFile(base_path(SafetyRulesPage::PATH), app(SafetyRulesPage::class)->text(), 'stale: php artisan somatrace:safety table');
     }
 
     public function test_the_demo_story_can_be_told_and_holds_what_it_promises(): void

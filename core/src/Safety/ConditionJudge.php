@@ -95,8 +95,14 @@ final readonly class ConditionJudge
                 $template->effect === Effect::DoctorFirst && $column === 2 => Verdict::Defer,
                 default => null,
             };
-            if ($asks !== null && ($verdict === null || $asks->strength() > $verdict->strength())) {
-                [$verdict, $days] = [$asks, $template->days ?? ($asks === Verdict::Defer ? 7 : null)];
+            if ($asks === null) {
+                continue;
+            }
+            $after = $template->days ?? ($asks === Verdict::Defer ? 7 : null);
+            if ($verdict === null || $asks->strength() > $verdict->strength()) {
+                [$verdict, $days] = [$asks, $after];
+            } elseif ($asks === $verdict) {
+                $days = $asks->strictestDays($days, $after);
             }
         }
 

@@ -33,6 +33,16 @@ final readonly class ExtraRule
         return true;
     }
 
+    /** When it adds something, for a reader of the rules. */
+    public function words(): string
+    {
+        return implode(', ', array_map(fn (string $key): string => match ($key) {
+            'controlled', 'swelling', 'severity' => "$key ".implode(' or ', $this->when->strings($key)),
+            'flag' => str_replace('_', ' ', implode(' and ', $this->when->strings($key))),
+            default => str_replace('_', ' ', $key).' '.$this->when->int($key),
+        }, $this->when->keys()));
+    }
+
     private function part(string $key, ConditionAnswer $answer, Intake $intake): bool
     {
         $days = $answer->since === null ? null : Dates::days($answer->since, $intake->case->asOf);

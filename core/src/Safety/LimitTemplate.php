@@ -111,9 +111,31 @@ final readonly class LimitTemplate
         return $places;
     }
 
+    /** What it does, for a reader of the rules, not for one client. */
+    public function words(Atlas $atlas): string
+    {
+        if ($this->verdict !== null) {
+            return $this->verdict->value.($this->days === null ? '' : " ({$this->days} d)");
+        }
+        $where = match ($this->where) {
+            null => 'anywhere',
+            'zones' => 'at the place',
+            'near' => 'near the place',
+            'device' => 'at the device and beside it',
+            'shoulder_side' => 'on that shoulder',
+            default => 'at: '.str_replace('_', ' ', $this->where),
+        };
+
+        return $this->clause($atlas, $where, $this->where !== null);
+    }
+
     private function sentence(Atlas $atlas, string $cause, ?Place $place): string
     {
-        $where = $place === null ? 'anywhere' : 'at: '.$atlas->placeName($place);
+        return ucfirst($cause).': '.$this->clause($atlas, $place === null ? 'anywhere' : 'at: '.$atlas->placeName($place), $place !== null).'.';
+    }
+
+    private function clause(Atlas $atlas, string $where, bool $placed): string
+    {
         $what = match (true) {
             $this->technique !== null => strtolower($atlas->technique($this->technique)->name),
             $this->tool !== null => $atlas->tool($this->tool)->name,
@@ -122,11 +144,12 @@ final readonly class LimitTemplate
             default => '',
         };
         $value = is_float($this->value) ? (string) $this->value : str_replace('_', ' ', (string) $this->value);
-        $clause = match ($this->effect) {
+
+        return match ($this->effect) {
             Effect::Avoid => "nothing is pressed $where",
             Effect::CapPressure => "pressure at most $value, $where",
             Effect::CapMinutes => "at most $value minutes, $where",
-            Effect::Exclude => "no $what".($place === null ? '' : ", $where"),
+            Effect::Exclude => "no $what".($placed ? ", $where" : ''),
             Effect::Consent => "needs agreement: $value",
             Effect::Glove => "gloves, where needed: $value",
             Effect::DoctorFirst => 'a doctor is asked first',
@@ -134,7 +157,5 @@ final readonly class LimitTemplate
             Effect::Watch => "watch: $value",
             null => '',
         };
-
-        return ucfirst($cause).': '.$clause.'.';
     }
 }

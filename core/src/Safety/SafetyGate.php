@@ -34,13 +34,13 @@ final readonly class SafetyGate
         ];
         usort($rulings, static fn (Ruling $a, Ruling $b): int => [$b->verdict?->strength() ?? -1, $a->rule] <=> [$a->verdict?->strength() ?? -1, $b->rule]);
         $verdict = array_reduce($rulings, static fn (Verdict $all, Ruling $one): Verdict => $all->stronger($one->verdict ?? Verdict::Proceed), Verdict::Proceed);
-        $after = $this->overridden($verdict, $case);
+        $after = $this->overridden($verdict, $rulings, $case);
         $limits = array_merge($this->overrideLimits($case, $verdict), ...array_map(static fn (Ruling $ruling): array => $ruling->limits, $rulings));
 
         return new SafetyResult(
             $after,
             $verdict,
-            $this->days($rulings, $verdict),
+            $this->days($rulings, $after),
             LimitSet::of($limits),
             $this->questions($rulings),
             array_merge([], ...array_map(static fn (Ruling $ruling): array => $ruling->offers, $rulings)),
@@ -235,9 +235,19 @@ final readonly class SafetyGate
         return [];
     }
 
-    private function overridden(Verdict $verdict, CaseFile $case): Verdict
+    /**
+     * A decision lowers only the verdict it names: what else speaks against treatment stands (docs/decisions/0007).
+     *
+     * @param  list<Ruling>  $rulings
+     */
+    private function overridden(Verdict $verdict, array $rulings, CaseFile $case): Verdict
     {
-        return in_array($verdict, [Verdict::Refer, Verdict::Defer], true) && $this->valid($case, $verdict->value) !== [] ? Verdict::Modify : $verdict;
+        if ($verdict === Verdict::Emergency || $verdict->allowsTreatment()) {
+            return $verdict;
+        }
+        $decided = array_filter([Verdict::Refer, Verdict::Defer], fn (Verdict $one): bool => $this->valid($case, $one->value) !== []);
+
+        return array_reduce($rulings, static fn (Verdict $all, Ruling $one): Verdict => $one->verdict === null || in_array($one->verdict, $decided, true) ? $all : $all->stronger($one->verdict), Verdict::Modify);
     }
 
     /** @return list<Limit> */
@@ -265,19 +275,9 @@ final readonly class SafetyGate
     /** @param  list<Ruling>  $rulings */
     private function days(array $rulings, Verdict $verdict): ?int
     {
-        $days = [];
-        foreach ($rulings as $ruling) {
-            if ($ruling->verdict === $verdict && $ruling->days !== null) {
-                $days[] = $ruling->days;
-            }
-        }
+        $days = array_map(static fn (Ruling $ruling): ?int => $ruling->verdict === $verdict ? $ruling->days : null, $rulings);
 
-        return match (true) {
-            $days === [] => null,
-            // sent on: the soonest; put off: the longest wait
-            $verdict === Verdict::Refer => min($days),
-            default => max($days),
-        };
+        return array_reduce($days, $verdict->strictestDays(...));
     }
 
     /**

@@ -34,4 +34,14 @@ enum Verdict: string
     {
         return $this->strength() <= self::Modify->strength();
     }
+
+    /** Of two waits of one verdict the stricter: sent on, the sooner; put off, the longer. Null says nothing. */
+    public function strictestDays(?int $a, ?int $b): ?int
+    {
+        return match (true) {
+            $a === null || $b === null => $a ?? $b,
+            $this === self::Refer => min($a, $b),
+            default => max($a, $b),
+        };
+    }
 }

@@ -78,34 +78,4 @@ final readonly class MadeUpCases
     {
         return Core::case($case);
     }
-
-    /**
-     * The same case seen in a mirror: every left is a right.
-     *
-     * @param  array<array-key, mixed>  $case
-     * @return array<array-key, mixed>
-     */
-    public static function mirrored(array $case): array
-    {
-        $swap = ['left' => 'right', 'right' => 'left', 'side_left' => 'side_right', 'side_right' => 'side_left'];
-
-        return array_map(static fn (mixed $value): mixed => match (true) {
-            is_array($value) => self::mirrored($value),
-            is_string($value) => $swap[$value] ?? $value,
-            default => $value,
-        }, $case);
-    }
-
-    /**
-     * The same answers in another order.
-     *
-     * @param  array<array-key, mixed>  $case
-     * @return array<array-key, mixed>
-     */
-    public static function shuffled(array $case): array
-    {
-        $mixed = array_map(static fn (mixed $value): mixed => is_array($value) ? self::shuffled($value) : $value, $case);
-
-        return array_is_list($mixed) ? array_reverse($mixed) : array_reverse($mixed, true);
-    }
 }

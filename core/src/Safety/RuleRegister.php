@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Safety;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Data\Fields;
+use Somatrace\Core\Data\JsonFile;
+
+/** Every row of the safety rules with its id, read from the data: for the table in the docs, and for the test that holds each to its word. */
+final readonly class RuleRegister
+{
+    private const COLUMNS = ['mild' => 'mild, or settled', 'moderate' => 'moderate', 'severe' => 'severe, or acute'];
+
+    public function __construct(private Atlas $atlas, private string $folder)
+    {
+    }
+
+    /** @return list<RuleRow> in the order of the data */
+    public function rows(): array
+    {
+        $flags = JsonFile::read("{$this->folder}/red_flags.json");
+        $conditions = JsonFile::read("{$this->folder}/conditions.json");
+        $clot = JsonFile::read("{$this->folder}/clot_score.json");
+
+        return [
+            ...$flags->map('rules', $this->flag(...)),
+            ...array_merge([], ...$conditions->map('conditions', $this->condition(...))),
+            ...$conditions->map('medicines', fn (Fields $row): RuleRow => new RuleRow('medicine.'.$row->string('id'), 'takes '.$row->string('label'), $this->words($row, 'do'), $this->source($row, $conditions))),
+            new RuleRow('age.guardian', "under {$conditions->int('guardian_age')}, no guardian has agreed", 'defer', $conditions->string('source')),
+            new RuleRow('age.older', "from {$conditions->int('older_age')} years", "pressure at most {$conditions->float('older_cap')}; 6 by a licensed decision in writing", $conditions->string('source')),
+            ...$clot->map('items', static fn (Fields $row): RuleRow => new RuleRow(
+                'clot.'.$row->string('id'), 'a leg sign, and: '.$row->string('ask'),
+                "counts {$row->int('points')}; from {$clot->int('suspicion_from')} on refer today, both legs left alone", $clot->string('source'),
+            )),
+        ];
+    }
+
+    private function flag(Fields $row): RuleRow
+    {
+        $limits = $row->map('limits', LimitTemplate::from(...));
+        $days = $row->intOrNull('days');
+        $does = [$row->string('verdict').($days === null ? '' : " ($days d)"), ...array_map(fn (LimitTemplate $limit): string => $limit->words($this->atlas), $limits)];
+
+        return new RuleRow($row->string('id'), $row->string('reason'), implode('; ', $does), $row->string('source'));
+    }
+
+    /** @return list<RuleRow> the columns that add something, what always holds, what an open answer brings, and the extras in their order */
+    private function condition(Fields $row): array
+    {
+        $id = 'condition.'.$row->string('id');
+        $label = $row->string('label');
+        $rows = [];
+        $put = function (string $part, string $when, string $does) use (&$rows, $id, $label, $row): void {
+            if ($does !== '') {
+                $rows[] = new RuleRow("$id.$part", "$label, $when", $does, $row->string('source'));
+            }
+        };
+        foreach (self::COLUMNS as $column => $when) {
+            $put($column, $when, $this->words($row->fields('columns'), $column));
+        }
+        $put('always', 'in every case', $this->words($row, 'always'));
+        $put('unknown', 'not yet answered', $this->words($row, 'if_unknown'));
+        foreach ($row->list('extra') as $index => $extra) {
+            $put('extra.'.($index + 1), ExtraRule::from($extra)->words(), $this->words($extra, 'do'));
+        }
+
+        return $rows;
+    }
+
+    private function words(Fields $row, string $key): string
+    {
+        return implode('; ', array_unique($row->map($key, fn (Fields $limit): string => LimitTemplate::from($limit)->words($this->atlas))));
+    }
+
+    private function source(Fields $row, Fields $file): string
+    {
+        return $row->stringOrNull('source') ?? $file->string('source');
+    }
+}

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Safety;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Safety\Effect;
+use Somatrace\Core\Safety\Limit;
+use Somatrace\Core\Safety\RuleRegister;
+use Somatrace\Core\Safety\SafetyResult;
+use Somatrace\Core\Tests\Support\CaseBuilder;
+use Somatrace\Core\Tests\Support\Core;
+
+/** Every row of the rules against safety-table.txt, which was written from the safety knowledge. */
+final class SafetyTableTest extends TestCase
+{
+    #[DataProvider('rows')]
+    public function test_a_row_does_what_is_written(string $rule, string $answered, string $follows): void
+    {
+        $result = Core::clinic()->screen($this->answered($rule, $answered)->make());
+        foreach (explode(';', $follows) as $fact) {
+            $this->holds(trim($fact), $result);
+        }
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function rows(): iterable
+    {
+        foreach (self::lines() as $number => [$rule, $answered, $follows]) {
+            yield "$rule, line $number" => [$rule, $answered, $follows];
+        }
+    }
+
+    public function test_every_row_of_the_data_is_in_the_table_and_the_table_names_no_other(): void
+    {
+        $rules = array_map(static fn ($row): string => $row->id, (new RuleRegister(Core::clinic()->atlas, dirname(__DIR__, 2).'/data'))->rows());
+
+        self::assertSame($rules, array_values(array_unique($rules)), 'an id names two rows');
+        self::assertEqualsCanonicalizing($rules, array_values(array_unique(array_column(self::lines(), 0))));
+    }
+
+    /** @return array<int, array{string, string, string}> by line */
+    private static function lines(): array
+    {
+        $lines = [];
+        foreach (file(__DIR__.'/safety-table.txt', FILE_IGNORE_NEW_LINES) ?: [] as $index => $line) {
+            if ($line !== '' && $line[0] !== '#') {
+                [$rule, $answered, $follows] = array_map(trim(...), explode('|', $line));
+                $lines[$index + 1] = [$rule, $answered, $follows];
+            }
+        }
+
+        return $lines;
+    }
+
+    private function answered(string $rule, string $text): CaseBuilder
+    {
+        $case = CaseBuilder::aCase();
+        [$kind, $id] = [...explode('.', $rule), ''];
+        $details = [];
+        foreach (array_map(trim(...), explode(';', $text)) as $part) {
+            $words = explode(' ', $part);
+            match ($words[0]) {
+                '+flag' => $case->flag($words[1]),
+                '+complaint' => $case->complaint($words[1], 'left'),
+                'test' => $case->add('findings', 'tests', ['test' => $words[1], 'side' => 'left', 'result' => 'positive']),
+                'age' => $case->aged((int) $words[1]),
+                'guardian' => $case->with(['client' => ['guardian_consent' => $words[1] === 'yes']]),
+                'calf' => $case->with(['health' => ['leg_signs' => 'yes', 'calf_clot_items' => [...$this->calfDenied(), ...($case->toArray()['health']['calf_clot_items'] ?? []), $words[1] => 'yes']]]),
+                'takes' => $case->add('health', 'medicines', ['medicine' => $words[1], 'answer' => 'yes', ...array_intersect_key($this->details($part), ['since' => 1]), ...(isset($this->details($part)['zones']) ? ['places' => $this->details($part)['zones']] : [])]),
+                'unknown' => $details['answer'] = 'unknown',
+                default => $details = [...$details, ...$this->details($part)],
+            };
+        }
+
+        return $kind === 'condition' ? $case->condition($id, $details) : $case;
+    }
+
+    /** @return array<string, mixed> of `severe late since 5d at ZONE`, and what else one says of a condition */
+    private function details(string $part): array
+    {
+        $details = [];
+        $words = explode(' ', $part);
+        for ($i = 0; $i < count($words); $i++) {
+            $next = $words[$i + 1] ?? '';
+            match ($words[$i]) {
+                'mild', 'moderate', 'severe' => $details['severity'] = $words[$i],
+                'late', 'settled', 'acute', 'subacute' => $details['stage'] = $words[$i],
+                'since' => $details['since'] = (new \DateTimeImmutable('2026-03-02'))->modify('-'.(int) $next.' days')->format('Y-m-d'),
+                'at' => $details['zones'] = [['zone' => $next, 'side' => Core::clinic()->atlas->zone($next)->midline ? 'midline' : 'left']],
+                'weeks' => $details['weeks_pregnant'] = (int) $next,
+                'controlled' => $details['controlled'] = $next,
+                'swelling' => $details['swelling_trend'] = $next,
+                'bp' => [$details['systolic'], $details['diastolic']] = array_map(intval(...), explode('/', $next)),
+                default => null,
+            };
+        }
+
+        // what is graded by its dates is taken as mild, so that the dates alone decide
+        return $details === [] || isset($details['severity']) || ! isset($details['since']) ? $details : [...$details, 'severity' => 'mild'];
+    }
+
+    /** @return array<string, string> */
+    private function calfDenied(): array
+    {
+        return array_fill_keys(array_keys(Core::clinic()->rules()->clotItems), 'no');
+    }
+
+    private function holds(string $fact, SafetyResult $result): void
+    {
+        [$what, $a, $b, $c] = [...explode(' ', $fact), '', '', ''];
+        $values = static fn (Effect $effect): array => array_map(static fn (Limit $limit): string => str_replace('_', ' ', (string) $limit->value), array_filter($result->limits->all(), static fn (Limit $limit): bool => $limit->effect === $effect));
+        match ($what) {
+            'proceed', 'modify', 'defer', 'refer', 'emergency' => self::assertSame($what, $result->verdict->value),
+            'days' => self::assertSame((int) $a, $result->days),
+            'cap' => self::assertSame($b === '-' ? null : (float) $b, $this->figure($result->limits->pressureCap($this->at($a))), $fact),
+            'minutes' => self::assertSame((float) $a, $this->figure($result->limits->minutesCap($this->at($b))), $fact),
+            'avoid' => self::assertContains(Effect::Avoid, array_map(static fn (Limit $limit): Effect => $limit->effect, $result->limits->touching($this->at($a), Effect::Avoid)), $fact),
+            'free' => self::assertSame([], $result->limits->touching($this->at($a), Effect::Avoid), $fact),
+            'no' => self::assertNotNull($result->limits->forbidding($this->at($c, $a, $b)), $fact),
+            'may' => self::assertNull($result->limits->forbidding($this->at($c, $a, $b)), $fact),
+            'doctor' => self::assertNotSame([], $values(Effect::DoctorFirst), $fact),
+            'watch' => self::assertStringContainsString(substr($fact, 6), implode(' ', $values(Effect::Watch)), $fact),
+            'check' => self::assertContains(str_replace('_', ' ', $a), $values(Effect::CheckFirst), $fact),
+            'glove' => self::assertContains(str_replace('_', ' ', $a), $values(Effect::Glove), $fact),
+            default => self::fail("\"$fact\" says nothing"),
+        };
+    }
+
+    private function figure(?Limit $limit): ?float
+    {
+        return $limit === null ? null : (float) $limit->value;
+    }
+
+    /** Something done at a place, or anywhere in particular. */
+    private function at(string $zone, string $kind = '', string $id = ''): Deed
+    {
+        $places = $zone === '' ? [] : [new Place($zone, Core::clinic()->atlas->zone($zone)->midline ? Side::Midline : Side::Left)];
+
+        return new Deed(
+            $places, $kind === 'technique' ? $id : null, $kind === 'tool' ? $id : null, $kind === 'position' ? $id : null, $kind === 'product' ? $id : null,
+        );
+    }
+}
