@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AppointmentController;
 use App\Http\Controllers\AtlasController;
+use App\Http\Controllers\CheckInController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\EntryController;
 use App\Http\Controllers\EventController;
@@ -18,6 +19,15 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
     Route::post('/sign-in', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+});
+
+// for a client without an account: by address and by link, never for the whole clinic
+Route::middleware('throttle:check-in')->group(function (): void {
+    Route::get('/check-in', [CheckInController::class, 'code'])->name('check-in.code');
+    Route::post('/check-in', [CheckInController::class, 'enter'])->name('check-in.enter');
+    Route::get('/check-in/{link}', [CheckInController::class, 'show'])->name('check-in.show');
+    Route::post('/check-in/{link}', [CheckInController::class, 'open'])->name('check-in.open');
+    Route::put('/check-in/{link}', [CheckInController::class, 'update'])->name('check-in.update');
 });
 
 Route::middleware('auth')->group(function (): void {
@@ -35,6 +45,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/clients', [ClientController::class, 'store'])->name('clients.store');
     Route::get('/clients/{client}', [ClientController::class, 'show'])->name('clients.show');
     Route::get('/clients/{client}/compare', [ClientController::class, 'compare'])->name('clients.compare');
+    Route::post('/clients/{client}/check-ins', [CheckInController::class, 'store'])->name('check-ins.store');
     Route::post('/clients/{client}/appointments', [AppointmentController::class, 'store'])->name('appointments.store');
     Route::post('/clients/{client}/visits', [VisitController::class, 'store'])->name('visits.store');
 
@@ -42,6 +53,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/visits/{visit}/entries', [EntryController::class, 'index']);
     Route::post('/visits/{visit}/entries', [EntryController::class, 'store']);
     Route::put('/visits/{visit}/entries', [EntryController::class, 'update'])->name('visits.entries');
+    Route::post('/visits/{visit}/check-in', [CheckInController::class, 'take'])->name('visits.check-in');
     Route::post('/visits/{visit}/plan', [PlanController::class, 'store'])->name('visits.plan');
     Route::post('/visits/{visit}/events', [EventController::class, 'store'])->name('visits.events');
     Route::post('/visits/{visit}/stop', [VisitController::class, 'stop'])->name('visits.stop');

@@ -29,6 +29,9 @@ final class AppServiceProvider extends ServiceProvider
             Model::handleDiscardedAttributeViolationUsing(static fn (Model $model, array $attributes) => Log::warning('unknown attributes', ['model' => $model::class, 'attributes' => $attributes]));
         }
         // tries from one address, whoever they are for; those for one name are counted where they fail
+        RateLimiter::for('check-in', static fn (Request $request): array => [
+            Limit::perMinute(120)->by('address|'.$request->ip()), Limit::perMinute(90)->by('link|'.hash('sha256', (string) $request->route('link')).'|'.($request->route('link') === null ? $request->ip() : '')),
+        ]);
         RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
     }
 }

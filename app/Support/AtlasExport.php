@@ -10,6 +10,8 @@ use Somatrace\Core\Anatomy\MovementUse;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Safety\FlagRule;
+use Somatrace\Core\Safety\Verdict;
 
 /** The atlas as the pages read it. The files are committed; a test says when they are stale. */
 final readonly class AtlasExport
@@ -66,7 +68,7 @@ final readonly class AtlasExport
             'tools' => array_map(static fn ($tool): string => $tool->name, $atlas->tools),
             'positions' => array_map(static fn ($position): string => $position->name, $atlas->positions),
             'consent' => $atlas->consentAreas,
-            'flags' => array_map(static fn (array $flag): array => ['ask' => $flag['ask'], 'everyVisit' => $flag['every_visit']], $rules->flags->flags),
+            'flags' => $this->flags(),
             'conditions' => array_values(array_map(static fn ($rule): array => ['id' => $rule->id, 'label' => $rule->label, 'ask' => $rule->ask, 'group' => $rule->group, 'zoned' => $rule->zoned, 'staged' => $rule->staged], $rules->conditions)),
             'groups' => $rules->groups,
             'medicines' => array_map(static fn (array $medicine): string => $medicine['ask'], $rules->medicines),
@@ -74,6 +76,19 @@ final readonly class AtlasExport
             'answerSigns' => $atlas->answerSigns,
             'clot' => array_map(static fn (array $item): string => $item['ask'], $rules->clotItems),
         ];
+    }
+
+    /** @return array<string, array{ask: string, everyVisit: bool, urgent: bool}> urgent where a yes alone is an emergency */
+    private function flags(): array
+    {
+        $rules = $this->clinic->rules()->flags;
+        $urgent = array_map(static fn (FlagRule $rule): string => $rule->id, array_filter($rules->rules, static fn (FlagRule $rule): bool => $rule->verdict === Verdict::Emergency));
+        $flags = [];
+        foreach ($rules->flags as $id => $flag) {
+            $flags[$id] = ['ask' => $flag['ask'], 'everyVisit' => $flag['every_visit'], 'urgent' => in_array("flag.$id", $urgent, true)];
+        }
+
+        return $flags;
     }
 
     /** @return array<string, mixed> */

@@ -19,7 +19,7 @@ final class HandleInertiaRequests extends Middleware
         return [
             ...parent::share($request),
             'user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value, 'licensed' => $user->licensed],
-            'flash' => ['message' => $request->session()->get('message')],
+            'flash' => ['message' => $request->session()->get('message'), 'check_in' => $user === null ? null : $request->session()->get('check_in')],
         ];
     }
 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
+use App\Cases\CheckInAnswers;
 use App\Cases\Judgements;
 use App\Cases\TreatmentSummary;
+use App\Models\CheckIn;
 use App\Models\Entry;
 use App\Models\Visit;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 
 /** What the pages of a visit need: the record so far, and the judgements that belong to the step. */
@@ -18,7 +21,7 @@ final readonly class VisitPage
         'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety'], 'recheck' => ['safety', 'response'], 'after' => ['safety', 'response'],
     ];
 
-    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment)
+    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers)
     {
     }
 
@@ -44,6 +47,7 @@ final readonly class VisitPage
             'done' => in_array($step, ['recheck', 'after'], true) ? $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [] : [],
             'notes' => $step === 'after' ? $visit->notes()->orderBy('revision')->get(['revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at']) : [],
             'before' => in_array($step, ['ask', 'move'], true) ? $this->before($visit) : null,
+            'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
         ];
     }
 
@@ -95,6 +99,21 @@ final readonly class VisitPage
             ->keyBy(static fn (Entry $entry): string => $entry->kind->value.'|'.$entry->identity)
             ->filter(static fn (Entry $entry): bool => $entry->payload !== null)
             ->map(self::entry(...))->all());
+    }
+
+    /**
+     * What the client answered alone before this visit.
+     *
+     * @return array{at: string, taken: bool, raised: list<array{answer: string, words: string}>}|null
+     */
+    private function checkIn(Visit $visit): ?array
+    {
+        $checkIn = CheckIn::query()->where('client_id', $visit->client_id)->whereNotNull('sent_at')
+            ->where(static fn (Builder $query): Builder => $query->whereNull('visit_id')->orWhere('visit_id', $visit->id))->latest('sent_at')->first();
+
+        return $checkIn === null || $checkIn->sent_at === null ? null : [
+            'at' => $checkIn->sent_at->setTimezone($visit->user->clinic->timezone)->format('j M, H:i'), 'taken' => $checkIn->visit_id !== null, 'raised' => $this->answers->raised($checkIn->answers),
+        ];
     }
 
     /** @return array<string, mixed>|null what the last visit recorded, beside today's */

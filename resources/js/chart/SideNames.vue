@@ -2,11 +2,11 @@
 import { faces, type ViewId } from './art'
 
 /** The client's sides over a view of nobody in particular: they change hands between front and back. */
-defineProps<{ view: ViewId }>()
+withDefaults(defineProps<{ view: ViewId; whose?: string }>(), { whose: 'client’s' })
 </script>
 <template>
   <div class="flex justify-between pb-1">
-    <p class="side-name">{{ faces(view) ? 'client’s right' : 'client’s left' }}</p>
-    <p class="side-name text-right">{{ faces(view) ? 'client’s left' : 'client’s right' }}</p>
+    <p class="side-name">{{ whose }} {{ faces(view) ? 'right' : 'left' }}</p>
+    <p class="side-name text-right">{{ whose }} {{ faces(view) ? 'left' : 'right' }}</p>
   </div>
 </template>

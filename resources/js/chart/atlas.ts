@@ -53,7 +53,8 @@ interface Atlas {
   tools: Record<ToolId, string>
   positions: Record<PositionId, string>
   consent: Record<ConsentAreaId, string>
-  flags: Record<RedFlagId, { ask: string; everyVisit: boolean }>
+  /** urgent: a yes alone is an emergency */
+  flags: Record<RedFlagId, { ask: string; everyVisit: boolean; urgent: boolean }>
   conditions: { id: ConditionId; label: string; ask: string; group: string; zoned: boolean; staged: boolean }[]
   groups: Record<string, string>
   medicines: Record<string, string>

@@ -5,6 +5,7 @@ import { atlas, placeName } from '@/chart/atlas'
 import { useKeys } from '@/composables/useKeys'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
+import CheckInNote from '@/parts/CheckInNote.vue'
 import Gate from '@/parts/Gate.vue'
 import { capital, dayWords, verdictWords } from '@/parts/words'
 import type { ConditionId, RedFlagId } from '@/types/ids.generated'
@@ -107,6 +108,7 @@ const writeOverride = () => {
 </script>
 <template>
   <div class="grid flex-1 gap-x-10 px-6 pb-6 pt-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,460px)]">
+    <CheckInNote />
     <section aria-label="Red flags">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 class="section-head">Before hands go on</h2>

@@ -219,4 +219,6 @@ export interface VisitProps extends Judged {
   done: Done[]
   notes: { revision: number; happened: string; advice: string; next_time: string; reason: string | null; signed_at: string }[]
   before: { number: number; date: string; entries: Entry[]; done: Done[]; next_time: string | null } | null
+  /** what the client answered alone before this visit */
+  check_in: { at: string; taken: boolean; raised: { answer: string; words: string }[] } | null
 }

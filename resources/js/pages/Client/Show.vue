@@ -23,7 +23,11 @@ const props = defineProps<{
   response: Response | null
   safety: Safety | null
 }>()
-const flash = computed(() => usePage<{ flash: { message: string | null } }>().props.flash.message)
+const shared = usePage<{ flash: { message: string | null; check_in: { link: string; code: string; until: string } | null } }>()
+const flash = computed(() => shared.props.flash.message)
+const checkIn = computed(() => shared.props.flash.check_in)
+const handOut = () => router.post(`/clients/${props.client.id}/check-ins`, {}, { preserveScroll: true })
+const host = location.host
 const open = computed(() => props.visits.find((one) => one.status === 'open'))
 const form = useForm({ day: '', time: '', minutes: 60, reason: '' })
 const book = () => form.post(`/clients/${props.client.id}/appointments`, { preserveScroll: true, onSuccess: () => form.reset() })
@@ -102,6 +106,26 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
           </li>
           <li v-if="!visits.length" class="py-2">None yet.</li>
         </ul>
+      </section>
+      <section aria-label="Check-in">
+        <h2 class="section-head mb-1">Check-in before the visit</h2>
+        <p class="mb-2">
+          The client answers where it hurts and the health questions alone, on a phone or tablet. A link or code works once, on one device,
+          for a day.
+        </p>
+        <div v-if="checkIn" class="mb-2 border-l-4 border-walnut pl-4" role="status">
+          <p class="display text-[34px] leading-10 tracking-[.08em]">{{ checkIn.code }}</p>
+          <p class="caption">at {{ host }}/check-in, until {{ checkIn.until }} tomorrow. Shown this once.</p>
+          <label class="sr-only" for="check-in-link">Link</label>
+          <input
+            id="check-in-link"
+            class="field mt-2 w-full text-[14px]"
+            readonly
+            :value="checkIn.link"
+            @focus="($event.target as HTMLInputElement).select()"
+          />
+        </div>
+        <button type="button" class="btn" @click="handOut">{{ checkIn ? 'Make a new one' : 'Make a link and a code' }}</button>
       </section>
       <section aria-label="Book">
         <h2 class="section-head mb-2">Book the next one</h2>

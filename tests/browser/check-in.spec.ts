@@ -1,0 +1,80 @@
+import { expect, test } from '@playwright/test'
+import { accessible, newClient, openStep, signIn } from './steps'
+
+test('a client checks in on a phone with two yes answers, and the therapist reads them first', async ({ page, browser }) => {
+  await signIn(page)
+  await newClient(page, 'Bettina Kray')
+  await page.getByRole('button', { name: 'Make a link and a code' }).click()
+  const link = new URL(await page.getByLabel('Link').inputValue()).pathname
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  const client = await phone.newPage()
+  let touches = 0
+  const touch = async (name: string | RegExp, within?: RegExp) => {
+    touches++
+    const at = within ? client.getByRole('group', { name: within }) : client
+    await at.getByRole('button', { name }).first().tap()
+  }
+  await client.goto(link)
+  await expect(client.getByText('Bettina')).toHaveCount(0)
+  await accessible(client)
+  await touch('Begin')
+  await expect(client.getByRole('heading', { name: 'Where does it hurt?' })).toBeVisible()
+  await expect(client.locator('.skin').first()).toBeAttached()
+  touches++
+  await client.locator('[data-zone="low_back:right"]').tap({ force: true })
+  await touch('7', /How strong is it now/)
+  await accessible(client)
+  await touch('That is where it hurts')
+  await expect(client.getByRole('heading', { name: 'Today' })).toBeVisible()
+  await touch('yes', /Fever or an infection today/)
+  await touch('None of the others')
+
+  // the phone is put away and taken up again: it goes on where it was
+  await expect(client.getByRole('heading', { name: 'Lately' })).toBeVisible()
+  await client.waitForLoadState('networkidle')
+  await client.reload()
+  await expect(client.getByRole('heading', { name: 'Lately' })).toBeVisible()
+  await touch('None of these')
+  await expect(client.getByRole('heading', { name: 'Heart, blood and breath' })).toBeVisible()
+  await touch('None of these')
+  await expect(client.getByRole('heading', { name: 'Bones, joints and muscles' })).toBeVisible()
+  await touch('None of these')
+  await touch('yes', /^Diabetes/)
+  await touch('hardly', /How much is it in your way: Diabetes/)
+  await touch('longer', /How long: Diabetes/)
+  await accessible(client)
+  await touch('None of the others')
+  await expect(client.getByRole('heading', { name: 'Allergies' })).toBeVisible()
+  await touch('None of these')
+  await expect(client.getByText('Diabetes?')).toBeVisible()
+  await touch('Send it')
+  await expect(client.getByRole('heading', { name: /your answers are with us/ })).toBeVisible()
+  expect(touches).toBeLessThanOrEqual(25)
+  // the link is spent
+  await client.goto(link)
+  await expect(client.getByRole('heading', { name: /your answers are with us/ })).toBeVisible()
+  await expect(client.getByText('Bettina')).toHaveCount(0)
+
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await openStep(page, 'Screen')
+  const note = page.getByRole('region', { name: 'From the check-in' })
+  await expect(note.getByRole('listitem')).toHaveText([/^yes\s*Fever or an infection today/, /^yes\s*Diabetes/])
+  await note.getByRole('button', { name: 'Take it into the record' }).click()
+  await expect(note.getByText('in the record')).toBeVisible()
+  await expect(page.getByRole('complementary').getByText('Not today')).toBeVisible()
+  await openStep(page, 'Ask')
+  await expect(page.getByRole('region', { name: 'What hurts' }).getByRole('button', { name: 'Low back right' })).toBeVisible()
+  await phone.close()
+})
+
+test('wrong codes say so, and a guessed link tells nothing', async ({ page }) => {
+  await page.goto('/check-in')
+  await page.getByLabel('Code').fill('aaaa-aaaa')
+  await page.getByRole('button', { name: 'Go on' }).click()
+  await expect(page.getByRole('alert')).toContainText('does not open anything')
+  await expect(page.getByLabel('Code')).toHaveValue('aaaa-aaaa')
+  await accessible(page)
+  const answer = await page.goto(`/check-in/${'b'.repeat(43)}`)
+  expect(answer?.status()).toBe(404)
+  await expect(page.getByRole('heading', { name: 'This link opens nothing' })).toBeVisible()
+})
