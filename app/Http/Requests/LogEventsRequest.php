@@ -7,10 +7,11 @@ namespace App\Http\Requests;
 use App\Models\Visit;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use Somatrace\Core\Clinic;
 
 final class LogEventsRequest extends FormRequest
 {
-    private const PAYLOAD = ['muscle', 'side', 'pass', 'pressure', 'seconds', 'tissue_kpa', 'sign', 'to', 'technique', 'tool'];
+    private const PAYLOAD = ['muscle', 'side', 'pass', 'pressure', 'seconds', 'tissue_kpa', 'sign', 'to', 'technique', 'tool', 'area'];
 
     public function authorize(): bool
     {
@@ -25,12 +26,13 @@ final class LogEventsRequest extends FormRequest
         return [
             'events' => ['required', 'array', 'max:500'],
             'events.*.id' => ['required', 'ulid'],
-            'events.*.type' => ['required', Rule::in(['step_started', 'pass_reached', 'sign', 'eased_off', 'step_done', 'step_skipped', 'stopped'])],
+            'events.*.type' => ['required', Rule::in(['step_started', 'pass_reached', 'sign', 'eased_off', 'step_done', 'step_skipped', 'stopped', 'consent_withdrawn', 'consent_given'])],
             'events.*.step' => ['required', 'string', 'max:8'],
             'events.*.payload' => ['present', 'array'],
             'events.*.payload.pressure' => ['nullable', 'numeric', 'between:0,10'],
             'events.*.payload.seconds' => ['nullable', 'numeric', 'between:0,10800'],
             'events.*.payload.tissue_kpa' => ['nullable', 'numeric', 'between:0,2000'],
+            'events.*.payload.area' => ['nullable', 'required_if:events.*.type,consent_withdrawn,consent_given', Rule::in(array_keys(app(Clinic::class)->atlas->consentAreas))],
             'events.*.happened_at' => ['required', 'date'],
         ];
     }

@@ -18,6 +18,8 @@ const shelf = (): Promise<IDBPDatabase<Shelf>> =>
 export function useOutbox(
   visit: string,
   known: readonly TreatmentEvent[],
+  /** work begun after an answer that forbids it: the server did not take it */
+  onRefused: () => void = () => undefined,
 ): {
   events: Ref<TreatmentEvent[]>
   waiting: Ref<number>
@@ -26,26 +28,37 @@ export function useOutbox(
   const events = ref([...known]) as Ref<TreatmentEvent[]>
   const waiting = ref(0)
   let busy = false
+  /** something was put down while the last lot was on its way */
+  let more = false
   let timer: number | undefined
 
   async function flush(): Promise<void> {
-    if (busy) return
+    if (busy) {
+      more = true
+      return
+    }
     busy = true
+    more = false
     try {
       const db = await shelf()
       const open = await db.getAllFromIndex('events', 'visit', visit)
       waiting.value = open.length
       if (open.length) {
-        const { kept } = await send<{ kept: string[] }>('POST', `/visits/${visit}/events`, {
+        const { kept, refused } = await send<{ kept: string[]; refused: string[] }>('POST', `/visits/${visit}/events`, {
           events: open.map(({ id, type, step, payload, happened_at }) => ({ id, type, step, payload, happened_at })),
         })
-        for (const id of kept) await db.delete('events', id)
-        waiting.value -= kept.length
+        for (const id of [...kept, ...refused]) await db.delete('events', id)
+        waiting.value -= kept.length + refused.length
+        if (refused.length) {
+          events.value = events.value.filter((event) => !refused.includes(event.id))
+          onRefused()
+        }
       }
     } catch {
       timer = window.setTimeout(() => void flush(), RETRY_MS)
     }
     busy = false
+    if (more) void flush()
   }
   // events left from a window that closed too soon
   void shelf()

@@ -192,7 +192,16 @@ export interface Done {
 }
 export interface TreatmentEvent {
   id: string
-  type: 'step_started' | 'pass_reached' | 'sign' | 'eased_off' | 'step_done' | 'step_skipped' | 'stopped'
+  type:
+    | 'step_started'
+    | 'pass_reached'
+    | 'sign'
+    | 'eased_off'
+    | 'step_done'
+    | 'step_skipped'
+    | 'stopped'
+    | 'consent_withdrawn'
+    | 'consent_given'
   step: string
   payload: Record<string, unknown>
   happened_at: string

@@ -2,25 +2,58 @@
 import { Head, Link, router } from '@inertiajs/vue3'
 import { useIntervalFn, useNow } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { atlas } from '@/chart/atlas'
+import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { cropAround, cropOf, viewNames, viewOf, zoneOfView, type Crop, type ViewId } from '@/chart/art'
 import Figure from '@/chart/Figure.vue'
 import { useAtlas } from '@/composables/useAtlas'
 import { useKeys } from '@/composables/useKeys'
 import { useOutbox } from '@/composables/useOutbox'
+import type { ConsentAreaId } from '@/types/ids.generated'
 import type { PlanStep, VisitProps } from '@/types/visit'
 
 const page = defineProps<VisitProps>()
 const steps = computed<PlanStep[]>(() => page.agreed?.plan.steps ?? [])
-const { events, waiting, log } = useOutbox(page.visit.id, page.events ?? [])
+// what safety forbids is not begun: the page is read anew and says why
+const { events, waiting, log } = useOutbox(page.visit.id, page.events ?? [], () => router.reload())
 const blocked = computed(() => page.line.find((one) => one.id === 'work')?.state === 'blocked')
+/** Areas taken back, before or at the table: the last word on each counts. */
+const withdrawn = computed(() => {
+  const areas = new Map<string, boolean>()
+  for (const entry of page.entries)
+    if (entry.kind === 'consent' && entry.payload) areas.set(entry.identity, !(entry.payload as { given: boolean }).given)
+  for (const event of events.value)
+    if (event.type === 'consent_withdrawn' || event.type === 'consent_given')
+      areas.set(String(event.payload['area']), event.type === 'consent_withdrawn')
+  return new Set([...areas].filter(([, back]) => back).map(([area]) => area))
+})
+const areaOf = (one: PlanStep): ConsentAreaId | null => (one.muscle ? muscleOf(one.muscle).consent : null)
+const areasLeft = computed(() => [
+  ...new Set(
+    steps.value.flatMap((one) => {
+      const area = areaOf(one)
+      return area && (!ended.value.has(one.id) || withdrawn.value.has(area)) ? [area] : []
+    }),
+  ),
+])
+const takeBack = (area: ConsentAreaId) => {
+  const out = steps.value.filter((one) => areaOf(one) === area && !ended.value.has(one.id)).length
+  if (step.value && areaOf(step.value) === area && startedAt.value) log('stopped', step.value.id, { seconds: stepSeconds.value })
+  log('consent_withdrawn', step.value?.id ?? 'all', { area })
+  moreSigns.value = false
+  flashed.value = `Taken back: ${atlas.consent[area]}. ${out} ${out === 1 ? 'step is' : 'steps are'} out`
+}
+const giveAgain = (area: ConsentAreaId) => {
+  log('consent_given', step.value?.id ?? 'all', { area })
+  moreSigns.value = false
+}
 const ended = computed(
   () =>
-    new Set(
-      events.value
+    new Set([
+      ...steps.value.filter((one) => withdrawn.value.has(areaOf(one) ?? '')).map((one) => one.id),
+      ...events.value
         .filter((event) => ['step_done', 'step_skipped'].includes(event.type) || (event.type === 'stopped' && event.step !== 'all'))
         .map((event) => event.step),
-    ),
+    ]),
 )
 const index = computed(() => steps.value.findIndex((step) => !ended.value.has(step.id)))
 const step = computed<PlanStep | undefined>(() => steps.value[index.value])
@@ -107,7 +140,7 @@ const warn: [string, string][] = [
 const moreSigns = ref(false)
 const breath = ref<'in' | 'out'>('out')
 useIntervalFn(() => (breath.value = breath.value === 'in' ? 'out' : 'in'), 5000)
-watch(index, () => (flashed.value = ''))
+watch(index, () => (flashed.value = flashed.value.startsWith('Taken back') ? flashed.value : ''))
 const { open: openAtlas } = useAtlas()
 const about = () => step.value?.muscle && openAtlas('muscle', step.value.muscle, step.value.side ?? 'left', true)
 useKeys({
@@ -117,6 +150,7 @@ useKeys({
   ArrowRight: onward,
   k: () => note('step_skipped'),
   m: () => (moreSigns.value = !moreSigns.value),
+  c: () => step.value && areaOf(step.value) && takeBack(areaOf(step.value)!),
   ...Object.fromEntries([...quick, ...warn].map(([id, key]) => [key, () => sign(id)])),
 })
 /** From the side the client lies open to, unless the muscle can only be seen from the other. */
@@ -201,6 +235,14 @@ const sides = computed(() => viewNames[view.value])
               :label="`${step.label}, ${sides}`"
             />
           </div>
+          <button
+            v-if="areaOf(step)"
+            type="button"
+            class="absolute left-0 top-0 min-h-[64px] bg-room-raised/90 px-4 text-[30px]"
+            @click="takeBack(areaOf(step)!)"
+          >
+            Takes back consent <span class="key-hint text-[24px] leading-[28px]">C</span>
+          </button>
           <button
             v-if="step.muscle"
             type="button"
@@ -434,6 +476,15 @@ const sides = computed(() => viewNames[view.value])
           @click="((moreSigns = false), sign(one.id))"
         >
           {{ one.name }}
+        </button>
+        <button
+          v-for="area in areasLeft"
+          :key="area"
+          type="button"
+          class="col-span-2 min-h-[76px] bg-room-raised px-3 text-left leading-8"
+          @click="withdrawn.has(area) ? giveAgain(area) : takeBack(area)"
+        >
+          {{ withdrawn.has(area) ? 'Agrees again' : 'Takes back' }}: {{ atlas.consent[area] }}
         </button>
       </div>
       <div v-if="stopping" class="absolute inset-0 z-20 grid place-items-center bg-room/95" role="alertdialog" aria-labelledby="stop-title">

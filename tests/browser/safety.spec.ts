@@ -1,0 +1,80 @@
+import { expect, test, type Page } from '@playwright/test'
+import { newClient, openStep, saved, signIn } from './steps'
+
+/** A neck whose source lies in front, agreed and planned: the room stands ready. */
+async function planned(page: Page, name: string): Promise<string> {
+  await signIn(page)
+  await newClient(page, name)
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await saved(page, () => page.locator('[data-zone="neck_side:left"]').first().click({ force: true }))
+  const visit = page.url().replace(/\/ask$/, '')
+  await openStep(page, 'Screen')
+  await page.getByRole('button', { name: /all denied/ }).click()
+  await expect(page.getByText('32 questions denied')).toBeVisible()
+  await saved(page, () => page.getByLabel('Everything else was asked and denied').check())
+  for (const muscle of ['sternocleidomastoid_sternal', 'levator_scapulae']) {
+    await page.goto(`${visit}/feel?muscle=${muscle}&side=left`)
+    await saved(page, () => page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '3' }).click())
+    await saved(page, () => page.getByRole('group', { name: 'Own pain, left' }).getByRole('button', { name: 'own', exact: true }).click())
+  }
+  await openStep(page, 'Agree')
+  const neck = page.getByRole('group', { name: /front and side of the neck/ })
+  await saved(page, () => neck.getByRole('button', { name: 'agrees' }).click())
+  await openStep(page, 'Plan')
+  await page.getByRole('button', { name: /Agree this with/ }).click()
+  await expect(page.getByRole('heading', { name: /Settle/ })).toBeVisible()
+  return visit
+}
+
+test('consent taken back in the running treatment takes its steps out at once, and stays so', async ({ page }) => {
+  const visit = await planned(page, 'Isolde Marsh')
+  const onward = page.getByRole('button', { name: /Enter/ })
+  const title = page.getByRole('heading', { level: 1 })
+  for (let tap = 0; tap < 60 && !/^Sternocleidomastoid/.test((await title.textContent()) ?? ''); tap++) await onward.click()
+  await expect(title).toContainText('Sternocleidomastoid')
+  await onward.click() // begun: the hand is on it
+  const told = page.waitForResponse(
+    (response) => response.url().endsWith('/events') && response.request().postData()?.includes('consent_withdrawn') === true,
+  )
+  await page.getByRole('button', { name: /Takes back consent/ }).click()
+  await expect(title).not.toContainText('Sternocleidomastoid')
+  await expect(page.getByText(/Taken back: the front and side of the neck/)).toBeVisible()
+  expect((await told).ok()).toBe(true)
+  await page.reload()
+  for (let tap = 0; tap < 60 && (await onward.count()); tap++) {
+    expect(await title.textContent()).not.toContain('Sternocleidomastoid')
+    await onward.click()
+  }
+  await page.goto(`${visit}/agree`)
+  await expect(page.getByRole('group', { name: /front and side of the neck/ }).getByRole('button', { name: 'no' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+})
+
+test('an emergency answer stops the visit: nothing gets past it by link, by an open room or by request', async ({ page, context }) => {
+  const visit = await planned(page, 'Corin Wade')
+  const room = page
+  const desk = await context.newPage()
+  await desk.goto(`${visit}/screen`)
+  await saved(desk, () =>
+    desk
+      .getByRole('group', { name: /drooping face/ })
+      .getByRole('button', { name: 'yes' })
+      .click(),
+  )
+  await expect(desk.getByRole('status').first()).toContainText('Emergency')
+  await expect(desk.getByLabel(/Treat all the same/)).toHaveCount(0)
+  // the room that was open already
+  await room.waitForTimeout(1100)
+  await room.getByRole('button', { name: /Enter/ }).click()
+  await expect(room.getByRole('heading', { name: 'Not yet' })).toBeVisible()
+  // by link, and by request
+  await desk.goto(`${visit}/work`)
+  await expect(desk.getByRole('heading', { name: 'Not yet' })).toBeVisible()
+  await desk.goto(`${visit}/plan`)
+  await expect(desk.getByRole('button', { name: /Agree this with/ })).toHaveCount(0)
+  const token = decodeURIComponent((await context.cookies()).find((one) => one.name === 'XSRF-TOKEN')?.value ?? '')
+  const answer = await context.request.post(`${visit}/plan`, { headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' } })
+  expect(answer.status()).toBe(422)
+})
