@@ -8,6 +8,7 @@ use App\Http\Controllers\CheckInController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\EntryController;
 use App\Http\Controllers\EventController;
+use App\Http\Controllers\LetterController;
 use App\Http\Controllers\NoteController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\SessionController;
@@ -60,6 +61,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/visits/{visit}/take-up', [VisitController::class, 'takeUp'])->name('visits.take-up');
     Route::post('/visits/{visit}/sign', [NoteController::class, 'store'])->name('visits.sign');
     Route::post('/visits/{visit}/correct', [NoteController::class, 'correct'])->name('visits.correct');
+    Route::get('/visits/{visit}/letter', [LetterController::class, 'show'])->name('visits.letter');
+    Route::get('/visits/{visit}/letter.pdf', [LetterController::class, 'pdf'])->name('visits.letter.pdf');
     Route::put('/visits/{visit}', [VisitController::class, 'update'])->name('visits.update');
     Route::get('/visits/{visit}/{step?}', [VisitController::class, 'show'])->name('visits.show');
 });

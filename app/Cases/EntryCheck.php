@@ -11,7 +11,7 @@ use Somatrace\Core\Data\Fault;
 /** Checks one entry as the open case format would, so that a visit can never hold what a case file may not. */
 final readonly class EntryCheck
 {
-    private const TEXTS = ['happened', 'advice', 'next_time', 'concern'];
+    private const TEXTS = ['happened', 'advice', 'next_time', 'concern', 'letter'];
 
     private const LONGEST_TEXT = 5000;
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { usePage } from '@inertiajs/vue3'
+import { Link, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { atlas, placeName } from '@/chart/atlas'
 import { useKeys } from '@/composables/useKeys'
@@ -92,7 +92,10 @@ useKeys({
   ArrowDown: () => (current.value = Math.min(flags.value.length - 1, current.value + 1)),
   ArrowUp: () => (current.value = Math.max(0, current.value - 1)),
 })
-const worst = computed(() => judged.value.safety.because[0])
+/** Every reason, the strongest first; open questions are told by the questions themselves. */
+const because = computed(() =>
+  judged.value.safety.because.filter((one) => !one.rule.startsWith('open.') || judged.value.safety.because.length === 1),
+)
 const override = ref('')
 const licensed = computed(() => usePage<{ user: { licensed: boolean } }>().props.user.licensed)
 const canOverride = computed(() => licensed.value && ['refer', 'defer'].includes(judged.value.safety.verdict))
@@ -147,7 +150,17 @@ const writeOverride = () => {
             verdictWords[judged.safety.verdict]
           }}</span>
         </p>
-        <p v-if="worst" class="mt-1">{{ worst.reason }}</p>
+        <ul v-if="because.length" class="mt-1">
+          <li v-for="reason in because" :key="reason.rule" class="py-0.5">
+            {{ reason.reason
+            }}<span v-if="reason.verdict !== judged.safety.verdict" class="caption">
+              ({{ verdictWords[reason.verdict].toLowerCase() }})</span
+            >
+          </li>
+        </ul>
+        <p v-if="['emergency', 'refer'].includes(judged.safety.verdict)" class="mt-3">
+          <Link :href="`/visits/${props.visit.id}/letter`" class="btn">Write the letter</Link>
+        </p>
         <template v-if="canOverride">
           <label class="caption mt-3 block" for="override"
             >Treat all the same? A licensed person says why, in writing. Every limit stays.</label

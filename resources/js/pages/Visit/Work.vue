@@ -123,9 +123,9 @@ const stopStep = () => {
   if (step.value) log('stopped', step.value.id, { seconds: stepSeconds.value, sign: stopping.value?.id })
   stopping.value = null
 }
-const endVisit = () => {
+const endVisit = (to: 'after' | 'letter') => {
   stopStep()
-  router.visit(`/visits/${page.visit.id}/after`)
+  router.visit(`/visits/${page.visit.id}/${to}`)
 }
 const quick: [string, string][] = [
   ['softened', '1'],
@@ -501,7 +501,10 @@ const sides = computed(() => viewNames[view.value])
               It is gone, go on lower
             </button>
             <button type="button" class="min-h-[84px] bg-room-raised px-8" @click="stopStep">Leave this muscle</button>
-            <button type="button" class="min-h-[84px] bg-room-raised px-8" @click="endVisit">End the work</button>
+            <button type="button" class="min-h-[84px] bg-room-raised px-8" @click="endVisit('after')">End the work</button>
+            <button v-if="!stopping.goes_on" type="button" class="min-h-[84px] bg-room-raised px-8" @click="endVisit('letter')">
+              End it, and send on
+            </button>
           </div>
         </div>
       </div>

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Support\Role;
+use Illuminate\Support\Str;
+use Inertia\Testing\AssertableInertia as Assert;
+use Tests\TestCase;
+
+final class LetterTest extends TestCase
+{
+    public function test_the_draft_says_why_how_soon_what_was_found_and_what_happened(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->recordNeck($visit);
+        $this->denyEverything($visit);
+        $this->postJson("/visits/{$visit->public_id}/events", ['events' => [['id' => (string) Str::ulid(), 'type' => 'sign', 'step' => 's01', 'payload' => ['sign' => 'dizzy'], 'happened_at' => '2026-11-25T10:12:00.000Z']]])->assertOk();
+        $this->save($visit, 'red_flag', 'yes', 'numb_face', 1)->assertJsonPath('safety.verdict', 'refer');
+
+        $this->get("/visits/{$visit->public_id}/letter")->assertInertia(static fn (Assert $page) => $page->component('Visit/Letter')->where('text', null)->where('draft', static function (string $draft): bool {
+            foreach (['To the doctor of Wilma Reed, born 1 April 1985', 'should be seen today', 'do not diagnose', 'Back of the neck, left, 6 of 10', 'Numbness of the face', 'left 70°, right 48° with pain 3', 'Dizzy, 10:12', 'Quay Street Rooms'] as $words) {
+                self::assertStringContainsString($words, $draft);
+            }
+
+            return true;
+        }));
+    }
+
+    public function test_it_is_changed_kept_and_goes_out_as_pdf_as_it_stands(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->recordNeck($visit);
+        $this->save($visit, 'text', "Dear colleague,\n\nplease look at <b>Ms Reed</b>.", 'letter', step: 'after')->assertOk();
+
+        $this->get("/visits/{$visit->public_id}/letter")->assertInertia(static fn (Assert $page) => $page->where('text', "Dear colleague,\n\nplease look at <b>Ms Reed</b>.")->where('revision', 1));
+        $answer = $this->get("/visits/{$visit->public_id}/letter.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+        self::assertStringStartsWith('%PDF-', (string) $answer->getContent());
+        self::assertStringNotContainsString('Reed', (string) $answer->headers->get('Content-Disposition'), 'no name in a file name');
+        $this->save($visit, 'text', str_repeat('x', 5001), 'letter', 1)->assertUnprocessable();
+    }
+
+    public function test_reception_and_strangers_read_no_letter(): void
+    {
+        $user = $this->therapist();
+        $visit = $this->visit($user);
+        foreach ([$this->therapist($user->clinic, Role::Reception), $this->therapist()] as $other) {
+            $this->actingAs($other)->get("/visits/{$visit->public_id}/letter")->assertForbidden();
+            $this->actingAs($other)->get("/visits/{$visit->public_id}/letter.pdf")->assertForbidden();
+        }
+    }
+}
