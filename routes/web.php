@@ -11,6 +11,7 @@ use App\Http\Controllers\EventController;
 use App\Http\Controllers\LetterController;
 use App\Http\Controllers\NoteController;
 use App\Http\Controllers\PlanController;
+use App\Http\Controllers\ScopeController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TrainerController;
@@ -34,6 +35,9 @@ Route::middleware('throttle:check-in')->group(function (): void {
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', TodayController::class)->name('today');
+
+    Route::get('/clinic/scope', [ScopeController::class, 'show'])->name('scope');
+    Route::put('/clinic/scope', [ScopeController::class, 'update'])->name('scope.update');
 
     Route::get('/atlas', [AtlasController::class, 'index'])->name('atlas');
     Route::get('/atlas/search', [AtlasController::class, 'search'])->name('atlas.search');

@@ -11,13 +11,14 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property string $name
  * @property string $timezone
- * @property list<string> $scope_off
+ * @property list<string> $scope_off techniques that are not done here
+ * @property array<string, string> $scope_reasons why not, by technique
  */
 final class Clinic extends Model
 {
-    protected $fillable = ['name', 'timezone', 'scope_off'];
+    protected $fillable = ['name', 'timezone', 'scope_off', 'scope_reasons'];
 
-    protected $casts = ['scope_off' => 'array'];
+    protected $casts = ['scope_off' => 'array', 'scope_reasons' => 'array'];
 
     /** The day of a moment in the clinic's zone, as Y-m-d. */
     public function day(CarbonImmutable $moment): string

@@ -2,7 +2,7 @@ import { test } from '@playwright/test'
 import { saved, signIn } from './steps'
 
 /** Pictures of the main views from the demo story, for docs/screenshots: SCREENSHOTS=1 npx playwright test */
-test('pictures', async ({ page }) => {
+test('pictures', async ({ page, browser }) => {
   test.setTimeout(240_000)
   const shot = (name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` })
   const settle = () => page.waitForTimeout(700)
@@ -39,6 +39,17 @@ test('pictures', async ({ page }) => {
   await page.getByRole('link', { name: /Before and after/ }).click()
   await settle()
   await shot('compare')
+  await page.goBack()
+  await page.getByRole('button', { name: 'Make a link and a code' }).click()
+  const link = new URL(await page.getByLabel('Link').inputValue()).pathname
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
+  const client = await phone.newPage()
+  await client.goto(link)
+  await client.getByRole('button', { name: 'Begin' }).tap()
+  await client.locator('[data-zone="neck_back:left"]').tap({ force: true })
+  await client.waitForTimeout(900)
+  await client.screenshot({ path: 'docs/screenshots/check-in.png' })
+  await phone.close()
   await page.goto('/')
   await page.getByRole('link', { name: 'Ottoline Brack' }).first().click()
   await page.getByRole('button', { name: /Start visit/ }).click()
@@ -128,7 +139,4 @@ test('pictures', async ({ page }) => {
   await page.goto(`${visit}/after`)
   await settle()
   await shot('after')
-  await page.goto('/clients/new')
-  await settle()
-  await shot('new-client')
 })

@@ -171,6 +171,7 @@ test('two windows on one visit lose nothing and say what they found', async ({ p
   await other.route('**/entries?step=feel', (route) => (route.request().method() === 'GET' ? route.abort() : route.continue()))
   await other.goto(page.url())
   const three = (on: typeof page, n: string) => on.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: n })
+  await expect(three(other, '1')).toBeVisible() // it has read what stands, and nothing of the first window waits yet
   await saved(page, () => three(page, '3').click())
   await three(other, '1').click()
   const alert = other.getByRole('alert')

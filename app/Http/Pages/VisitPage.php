@@ -21,7 +21,7 @@ final readonly class VisitPage
         'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety'], 'recheck' => ['safety', 'response'], 'after' => ['safety', 'response'],
     ];
 
-    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers)
+    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers, private ScopePage $scope)
     {
     }
 
@@ -47,6 +47,7 @@ final readonly class VisitPage
             'done' => in_array($step, ['recheck', 'after'], true) ? $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [] : [],
             'notes' => $step === 'after' ? $visit->notes()->orderBy('revision')->get(['revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at']) : [],
             'before' => in_array($step, ['ask', 'move'], true) ? $this->before($visit) : null,
+            'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
         ];
     }

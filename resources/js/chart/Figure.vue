@@ -48,7 +48,7 @@ import {
 import { atlas, layerName, muscle as atlasMuscle, placeName, zone as atlasZone } from './atlas'
 import { figureStyle, halfMarkup, highlight } from './drawing'
 import FindingMark from './FindingMark.vue'
-import { hitAt, type Hit } from './hit'
+import { hitAt, prepareHits, type Hit } from './hit'
 import { labelsIn, type Inset } from './labels'
 import { useZoom } from './useZoom'
 
@@ -102,7 +102,7 @@ const emit = defineEmits<{
 }>()
 
 const id = useId()
-watchEffect(() => void loadView(props.view))
+watchEffect(() => void loadView(props.view).then(() => prepareHits(props.view)))
 const plate = computed(() => plateOf(props.view))
 const svg = ref<SVGSVGElement | null>(null)
 const size = useElementSize(svg)
@@ -319,7 +319,10 @@ const move = (event: PointerEvent) => {
     cancelAnimationFrame(frameAsked)
     frameAsked = requestAnimationFrame(() => {
       const found = hit(event)
-      hovered.value = found && { ...found, hazard: hazardAt(event) }
+      const next = found && { ...found, hazard: hazardAt(event) }
+      // within one shape the pointer changes nothing
+      const same = (['zone', 'muscle', 'side', 'hazard'] as const).every((key) => next?.[key] === hovered.value?.[key])
+      if (!same) hovered.value = next
     })
   }
 }

@@ -56,6 +56,11 @@ const solidOf = (view: ViewId): Solid | undefined => {
   return solid
 }
 
+/** Reads the shapes of a view when there is time, before the first finger asks. */
+export const prepareHits = (view: ViewId): void => {
+  requestIdleCallback(() => solidOf(view), { timeout: 400 })
+}
+
 const inRing = (ring: Ring, x: number, y: number): number => {
   let winding = 0
   for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {

@@ -98,6 +98,7 @@ useKeys({ c: () => router.visit('/clients/new') })
       </ul>
       <Link href="/clients/new" class="btn mt-4 self-start">New client <span class="key-hint">C</span></Link>
       <p class="mt-8 flex gap-2"><Link href="/atlas" class="btn">Atlas</Link><Link href="/atlas/trainer" class="btn">Practise</Link></p>
+      <p v-if="user.role === 'therapist'" class="caption mt-3"><Link href="/clinic/scope" class="link">What is done here</Link></p>
       <p class="caption mt-6">{{ user.name }} · <Link class="link" as="button" method="post" href="/sign-out">Sign out</Link></p>
     </aside>
     <section class="relative mt-10" aria-label="The day" :style="{ height: `${y(last) + 20}px` }">

@@ -82,7 +82,10 @@ useKeys({
           <b class="font-[650]">{{ item.name }}.</b> {{ item.because }}
           <button type="button" class="link caption" @click="bring(item)">Bring in</button>
         </li>
-        <li v-if="!plan.left_out.length" class="caption">Nothing.</li>
+        <li v-for="item in props.off_here" :key="item.name" class="py-1">
+          <b class="font-[650]">{{ item.name }}.</b> Not done here: {{ item.reason }}
+        </li>
+        <li v-if="!plan.left_out.length && !props.off_here.length" class="caption">Nothing.</li>
       </ul>
       <h2 class="section-head mt-4">Your hands</h2>
       <p class="flex justify-between">

@@ -228,6 +228,8 @@ export interface VisitProps extends Judged {
   done: Done[]
   notes: { revision: number; happened: string; advice: string; next_time: string; reason: string | null; signed_at: string }[]
   before: { number: number; date: string; entries: Entry[]; done: Done[]; next_time: string | null } | null
+  /** techniques that are not done in this clinic, and why */
+  off_here: { name: string; reason: string }[]
   /** what the client answered alone before this visit */
   check_in: { at: string; taken: boolean; raised: { answer: string; words: string }[] } | null
 }
