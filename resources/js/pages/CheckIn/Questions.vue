@@ -5,6 +5,7 @@ import { zoneOfView, type ViewId } from '@/chart/art'
 import { atlas, placeName } from '@/chart/atlas'
 import Figure from '@/chart/Figure.vue'
 import SideNames from '@/chart/SideNames.vue'
+import Choices from '@/parts/Choices.vue'
 import { Refused, send as sendTo } from '@/composables/http'
 import type { Side, ZoneId } from '@/types/ids.generated'
 import type { Complaint, Place } from '@/types/visit'
@@ -277,47 +278,29 @@ const raised = computed(() =>
             </p>
             <div v-if="one.part === 'conditions' && saidOf(one) === 'yes'" class="mt-2 border-l-2 border-iron pl-3">
               <p class="caption">How much is it in your way?</p>
-              <div class="flex flex-wrap gap-px" role="group" :aria-label="`How much is it in your way: ${one.ask}`">
-                <button
-                  v-for="(word, value) in { mild: 'hardly', moderate: 'some days', severe: 'every day' } as const"
-                  :key="value"
-                  type="button"
-                  class="cell !px-3"
-                  :aria-pressed="answers.details?.[one.id]?.severity === value"
-                  @click="detail(one.id, { severity: value })"
-                >
-                  {{ word }}
-                </button>
-              </div>
+              <Choices
+                :label="`How much is it in your way: ${one.ask}`"
+                :options="{ mild: 'hardly', moderate: 'some days', severe: 'every day' }"
+                :value="answers.details?.[one.id]?.severity"
+                @choose="(value) => value && detail(one.id, { severity: value })"
+              />
               <template v-if="condition(one.id)?.staged">
                 <p class="caption mt-2">How long has it been so?</p>
-                <div class="flex flex-wrap gap-px" role="group" :aria-label="`How long: ${one.ask}`">
-                  <button
-                    v-for="(word, value) in { acute: 'this week', subacute: 'some weeks', late: 'longer', settled: 'long over' } as const"
-                    :key="value"
-                    type="button"
-                    class="cell !px-3"
-                    :aria-pressed="answers.details?.[one.id]?.stage === value"
-                    @click="detail(one.id, { stage: value })"
-                  >
-                    {{ word }}
-                  </button>
-                </div>
+                <Choices
+                  :label="`How long: ${one.ask}`"
+                  :options="{ acute: 'this week', subacute: 'some weeks', late: 'longer', settled: 'long over' }"
+                  :value="answers.details?.[one.id]?.stage"
+                  @choose="(value) => value && detail(one.id, { stage: value })"
+                />
               </template>
               <template v-if="one.id === 'high_blood_pressure'">
                 <p class="caption mt-2">Is it kept down by medicine?</p>
-                <div class="flex flex-wrap gap-px" role="group" aria-label="Is it kept down by medicine?">
-                  <button
-                    v-for="(word, value) in { yes: 'yes', no: 'no', unknown: 'not sure' } as const"
-                    :key="value"
-                    type="button"
-                    class="cell !px-3"
-                    :aria-pressed="answers.details?.[one.id]?.controlled === value"
-                    @click="detail(one.id, { controlled: value })"
-                  >
-                    {{ word }}
-                  </button>
-                </div>
+                <Choices
+                  label="Is it kept down by medicine?"
+                  :options="{ yes: 'yes', no: 'no', unknown: 'not sure' }"
+                  :value="answers.details?.[one.id]?.controlled"
+                  @choose="(value) => value && detail(one.id, { controlled: value })"
+                />
               </template>
               <template v-if="one.id === 'pregnancy'">
                 <label class="caption mt-2 block" for="weeks">Which week?</label>
