@@ -34,7 +34,9 @@ final readonly class LogEvents
      */
     public function handle(Visit $visit, User $user, array $events, CarbonImmutable $now): array
     {
-        $forbidden = $this->forbiddenSince($visit);
+        // only work asks what safety says; signs, easing off and the end of a step are kept whatever it says
+        $works = array_intersect(self::WORK, array_column($events, 'type')) !== [];
+        $forbidden = $works ? $this->forbiddenSince($visit) : null;
         $refused = $forbidden === null ? [] : array_values(array_filter(
             $events,
             static fn (array $event): bool => in_array($event['type'], self::WORK, true) && CarbonImmutable::parse($event['happened_at'])->greaterThan($forbidden),

@@ -196,7 +196,6 @@ function build(plate) {
   })
 
   let rest = parts.map((part) => part.seen)
-  const covered = new Map()
   const tiles = plate.zones.map(([id, text, part]) => {
     const polygon = clip.union(ring(dots(text)))
     const taken = []
@@ -215,7 +214,6 @@ function build(plate) {
       return null
     }
     const biggest = rings.reduce((a, b) => (area(a) > area(b) ? a : b))
-    covered.set(id, areaOf(whole))
     return {
       id,
       part: on.size === 1 ? [...on][0] : null,
@@ -259,7 +257,7 @@ function build(plate) {
         ...(w ? { w } : {}),
       }
     })
-    return [{ id, shapes, at: page(centroid(list.flatMap(({ d }) => dots(d)))) }]
+    return [{ id, shapes }]
   })
   const lines = plate.lines.map(({ d, w, part }) => ({ d: curves.line(curves.along(dots(d), 16)), w, part: part ?? 'body' }))
   const within = (list, id) => list.filter((one) => one.part === id).map(({ part, ...one }) => (void part, one))
@@ -289,7 +287,6 @@ function build(plate) {
     },
   }
 }
-const centroid = (list) => [0, 1].map((k) => list.reduce((sum, p) => sum + p[k], 0) / list.length)
 function centre(points) {
   let x = 0,
     y = 0,

@@ -31,7 +31,7 @@ final readonly class CheckInController
 
     private const LOCKED_SECONDS = 900;
 
-    private const NAMES = ['invalid' => 404, 'expired' => 410, 'elsewhere' => 410, 'sent' => 410];
+    private const STATUS = ['invalid' => 404, 'expired' => 410, 'elsewhere' => 410, 'sent' => 410];
 
     /** Handed out at reception or by the therapist; link and code are shown this once. */
     public function store(Client $client, #[CurrentUser] User $user, HandOutCheckIn $handOut): RedirectResponse
@@ -74,7 +74,7 @@ final readonly class CheckInController
         $checkIn = $this->find($link);
         $trouble = $checkIn === null ? 'invalid' : $this->trouble($checkIn, $request);
         if ($checkIn === null || $trouble !== null) {
-            return Inertia::render('CheckIn/Closed', ['why' => $trouble])->toResponse($request)->setStatusCode(self::NAMES[$trouble ?? 'invalid']);
+            return Inertia::render('CheckIn/Closed', ['why' => $trouble])->toResponse($request)->setStatusCode(self::STATUS[$trouble ?? 'invalid']);
         }
         if ($checkIn->opened_at === null) {
             return Inertia::render('CheckIn/Begin', ['link' => $link])->toResponse($request);
@@ -105,7 +105,7 @@ final readonly class CheckInController
         $checkIn = $this->find($link);
         $trouble = $checkIn === null ? 'invalid' : $this->trouble($checkIn, $request);
         if ($checkIn === null || $trouble !== null || $checkIn->opened_at === null) {
-            return response()->json(['why' => $trouble ?? 'invalid'], self::NAMES[$trouble ?? 'invalid']);
+            return response()->json(['why' => $trouble ?? 'invalid'], self::STATUS[$trouble ?? 'invalid']);
         }
         $answers = (array) $request->json('answers');
         $faults = $check->faults($answers, CarbonImmutable::now()->toDateString());

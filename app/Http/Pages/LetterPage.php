@@ -8,6 +8,7 @@ use App\Cases\EntryKind;
 use App\Cases\EntryRows;
 use App\Cases\Judgements;
 use App\Cases\TreatmentSummary;
+use App\Models\Entry;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\Anatomy\Side;
@@ -28,7 +29,7 @@ final readonly class LetterPage
     /** @return array<string, mixed> */
     public function of(Visit $visit): array
     {
-        $kept = $visit->entries()->where(['kind' => EntryKind::Text, 'phase' => 'before', 'identity' => self::TEXT])->first();
+        $kept = $this->kept($visit);
 
         return [
             'visit' => ['id' => $visit->public_id, 'number' => $visit->number, 'signed' => $visit->isSigned()],
@@ -40,9 +41,14 @@ final readonly class LetterPage
     /** What goes out: the letter as it was changed, or as it was drafted. */
     public function text(Visit $visit): string
     {
-        ['text' => $text, 'draft' => $draft] = $this->of($visit);
+        $text = $this->kept($visit)?->payload;
 
-        return is_string($text) && trim($text) !== '' ? $text : $draft;
+        return is_string($text) && trim($text) !== '' ? $text : $this->draft($visit);
+    }
+
+    private function kept(Visit $visit): ?Entry
+    {
+        return $visit->entries()->where(['kind' => EntryKind::Text, 'phase' => 'before', 'identity' => self::TEXT])->first();
     }
 
     private function draft(Visit $visit): string

@@ -123,6 +123,8 @@ const frame = computed<Crop>(() => {
 const zoom = useZoom(svg, frame)
 const shown = zoom.shown
 const shift = computed(() => frame.value.shift ?? 0)
+/** Parts left away; the art is not drawn anew when only the size of the window changes. */
+const without = computed(() => frame.value.without)
 /** Pixels a unit is wide. */
 const px = computed(() =>
   size.width.value ? Math.min(size.width.value / shown.value.w, size.height.value / shown.value.h) : 480 / shown.value.w,
@@ -138,14 +140,13 @@ const halves = computed(() => [
 const at = (side: Side, [x, y]: readonly [number, number]): [number, number] => [(sign(side) || 1) * (x - shift.value), y]
 const halfTransform = (side: Side): string => `scale(${sign(side) || 1},1) translate(${-shift.value},0)`
 
-const half = (side: Side): string =>
-  plate.value ? halfMarkup(plate.value, fibresOf(props.view), `${id}-${side}`, frame.value.without) : ''
+const half = (side: Side): string => (plate.value ? halfMarkup(plate.value, fibresOf(props.view), `${id}-${side}`, without.value) : '')
 const drawn = computed(() => halves.value.map((one) => half(one.side)))
 const style = computed(() => figureStyle(`[data-figure="${id}"]`, props.dark, props.depth, px.value))
 const zoneMarkup = computed(() =>
   halves.value.map(({ side }) =>
     (plate.value?.zones ?? [])
-      .filter((one) => !one.part || !frame.value.without?.includes(one.part))
+      .filter((one) => !one.part || !without.value?.includes(one.part))
       .map((one) => `<path class="z" data-zone="${one.id}:${side}" d="${one.d}"/>`)
       .join(''),
   ),
@@ -162,7 +163,8 @@ const zoneCentre = (place: { zone: string; side: Side }): [number, number] | nul
   const found = zonePlace(props.view, place.zone)
   if (!found) return null
   const [x, y] = at(place.side, found.c)
-  return [place.side === 'midline' && shift.value === 0 && props.view !== 'sides' ? 0 : x, y]
+  // a place of the midline is marked on it, where the plate shows the midline
+  return [place.side === 'midline' && shift.value === 0 && found.box[0] <= 1 ? 0 : x, y]
 }
 const placed = computed(() => {
   const seen = new Map<string, number>()
@@ -256,7 +258,7 @@ const REACH = 12
 const hit = (event: { clientX: number; clientY: number }): (Hit & { side: 'left' | 'right' }) | null => {
   const [x, y] = zoom.toFigure(event.clientX, event.clientY)
   const side = x * sign('left') >= 0 ? 'left' : 'right'
-  const found = hitAt(props.view, Math.abs(x) + shift.value, y, props.depth, REACH / px.value, frame.value.without)
+  const found = hitAt(props.view, Math.abs(x) + shift.value, y, props.depth, REACH / px.value, without.value)
   return found.zone ? { ...found, side } : null
 }
 /** The hazard the finger is on; the hatching lies over all else. */
@@ -369,7 +371,7 @@ defineExpose({ svg, zoom })
       :data-lit="lit ? `${lit.muscle}:${lit.side}` : undefined"
       :data-chosen="chosen ? `${chosen.zone}:${chosen.side}` : undefined"
       :data-shift="shift"
-      :data-without="frame.without?.join(' ')"
+      :data-without="without?.join(' ')"
       :tabindex="muscles || paint ? 0 : undefined"
       :style="{ '--dye-madder': dark ? '#ee8a78' : '#8a2622', '--mark-halo': dark ? 'var(--color-room)' : 'var(--color-paper)' }"
       @pointerdown="down"

@@ -11,13 +11,14 @@ import {
   musclesOfView,
   nearViews,
   nears,
+  viewIn,
   viewNames,
   viewWords,
   zoneOfView,
   type NearId,
   type ViewId,
 } from './art'
-import { atlas, layerName, muscle as atlasMuscle } from './atlas'
+import { atlas, layerName, muscle as atlasMuscle, placeName, places } from './atlas'
 import Figure, { type FigureComplaint, type FigureMark, type FigurePick } from './Figure.vue'
 import FigureLegend from './FigureLegend.vue'
 import { saveFigure } from './saveFigure'
@@ -28,7 +29,6 @@ const props = withDefaults(
     possessive: string
     marks?: FigureMark[]
     complaints?: FigureComplaint[]
-    hatched?: Place[]
     chosen?: Place | null
     lit?: { muscle: string; side: Place['side'] } | null
     paint?: boolean
@@ -42,7 +42,6 @@ const props = withDefaults(
   {
     marks: () => [],
     complaints: () => [],
-    hatched: () => [],
     chosen: null,
     lit: null,
     paint: false,
@@ -59,18 +58,12 @@ const emit = defineEmits<{ pick: [pick: FigurePick]; stroke: [place: Place, firs
 const figure = useTemplateRef<InstanceType<typeof Figure>>('figure')
 const crop = computed(() => cropOf(view.value, near.value))
 const viewsHere = computed(() => nearViews(near.value))
-watch(near, () => {
-  if (!viewsHere.value.includes(view.value)) view.value = viewsHere.value[0] ?? 'front'
-})
+watch(near, () => (view.value = viewIn(near.value, view.value)))
 watch(view, () => {
   if (!viewsHere.value.includes(view.value)) near.value = 'whole'
 })
 const sides = computed(() => (faces(view.value) ? ['right', 'left'] : ['left', 'right']))
-const named = (name: string, side: Side): string => (side === 'midline' ? name : `${name}, ${side}`)
 const both = ['left', 'right'] as const
-const places = atlas.zones.flatMap((zone) =>
-  (zone.midline ? (['midline'] as const) : both).map((side) => ({ value: `${zone.id}:${side}`, name: named(zone.name, side) })),
-)
 /** Muscles drawn on this view in the layer in front and below, as a pointer would reach them. */
 const muscles = computed(() =>
   [1, 2, 3, 4].map((layer) => ({
@@ -79,7 +72,7 @@ const muscles = computed(() =>
       .filter((id) => musclePlace(view.value, id)?.layer === layer)
       .map((id) => atlasMuscle(id))
       .sort((a, b) => a.name.localeCompare(b.name))
-      .flatMap((one) => both.map((side) => ({ value: `${one.id}:${side}`, name: named(one.name, side) }))),
+      .flatMap((one) => both.map((side) => ({ value: `${one.id}:${side}`, name: `${one.name}, ${side}` }))),
   })),
 )
 const nearby = ref<(Pick<FigurePick, 'side' | 'place'> & { list: MuscleId[] }) | null>(null)
@@ -90,6 +83,9 @@ const pick = (one: FigurePick) => {
   nearby.value = props.layers && one.near.length ? { side: one.side, list: one.near.slice(0, 4), place: one.place } : null
   emit('pick', one)
 }
+/** What is chosen by name has no neighbours and no hazard under the finger. */
+const give = (place: Place, muscle: MuscleId | null, side: 'left' | 'right' = place.side === 'right' ? 'right' : 'left') =>
+  emit('pick', { place, side, muscle, near: [], hazard: null })
 const choose = (event: Event) => {
   const select = event.target as HTMLSelectElement
   const [id, side] = select.value.split(':') as [string, Side]
@@ -102,16 +98,9 @@ const choose = (event: Event) => {
     void nextTick(() => (told.value = id))
   } else if (muscle) {
     depth.value = muscle.layer
-    emit('pick', {
-      hazard: null,
-      side: side === 'right' ? 'right' : 'left',
-      place: { zone: (muscle.zones.find((zone) => zoneOfView(view.value, zone)) ?? muscle.zones[0]) as ZoneId, side },
-      muscle: muscle.id,
-      near: [],
-    })
+    give({ zone: (muscle.zones.find((zone) => zoneOfView(view.value, zone)) ?? muscle.zones[0]) as ZoneId, side }, muscle.id)
   } else if (props.paint) emit('stroke', { zone: id as ZoneId, side }, true)
-  else
-    emit('pick', { place: { zone: id as ZoneId, side }, side: side === 'right' ? 'right' : 'left', muscle: null, near: [], hazard: null })
+  else give({ zone: id as ZoneId, side }, null)
   select.value = ''
 }
 const names = ref(false)
@@ -157,7 +146,6 @@ const save = (kind: 'svg' | 'png') => {
         :crop="crop"
         :marks="marks"
         :complaints="complaints"
-        :hatched="hatched"
         :chosen="chosen"
         :lit="lit"
         :depth="depth"
@@ -220,7 +208,7 @@ const save = (kind: 'svg' | 'png') => {
       >
         <option value="">List</option>
         <optgroup label="Places">
-          <option v-for="one in places" :key="one.value" :value="one.value">{{ one.name }}</option>
+          <option v-for="one in places" :key="one.zone + one.side" :value="`${one.zone}:${one.side}`">{{ placeName(one) }}</option>
         </optgroup>
         <template v-if="layers">
           <optgroup v-for="one in muscles" :key="one.layer" :label="`Muscles, ${layerName(one.layer)}`">
@@ -244,13 +232,7 @@ const save = (kind: 'svg' | 'png') => {
       </div>
       <div v-else-if="nearby" class="flex flex-wrap items-center gap-px" role="group" aria-label="Also within a finger’s width">
         <span class="caption mr-2 bg-paper/85 px-1">Also here:</span>
-        <button
-          v-for="id in nearby.list"
-          :key="id"
-          type="button"
-          class="cell !w-auto px-3"
-          @click="emit('pick', { place: nearby.place, side: nearby.side, muscle: id, near: [], hazard: null })"
-        >
+        <button v-for="id in nearby.list" :key="id" type="button" class="cell !w-auto px-3" @click="give(nearby.place, id, nearby.side)">
           {{ atlasMuscle(id).name }}
         </button>
       </div>

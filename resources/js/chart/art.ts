@@ -34,7 +34,7 @@ export interface Plate {
   /** a zone that lies on one part only names it */
   zones: { id: string; d: string; part?: string }[]
   /** places never to press: closed shapes, or lines of a width */
-  hazards: { id: string; shapes: { d: string; w?: number }[]; at: Point }[]
+  hazards: { id: string; shapes: { d: string; w?: number }[] }[]
 }
 /** Fibre lines by muscle; they arrive after the outlines. */
 export type Fibres = Record<string, string>
@@ -226,6 +226,8 @@ export const nears = {
   },
 } satisfies Record<string, { name: string; views: Partial<Record<ViewId, Crop>> }>
 export type NearId = keyof typeof nears
+/** The view to look at a region from: the one there was, if the region has it. */
+export const viewIn = (near: NearId, view: ViewId): ViewId => (nearViews(near).includes(view) ? view : (nearViews(near)[0] ?? 'front'))
 export const nearViews = (near: NearId): ViewId[] => views.filter((view) => view in nears[near].views)
 /** All of a view, both halves. */
 const boxCrop = (view: ViewId): Crop => {

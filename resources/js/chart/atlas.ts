@@ -1,4 +1,5 @@
 import raw from './atlas.generated.json'
+import type { Place } from '@/types/visit'
 import type {
   ConditionId,
   ConsentAreaId,
@@ -78,6 +79,10 @@ export const zone = (id: string) => found(zones.get(id), id)
 export const placeName = (place: { zone: string; side: Side }): string =>
   zone(place.zone).name + (place.side === 'midline' ? '' : `, ${place.side}`)
 export const layerName = (layer: number): string => ['', 'surface', 'middle', 'deep', 'deepest'][layer] ?? ''
+/** Every place, each side of it. */
+export const places: Place[] = atlas.zones.flatMap((one) =>
+  (one.midline ? (['midline'] as const) : (['left', 'right'] as const)).map((side): Place => ({ zone: one.id, side })),
+)
 /** Muscles that lie under a place, surface first. */
 export const under = (id: ZoneId): AtlasMuscle[] =>
   atlas.muscles.filter((one) => one.zones.includes(id)).sort((a, b) => a.layer - b.layer || a.name.localeCompare(b.name))

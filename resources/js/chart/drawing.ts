@@ -10,7 +10,7 @@ export const halfMarkup = (plate: Plate, fibres: Fibres | undefined, id: string,
     .map((part) => {
       const bone = (one: Plate['parts'][number]['bones'][number], kind: string) =>
         one.w
-          ? `${one.sheet ? '' : `<path class="rod-edge" d="${one.d}" data-w="${one.w}" style="stroke-width:${one.w + 1.1}"/>`}<path class="rod ${kind}" d="${one.d}" style="stroke-width:${one.w}"/>`
+          ? `${one.sheet ? '' : `<path class="rod-edge" d="${one.d}" style="stroke-width:${one.w + 1.1}"/>`}<path class="rod ${kind}" d="${one.d}" style="stroke-width:${one.w}"/>`
           : `<path class="bone ${kind}" d="${one.d}"/>`
       const under = part.bones.filter((one) => !one.over && !one.keep).map((one) => bone(one, ''))
       const kept = (over: boolean) =>
@@ -41,7 +41,7 @@ export const halfMarkup = (plate: Plate, fibres: Fibres | undefined, id: string,
         `<path class="rim" d="${part.edge}"/></g>` +
         `<path class="edge" d="${part.edge}"/>` +
         (part.hairline ? `<path class="hair" d="${part.hairline}"/>` : '') +
-        part.lines.map((one) => `<path class="line" d="${one.d}" style="--w:${one.w}"/>`).join('')
+        part.lines.map((one) => `<path class="line w${Math.round(one.w * 100)}" d="${one.d}"/>`).join('')
       )
     })
     .join('')
@@ -96,6 +96,9 @@ const inked = (at: string, ink: Ink): string =>
   `${at} .bone{fill:${ink.bone};stroke:${ink.line}}${at} .rod{stroke:${ink.bone}}${at} .rod-edge{stroke:${ink.line}}` +
   `${at} .rim{stroke:${ink.skin}}${at} .edge,${at} .hair,${at} .line{stroke:${ink.edge}}`
 
+/** Weights of drawn lines (lids, creases, nails), in hundredths: every twentieth. */
+const LINES = Array.from({ length: 20 }, (_, k) => 5 * (k + 1))
+
 /**
  * The style of the still part.
  * @param at selector of the figure
@@ -111,7 +114,8 @@ export const figureStyle = (at: string, dark: boolean, depth: number, px: number
     `${at} .z{fill:transparent}${at} .z:hover{fill:color-mix(in srgb,var(--color-walnut) 8%,transparent)}` +
     `${at} .c{stroke-width:${w(0.6)}}${at} .f{stroke-width:${w(0.34)}}${at} .s{stroke-width:${w(0.25)};stroke-opacity:.35}` +
     `${at} .bone{stroke-width:${w(0.5)}}${at} .rim{stroke-width:${Math.min(5, 4.4 * Math.pow(px, -0.4)).toFixed(2)}}` +
-    `${at} .edge{stroke-width:${w(1.1)}}${at} .hair{stroke-width:${w(0.8)};opacity:.6}${at} .line{stroke-width:calc(var(--w)*${w(0.9)});opacity:.6}` +
+    `${at} .edge{stroke-width:${w(1.1)}}${at} .hair{stroke-width:${w(0.8)};opacity:.6}${at} .line{opacity:.6}` +
+    LINES.map((weight) => `${at} .w${weight}{stroke-width:${w((weight / 100) * 0.9)}}`).join('') +
     `${at} .soft .m{opacity:${depth > 1 ? 0.95 : 0.6}}` +
     [3, 4]
       .filter((layer) => !throughSkin(layer, depth))

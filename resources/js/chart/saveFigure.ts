@@ -48,17 +48,8 @@ export const standalone = (svg: SVGSVGElement, about: { title: string; view: str
   const here = getComputedStyle(svg)
   const resolve = (text: string): string =>
     text.replace(/var\((--[\w-]+)(?:,[^()]*(?:\([^()]*\))?)?\)/g, (whole, name: string) => here.getPropertyValue(name).trim() || whole)
-  // the style of the still part carries its own print colours; line weights by a variable become plain numbers
-  copy.querySelectorAll<SVGElement>('.line').forEach((one) => {
-    const own = svg.querySelector('.line')
-    one.style.strokeWidth = `calc(${one.style.getPropertyValue('--w')} * ${own ? weightOf(own as SVGElement) : 1}px)`
-  })
   copy.removeAttribute('style')
   return resolve(resolve(new XMLSerializer().serializeToString(copy)))
-}
-const weightOf = (line: SVGElement): number => {
-  const w = Number(line.style.getPropertyValue('--w')) || 1
-  return parseFloat(getComputedStyle(line).strokeWidth) / w || 1
 }
 
 const hand = (blob: Blob, name: string) => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Link, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
-import { atlas, placeName } from '@/chart/atlas'
+import { atlas, placeName, places } from '@/chart/atlas'
 import { useKeys } from '@/composables/useKeys'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
@@ -70,9 +70,6 @@ const medicines = computed(
 )
 const group = ref(Object.keys(atlas.groups)[0] ?? '')
 const inGroup = computed(() => atlas.conditions.filter((entry) => entry.group === group.value))
-const places = atlas.zones.flatMap((zone) =>
-  zone.midline ? [{ zone: zone.id, side: 'midline' }] : ['left', 'right'].map((side) => ({ zone: zone.id, side })),
-) as Place[]
 const addPlace = (id: ConditionId, event: Event) => {
   const [zone, side] = (event.target as HTMLSelectElement).value.split(':')
   if (zone) setCondition(id, { zones: [...(conditions.value.get(id)?.zones ?? []), { zone, side } as Place] })

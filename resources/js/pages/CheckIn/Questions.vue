@@ -2,13 +2,13 @@
 import { Head, router } from '@inertiajs/vue3'
 import { computed, nextTick, ref } from 'vue'
 import { zoneOfView, type ViewId } from '@/chart/art'
-import { atlas, placeName } from '@/chart/atlas'
+import { atlas, placeName, places } from '@/chart/atlas'
 import Figure from '@/chart/Figure.vue'
 import SideNames from '@/chart/SideNames.vue'
 import Choices from '@/parts/Choices.vue'
 import { Refused, send as sendTo } from '@/composables/http'
 import type { Side, ZoneId } from '@/types/ids.generated'
-import type { Complaint, Place } from '@/types/visit'
+import type { Complaint } from '@/types/visit'
 
 type Said = 'yes' | 'unknown'
 interface Details {
@@ -101,9 +101,6 @@ const stroke = (place: { zone: ZoneId; side: Side }, first: boolean) => {
   if (wiping && there) setComplaints(complaints.value.filter((one) => one.zone !== place.zone || one.side !== place.side))
   else if (!wiping && !there && complaints.value.length < 12) setComplaints([...complaints.value, { ...place, now: 5 } as Complaint])
 }
-const places = atlas.zones.flatMap((zone) =>
-  (zone.midline ? (['midline'] as const) : (['left', 'right'] as const)).map((side): Place => ({ zone: zone.id, side })),
-)
 const addPlace = (event: Event) => {
   const [zone, side] = (event.target as HTMLSelectElement).value.split(':') as [ZoneId, Side]
   if (zone && !complaints.value.some((one) => one.zone === zone && one.side === side))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
-import { cropOf, faces, musclePlace, nearViews, nears, viewNames, viewOf, viewWords, type NearId, type ViewId } from '@/chart/art'
+import { cropOf, faces, musclePlace, nearViews, nears, viewIn, viewNames, viewOf, viewWords, type NearId, type ViewId } from '@/chart/art'
 import { layerName, muscle as muscleOf, placeName } from '@/chart/atlas'
 import Figure, { type FigureMark } from '@/chart/Figure.vue'
 import { dayWords } from '@/parts/words'
@@ -39,7 +39,7 @@ const near = ref<NearId>('upper')
 const depth = ref(1)
 const showNear = (next: NearId) => {
   near.value = next
-  if (!nearViews(next).includes(view.value)) view.value = nearViews(next)[0] ?? 'front'
+  view.value = viewIn(next, view.value)
 }
 /** One mark a muscle and side: the strongest place of it. */
 const marksOf = (one: Moment): FigureMark[] => {
