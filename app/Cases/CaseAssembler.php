@@ -68,13 +68,17 @@ final readonly class CaseAssembler
     /** @return array<string, mixed> */
     private function health(EntryRows $rows, EntryRows $today, string $asOf): array
     {
-        $fresh = $this->clinic->rules()->flags->freshDays;
+        $flags = $this->clinic->rules()->flags;
         $age = static fn (EntryRow $row): float => CarbonImmutable::parse($row->saidOn)->diffInDays(CarbonImmutable::parse($asOf));
         $redFlags = [];
+        $said = [];
         foreach ($rows->standing(EntryKind::RedFlag) as $id => $row) {
-            $part = $this->clinic->rules()->flags->everyVisit($id) ? 'red_flags_every_visit' : 'red_flags_other';
             // each answer carries its own date here; the format knows one date a part, so an old "no" is written as unknown
-            $redFlags[$id] = $row->payload === 'no' && $age($row) > ($fresh[$part] ?? 0) ? 'unknown' : $row->payload;
+            $stale = $row->payload === 'no' && $age($row) > $flags->freshDays($id);
+            $redFlags[$id] = $stale ? 'unknown' : $row->payload;
+            if ($row->payload === 'no' && ! $stale && ! $flags->everyVisit($id)) {
+                $said[] = $row->saidOn;
+            }
         }
         $denied = $rows->standing(EntryKind::OthersDenied)[''] ?? null;
 
@@ -84,8 +88,10 @@ final readonly class CaseAssembler
             'medicines' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::Medicine))),
             'calf_clot_items' => $today->map(EntryKind::ClotItem),
             'leg_signs' => $today->first(EntryKind::LegSigns)?->payload,
+            // the oldest "no" that still stands dates them all: the format knows one date a part
+            'answered_on' => $said === [] ? [] : ['red_flags_other' => min($said)],
             // "everything else was asked and denied" holds for conditions and medicines while it is fresh, never for an unnamed red flag
-            'others_denied' => $denied?->payload === true && $age($denied) <= ($fresh['conditions'] ?? 0) && array_diff_key($this->clinic->rules()->flags->flags, $redFlags) === [],
+            'others_denied' => $denied?->payload === true && $age($denied) <= ($flags->freshDays['conditions'] ?? 0) && array_diff_key($flags->flags, $redFlags) === [],
         ], static fn (mixed $part): bool => $part !== [] && $part !== null && $part !== false);
     }
 

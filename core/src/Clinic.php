@@ -22,6 +22,7 @@ use Somatrace\Core\Response\Quietness;
 use Somatrace\Core\Response\ResponseFigures;
 use Somatrace\Core\Response\ResponseJudge;
 use Somatrace\Core\Response\ResponseResult;
+use Somatrace\Core\Safety\ConditionTissue;
 use Somatrace\Core\Safety\SafetyGate;
 use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Safety\SafetyRules;
@@ -45,6 +46,8 @@ final class Clinic
     private ?ResponseFigures $responseFigures = null;
 
     private ?Quietness $quietness = null;
+
+    private ?ConditionTissue $tissue = null;
 
     private ?Search $search = null;
 
@@ -104,7 +107,7 @@ final class Clinic
 
     public function screen(CaseFile $case): SafetyResult
     {
-        $this->gate ??= new SafetyGate($this->atlas, $this->rules());
+        $this->gate ??= new SafetyGate($this->atlas, $this->rules(), $this->tissue());
 
         return $this->screened[$case] ??= $this->gate->screen($case);
     }
@@ -119,7 +122,7 @@ final class Clinic
 
     public function respond(CaseFile $case): ResponseResult
     {
-        $this->judge ??= new ResponseJudge($this->atlas, $this->responseFigures(), $this->quietness());
+        $this->judge ??= new ResponseJudge($this->atlas, $this->responseFigures(), $this->quietness(), $this->tissue());
 
         return $this->responded[$case] ??= $this->judge->judge($case);
     }
@@ -190,6 +193,11 @@ final class Clinic
     private function engine(): PatternEngine
     {
         return $this->engine ??= new PatternEngine($this->atlas, Figures::load($this->folder), $this->quietness());
+    }
+
+    private function tissue(): ConditionTissue
+    {
+        return $this->tissue ??= new ConditionTissue($this->atlas, $this->rules());
     }
 
     private function responseFigures(): ResponseFigures

@@ -294,6 +294,19 @@ final class Atlas
         return new Place($zone, $this->zone($zone)->midline ? Side::Midline : $side);
     }
 
+    /** @return list<Place> every place of a set of zones, on both sides */
+    public function placesOf(string $set): array
+    {
+        $places = [];
+        foreach ($this->zoneSets[$set] ?? [] as $zone) {
+            foreach ($this->zone($zone)->midline ? [Side::Midline] : Side::pair() as $side) {
+                $places[] = new Place($zone, $side);
+            }
+        }
+
+        return $places;
+    }
+
     /** What the client's body answers to work, dangerous or welcome. */
     public function isSign(string $id): bool
     {

@@ -18,7 +18,7 @@ final readonly class ConditionAnswer
         public ?Stage $stage = null,
         public array $zones = [],
         public ?\DateTimeImmutable $since = null,
-        public ?string $swellingTrend = null,
+        public ?SwellingTrend $swellingTrend = null,
         public ?Answer $controlled = null,
         public ?int $weeksPregnant = null,
         public ?int $systolic = null,
@@ -32,7 +32,7 @@ final readonly class ConditionAnswer
         return new self(
             $f->string('condition'), Answer::from($f->string('answer')),
             Severity::tryFrom($f->stringOrNull('severity') ?? ''), Stage::tryFrom($f->stringOrNull('stage') ?? ''),
-            $f->map('zones', Place::from(...)), Dates::orNull($f->stringOrNull('since')), $f->stringOrNull('swelling_trend'),
+            $f->map('zones', Place::from(...)), Dates::orNull($f->stringOrNull('since')), SwellingTrend::tryFrom($f->stringOrNull('swelling_trend') ?? ''),
             Answer::tryFrom($f->stringOrNull('controlled') ?? ''), $f->intOrNull('weeks_pregnant'),
             $f->intOrNull('systolic'), $f->intOrNull('diastolic'), Dates::orNull($f->stringOrNull('on')),
         );

@@ -7,18 +7,21 @@ namespace Somatrace\Core\Response;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Aftermath;
+use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Dates;
 use Somatrace\Core\CaseFile\Done;
 use Somatrace\Core\CaseFile\PastVisit;
+use Somatrace\Core\CaseFile\SwellingTrend;
 use Somatrace\Core\Measures\Measure;
 use Somatrace\Core\Measures\MeasureBook;
 use Somatrace\Core\Measures\MeasureVerdict;
+use Somatrace\Core\Safety\ConditionTissue;
 
 /** What happened between the visits and what it means. Missing data is missing: never zero, never carried forward. */
 final readonly class ResponseJudge
 {
-    public function __construct(private Atlas $atlas, private ResponseFigures $figures, private Quietness $quietness)
+    public function __construct(private Atlas $atlas, private ResponseFigures $figures, private Quietness $quietness, private ConditionTissue $tissue)
     {
     }
 
@@ -179,8 +182,9 @@ final readonly class ResponseJudge
             }
         }
         foreach ($case->health->conditions as $condition) {
-            $days = $condition->since === null ? 0 : Dates::days($condition->since, $case->asOf);
-            if (in_array($condition->swellingTrend, ['same', 'rising'], true) && $days >= $this->figures->swellingDays) {
+            $tissue = $this->tissue->of($condition, $case);
+            $days = $condition->since === null ? $tissue->swollenDays ?? 0 : Dates::days($condition->since, $case->asOf);
+            if ($condition->answer === Answer::Yes && in_array($tissue->swelling, [SwellingTrend::Same, SwellingTrend::Rising], true) && $days >= $this->figures->swellingDays) {
                 return "Swelling that has not gone down in $days days.";
             }
         }

@@ -10,6 +10,7 @@ use Somatrace\Core\CaseFile\ConditionAnswer;
 use Somatrace\Core\CaseFile\Dates;
 use Somatrace\Core\CaseFile\Severity;
 use Somatrace\Core\CaseFile\Stage;
+use Somatrace\Core\Healing\Tissue;
 
 /** Grades one answered condition and says what follows. */
 final readonly class ConditionJudge
@@ -26,24 +27,25 @@ final readonly class ConditionJudge
                 new Question($id, $rule->ask, 'It was left open; until it is answered it is treated with care.'),
             ]);
         }
-        if ($answer->answer === Answer::No) {
+        if ($answer->answer === Answer::No || $this->isOver($rule, $answer, $intake)) {
             return new Ruling($id);
         }
-        $column = $this->column($rule, $answer, $intake);
+        $tissue = $intake->tissue->of($answer, $intake->case);
+        $column = $this->column($rule, $answer, $tissue, $intake);
         $templates = $rule->isGraded() ? [...$rule->always, ...$rule->upTo($column)] : $this->rules->ungraded;
         foreach ($rule->extra as $extra) {
-            if ($extra->holds($answer, $intake)) {
+            if ($extra->holds($answer, $intake, $tissue)) {
                 array_push($templates, ...$extra->do);
             }
         }
         $limits = $this->limits($templates, $id, $rule->label, $answer);
         [$verdict, $days] = $this->verdict($templates, $limits, $column);
 
-        return new Ruling($id, $verdict, $days, $limits, $this->questions($rule, $answer, $id), $this->offers($templates, $answer, $id), ucfirst($rule->label).'.');
+        return new Ruling($id, $verdict, $days, $limits, $this->questions($rule, $answer, $id), $this->offers($templates, $answer, $id), $this->reason($rule, $tissue));
     }
 
     /** 0 mild or settled · 1 moderate · 2 severe or acute. */
-    private function column(ConditionRule $rule, ConditionAnswer $answer, Intake $intake): int
+    private function column(ConditionRule $rule, ConditionAnswer $answer, Tissue $tissue, Intake $intake): int
     {
         $severity = ($answer->severity ?? Severity::Moderate)->column();
         if (! $rule->staged) {
@@ -52,14 +54,24 @@ final readonly class ConditionJudge
         $days = $answer->since === null ? null : Dates::days($answer->since, $intake->case->asOf);
         if ($rule->byTime) {
             $byDays = $days === null ? null : $this->byDays($days, $rule->severeDays ?? $this->rules->acuteDays, $rule->moderateDays ?? $this->rules->subacuteDays);
-            // of a stated stage and the dates the stricter counts; with neither it is taken as sub-acute
-            $column = max($answer->stage?->column() ?? $byDays ?? 1, $byDays ?? 0);
+            // of a stated stage, the dates and the signs the strictest counts; with neither stage nor date it is taken as sub-acute
+            $column = max($answer->stage?->column() ?? $byDays ?? 1, $byDays ?? 0, $tissue->stage?->column() ?? 0);
 
             return min(2, $column + ($answer->severity === Severity::Severe ? 1 : 0));
         }
-        $acute = $answer->stage === Stage::Acute || ($days !== null && $days <= $this->rules->acuteDays);
+        $acute = in_array(Stage::Acute, [$answer->stage, $tissue->stage], true) || ($days !== null && $days <= $this->rules->acuteDays);
 
         return min(2, $severity + ($acute ? 1 : 0));
+    }
+
+    private function isOver(ConditionRule $rule, ConditionAnswer $answer, Intake $intake): bool
+    {
+        return $rule->lapsesAfterDays !== null && $answer->since !== null && Dates::days($answer->since, $intake->case->asOf) > $rule->lapsesAfterDays;
+    }
+
+    private function reason(ConditionRule $rule, Tissue $tissue): string
+    {
+        return ucfirst($rule->label).($tissue->words() === '' ? '.' : ", {$tissue->words()}.");
     }
 
     private function byDays(int $days, int $severe, int $moderate): int

@@ -10,6 +10,8 @@ use Somatrace\Core\Data\Fields;
 final readonly class ConditionRule
 {
     /**
+     * @param  string|null  $signsAt  where its signs are looked for: `zones` for the place it was named at, or a set of zones
+     * @param  int|null  $lapsesAfterDays  after so many days it is over by itself
      * @param  array{list<LimitTemplate>, list<LimitTemplate>, list<LimitTemplate>}  $columns  mild or settled, moderate, severe or acute
      * @param  list<LimitTemplate>  $always
      * @param  list<LimitTemplate>  $ifUnknown
@@ -25,6 +27,8 @@ final readonly class ConditionRule
         public ?int $moderateDays,
         public bool $zoned,
         public bool $staged,
+        public ?string $signsAt,
+        public ?int $lapsesAfterDays,
         public string $fresh,
         public array $columns,
         public array $always,
@@ -41,7 +45,7 @@ final readonly class ConditionRule
 
         return new self(
             $row->string('id'), $row->string('label'), $row->string('ask'), $row->string('group'), $row->string('graded_by') === 'time',
-            $days?->int('severe'), $days?->int('moderate'), $row->bool('zoned'), $row->bool('staged'), $row->string('fresh'),
+            $days?->int('severe'), $days?->int('moderate'), $row->bool('zoned'), $row->bool('staged'), $row->stringOrNull('signs_at'), $row->intOrNull('lapses_after_days'), $row->string('fresh'),
             [$columns->map('mild', $template), $columns->map('moderate', $template), $columns->map('severe', $template)],
             $row->map('always', $template), $row->map('if_unknown', $template), $row->map('extra', ExtraRule::from(...)),
         );

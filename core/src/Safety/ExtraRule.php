@@ -8,6 +8,7 @@ use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\ConditionAnswer;
 use Somatrace\Core\CaseFile\Dates;
 use Somatrace\Core\Data\Fields;
+use Somatrace\Core\Healing\Tissue;
 
 /** Something a condition adds when a detail of it says so: weeks of pregnancy, a blood pressure, a swelling's trend. */
 final readonly class ExtraRule
@@ -22,10 +23,10 @@ final readonly class ExtraRule
         return new self($row->fields('when'), $row->map('do', LimitTemplate::from(...)));
     }
 
-    public function holds(ConditionAnswer $answer, Intake $intake): bool
+    public function holds(ConditionAnswer $answer, Intake $intake, Tissue $tissue): bool
     {
         foreach ($this->when->keys() as $key) {
-            if (! $this->part($key, $answer, $intake)) {
+            if (! $this->part($key, $answer, $intake, $tissue)) {
                 return false;
             }
         }
@@ -43,9 +44,9 @@ final readonly class ExtraRule
         }, $this->when->keys()));
     }
 
-    private function part(string $key, ConditionAnswer $answer, Intake $intake): bool
+    private function part(string $key, ConditionAnswer $answer, Intake $intake, Tissue $tissue): bool
     {
-        $days = $answer->since === null ? null : Dates::days($answer->since, $intake->case->asOf);
+        $days = $answer->since === null ? $tissue->swollenDays : Dates::days($answer->since, $intake->case->asOf);
 
         return match ($key) {
             // weeks unknown count as over twenty
@@ -54,7 +55,7 @@ final readonly class ExtraRule
             'systolic_at_least' => $answer->systolic !== null && $answer->systolic >= $this->when->int($key),
             'diastolic_at_least' => $answer->diastolic !== null && $answer->diastolic >= $this->when->int($key),
             'controlled' => in_array(($answer->controlled ?? Answer::Unknown)->value, $this->when->strings($key), true),
-            'swelling' => in_array($answer->swellingTrend, $this->when->strings($key), true),
+            'swelling' => in_array($tissue->swelling?->value, $this->when->strings($key), true),
             'severity' => in_array($answer->severity?->value, $this->when->strings($key), true),
             'days_at_least' => $days !== null && $days >= $this->when->int($key),
             'flag' => $intake->flag($this->when->strings($key)[0] ?? '') === Answer::Yes,

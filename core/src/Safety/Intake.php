@@ -16,7 +16,7 @@ use Somatrace\Core\CaseFile\Dates;
 final readonly class Intake
 {
     /** @param  array<string, int>  $freshDays days each part stays fresh */
-    public function __construct(public CaseFile $case, private array $freshDays, private RedFlags $flags)
+    public function __construct(public CaseFile $case, public ConditionTissue $tissue, private array $freshDays, private RedFlags $flags)
     {
     }
 
@@ -28,7 +28,15 @@ final readonly class Intake
         }
         $given ??= $this->case->health->othersDenied ? Answer::No : Answer::Unknown;
 
-        return $this->aged($given, $this->flags->everyVisit($id) ? 'red_flags_every_visit' : 'red_flags_other', null);
+        return $this->aged($given, $this->flags->part($id), null);
+    }
+
+    /** Whether it was answered with no by name, and in so many days: "everything else denied" does not count. */
+    public function deniedWithin(string $flag, int $days): bool
+    {
+        $on = $this->case->health->answeredOn[$this->flags->part($flag)] ?? $this->case->asOf;
+
+        return ($this->case->health->redFlags[$flag] ?? null) === Answer::No && Dates::days($on, $this->case->asOf) <= $days;
     }
 
     public function testPositive(string $test): Answer

@@ -99,16 +99,10 @@ final readonly class LimitTemplate
      */
     private function bothSides(Atlas $atlas, string $set, array $onlySides): array
     {
-        $places = [];
-        foreach ($atlas->zoneSets[$set] ?? [] as $zone) {
-            foreach ($atlas->zone($zone)->midline ? [Side::Midline] : Side::pair() as $side) {
-                if ($onlySides === [] || $side === Side::Midline || in_array($side->value, $onlySides, true)) {
-                    $places[] = new Place($zone, $side);
-                }
-            }
-        }
-
-        return $places;
+        return array_values(array_filter(
+            $atlas->placesOf($set),
+            static fn (Place $place): bool => $onlySides === [] || $place->side === Side::Midline || in_array($place->side->value, $onlySides, true),
+        ));
     }
 
     /** What it does, for a reader of the rules, not for one client. */

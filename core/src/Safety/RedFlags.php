@@ -37,4 +37,16 @@ final readonly class RedFlags
     {
         return $this->flags[$flag]['every_visit'] ?? true;
     }
+
+    /** The part of the answers it belongs to, which has one date. */
+    public function part(string $flag): string
+    {
+        return $this->everyVisit($flag) ? 'red_flags_every_visit' : 'red_flags_other';
+    }
+
+    /** For how many days an answer to it stands. */
+    public function freshDays(string $flag): int
+    {
+        return $this->freshDays[$this->part($flag)] ?? 0;
+    }
 }

@@ -16,13 +16,13 @@ use Somatrace\Core\CaseFile\Override;
 /** Intake → verdict, limits, questions. The order of the answers never matters. */
 final readonly class SafetyGate
 {
-    public function __construct(private Atlas $atlas, private SafetyRules $rules)
+    public function __construct(private Atlas $atlas, private SafetyRules $rules, private ConditionTissue $tissue)
     {
     }
 
     public function screen(CaseFile $case): SafetyResult
     {
-        $intake = new Intake($case, $this->rules->flags->freshDays, $this->rules->flags);
+        $intake = new Intake($case, $this->tissue, $this->rules->flags->freshDays, $this->rules->flags);
         $clot = $this->clotScore($intake);
         $rulings = [
             ...$this->flagRulings($intake),

@@ -6,6 +6,7 @@ namespace Somatrace\Core\Safety;
 
 use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Data\JsonFile;
+use Somatrace\Core\Healing\TissueFigures;
 
 /** All safety knowledge, loaded once. */
 final readonly class SafetyRules
@@ -31,6 +32,7 @@ final readonly class SafetyRules
         public float $olderCap,
         public int $acuteDays,
         public int $subacuteDays,
+        public TissueFigures $tissue,
     ) {
     }
 
@@ -58,7 +60,7 @@ final readonly class SafetyRules
         return new self(
             RedFlags::from(self::flags($folder)), $conditions, $medicines, $file->stringMap('groups'), $file->map('ungraded', LimitTemplate::from(...)),
             $items, $clot->int('suspicion_from'), $clot->float('calf_difference_cm'), $file->int('guardian_age'), $file->int('older_age'), $file->float('older_cap'),
-            $stage->int('acute'), $stage->int('subacute'),
+            $stage->int('acute'), $stage->int('subacute'), TissueFigures::from($file->fields('tissue_signs')),
         );
     }
 

@@ -13,9 +13,9 @@ use Somatrace\Core\Safety\SafetyRules;
  * Made-up intakes for trying the safety rules on: valid, of every kind, the same for the same seed.
  *
  * @phpstan-type IntakeCase array{
- *     format: string, version: int, as_of: string, client: array<string, mixed>, findings: array<string, mixed>, session: array<string, mixed>,
+ *     format: string, version: int, as_of: string, client: array<string, mixed>, findings: array{palpation?: list<array<string, mixed>>, tests?: list<array<string, mixed>>, complaints?: list<array<string, mixed>>}, session: array<string, mixed>,
  *     health: array{others_denied: bool, red_flags: array<string, string>, conditions: list<array<string, mixed>>, medicines: list<array<string, mixed>>, leg_signs?: string, calf_clot_items?: array<string, string>, answered_on?: array<string, string>},
- *     overrides?: list<array<string, mixed>>
+ *     history?: list<array<string, mixed>>, overrides?: list<array<string, mixed>>
  * }
  */
 final readonly class Intakes
@@ -60,6 +60,13 @@ final readonly class Intakes
         if ($this->oneIn($chance, 6)) {
             $case['findings']['tests'] = [['test' => 'positional_artery', 'side' => $this->side($chance), 'result' => 'positive']];
         }
+        if ($this->oneIn($chance, 3)) {
+            $case['findings']['palpation'] = $this->felt($chance);
+        }
+        if ($this->oneIn($chance, 4)) {
+            $case['history'] = [['date' => $this->daysAgo($chance, 30), 'findings' => ['palpation' => $this->felt($chance), 'tests' => [$this->graded($chance)]]]];
+            $case['findings']['tests'] = [...$case['findings']['tests'] ?? [], $this->graded($chance)];
+        }
         if ($this->oneIn($chance, 5)) {
             $case['overrides'] = [[
                 'verdict' => $this->pick($chance, ['modify', 'defer', 'refer']), 'by_licensed' => $this->oneIn($chance, 2), 'reason' => 'Talked over with her doctor.',
@@ -68,6 +75,20 @@ final readonly class Intakes
         }
 
         return $case;
+    }
+
+    /** @return non-empty-list<array<string, mixed>> one place of a muscle, with or without a sign of inflammation */
+    private function felt(Randomizer $chance): array
+    {
+        $muscle = $this->atlas->muscle($this->pick($chance, ['gastrocnemius', 'levator_scapulae', 'deltoid_middle', 'extensor_carpi_radialis', 'vastus_medialis']));
+
+        return [['muscle' => $muscle->id, 'side' => $this->side($chance), 'tenderness' => 2, 'texture' => $this->pick($chance, [['taut_band'], ['swollen'], ['warm'], ['warm', 'swollen']])]];
+    }
+
+    /** @return array<string, mixed> */
+    private function graded(Randomizer $chance): array
+    {
+        return ['test' => 'swelling', 'side' => $this->side($chance), 'value' => $chance->getInt(0, 3)];
     }
 
     /** @return array<string, string> */

@@ -28,7 +28,7 @@ final class SafetyTrial
     /** @var list<string> */
     private readonly array $conditions;
 
-    /** @param  bool  $each  whether each intake is tried in every way, or in turn with one more danger, one more condition and a decision */
+    /** @param  bool  $each  whether each intake is tried in every way, or in turn with one more danger, one more condition, signs of inflammation and a decision */
     public function __construct(private readonly Clinic $clinic, private readonly bool $each = true)
     {
         $this->flags = array_keys($clinic->rules()->flags->flags);
@@ -46,7 +46,7 @@ final class SafetyTrial
         $result = $this->clinic->screen($read);
         $ms = (hrtime(true) - $from) / 1e6;
         $this->turn++;
-        $ways = [$this->flagLoosens(...), $this->conditionLoosens(...), $this->overrideSlips(...)];
+        $ways = [$this->flagLoosens(...), $this->conditionLoosens(...), $this->signLoosens(...), $this->overrideSlips(...)];
         $broken = array_merge(
             $this->orderMatters($case, $result),
             $this->mirrorMatters($case, $result),
@@ -140,6 +140,25 @@ final class SafetyTrial
             ...$this->looser($mild, $severe, "$id severe"),
             ...$this->looser($severe, $with(['answer' => 'yes', 'severity' => 'severe', 'stage' => 'acute', 'zones' => $zones]), "$id acute"),
         ];
+    }
+
+    /**
+     * @param  IntakeCase  $case
+     * @return list<string>
+     */
+    private function signLoosens(array $case): array
+    {
+        $plain = $this->screen($case);
+        $felt = $case['findings']['palpation'] ?? [];
+        $looser = [];
+        foreach (['warm', 'swollen'] as $sign) {
+            $felt[] = ['muscle' => 'trapezius_upper', 'side' => 'left', 'texture' => [$sign]];
+            $signed = $this->screen([...$case, 'findings' => [...$case['findings'], 'palpation' => $felt]]);
+            $looser = [...$looser, ...$this->looser($plain, $signed, $sign)];
+            $plain = $signed;
+        }
+
+        return $looser;
     }
 
     /**

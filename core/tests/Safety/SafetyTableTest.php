@@ -69,6 +69,9 @@ final class SafetyTableTest extends TestCase
                 '+flag' => $case->flag($words[1]),
                 '+complaint' => $case->complaint($words[1], 'left'),
                 'test' => $case->add('findings', 'tests', ['test' => $words[1], 'side' => 'left', 'result' => 'positive']),
+                'felt' => $case->add('findings', 'palpation', ['muscle' => $words[2], 'side' => 'left', 'texture' => [$words[1]]]),
+                'graded' => $case->add('findings', 'tests', ['test' => $words[1], 'side' => 'left', 'value' => (float) $words[2]]),
+                'earlier' => $case->visited(self::daysAgo((int) $words[1]), ['findings' => ['tests' => [['test' => $words[2], 'side' => 'left', 'value' => (float) $words[3]]]]]),
                 'age' => $case->aged((int) $words[1]),
                 'guardian' => $case->with(['client' => ['guardian_consent' => $words[1] === 'yes']]),
                 'calf' => $case->with(['health' => ['leg_signs' => 'yes', 'calf_clot_items' => [...$this->calfDenied(), ...($case->toArray()['health']['calf_clot_items'] ?? []), $words[1] => 'yes']]]),
@@ -91,7 +94,7 @@ final class SafetyTableTest extends TestCase
             match ($words[$i]) {
                 'mild', 'moderate', 'severe' => $details['severity'] = $words[$i],
                 'late', 'settled', 'acute', 'subacute' => $details['stage'] = $words[$i],
-                'since' => $details['since'] = (new \DateTimeImmutable('2026-03-02'))->modify('-'.(int) $next.' days')->format('Y-m-d'),
+                'since' => $details['since'] = self::daysAgo((int) $next),
                 'at' => $details['zones'] = [['zone' => $next, 'side' => Core::clinic()->atlas->zone($next)->midline ? 'midline' : 'left']],
                 'weeks' => $details['weeks_pregnant'] = (int) $next,
                 'controlled' => $details['controlled'] = $next,
@@ -103,6 +106,11 @@ final class SafetyTableTest extends TestCase
 
         // what is graded by its dates is taken as mild, so that the dates alone decide
         return $details === [] || isset($details['severity']) || ! isset($details['since']) ? $details : [...$details, 'severity' => 'mild'];
+    }
+
+    private static function daysAgo(int $days): string
+    {
+        return (new \DateTimeImmutable('2026-03-02'))->modify("-$days days")->format('Y-m-d');
     }
 
     /** @return array<string, string> */

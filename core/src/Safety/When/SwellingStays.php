@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Safety\When;
+
+use Somatrace\Core\CaseFile\Answer;
+use Somatrace\Core\Safety\Intake;
+
+/** Swelling was measured over so many days, does not go down, and nobody has answered that a doctor explained it. */
+final readonly class SwellingStays implements Condition
+{
+    public function __construct(private int $days)
+    {
+    }
+
+    public function holds(Intake $intake): Answer
+    {
+        return ! $intake->deniedWithin('swelling_not_settling', $this->days) && $intake->tissue->swellingStays($intake->case, $this->days) ? Answer::Yes : Answer::No;
+    }
+}
