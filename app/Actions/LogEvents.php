@@ -59,6 +59,16 @@ final readonly class LogEvents
         ];
     }
 
+    /** @return array<string, mixed> */
+    private function consentAtTheTable(string $area, ?TreatmentEvent $last): array
+    {
+        $given = $last?->type === 'consent_given';
+
+        return array_filter([
+            'area' => $area, 'given' => $given, 'said' => $given ? 'Agreed again at the table.' : 'Taken back at the table.', 'asked_at' => $last?->happened_at->toIso8601ZuluString(),
+        ], static fn (mixed $part): bool => $part !== null);
+    }
+
     /** Since when the answers forbid work; null while they do not. */
     private function forbiddenSince(Visit $visit): ?CarbonImmutable
     {
@@ -83,7 +93,7 @@ final readonly class LogEvents
         foreach ($areas as $area) {
             $last = TreatmentEvent::query()->where('visit_id', $visit->id)->whereIn('type', ['consent_withdrawn', 'consent_given'])->where('payload->area', $area)->orderByDesc('happened_at')->orderByDesc('id')->first();
             $entry = Entry::query()->where(['visit_id' => $visit->id, 'phase' => 'before', 'kind' => EntryKind::Consent, 'identity' => $area])->first();
-            $this->save->handle($visit, $user, EntryKind::Consent, 'before', $area, ['area' => $area, 'given' => $last?->type === 'consent_given'], $entry->revision ?? 0, $visit->day());
+            $this->save->handle($visit, $user, EntryKind::Consent, 'before', $area, $this->consentAtTheTable($area, $last), $entry->revision ?? 0, $visit->day());
         }
     }
 }

@@ -9,6 +9,7 @@ use App\Cases\SavedEntry;
 use App\Models\Entry;
 use App\Models\User;
 use App\Models\Visit;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -21,12 +22,15 @@ final readonly class SaveEntry
     {
         return DB::transaction(function () use ($visit, $user, $kind, $phase, $identity, $payload, $seen, $today): SavedEntry {
             $entry = Entry::query()->where(['visit_id' => $visit->id, 'phase' => $phase, 'kind' => $kind, 'identity' => $identity])->first();
-            if ($entry !== null && $entry->payload === $payload) {
+            if ($entry !== null && $kind->bare($entry->payload) === $kind->bare($payload)) {
                 return new SavedEntry($entry, false);
             }
             if (($entry->revision ?? 0) > $seen) {
                 /** @var Entry $entry */
                 return new SavedEntry($entry, true);
+            }
+            if ($kind->isWitnessed() && is_array($payload)) {
+                $payload = [...$payload, 'asked_by' => $user->name, 'asked_at' => $payload['asked_at'] ?? CarbonImmutable::now()->toIso8601ZuluString()];
             }
             $entry ??= new Entry(['visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => $phase, 'kind' => $kind, 'identity' => $identity, 'revision' => 0]);
             $entry->fill(['payload' => $payload, 'revision' => $entry->revision + 1, 'said_on' => $today, 'user_id' => $user->id])->save();

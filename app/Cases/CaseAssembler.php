@@ -39,7 +39,7 @@ final readonly class CaseAssembler
             'format' => CaseFile::FORMAT,
             'version' => CaseFile::VERSION,
             'as_of' => $asOf,
-            'client' => $this->client($visit->client, $asOf),
+            'client' => $this->client($visit->client, $today->first(EntryKind::Guardian)?->payload, $asOf),
             'demands' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::Demand))),
             'health' => $this->health($rows, $today, $asOf),
             'consent' => $today->payloads(EntryKind::Consent),
@@ -52,7 +52,7 @@ final readonly class CaseAssembler
     }
 
     /** @return array<string, mixed> */
-    private function client(Client $client, string $asOf): array
+    private function client(Client $client, mixed $guardian, string $asOf): array
     {
         return array_filter([
             'age' => max(1, (int) $client->born_on->diffInYears(CarbonImmutable::parse($asOf))),
@@ -61,7 +61,8 @@ final readonly class CaseAssembler
             'mass_kg' => $client->mass_kg,
             'skin' => $client->skin,
             'stoic' => $client->stoic,
-            'guardian_consent' => $client->guardian_consent,
+            'guardian_consent' => is_array($guardian) ? $guardian['given'] : null,
+            'guardian' => $guardian,
         ], static fn (mixed $value): bool => $value !== null);
     }
 

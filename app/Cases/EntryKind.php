@@ -23,6 +23,7 @@ enum EntryKind: string
     case ClotItem = 'clot_item';
     case OthersDenied = 'others_denied';
     case Consent = 'consent';
+    case Guardian = 'guardian';
     case Target = 'target';
     case Dropped = 'dropped';
     case School = 'school';
@@ -54,6 +55,7 @@ enum EntryKind: string
             self::Condition => '/properties/health/properties/conditions/items',
             self::Medicine => '/properties/health/properties/medicines/items',
             self::Consent => '/properties/consent/items',
+            self::Guardian => '/properties/client/properties/guardian',
             self::Target, self::Dropped => '/properties/session/properties/targets/items',
             self::Override => '/properties/overrides/items',
             self::RedFlag, self::LegSigns, self::ClotItem => '/$defs/answer',
@@ -77,8 +79,21 @@ enum EntryKind: string
             self::Consent => ['area'],
             self::Target, self::Dropped => ['muscle', 'side'],
             self::Aftermath => ['hours'],
-            self::Feedback, self::RedFlag, self::LegSigns, self::ClotItem, self::OthersDenied, self::School, self::Positions, self::Override, self::Text => [],
+            self::Override => ['verdict'],
+            self::Feedback, self::RedFlag, self::LegSigns, self::ClotItem, self::OthersDenied, self::School, self::Positions, self::Guardian, self::Text => [],
         };
+    }
+
+    /** Agreement is kept with who asked and when; nobody writes that by hand. */
+    public function isWitnessed(): bool
+    {
+        return $this === self::Consent || $this === self::Guardian;
+    }
+
+    /** What was said, without who wrote it down and when. */
+    public function bare(mixed $payload): mixed
+    {
+        return $this->isWitnessed() && is_array($payload) ? array_diff_key($payload, ['asked_by' => true, 'asked_at' => true]) : $payload;
     }
 
     public function isFinding(): bool

@@ -23,7 +23,7 @@ use Illuminate\Support\Str;
  * @property float|null $mass_kg
  * @property string $skin
  * @property bool $stoic
- * @property bool|null $guardian_consent
+ * @property string|null $guardian_name
  * @property string|null $occupation
  * @property CarbonImmutable|null $last_seen_at
  */
@@ -31,9 +31,9 @@ final class Client extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['clinic_id', 'code', 'name', 'search', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_consent', 'occupation', 'last_seen_at'];
+    protected $fillable = ['clinic_id', 'code', 'name', 'search', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'last_seen_at'];
 
-    protected $casts = ['born_on' => 'immutable_date', 'last_seen_at' => 'immutable_datetime', 'mass_kg' => 'float', 'stoic' => 'bool', 'guardian_consent' => 'bool'];
+    protected $casts = ['born_on' => 'immutable_date', 'last_seen_at' => 'immutable_datetime', 'mass_kg' => 'float', 'stoic' => 'bool'];
 
     /** @return list<string> */
     public function uniqueIds(): array

@@ -11,6 +11,7 @@ use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Safety\FlagRule;
+use Somatrace\Core\Safety\LimitTemplate;
 use Somatrace\Core\Safety\Verdict;
 
 /** The atlas as the pages read it. The files are committed; a test says when they are stale. */
@@ -62,19 +63,20 @@ final readonly class AtlasExport
             ], $atlas->movements)),
             'posture' => array_values(array_map(static fn ($sign): array => ['id' => $sign->id, 'name' => $sign->name, 'paired' => $sign->paired], $atlas->postureSigns)),
             'tests' => array_values(array_map(static fn ($test): array => ['id' => $test->id, 'name' => $test->name, 'result' => $test->result, 'paired' => $test->paired, 'how' => $test->how], $atlas->tests)),
-            'hazards' => array_map(static fn (Hazard $hazard): array => ['name' => $hazard->name, 'sign' => $hazard->sign, 'safe' => $hazard->safeLine, 'only' => $hazard->oneSided?->value], $atlas->handbook()->hazards),
+            'hazards' => array_map(static fn (Hazard $hazard): array => ['name' => $hazard->name, 'sign' => $hazard->sign, 'safe' => $hazard->safeLine, 'zones' => $hazard->zones, 'only' => $hazard->oneSided?->value], $atlas->handbook()->hazards),
             'demands' => $atlas->demands,
             'techniques' => array_map(static fn ($technique): string => $technique->name, $atlas->techniques),
             'tools' => array_map(static fn ($tool): string => $tool->name, $atlas->tools),
             'positions' => array_map(static fn ($position): string => $position->name, $atlas->positions),
             'consent' => $atlas->consentAreas,
+            'consentAsks' => $atlas->consentAsks,
             'flags' => $this->flags(),
-            'conditions' => array_values(array_map(static fn ($rule): array => ['id' => $rule->id, 'label' => $rule->label, 'ask' => $rule->ask, 'group' => $rule->group, 'zoned' => $rule->zoned, 'staged' => $rule->staged], $rules->conditions)),
+            'conditions' => array_values(array_map(static fn ($rule): array => ['id' => $rule->id, 'label' => $rule->label, 'ask' => $rule->ask, 'group' => $rule->group, 'zoned' => $rule->zoned, 'staged' => $rule->staged, 'details' => $rule->details(), 'fresh_days' => $rules->flags->freshDays[$rule->fresh] ?? null], $rules->conditions)),
             'groups' => $rules->groups,
-            'medicines' => array_map(static fn (array $medicine): string => $medicine['ask'], $rules->medicines),
+            'medicines' => array_map(static fn (array $medicine): array => ['label' => $medicine['label'], 'ask' => $medicine['ask'], 'local' => array_filter($medicine['do'], static fn (LimitTemplate $limit): bool => $limit->isLocal()) !== [], 'within_days' => $medicine['within_days']], $rules->medicines),
             'stopSigns' => $atlas->stopSigns,
             'answerSigns' => $atlas->answerSigns,
-            'clot' => array_map(static fn (array $item): string => $item['ask'], $rules->clotItems),
+            'clot' => $rules->clotItems,
         ];
     }
 
@@ -100,7 +102,7 @@ final readonly class AtlasExport
         return [
             'id' => $muscle->id, 'name' => $muscle->name, 'plain' => $muscle->plain, 'layer' => $muscle->layer, 'group' => $muscle->group, 'zones' => $muscle->zones,
             'refers' => [...$muscle->coreReferral, ...$muscle->spillOver], 'find' => array_map(static fn (FindStep $step): string => $step->do, $lore->find), 'proof' => $lore->proof->do ?? '', 'watch' => ['left' => $this->clinic->atlas->watchOf($muscle, Side::Left), 'right' => $this->clinic->atlas->watchOf($muscle, Side::Right)],
-            'lengthened' => array_map($use, $muscle->lengthenedBy), 'consent' => $muscle->consent,
+            'lengthened' => array_map($use, $muscle->lengthenedBy), 'consent' => $muscle->consent, 'hazards' => $lore->hazards,
         ];
     }
 }

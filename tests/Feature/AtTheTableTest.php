@@ -21,7 +21,7 @@ final class AtTheTableTest extends TestCase
         $this->log($visit, 'consent_withdrawn', ['area' => 'front_of_neck'], '2026-11-25T10:02:00.000Z')->assertOk();
 
         $entry = $visit->entries()->where('kind', 'consent')->firstOrFail();
-        self::assertSame(['area' => 'front_of_neck', 'given' => false], $entry->payload);
+        self::assertEquals(['area' => 'front_of_neck', 'given' => false, 'said' => 'Taken back at the table.', 'asked_at' => '2026-11-25T10:02:00Z', 'asked_by' => 'Ada Thorn'], $entry->payload);
         self::assertSame(2, $entry->revision, 'both states are kept');
         $plan = $this->getJson("/visits/{$visit->public_id}/entries?step=plan")->json('plan');
         $needing = array_filter($plan['targets'] ?? [], static fn (array $target): bool => str_starts_with((string) $target['muscle'], 'sternocleidomastoid'));
@@ -54,7 +54,7 @@ final class AtTheTableTest extends TestCase
         $this->get("/visits/{$visit->public_id}/work")->assertInertia(static fn ($page) => $page->where('line', static fn ($line): bool => collect($line)->firstWhere('id', 'work')['state'] === 'blocked'));
         $this->post("/visits/{$visit->public_id}/plan")->assertSessionHasErrors('plan');
         $decision = ['verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Known to her doctor, seen today.', 'on' => $visit->day()];
-        $this->save($visit, 'override', $decision, 'today')->assertOk()->assertJsonPath('safety.verdict', 'emergency');
+        $this->save($visit, 'override', $decision)->assertOk()->assertJsonPath('safety.verdict', 'emergency');
         $this->post("/visits/{$visit->public_id}/plan")->assertSessionHasErrors('plan');
     }
 

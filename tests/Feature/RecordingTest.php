@@ -72,13 +72,13 @@ final class RecordingTest extends TestCase
         $this->save($visit, 'red_flag', 'yes', 'weight_loss_unexplained', 1)->assertJsonPath('safety.verdict', 'refer');
         $decision = ['verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Known to her doctor, seen today.', 'on' => $visit->day()];
 
-        $this->save($visit, 'override', [...$decision, 'on' => '2020-01-01'], 'today')->assertUnprocessable();
-        $this->save($visit, 'override', $decision, 'today')->assertOk()->assertJsonPath('safety.verdict', 'modify')->assertJsonPath('safety.overridden', 'refer');
+        $this->save($visit, 'override', [...$decision, 'on' => '2020-01-01'])->assertUnprocessable();
+        $this->save($visit, 'override', $decision)->assertOk()->assertJsonPath('safety.verdict', 'modify')->assertJsonPath('safety.overridden', 'refer');
 
-        $this->save($visit, 'override', null, 'today', 1)->assertOk();
+        $this->save($visit, 'override', null, 'refer', 1)->assertOk();
         $user->update(['licensed' => false]);
-        $this->save($visit, 'override', $decision, 'today', 2)->assertUnprocessable()->assertJsonValidationErrors('payload');
-        $this->postJson("/visits/{$visit->public_id}/entries", ['entries' => [['kind' => 'override', 'phase' => 'before', 'identity' => 'today', 'payload' => $decision, 'seen' => 2]]])->assertUnprocessable();
+        $this->save($visit, 'override', $decision, 'refer', 2)->assertUnprocessable()->assertJsonValidationErrors('payload');
+        $this->postJson("/visits/{$visit->public_id}/entries", ['entries' => [['kind' => 'override', 'phase' => 'before', 'identity' => 'refer', 'payload' => $decision, 'seen' => 2]]])->assertUnprocessable();
     }
 
     public function test_two_taps_make_one_visit(): void

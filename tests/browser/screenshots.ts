@@ -103,9 +103,15 @@ test('pictures', async ({ page, browser }) => {
   await settle()
   await shot('agree')
   await page.goto(`${visit}/plan`)
+  await page
+    .getByRole('group', { name: 'The plan as a score' })
+    .getByRole('button', { name: /^Levator scapulae, left/ })
+    .first()
+    .click()
   await settle()
   await shot('plan')
   await page.getByRole('button', { name: /Agree this with/ }).click()
+  await page.getByRole('heading', { name: /Settle/ }).waitFor()
   const onward = page.getByRole('button', { name: /Enter/ })
   for (let k = 0; k < 60; k++) {
     const title = (await page.getByRole('heading', { level: 1 }).textContent()) ?? ''

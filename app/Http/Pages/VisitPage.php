@@ -12,6 +12,7 @@ use App\Models\Entry;
 use App\Models\Visit;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
+use Somatrace\Core\Clinic;
 
 /** What the pages of a visit need: the record so far, and the judgements that belong to the step. */
 final readonly class VisitPage
@@ -21,7 +22,7 @@ final readonly class VisitPage
         'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety'], 'recheck' => ['safety', 'response'], 'after' => ['safety', 'response'],
     ];
 
-    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers, private ScopePage $scope)
+    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers, private ScopePage $scope, private Clinic $clinic)
     {
     }
 
@@ -81,10 +82,11 @@ final readonly class VisitPage
     private function client(Visit $visit): array
     {
         $client = $visit->client;
+        $age = (int) $client->born_on->diffInYears($visit->started_at);
 
         return [
             'id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation,
-            'hand' => $client->hand, 'age' => (int) $client->born_on->diffInYears($visit->started_at), 'words' => Words::of($client),
+            'hand' => $client->hand, 'age' => $age, 'guardian' => $age < $this->clinic->rules()->guardianAge ? $client->guardian_name ?? '' : null, 'words' => Words::of($client),
         ];
     }
 

@@ -53,7 +53,7 @@ final class SaveEntriesRequest extends FormRequest
             $kind = EntryKind::from((string) $sent['kind']);
             $entries[] = [
                 'kind' => $kind, 'phase' => (string) $sent['phase'], 'identity' => $check->identity($kind, $sent['payload'], $sent['identity'] ?? null),
-                'payload' => $sent['payload'], 'seen' => (int) $sent['seen'],
+                'payload' => $kind->bare($sent['payload']), 'seen' => (int) $sent['seen'],
             ];
         }
 

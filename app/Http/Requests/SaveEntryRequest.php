@@ -50,7 +50,7 @@ final class SaveEntryRequest extends FormRequest
 
     public function payload(): mixed
     {
-        return $this->json('payload');
+        return $this->kind()->bare($this->json('payload'));
     }
 
     public function seen(): int

@@ -27,7 +27,7 @@ final class StoreClientRequest extends FormRequest
             'occupation' => ['nullable', 'string', 'max:80'],
             'skin' => ['required', Rule::in(['usual', 'dry', 'hairy', 'fragile'])],
             'stoic' => ['boolean'],
-            'guardian_consent' => ['nullable', 'boolean'],
+            'guardian_name' => ['nullable', 'string', 'min:2', 'max:120'],
         ];
     }
 

@@ -25,6 +25,7 @@ use Somatrace\Core\Data\JsonFile;
  *     products: array<string, string>,
  *     demands: array<string, string>,
  *     consentAreas: array<string, string>,
+ *     consentAsks: array<string, string>,
  *     stopSigns: list<array{id: string, name: string, do_now: string, goes_on: bool}>,
  *     answerSigns: array<string, string>,
  *     packedHandbook: string,
@@ -49,7 +50,8 @@ final class Atlas
      * @param  array<string, Position>  $positions
      * @param  array<string, string>  $products
      * @param  array<string, string>  $demands
-     * @param  array<string, string>  $consentAreas
+     * @param  array<string, string>  $consentAreas  what is worked on, in the client's words
+     * @param  array<string, string>  $consentAsks  how it is asked, word for word
      * @param  list<array{id: string, name: string, do_now: string, goes_on: bool}>  $stopSigns
      * @param  array<string, string>  $answerSigns
      */
@@ -67,6 +69,7 @@ final class Atlas
         public readonly array $products,
         public readonly array $demands,
         public readonly array $consentAreas,
+        public readonly array $consentAsks,
         public readonly array $stopSigns,
         public readonly array $answerSigns,
         private readonly string $packedHandbook,
@@ -139,6 +142,7 @@ final class Atlas
             'products' => $this->products,
             'demands' => $this->demands,
             'consentAreas' => $this->consentAreas,
+            'consentAsks' => $this->consentAsks,
             'stopSigns' => $this->stopSigns,
             'answerSigns' => $this->answerSigns,
             'packedHandbook' => $this->packedHandbook,
@@ -185,6 +189,7 @@ final class Atlas
             $names($read('products'), 'products', 'name'),
             $names($read('demands'), 'demands', 'name'),
             $names($read('consent_areas'), 'consent_areas', 'words'),
+            $names($read('consent_areas'), 'consent_areas', 'ask'),
             $read('signs')->map('stop', static fn (Fields $row): array => ['id' => $row->string('id'), 'name' => $row->string('name'), 'do_now' => $row->string('do_now'), 'goes_on' => $row->bool('goes_on')]),
             $names($read('signs'), 'answer', 'name'),
             serialize(new Handbook(

@@ -210,7 +210,7 @@ final class StepBuilder
             return;
         }
         $places = array_map(static fn (Place $place): Place => new Place($place->zone, $place->side->mirrored()), $chosen->option->places);
-        $deed = new Deed($places, $chosen->option->technique, $chosen->option->tool, $position);
+        $deed = new Deed($places, $chosen->option->technique, $chosen->option->tool, $position, null, $at);
         if ($this->limits->forbidding($deed) !== null) {
             return;
         }

@@ -242,7 +242,7 @@ final class TargetBuilder
         foreach ($this->sites($candidate, $muscle) as $site) {
             $places = array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zonesOf($site));
             foreach ($this->techniques($candidate, $muscle, $site) as $technique) {
-                $forbidden = $this->limits->forbidding(new Deed($places, $technique->id, null, $position));
+                $forbidden = $this->limits->forbidding(new Deed($places, $technique->id, null, $position, null, $candidate->at));
                 if ($forbidden !== null) {
                     $why = $forbidden->because();
 
@@ -254,7 +254,7 @@ final class TargetBuilder
 
                     continue;
                 }
-                $most = $this->limits->minutesCap(new Deed($places, $technique->id, $choice[0]->id, $position))->value ?? 180;
+                $most = $this->limits->minutesCap(new Deed($places, $technique->id, $choice[0]->id, $position, null, $candidate->at))->value ?? 180;
 
                 return new Option($this->atlas->position($position)->family, $position, $site, $places, $technique->id, $choice[0]->id, $choice[1], (float) $most, $preference, in_array($position, $muscle->positionsFor($candidate->at->side->mirrored()), true));
             }
@@ -266,7 +266,7 @@ final class TargetBuilder
     /** @param  list<Place>  $places */
     private function ceilingWith(MuscleAt $at, array $places, Technique $technique, Tool $tool, string $position): Ceiling
     {
-        $deed = new Deed($places, $technique->id, $tool->id, $position);
+        $deed = new Deed($places, $technique->id, $tool->id, $position, null, $at);
         $forbidden = $this->limits->forbidding($deed);
 
         return $forbidden === null

@@ -44,6 +44,12 @@ final readonly class ExtraRule
         }, $this->when->keys()));
     }
 
+    /** @return list<string> the details it looks at */
+    public function keys(): array
+    {
+        return $this->when->keys();
+    }
+
     private function part(string $key, ConditionAnswer $answer, Intake $intake, Tissue $tissue): bool
     {
         $days = $answer->since === null ? $tissue->swollenDays : Dates::days($answer->since, $intake->case->asOf);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Safety;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Data\Fields;
@@ -20,6 +21,7 @@ final readonly class LimitTemplate
         public ?string $tool,
         public ?string $position,
         public ?string $product,
+        public ?string $muscle,
         public string $instead,
         public ?Side $oneSided,
         public ?Fields $offer,
@@ -32,7 +34,7 @@ final readonly class LimitTemplate
     {
         return new self(
             Effect::tryFrom($row->stringOrNull('effect') ?? ''), $row->scalar('value'), $row->stringOrNull('where'),
-            $row->stringOrNull('technique'), $row->stringOrNull('tool'), $row->stringOrNull('position'), $row->stringOrNull('product'),
+            $row->stringOrNull('technique'), $row->stringOrNull('tool'), $row->stringOrNull('position'), $row->stringOrNull('product'), $row->stringOrNull('muscle'),
             $row->stringOrNull('instead') ?? '', Side::tryFrom($row->stringOrNull('one_sided') ?? ''), $row->fieldsOrNull('offer'),
             Verdict::tryFrom($row->stringOrNull('verdict') ?? ''), $row->intOrNull('days'),
         );
@@ -53,14 +55,25 @@ final readonly class LimitTemplate
         if ($this->effect === null) {
             return [];
         }
-        $places = $this->places($atlas, $given);
         $limits = [];
-        foreach ($places ?? [null] as $place) {
-            $scope = new Scope($place, $this->technique, $this->tool, $this->position, $this->product);
-            $limits[] = new Limit($this->effect, $scope, $this->value, [$rule], [$this->sentence($atlas, $cause, $place)], $this->instead);
+        foreach ($this->places($atlas, $given) ?? [null] as $place) {
+            foreach ($this->muscles() as $muscle) {
+                $scope = new Scope($place, $this->technique, $this->tool, $this->position, $this->product, $muscle);
+                $limits[] = new Limit($this->effect, $scope, $this->value, [$rule], [$this->sentence($atlas, $cause, $place, $muscle)], $this->instead);
+            }
         }
 
         return $limits;
+    }
+
+    /** @return non-empty-list<MuscleAt|null> the muscle it names, on both sides or on the one it lies on */
+    private function muscles(): array
+    {
+        return match (true) {
+            $this->muscle === null => [null],
+            $this->oneSided !== null => [new MuscleAt($this->muscle, $this->oneSided)],
+            default => array_map(fn (Side $side): MuscleAt => new MuscleAt((string) $this->muscle, $side), Side::pair()),
+        };
     }
 
     /**
@@ -112,7 +125,7 @@ final readonly class LimitTemplate
             return $this->verdict->value.($this->days === null ? '' : " ({$this->days} d)");
         }
         $where = match ($this->where) {
-            null => 'anywhere',
+            null => $this->muscle === null ? 'anywhere' : 'at: '.$atlas->muscle($this->muscle)->name.($this->oneSided === null ? '' : ", {$this->oneSided->value}"),
             'zones' => 'at the place',
             'near' => 'near the place',
             'device' => 'at the device and beside it',
@@ -120,12 +133,14 @@ final readonly class LimitTemplate
             default => 'at: '.str_replace('_', ' ', $this->where),
         };
 
-        return $this->clause($atlas, $where, $this->where !== null);
+        return $this->clause($atlas, $where, $this->where !== null || $this->muscle !== null);
     }
 
-    private function sentence(Atlas $atlas, string $cause, ?Place $place): string
+    private function sentence(Atlas $atlas, string $cause, ?Place $place, ?MuscleAt $muscle): string
     {
-        return ucfirst($cause).': '.$this->clause($atlas, $place === null ? 'anywhere' : 'at: '.$atlas->placeName($place), $place !== null).'.';
+        $at = array_filter([$muscle === null ? null : $atlas->nameOf($muscle), $place === null ? null : $atlas->placeName($place)]);
+
+        return ucfirst($cause).': '.$this->clause($atlas, $at === [] ? 'anywhere' : 'at: '.implode(', ', $at), $at !== []).'.';
     }
 
     private function clause(Atlas $atlas, string $where, bool $placed): string

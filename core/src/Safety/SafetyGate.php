@@ -131,7 +131,9 @@ final readonly class SafetyGate
                 continue;
             }
             $limits = array_merge([], ...array_map(fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule, $medicine['label'], $answer->places), $medicine['do']));
-            $rulings[] = new Ruling($rule, Verdict::Modify, null, $limits, reason: ucfirst($medicine['label']).'.');
+            $local = array_filter($medicine['do'], static fn (LimitTemplate $limit): bool => $limit->isLocal()) !== [];
+            $where = $local && $answer->places === [] ? [new Question("$rule.zones", ucfirst($medicine['label']).': where?', 'Without a place the limit holds everywhere.')] : [];
+            $rulings[] = new Ruling($rule, Verdict::Modify, null, $limits, $where, reason: ucfirst($medicine['label']).'.');
         }
         if ($intake->case->health->medicines === [] && $intake->unnamed('medicines') === Answer::Unknown) {
             $rulings[] = new Ruling('medicines', questions: [new Question('medicines', 'Which medicines are taken?', 'Some thin the blood or dull the feeling of pressure.')]);

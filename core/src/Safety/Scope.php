@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Safety;
 
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 
 /** What a limit touches; several parts together mean "where all of them hold". */
@@ -15,17 +16,19 @@ final readonly class Scope
         public ?string $tool = null,
         public ?string $position = null,
         public ?string $product = null,
+        public ?MuscleAt $muscle = null,
     ) {
     }
 
     public function key(): string
     {
-        return implode('|', [$this->place?->key(), $this->technique, $this->tool, $this->position, $this->product]);
+        return implode('|', [$this->place?->key(), $this->muscle?->key(), $this->technique, $this->tool, $this->position, $this->product]);
     }
 
     public function touches(Deed $deed): bool
     {
         return ($this->place === null || isset($deed->placeKeys[$this->place->key()]))
+            && ($this->muscle === null || $this->muscle->key() === $deed->muscle?->key())
             && ($this->technique === null || $this->technique === $deed->technique)
             && ($this->tool === null || $this->tool === $deed->tool)
             && ($this->position === null || $this->position === $deed->position)
@@ -37,7 +40,8 @@ final readonly class Scope
     {
         $parts = array_filter([
             'zone' => $this->place?->zone,
-            'side' => $this->place?->side->value,
+            'muscle' => $this->muscle?->muscle,
+            'side' => ($this->place ?? $this->muscle)?->side->value,
             'technique' => $this->technique,
             'tool' => $this->tool,
             'position' => $this->position,

@@ -6,6 +6,7 @@ namespace Somatrace\Core\Tests\Safety;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Safety\Deed;
@@ -232,6 +233,8 @@ final class SafetyGateTest extends TestCase
 
         self::assertNotNull($limits->forbidding(new Deed([new Place('groin', Side::Left)])));
         self::assertNull($limits->forbidding(new Deed([new Place('groin', Side::Right)])));
+        self::assertNotNull($limits->forbidding(new Deed([], muscle: new MuscleAt('iliacus', Side::Left))));
+        self::assertNull($limits->forbidding(new Deed([], muscle: new MuscleAt('iliacus', Side::Right))));
     }
 
     public function test_latex_not_asked_is_no_latex(): void

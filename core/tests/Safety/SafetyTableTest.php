@@ -6,6 +6,7 @@ namespace Somatrace\Core\Tests\Safety;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Safety\Deed;
@@ -152,6 +153,7 @@ final class SafetyTableTest extends TestCase
 
         return new Deed(
             $places, $kind === 'technique' ? $id : null, $kind === 'tool' ? $id : null, $kind === 'position' ? $id : null, $kind === 'product' ? $id : null,
+            $kind === 'muscle' ? new MuscleAt($id, Side::Left) : null,
         );
     }
 }

@@ -163,7 +163,7 @@ return [
         ],
     ],
     [
-        'who' => ['name' => 'Tam Wick', 'code' => 'TW-30', 'pronoun' => 'they', 'hand' => 'right', 'mass_kg' => 58, 'occupation' => 'glove-puppet apprentice', 'guardian_consent' => true],
+        'who' => ['name' => 'Tam Wick', 'code' => 'TW-30', 'pronoun' => 'they', 'hand' => 'right', 'mass_kg' => 58, 'occupation' => 'glove-puppet apprentice', 'guardian_name' => 'Orla Wick'],
         'age' => 16,
         'today' => ['at' => '11:30', 'minutes' => 45, 'reason' => 'shoulder, right'],
     ],

@@ -67,8 +67,8 @@ const props = withDefaults(
     depth?: number
     dark?: boolean
     paint?: boolean
-    /** places never to press, hatched where they lie */
-    beware?: boolean
+    /** places never to press, drawn where they lie: all of them, or those named */
+    beware?: boolean | readonly string[]
     /** hovering and tapping tell muscles, not only places */
     muscles?: boolean
     /** names of what lies in front, on leaders */
@@ -201,6 +201,7 @@ const hatching = computed(() => shapesOf(props.hatched))
 const hazards = computed(() =>
   props.beware
     ? (plate.value?.hazards ?? []).flatMap((one) => {
+        if (typeof props.beware === 'object' && !props.beware.includes(one.id)) return []
         const only = atlas.hazards[one.id]?.only
         return both.filter((side) => !only || only === side).map((side) => ({ ...one, side }))
       })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import HazardLine from '@/parts/HazardLine.vue'
 import Sheet from '@/parts/Sheet.vue'
 import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
 import type { Place } from '@/types/visit'
@@ -223,11 +224,7 @@ const save = (kind: 'svg' | 'png') => {
     <div class="absolute inset-x-3 bottom-2 z-10 flex flex-col gap-1 print:hidden">
       <div v-if="told" class="flex gap-3 bg-paper/95 p-3" role="status">
         <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
-        <p class="min-w-0 flex-1 text-[14px] leading-[19px]">
-          <b class="font-[650]">{{ atlas.hazards[told]?.name }}</b><template v-if="atlas.hazards[told]?.only"
-            >, {{ atlas.hazards[told]?.only }} side only</template
-          >. You are on it: {{ atlas.hazards[told]?.sign }} <b class="font-[650]">Safe line.</b> {{ atlas.hazards[told]?.safe }}
-        </p>
+        <HazardLine v-if="atlas.hazards[told]" class="min-w-0 flex-1 text-[14px] leading-[19px]" :hazard="atlas.hazards[told]!" />
         <button type="button" class="cell tool shrink-0" aria-label="Close" @click="told = null">×</button>
       </div>
       <div v-else-if="nearby" class="flex flex-wrap items-center gap-px" role="group" aria-label="Also within a finger’s width">

@@ -1,9 +1,11 @@
 import raw from './atlas.generated.json'
 import type { Place } from '@/types/visit'
 import type {
+  ClotItemId,
   ConditionId,
   ConsentAreaId,
   DemandId,
+  MedicineId,
   MovementId,
   MuscleId,
   PositionId,
@@ -29,6 +31,8 @@ export interface AtlasMuscle {
   watch: Record<'left' | 'right', string[]>
   lengthened: [MovementId, 'same' | 'opposite' | 'midline'][]
   consent: ConsentAreaId | null
+  /** places beside it that are never pressed */
+  hazards: string[]
 }
 export interface AtlasMovement {
   id: MovementId
@@ -42,23 +46,46 @@ export interface AtlasMovement {
   larger: boolean
   how: string
 }
+export interface AtlasHazard {
+  name: string
+  sign: string
+  safe: string
+  only: Side | null
+  zones: ZoneId[]
+}
+export interface AtlasCondition {
+  id: ConditionId
+  label: string
+  ask: string
+  group: string
+  zoned: boolean
+  staged: boolean
+  /** what else decides: swelling, controlled, pressure, weeks */
+  details: string[]
+  /** for how many days an answer stands */
+  fresh_days: number | null
+}
 interface Atlas {
   muscles: AtlasMuscle[]
   zones: { id: ZoneId; name: string; group: string; midline: boolean }[]
   movements: AtlasMovement[]
   posture: { id: PostureSignId; name: string; paired: boolean }[]
   /** places never to press, or only with care */
-  hazards: Record<string, { name: string; sign: string; safe: string; only: Side | null }>
+  hazards: Record<string, AtlasHazard>
   demands: Record<DemandId, string>
   techniques: Record<TechniqueId, string>
   tools: Record<ToolId, string>
   positions: Record<PositionId, string>
   consent: Record<ConsentAreaId, string>
+  /** how each is asked, word for word */
+  consentAsks: Record<ConsentAreaId, string>
   /** urgent: a yes alone is an emergency */
   flags: Record<RedFlagId, { ask: string; everyVisit: boolean; urgent: boolean }>
-  conditions: { id: ConditionId; label: string; ask: string; group: string; zoned: boolean; staged: boolean }[]
+  conditions: AtlasCondition[]
   groups: Record<string, string>
-  medicines: Record<string, string>
+  medicines: Record<MedicineId, { label: string; ask: string; local: boolean; within_days: number | null }>
+  /** the calf score: what each item asks and counts */
+  clot: Record<ClotItemId, { ask: string; points: number }>
   stopSigns: { id: string; name: string; do_now: string; goes_on: boolean }[]
   answerSigns: Record<string, string>
 }
@@ -74,6 +101,16 @@ const found = <T>(one: T | undefined, id: string): T => {
   return one
 }
 export const muscle = (id: string): AtlasMuscle => found(muscles.get(id), id)
+/** What lies beside a muscle on that side and is never pressed; what lies in these zones first. */
+export const hazardsBeside = (id: string, side: Side, zones: readonly ZoneId[]): (AtlasHazard & { id: string })[] => {
+  const inReach = (one: AtlasHazard): number => Number(one.zones.some((here) => zones.includes(here)))
+  return muscle(id)
+    .hazards.flatMap((name) => {
+      const one = atlas.hazards[name]
+      return one && (!one.only || one.only === side) ? [{ ...one, id: name }] : []
+    })
+    .sort((a, b) => inReach(b) - inReach(a))
+}
 export const movement = (id: string): AtlasMovement => found(movements.get(id), id)
 export const zone = (id: string) => found(zones.get(id), id)
 export const placeName = (place: { zone: string; side: Side }): string =>

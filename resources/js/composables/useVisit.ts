@@ -13,6 +13,7 @@ import {
   type Ref,
 } from 'vue'
 import { Refused, RETRY_MS, send } from './http'
+import type { InHand } from '@/parts/words'
 import type { Entry, Judged, Phase, StepId, VisitProps } from '@/types/visit'
 
 /** A save on its way, kept in the browser until the server has it. */
@@ -43,6 +44,8 @@ export interface VisitStore {
   save: (kind: string, identity: string, payload: unknown, words: string, phase?: Phase) => void
   /** Several touches of one act, sent together; each can be undone on its own. */
   saveAll: (touches: { kind: string; identity: string; payload: unknown }[], words: string) => void
+  /** What the page has in hand: the safety strip tells first what touches it. */
+  hand: Ref<InHand | null>
   undo: () => void
   canUndo: ComputedRef<boolean>
   keepMine: () => void
@@ -206,6 +209,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
           void flush()
         })
     },
+    hand: shallowRef<InHand | null>(null),
     undo: () => {
       const last = past.value.pop()
       if (last) write(last.kind, last.phase, last.identity, last.payload, `taken back: ${last.words}`)
@@ -226,6 +230,13 @@ export function useVisit(): VisitStore {
   const store = inject(key)
   if (!store) throw new Error('a part of a visit stands outside VisitFrame')
   return store
+}
+
+/** Tells the strip what is in hand on this page, as long as the page is open. */
+export function useHand(hand: () => InHand | null): void {
+  const store = useVisit()
+  watch(hand, (now) => (store.hand.value = now), { immediate: true })
+  onScopeDispose(() => (store.hand.value = null))
 }
 
 export const stepNames: Record<StepId, string> = {

@@ -4,11 +4,19 @@ import type { Safety } from '@/types/visit'
 import { useKeys } from '@/composables/useKeys'
 import Gate from './Gate.vue'
 import Sheet from './Sheet.vue'
-import { limitLines, verdictWords } from './words'
+import { limitLines, speaksOf, verdictWords, type InHand } from './words'
 
-const props = defineProps<{ safety: Safety }>()
+const props = defineProps<{ safety: Safety; hand: InHand | null }>()
 const open = ref(false)
-const lines = computed(() => limitLines(props.safety.limits))
+/** What touches the thing in hand comes first, then the rest. */
+const here = computed(() => {
+  const hand = props.hand
+  return hand ? limitLines(props.safety.limits.filter((limit) => speaksOf(limit, hand))) : []
+})
+const lines = computed(() => {
+  const hand = props.hand
+  return [...here.value, ...limitLines(hand ? props.safety.limits.filter((limit) => !speaksOf(limit, hand)) : props.safety.limits)]
+})
 const blocking = computed(() => props.safety.questions.filter((question) => question.blocks).length)
 useKeys({ r: () => (open.value = true) })
 </script>
@@ -19,8 +27,17 @@ useKeys({ r: () => (open.value = true) })
       <span class="display text-[17px] leading-5">{{ verdictWords[safety.verdict] }}</span>
       <span v-if="blocking" class="text-walnut-2">{{ blocking }} to ask</span>
     </div>
-    <p v-for="line in lines.slice(0, 3)" :key="line.where + line.what" class="flex min-w-0 items-stretch gap-2">
-      <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
+    <p
+      v-for="(line, index) in lines.slice(0, 3)"
+      :key="line.where + line.what"
+      class="flex min-w-0 items-stretch gap-2"
+      :class="index < here.length ? 'shrink-0' : ''"
+    >
+      <span
+        class="w-[6px] shrink-0 border-y-2 border-l-2"
+        :class="index < here.length ? 'border-madder' : 'border-iron'"
+        aria-hidden="true"
+      />
       <span class="truncate"
         ><b class="font-[650]">{{ line.where }}</b> {{ line.what }}</span
       >

@@ -73,7 +73,7 @@ const show = (payload: unknown): string => {
         <p class="caption">minutes</p>
       </div>
     </header>
-    <SafetyStrip :safety="judged.safety" />
+    <SafetyStrip :safety="judged.safety" :hand="store.hand.value" />
     <p v-if="page.visit.status === 'stopped'" class="bg-weld-wash px-6 py-2">
       This visit was stopped unfinished.
       <Link class="link" as="button" method="post" :href="`/visits/${page.visit.id}/take-up`">Take it up again</Link>

@@ -1,5 +1,6 @@
-import type { Limit, Verdict } from '@/types/visit'
-import { atlas, placeName, zone } from '@/chart/atlas'
+import type { MuscleId, Side } from '@/types/ids.generated'
+import type { Limit, Place, Verdict } from '@/types/visit'
+import { atlas, muscle, placeName, zone } from '@/chart/atlas'
 
 export const verdictWords: Record<Verdict, string> = {
   proceed: 'Go',
@@ -53,7 +54,7 @@ export function limitLines(limits: readonly Limit[]): LimitLine[] {
     const name =
       limit.effect === 'check_first'
         ? 'check_first'
-        : [limit.effect, limit.value, technique, tool, position, product, limit.rules.join()].join('|')
+        : [limit.effect, limit.value, technique, tool, position, product, limit.scope.muscle, limit.rules.join()].join('|')
     groups.set(name, [...(groups.get(name) ?? []), limit])
   }
   return [...groups.values()].map((group) => {
@@ -70,8 +71,9 @@ export function limitLines(limits: readonly Limit[]): LimitLine[] {
     const sides = new Set(group.map((limit) => limit.scope.side))
     const groupNames = [...new Set(zones.map((id) => zone(id).group))]
     const side = sides.size === 1 && first.scope.side && first.scope.side !== 'midline' ? `, ${first.scope.side}` : ''
-    const where =
-      zones.length === 0
+    const where = first.scope.muscle
+      ? `${muscle(first.scope.muscle).name}${side}`
+      : zones.length === 0
         ? 'Everywhere'
         : group.length === 1 && first.scope.zone && first.scope.side
           ? placeName({ zone: first.scope.zone, side: first.scope.side })
@@ -82,6 +84,17 @@ export function limitLines(limits: readonly Limit[]): LimitLine[] {
               : `${zones.length} places`
     return { where: capital(where), what: whatOf(first), reason: first.reason, instead: first.instead }
   })
+}
+/** What is in hand: places, and the muscle if there is one. */
+export interface InHand {
+  places: readonly Place[]
+  muscle?: { muscle: MuscleId; side: Side }
+}
+/** Whether a limit speaks of what is in hand by name; one that holds everywhere speaks of nothing in particular. */
+export const speaksOf = (limit: Limit, hand: InHand): boolean => {
+  const { zone: at, muscle: of, side } = limit.scope
+  if (of) return hand.muscle?.muscle === of && hand.muscle.side === side
+  return at !== undefined && hand.places.some((place) => place.zone === at && (place.side === side || side === 'midline'))
 }
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 export const dayWords = (iso: string): string =>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
+import GuardianConsent from '@/parts/GuardianConsent.vue'
+import Witness from '@/parts/Witness.vue'
 import { capital } from '@/parts/words'
 import type { ConsentAreaId, PositionId } from '@/types/ids.generated'
+import type { Agreement } from '@/types/visit'
 
 const visit = useVisit()
 const { props, judged, save, one } = visit
@@ -25,10 +28,23 @@ const wanted = computed(() => {
 const areas = computed(() =>
   (Object.keys(atlas.consent) as ConsentAreaId[]).sort((a, b) => Number(wanted.value.has(b)) - Number(wanted.value.has(a))),
 )
+const agreement = (area: ConsentAreaId) => one<Agreement>('consent', area)
 const given = (area: ConsentAreaId): 'yes' | 'no' | undefined => {
-  const answer = one<{ given: boolean }>('consent', area)
+  const answer = agreement(area)
   return answer === undefined ? undefined : answer.given ? 'yes' : 'no'
 }
+const answer = (area: ConsentAreaId, value: 'yes' | 'no' | undefined, but = agreement(area)?.but) =>
+  save(
+    'consent',
+    area,
+    value === undefined
+      ? null
+      : { area, given: value === 'yes', said: atlas.consentAsks[area], ...(value === 'yes' && but ? { but } : {}) },
+    `${atlas.consent[area]}: ${value ?? 'open'}`,
+  )
+/** The words are in view for what today's work asks for, and for what was answered; the rest opens when it is touched. */
+const opened = ref<ConsentAreaId | null>(null)
+const speaks = (area: ConsentAreaId) => wanted.value.has(area) || given(area) !== undefined || opened.value === area
 const all = Object.keys(atlas.positions) as PositionId[]
 const possible = computed(() => one<PositionId[]>('positions', '') ?? all)
 const toggle = (position: PositionId) => {
@@ -45,27 +61,39 @@ const toggle = (position: PositionId) => {
       <p class="caption mb-3">
         In plain words, today only. {{ capital(words.subject) }} can stop anything at any time; a “no” takes the steps out at once.
       </p>
-      <div v-for="area in areas" :key="area" class="flex flex-wrap items-center justify-between gap-x-4 border-b border-hairline py-1">
-        <p class="min-w-[260px] flex-1">
-          <b :class="wanted.has(area) ? 'font-[650]' : 'font-normal'">{{ capital(atlas.consent[area]) }}</b><br
-            v-if="wanted.has(area)"
-          /><span v-if="wanted.has(area)" class="caption">for {{ [...new Set(wanted.get(area))].slice(0, 3).join('; ') }}</span>
-        </p>
-        <Choices
-          :label="atlas.consent[area]"
-          :options="{ yes: 'agrees', no: 'no' }"
-          :value="given(area)"
-          :unusual="['no']"
-          @choose="
-            (value) =>
-              save(
-                'consent',
-                area,
-                value === undefined ? null : { area, given: value === 'yes' },
-                `${atlas.consent[area]}: ${value ?? 'open'}`,
-              )
-          "
-        />
+      <GuardianConsent />
+      <div v-for="area in areas" :key="area" class="border-b border-hairline py-1">
+        <div class="flex flex-wrap items-center justify-between gap-x-4">
+          <button type="button" class="min-h-[44px] min-w-[240px] flex-1 text-left" :aria-expanded="speaks(area)" @click="opened = area">
+            <b :class="wanted.has(area) ? 'font-[650]' : 'font-normal'">{{ capital(atlas.consent[area]) }}</b><span
+              v-if="wanted.has(area)"
+              class="caption block"
+              >for {{ [...new Set(wanted.get(area))].slice(0, 3).join('; ') }}</span
+            >
+          </button>
+          <Choices
+            :label="atlas.consent[area]"
+            :options="{ yes: 'agrees', no: 'no' }"
+            :value="given(area)"
+            :unusual="['no']"
+            @choose="(value) => answer(area, value)"
+          />
+        </div>
+        <div v-if="speaks(area)" class="pb-2">
+          <p class="border-l-2 border-iron pl-3">“{{ agreement(area)?.said ?? atlas.consentAsks[area] }}”</p>
+          <div v-if="agreement(area)" class="mt-1 flex flex-wrap items-end justify-between gap-x-6 pl-3">
+            <label v-if="given(area) === 'yes'" class="flex min-w-[260px] flex-1 items-center gap-3"
+              ><span class="caption shrink-0">Yes, but</span
+              ><input
+                class="field"
+                maxlength="200"
+                autocomplete="off"
+                :value="agreement(area)?.but ?? ''"
+                @change="answer(area, 'yes', ($event.target as HTMLInputElement).value.trim())"
+            /></label>
+            <Witness :agreement="agreement(area)!" class="py-2" />
+          </div>
+        </div>
       </div>
     </section>
     <aside>

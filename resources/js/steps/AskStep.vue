@@ -4,7 +4,7 @@ import FigureStage from '@/chart/FigureStage.vue'
 import { atlas, placeName, zone } from '@/chart/atlas'
 import { nearOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import { useKeys } from '@/composables/useKeys'
-import { useVisit } from '@/composables/useVisit'
+import { useHand, useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
 import Scale from '@/parts/Scale.vue'
 import type { DemandId } from '@/types/ids.generated'
@@ -23,6 +23,7 @@ const near = ref<NearId>(complaints.value[0] ? nearOf(zone(complaints.value[0].z
 const held = ref<string | null>(null)
 const idOf = (place: Place): string => `${place.zone}:${place.side}`
 const inHand = computed(() => complaints.value.find((item) => idOf(item) === held.value) ?? complaints.value[0])
+useHand(() => (inHand.value ? { places: [inHand.value] } : null))
 
 let erasing = false
 /** One stroke paints or wipes, as its first place decides. */

@@ -7,7 +7,7 @@ import { nearOf, viewOf, zoneOfView, type NearId, type ViewId } from '@/chart/ar
 import type { FigurePick } from '@/chart/Figure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
-import { useVisit } from '@/composables/useVisit'
+import { useHand, useVisit } from '@/composables/useVisit'
 import AboutButton from '@/parts/AboutButton.vue'
 import LedgerRow from '@/parts/LedgerRow.vue'
 import NextCheck from '@/parts/NextCheck.vue'
@@ -50,6 +50,10 @@ const muscle = computed(() => muscleOf(chosenId.value))
 const side = ref<'left' | 'right'>(place.value.side === 'right' ? 'right' : 'left')
 const watch = computed(() => muscle.value.watch[side.value])
 const site = ref('')
+useHand(() => ({
+  places: muscle.value.zones.map((zoneId) => ({ zone: zoneId, side: zone(zoneId).midline ? 'midline' : side.value })),
+  muscle: { muscle: chosenId.value, side: side.value },
+}))
 const choosePlace = (next: Place) => {
   place.value = next
   if (next.side !== 'midline') side.value = next.side

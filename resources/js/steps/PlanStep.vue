@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { router, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
-import { atlas } from '@/chart/atlas'
+import { atlas, hazardsBeside } from '@/chart/atlas'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
-import { useVisit } from '@/composables/useVisit'
+import { useHand, useVisit } from '@/composables/useVisit'
 import AboutButton from '@/parts/AboutButton.vue'
 import Choices from '@/parts/Choices.vue'
+import HazardLine from '@/parts/HazardLine.vue'
 import PlanScore from '@/parts/PlanScore.vue'
 import type { Plan, PlanStep } from '@/types/visit'
 
@@ -30,13 +31,24 @@ const bring = (item: { muscle: string; side: string; name: string }) => {
   if (one('dropped', keyOf(item))) save('dropped', keyOf(item), null, `${item.name} back`)
   else lock(item, true)
 }
+useHand(() =>
+  chosen.value?.places.length
+    ? {
+        places: chosen.value.places,
+        ...(chosen.value.muscle && chosen.value.side ? { muscle: { muscle: chosen.value.muscle, side: chosen.value.side } } : {}),
+      }
+    : null,
+)
+const hazards = computed(() =>
+  chosen.value?.muscle ? hazardsBeside(chosen.value.muscle, chosen.value.side ?? 'midline', chosen.value.zones) : [],
+)
 const thumbs = computed(
   () => Math.round(10 * ((plan.value.therapist_load['thumb'] ?? 0) + (plan.value.therapist_load['thumb_reinforced'] ?? 0))) / 10,
 )
 const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent)))))
 const refusal = computed(() => usePage<{ errors: Record<string, string> }>().props.errors['plan'])
 const agree = () => router.post(`/visits/${props.value.visit.id}/plan`)
-const notes = computed(() => plan.value.steps.filter((step) => step.kind === 'treat' && step.watch.length && !step.other_side).slice(0, 3))
+const notes = computed(() => plan.value.steps.filter((step) => step.kind === 'treat' && step.watch.length && !step.other_side).slice(0, 2))
 const techniqueName = (id: string): string => atlas.techniques[id as keyof typeof atlas.techniques]
 useKeys({
   i: () => chosen.value?.muscle && openAtlas('muscle', chosen.value.muscle, chosen.value.side ?? 'left'),
@@ -150,7 +162,10 @@ useKeys({
           {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.lean_percent))) }} %
         </p>
         <p class="mt-1">{{ chosen.why }}</p>
-        <p v-if="chosen.find" class="caption mt-1">{{ chosen.find }}</p>
+        <div v-for="beside in hazards" :key="beside.id" class="mt-2 flex gap-2">
+          <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
+          <HazardLine class="min-w-0 text-[14px] leading-[19px]" :hazard="beside" />
+        </div>
         <p v-if="chosen.muscle" class="mt-1 flex flex-wrap gap-x-5">
           <AboutButton :id="chosen.muscle" kind="muscle" :name="chosen.label" :side="chosen.side ?? 'left'" hint="I"
             >About the muscle</AboutButton
@@ -159,6 +174,7 @@ useKeys({
             techniqueName(chosen.technique)
           }}</AboutButton>
         </p>
+        <p v-if="chosen.find" class="caption mt-1">{{ chosen.find }}</p>
         <p v-if="chosen.ceiling" class="caption mt-1">Ceiling {{ chosen.ceiling.felt }}: {{ chosen.ceiling.because }}</p>
       </article>
       <template v-else
@@ -169,7 +185,7 @@ useKeys({
           >
         </p></template
       >
-      <div class="sticky bottom-[44px] mt-auto bg-paper pb-2 pt-3">
+      <div class="sticky bottom-[36px] mt-auto bg-paper pb-2 pt-3">
         <p class="caption mb-1">
           {{ plan.because }} {{ plan.turns === 0 ? 'No turn.' : plan.turns === 1 ? 'One turn.' : `${plan.turns} turns.` }}
         </p>

@@ -56,7 +56,26 @@ export interface ConditionAnswer {
   stage?: 'acute' | 'subacute' | 'late' | 'settled'
   zones?: Place[]
   since?: string
+  swelling_trend?: 'rising' | 'same' | 'falling' | 'gone'
+  controlled?: Answer
+  systolic?: number
+  diastolic?: number
   weeks_pregnant?: number
+}
+/** Agreement, with the words it was asked in, who asked and when. */
+export interface Agreement {
+  given: boolean
+  said?: string
+  but?: string
+  asked_by?: string
+  asked_at?: string
+}
+export interface Clot {
+  sum: number
+  least: number
+  most: number
+  items: Record<string, { points: number; answer: Answer }>
+  suspected: boolean
 }
 
 /** One recorded entry as the server keeps it; a null payload was taken back. */
@@ -71,7 +90,7 @@ export interface Entry {
 
 export interface Limit {
   effect: string
-  scope: { all?: true; zone?: ZoneId; side?: Side; technique?: string; tool?: string; position?: string; product?: string }
+  scope: { all?: true; zone?: ZoneId; muscle?: MuscleId; side?: Side; technique?: string; tool?: string; position?: string; product?: string }
   value: number | string | null
   rules: string[]
   reason: string
@@ -91,6 +110,7 @@ export interface Safety {
   because: { rule: string; verdict: Verdict; reason: string }[]
   may_start: boolean
   overridden: Verdict | null
+  clot: Clot | null
 }
 export interface Evidence {
   kind: string
@@ -220,7 +240,16 @@ export interface Judged {
 }
 export interface VisitProps extends Judged {
   visit: { id: string; number: number; status: 'open' | 'stopped' | 'signed'; minutes: number; date: string; step: StepId }
-  client: { id: string; name: string; code: string; occupation: string | null; hand: string | null; age: number; words: Words }
+  client: {
+    id: string
+    name: string
+    code: string
+    occupation: string | null
+    hand: string | null
+    age: number
+    guardian: string | null
+    words: Words
+  }
   entries: Entry[]
   standing: Entry[]
   agreed: { id: number; at: string; plan: Plan } | null

@@ -66,7 +66,7 @@ const questionsOf = (group: string): Question[] => {
     return Object.entries(atlas.flags)
       .filter(([, flag]) => flag.everyVisit === (group === 'today'))
       .map(([id, flag]): Question => ({ part: 'flags', id, ask: flag.ask }))
-  if (group === 'medicines') return Object.entries(atlas.medicines).map(([id, ask]): Question => ({ part: 'medicines', id, ask }))
+  if (group === 'medicines') return Object.entries(atlas.medicines).map(([id, { ask }]): Question => ({ part: 'medicines', id, ask }))
   return atlas.conditions.filter((one) => one.group === group).map((one): Question => ({ part: 'conditions', id: one.id, ask: one.ask }))
 }
 const saidOf = (one: Question): Said | undefined => answers.value[one.part]?.[one.id]

@@ -12,7 +12,7 @@ const form = useForm({
   occupation: '',
   skin: 'usual' as 'usual' | 'dry' | 'hairy' | 'fragile',
   stoic: false,
-  guardian_consent: null as boolean | null,
+  guardian_name: null as string | null,
 })
 const first = ref<HTMLInputElement | null>(null)
 onMounted(() => first.value?.focus()) // autofocus is not heard after a change of page
@@ -96,10 +96,18 @@ const young = computed(() => form.born_on !== '' && Date.now() - new Date(form.b
       <label class="flex min-h-[44px] items-center gap-3"
         ><input v-model="form.stoic" type="checkbox" class="size-6 accent-walnut" /> Bears a lot without saying so (one step lower)</label
       >
-      <label v-if="young" class="flex min-h-[44px] items-center gap-3"
-        ><input v-model="form.guardian_consent" type="checkbox" class="size-6 accent-walnut" /> A guardian has agreed to the
-        treatment</label
-      >
+      <div v-if="young">
+        <label class="caption mb-1 block" for="guardian">Guardian, who is asked at each visit</label>
+        <input
+          id="guardian"
+          v-model="form.guardian_name"
+          class="field"
+          maxlength="120"
+          autocomplete="off"
+          :aria-invalid="form.errors.guardian_name ? true : undefined"
+        />
+        <p class="text-madder" role="alert">{{ form.errors.guardian_name }}</p>
+      </div>
       <div class="sm:col-span-2"><button type="submit" class="btn-ink" :disabled="form.processing">Write down and open</button></div>
     </form>
   </main>

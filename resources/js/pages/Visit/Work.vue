@@ -2,7 +2,7 @@
 import { Head, Link, router } from '@inertiajs/vue3'
 import { useIntervalFn, useNow } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { atlas, muscle as muscleOf } from '@/chart/atlas'
+import { atlas, hazardsBeside, muscle as muscleOf } from '@/chart/atlas'
 import { cropAround, cropOf, viewNames, viewOf, zoneOfView, type Crop, type ViewId } from '@/chart/art'
 import Figure from '@/chart/Figure.vue'
 import { useAtlas } from '@/composables/useAtlas'
@@ -137,9 +137,33 @@ const warn: [string, string][] = [
   ['shoulders_lifted', '5'],
   ['sharp', '6'],
 ]
+/** The rest of what stops the hands: rarer, and still one touch away. */
+const rare = [
+  'dizzy',
+  'nauseous',
+  'faint',
+  'visual_change',
+  'sweating',
+  'numb',
+  'tingling',
+  'electric',
+  'pulse_under_finger',
+  'spasm_growing',
+  'tears',
+  'stopped',
+]
+const rest = computed(() => [
+  ...atlas.stopSigns.filter((one) => !rare.includes(one.id) && !warn.some(([id]) => id === one.id)),
+  ...Object.entries(atlas.answerSigns).flatMap(([id, name]) => (quick.some(([shown]) => shown === id) ? [] : [{ id, name }])),
+])
 const moreSigns = ref(false)
+/** What lies beside the muscle in hand and is never pressed; one at a time, the nearest first. */
+const hazards = computed(() => (step.value?.muscle ? hazardsBeside(step.value.muscle, step.value.side ?? 'midline', step.value.zones) : []))
+const hazardIndex = ref(0)
+const hazard = computed(() => (startedAt.value ? hazards.value[hazardIndex.value % hazards.value.length] : undefined))
 const breath = ref<'in' | 'out'>('out')
 useIntervalFn(() => (breath.value = breath.value === 'in' ? 'out' : 'in'), 5000)
+watch(index, () => (hazardIndex.value = 0))
 watch(index, () => (flashed.value = flashed.value.startsWith('Taken back') ? flashed.value : ''))
 const { open: openAtlas } = useAtlas()
 const about = () => step.value?.muscle && openAtlas('muscle', step.value.muscle, step.value.side ?? 'left', true)
@@ -149,6 +173,7 @@ useKeys({
   Enter: onward,
   ArrowRight: onward,
   k: () => note('step_skipped'),
+  h: () => hazardIndex.value++,
   m: () => (moreSigns.value = !moreSigns.value),
   c: () => step.value && areaOf(step.value) && takeBack(areaOf(step.value)!),
   ...Object.fromEntries([...quick, ...warn].map(([id, key]) => [key, () => sign(id)])),
@@ -213,7 +238,10 @@ const sides = computed(() => viewNames[view.value])
         >
       </div>
     </template>
-    <div v-else class="relative mx-auto grid h-dvh min-h-[720px] max-w-[1400px] grid-rows-[96px_minmax(0,1fr)_84px_120px] gap-3 px-6 pb-3">
+    <div
+      v-else
+      class="relative mx-auto grid h-dvh min-h-[720px] max-w-[1400px] grid-rows-[80px_minmax(0,1fr)_84px_68px_112px] gap-2 px-6 pb-3"
+    >
       <header class="flex items-center justify-between gap-6 pl-2">
         <h1 class="min-w-0 truncate">
           <span class="display text-[46px] leading-[64px] xl:text-[58px]">{{ step.label }}</span>
@@ -225,13 +253,16 @@ const sides = computed(() => viewNames[view.value])
       </header>
       <div class="grid min-h-0 grid-cols-[minmax(0,1fr)_300px_minmax(0,0.9fr)] gap-4">
         <section class="relative min-h-0 overflow-hidden">
-          <div class="absolute inset-0 [mask-image:linear-gradient(to_bottom,black_72%,transparent_96%)]">
+          <div
+            class="absolute inset-0 [mask-composite:intersect] [mask-image:linear-gradient(to_bottom,black_72%,transparent_96%),linear-gradient(to_right,black_88%,transparent)]"
+          >
             <Figure
               dark
               :view="view"
               :crop="crop"
               :lit="step.muscle && step.side ? { muscle: step.muscle, side: step.side } : null"
               :depth="1"
+              :beware="hazards.map((one) => one.id)"
               :label="`${step.label}, ${sides}`"
             />
           </div>
@@ -244,7 +275,24 @@ const sides = computed(() => viewNames[view.value])
             Takes back consent <span class="key-hint text-[24px] leading-[28px]">C</span>
           </button>
           <button
-            v-if="step.muscle"
+            v-if="hazard"
+            type="button"
+            class="absolute inset-x-0 bottom-0 flex min-h-[64px] gap-3 bg-room/80 text-left text-[30px] leading-[34px]"
+            :aria-label="`Never press: ${hazard.name}. You are on it: ${hazard.sign} Safe line: ${hazard.safe}`"
+            @click="hazardIndex++"
+          >
+            <span class="w-[8px] shrink-0 border-y-[3px] border-l-[3px] border-room-madder" aria-hidden="true" />
+            <span
+              ><b class="font-[650]">{{ hazard.name }}</b> <span class="text-linen-2">{{ hazard.sign }}</span>
+              <b class="mx-1 text-room-moss">→</b> {{ hazard.safe
+              }}<span v-if="hazards.length > 1" class="ml-3 whitespace-nowrap text-linen-2">
+                {{ (hazardIndex % hazards.length) + 1 }} of {{ hazards.length }}
+                <span class="key-hint text-[24px] leading-[28px]">H</span></span
+              ></span
+            >
+          </button>
+          <button
+            v-else-if="step.muscle"
             type="button"
             class="absolute bottom-0 left-2 right-2 min-h-[64px] text-left text-[30px] leading-[34px]"
             :aria-label="`How to find it: ${step.label}`"
@@ -426,6 +474,19 @@ const sides = computed(() => viewNames[view.value])
           More <span class="text-[20px] underline">M</span>
         </button>
       </div>
+      <div class="flex gap-1 text-[21px] leading-[24px] xl:text-[25px] xl:leading-[27px]" role="group" aria-label="Stop signs">
+        <button
+          v-for="id in rare"
+          :key="id"
+          type="button"
+          class="min-w-min basis-0 border-b-[6px] border-room-madder bg-room-raised px-1 xl:px-2"
+          :class="[id === 'stopped' && 'font-[650]', id === 'pulse_under_finger' ? 'flex-[1.8]' : 'flex-1']"
+          :disabled="!startedAt"
+          @click="sign(id)"
+        >
+          {{ stopSign(id)?.name }}
+        </button>
+      </div>
       <div class="flex gap-2">
         <button
           v-if="pass && step.kind === 'treat'"
@@ -464,12 +525,12 @@ const sides = computed(() => viewNames[view.value])
       </p>
       <div
         v-if="moreSigns"
-        class="absolute inset-x-6 bottom-[148px] z-10 grid grid-cols-4 gap-2 bg-room p-2 text-[30px]"
+        class="absolute inset-x-6 bottom-[204px] z-10 grid grid-cols-4 gap-2 bg-room p-2 text-[30px]"
         role="group"
         aria-label="More signs"
       >
         <button
-          v-for="one in atlas.stopSigns.filter((entry) => !warn.some(([id]) => id === entry.id))"
+          v-for="one in rest"
           :key="one.id"
           type="button"
           class="min-h-[76px] border-b-[6px] border-room-moss bg-room-raised"

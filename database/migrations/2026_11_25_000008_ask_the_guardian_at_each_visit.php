@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::table('clients', function (Blueprint $table): void {
+            $table->dropColumn('guardian_consent');
+            $table->string('guardian_name')->nullable(); // who is asked at each visit of a minor
+        });
+    }
+};
