@@ -97,6 +97,39 @@ final class RecordingTest extends TestCase
         $this->get("/visits/{$visit->public_id}")->assertRedirect("/visits/{$visit->public_id}/feel");
     }
 
+    public function test_age_alone_may_be_overruled_to_six_in_writing(): void
+    {
+        $user = $this->therapist();
+        $client = $this->client($user);
+        $client->update(['born_on' => now()->subYears(80)->format('Y-m-d')]);
+        $visit = $this->visit($user, $client);
+        $this->denyEverything($visit);
+        $cap = fn (): mixed => collect($this->getJson("/visits/{$visit->public_id}/entries?step=screen")->json('safety.limits'))->firstWhere('effect', 'cap_pressure')['value'];
+        self::assertSame(5, $cap());
+        $decision = ['verdict' => 'modify', 'by_licensed' => true, 'reason' => 'Strong, used to deep work.', 'on' => $visit->day(), 'pressure_cap' => 8];
+
+        $this->save($visit, 'override', $decision)->assertOk()->assertJsonPath('safety.verdict', 'modify');
+        self::assertSame(6, $cap());
+    }
+
+    public function test_swelling_measured_over_the_visits_is_read_from_the_record(): void
+    {
+        $user = $this->therapist();
+        $client = $this->client($user);
+        foreach ([2, 2] as $number => $grade) {
+            $visit = $this->visit($user, $client);
+            $this->denyEverything($visit);
+            $this->save($visit, 'test', ['test' => 'swelling', 'side' => 'left', 'value' => $grade])->assertOk();
+            if ($number === 0) {
+                $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Looked at the ankle.'])->assertRedirect();
+                $this->travel(12)->days();
+            }
+        }
+        // its question was asked today and answered with no: a doctor has explained it
+        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(static fn ($page) => $page->where('safety.verdict', 'proceed'));
+        $this->save($visit, 'red_flag', null, 'swelling_not_settling', 1)->assertOk()->assertJsonPath('safety.verdict', 'refer')->assertJsonPath('safety.because.0.rule', 'swelling_measured');
+    }
+
     public function test_an_answer_of_an_earlier_visit_stands_until_it_is_old(): void
     {
         $user = $this->therapist();

@@ -31,7 +31,6 @@ test('a client checks in on a phone with two yes answers, and the therapist read
 
   // the phone is put away and taken up again: it goes on where it was
   await expect(client.getByRole('heading', { name: 'Lately' })).toBeVisible()
-  await client.waitForLoadState('networkidle')
   await client.reload()
   await expect(client.getByRole('heading', { name: 'Lately' })).toBeVisible()
   await touch('None of these')
@@ -62,6 +61,9 @@ test('a client checks in on a phone with two yes answers, and the therapist read
   await note.getByRole('button', { name: 'Take it into the record' }).click()
   await expect(note.getByText('in the record')).toBeVisible()
   await expect(page.getByRole('complementary').getByText('Not today')).toBeVisible()
+  const flags = page.getByRole('region', { name: 'Red flags' }).getByRole('listitem')
+  await expect(flags.nth(0)).toHaveText('New, or changed since last time')
+  await expect(flags.nth(1)).toContainText('Fever or an infection today?')
   await openStep(page, 'Ask')
   await expect(page.getByRole('region', { name: 'What hurts' }).getByRole('button', { name: 'Low back right' })).toBeVisible()
   await phone.close()

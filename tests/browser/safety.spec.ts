@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { newClient, openStep, saved, signIn } from './steps'
+import { accessible, newClient, openClient, openStep, saved, signIn } from './steps'
 
 /** A neck whose source lies in front, agreed and planned: the room stands ready. */
 async function planned(page: Page, name: string): Promise<string> {
@@ -77,4 +77,74 @@ test('an emergency answer stops the visit: nothing gets past it by link, by an o
   const token = decodeURIComponent((await context.cookies()).find((one) => one.name === 'XSRF-TOKEN')?.value ?? '')
   const answer = await context.request.post(`${visit}/plan`, { headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' } })
   expect(answer.status()).toBe(422)
+})
+
+test('a stop sign is one touch, says what to do now, and leads to the letter', async ({ page }) => {
+  const visit = await planned(page, 'Maren Holt')
+  const onward = page.getByRole('button', { name: /Enter/ })
+  const title = page.getByRole('heading', { level: 1 })
+  for (let tap = 0; tap < 60 && !/^Sternocleidomastoid/.test((await title.textContent()) ?? ''); tap++) await onward.click()
+  await onward.click()
+  await expect(page.getByRole('button', { name: /Never press: .* Safe line:/ })).toBeVisible()
+  const told = page.waitForResponse(
+    (response) => response.url().endsWith('/events') && response.request().postData()?.includes('"dizzy"') === true,
+  )
+  const signs = page.getByRole('group', { name: 'Stop signs' })
+  for (const button of await signs.getByRole('button').all()) expect((await button.boundingBox())?.height).toBeGreaterThanOrEqual(64)
+  await signs.getByRole('button', { name: 'Dizzy' }).click()
+  await expect(page.getByRole('alertdialog')).toContainText('Nothing more on the neck today')
+  expect((await told).ok()).toBe(true)
+  await accessible(page)
+  await page.getByRole('button', { name: 'End it, and send on' }).click()
+  await expect(page).toHaveURL(`${visit}/letter`)
+})
+
+test('a minor waits for a guardian, whose words are kept with who asked', async ({ page }) => {
+  await signIn(page)
+  await openClient(page, 'Tam Wick')
+  await page.getByRole('button', { name: /Start visit/ }).click()
+  await openStep(page, 'Screen')
+  await page.getByRole('button', { name: /all denied/ }).click()
+  const follows = page.getByRole('region', { name: 'What follows' })
+  await expect(follows).toContainText('Not today')
+  const guardian = page.getByRole('region', { name: 'Guardian' })
+  await expect(guardian.getByLabel('Who answers')).toHaveValue('Orla Wick')
+  await saved(page, () => guardian.getByRole('button', { name: 'agrees' }).click())
+  await expect(guardian).toContainText('Asked by Nell Harrow')
+  await expect(follows).not.toContainText('Not today')
+  await accessible(page)
+})
+
+test('the cap of age is raised in writing, the calf is counted, and what stands in hand leads the strip', async ({ page }) => {
+  await signIn(page)
+  await openClient(page, 'Edda Vorn')
+  await page.getByRole('button', { name: /Start visit/ }).click()
+  await openStep(page, 'Screen')
+  await page.getByRole('button', { name: /all denied/ }).click()
+  const follows = page.getByRole('region', { name: 'What follows' })
+  await follows.getByText('Raise the cap of age, in writing').click()
+  await follows.getByLabel(/Age alone caps pressure at 5/).fill('Strong bones but for the spine, used to firm work.')
+  await saved(page, () => follows.getByRole('button', { name: 'Raise it to 6, on the record' }).click())
+  await expect(follows).toContainText('pressure at most 6')
+  await expect(follows).toContainText('Decided in writing, pressure up to 6')
+  // a calf that has changed: the score counts, and the legs are left alone
+  await saved(page, () =>
+    page
+      .getByRole('group', { name: /A calf that is hot/ })
+      .getByRole('button', { name: 'yes' })
+      .click(),
+  )
+  const calf = page.getByRole('region', { name: 'Calf' })
+  await saved(page, () =>
+    calf
+      .getByRole('group', { name: /Pitting swelling/ })
+      .getByRole('button', { name: 'yes' })
+      .click(),
+  )
+  await expect(calf).toContainText(/^The calf\s*1 now; between −1 and 9/)
+  await accessible(page)
+  await page.goto(page.url().replace(/screen$/, 'feel?muscle=gastrocnemius&side=left'))
+  await expect(page.getByRole('region', { name: 'Safety' }).locator('p').first()).toContainText(
+    /calf.*nothing pressed|Leg.*nothing pressed/i,
+  )
 })

@@ -81,7 +81,8 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     judged.value = fresh
   }
 
-  watch(props, take, { immediate: true })
+  // the page hands on one object whose parts are replaced: every part is watched
+  watch(() => ({ ...props.value }), take, { immediate: true })
   for (const one of JSON.parse(localStorage.getItem(shelf) ?? '[]') as Waiting[]) {
     waiting.value.set(keyOf(one.kind, one.phase, one.identity), one)
     said.value = 'Something typed before the window closed was not saved yet. It is here again.'

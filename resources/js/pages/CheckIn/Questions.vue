@@ -26,7 +26,10 @@ interface Answers {
   done?: string[]
 }
 const props = defineProps<{ link: string; name: string; answers: Answers; groups: string[] }>()
-const answers = ref<Answers>({ ...props.answers })
+// a touch that was not sent before the page was closed waits on this device, in this window only
+const shelf = `somatrace.check-in.${props.link}`
+const unsent = sessionStorage.getItem(shelf)
+const answers = ref<Answers>(unsent ? (JSON.parse(unsent) as Answers) : { ...props.answers })
 
 /** Two groups of questions a page; what is done already is not asked again when one comes back. */
 const pages: string[][] = [
@@ -115,6 +118,7 @@ const trouble = ref('')
 let running: Promise<boolean> | null = null
 let again = false
 const keep = async (send = false): Promise<boolean> => {
+  sessionStorage.setItem(shelf, JSON.stringify(answers.value))
   if (running && !send) {
     again = true
     return running
@@ -130,6 +134,7 @@ const keep = async (send = false): Promise<boolean> => {
         trouble.value = ''
       } catch (fault) {
         kept = false
+        if (fault instanceof Refused) sessionStorage.removeItem(shelf)
         // a link that has run out, or has been sent, says so on a page of its own
         if (fault instanceof Refused && [404, 410].includes(fault.status)) router.reload()
         else
@@ -137,12 +142,15 @@ const keep = async (send = false): Promise<boolean> => {
             fault instanceof Refused ? fault.words : 'No connection just now. Your answers stay on this page; try again in a moment.'
       }
     } while (again && kept)
+    // only what the server does not have yet stays on the device
+    if (kept) sessionStorage.removeItem(shelf)
     return kept
   })()
   const kept = await running
   running = null
   return kept
 }
+if (unsent) void keep()
 const go = async (to: number) => {
   at.value = Math.min(pages.length - 1, Math.max(0, to))
   await nextTick()

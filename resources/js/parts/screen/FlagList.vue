@@ -30,6 +30,7 @@ const rows = ref(sorted())
 watch(
   () => props.value.check_in?.taken,
   () => (rows.value = sorted()),
+  { flush: 'post' }, // by then the store has read what came
 )
 const firstOpen = () =>
   Math.max(
