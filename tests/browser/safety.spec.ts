@@ -1,26 +1,26 @@
 import { expect, test, type Page } from '@playwright/test'
-import { accessible, newClient, openClient, openStep, saved, signIn } from './steps'
+import { readFileSync } from 'node:fs'
+import { accessible, newClient, openClient, openStep, recorded, saved, signIn, token } from './steps'
+
+const atlas = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { flags: Record<string, unknown> }
 
 /** A neck whose source lies in front, agreed and planned: the room stands ready. */
 async function planned(page: Page, name: string): Promise<string> {
   await signIn(page)
   await newClient(page, name)
   await page.getByRole('button', { name: 'Start visit 1' }).click()
-  await saved(page, () => page.locator('[data-zone="neck_side:left"]').first().click({ force: true }))
+  await expect(page).toHaveURL(/ask$/)
   const visit = page.url().replace(/\/ask$/, '')
-  await openStep(page, 'Screen')
-  await page.getByRole('button', { name: /all denied/ }).click()
-  await expect(page.getByText('32 questions denied')).toBeVisible()
-  await saved(page, () => page.getByLabel('Everything else was asked and denied').check())
-  for (const muscle of ['sternocleidomastoid_sternal', 'levator_scapulae']) {
-    await page.goto(`${visit}/feel?muscle=${muscle}&side=left`)
-    await saved(page, () => page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '3' }).click())
-    await saved(page, () => page.getByRole('group', { name: 'Own pain, left' }).getByRole('button', { name: 'own', exact: true }).click())
-  }
-  await openStep(page, 'Agree')
-  const neck = page.getByRole('group', { name: /front and side of the neck/ })
-  await saved(page, () => neck.getByRole('button', { name: 'agrees' }).click())
-  await openStep(page, 'Plan')
+  const felt = { side: 'left', tenderness: 3, familiar: 'yes' }
+  await recorded(page, visit, [
+    ...Object.keys(atlas.flags).map((identity) => ({ kind: 'red_flag', identity, payload: 'no' })),
+    { kind: 'others_denied', identity: '', payload: true },
+    { kind: 'complaint', payload: { zone: 'neck_side', side: 'left', now: 5 } },
+    { kind: 'palpation', payload: { muscle: 'sternocleidomastoid_sternal', ...felt } },
+    { kind: 'palpation', payload: { muscle: 'levator_scapulae', ...felt } },
+    { kind: 'consent', payload: { area: 'front_of_neck', given: true } },
+  ])
+  await page.goto(`${visit}/plan`)
   await page.getByRole('button', { name: /Agree this with/ }).click()
   await expect(page.getByRole('heading', { name: /Settle/ })).toBeVisible()
   return visit
@@ -74,8 +74,7 @@ test('an emergency answer stops the visit: nothing gets past it by link, by an o
   await expect(desk.getByRole('heading', { name: 'Not yet' })).toBeVisible()
   await desk.goto(`${visit}/plan`)
   await expect(desk.getByRole('button', { name: /Agree this with/ })).toHaveCount(0)
-  const token = decodeURIComponent((await context.cookies()).find((one) => one.name === 'XSRF-TOKEN')?.value ?? '')
-  const answer = await context.request.post(`${visit}/plan`, { headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' } })
+  const answer = await context.request.post(`${visit}/plan`, { headers: { 'X-XSRF-TOKEN': await token(page), Accept: 'application/json' } })
   expect(answer.status()).toBe(422)
 })
 
@@ -85,7 +84,11 @@ test('a stop sign is one touch, says what to do now, and leads to the letter', a
   const title = page.getByRole('heading', { level: 1 })
   for (let tap = 0; tap < 60 && !/^Sternocleidomastoid/.test((await title.textContent()) ?? ''); tap++) await onward.click()
   await onward.click()
-  await expect(page.getByRole('button', { name: /Never press: .* Safe line:/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^The pulse beside it/ })).toBeVisible()
+  // what to watch comes one at a time, and the place never to press with its safe line
+  const never = page.getByRole('button', { name: /Never press: .* Safe line:/ })
+  for (let next = 0; next < 8 && !(await never.count()); next++) await page.keyboard.press('h')
+  await expect(never).toBeVisible()
   const told = page.waitForResponse(
     (response) => response.url().endsWith('/events') && response.request().postData()?.includes('"dizzy"') === true,
   )
@@ -97,6 +100,12 @@ test('a stop sign is one touch, says what to do now, and leads to the letter', a
   await accessible(page)
   await page.getByRole('button', { name: 'End it, and send on' }).click()
   await expect(page).toHaveURL(`${visit}/letter`)
+  await page.goto(`${visit}/after`)
+  const record = page.getByRole('complementary')
+  await expect(record.getByRole('listitem').filter({ hasText: 'Dizzy, at Sternocleidomastoid' })).toHaveText(/^\d\d:\d\d/)
+  await expect(record.getByRole('listitem').filter({ hasText: 'The front and side of the neck, lightly: yes' })).toContainText(
+    'Asked by Nell Harrow',
+  )
 })
 
 test('a minor waits for a guardian, whose words are kept with who asked', async ({ page }) => {

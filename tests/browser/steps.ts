@@ -46,3 +46,16 @@ export async function openClient(page: Page, name: string): Promise<void> {
   await page.getByRole('option', { name: new RegExp(name) }).click()
   await expect(page.getByRole('heading', { name })).toBeVisible()
 }
+
+/** What a request of this page has to carry to be believed. */
+export const token = async (page: Page): Promise<string> =>
+  decodeURIComponent((await page.context().cookies()).find((one) => one.name === 'XSRF-TOKEN')?.value ?? '')
+
+/** Findings put down without the interface, where another test looks at how they are put down. */
+export async function recorded(page: Page, visit: string, entries: { kind: string; identity?: string; payload: unknown }[]): Promise<void> {
+  const answer = await page.request.post(`${visit}/entries`, {
+    headers: { 'X-XSRF-TOKEN': await token(page), Accept: 'application/json' },
+    data: { entries: entries.map((one) => ({ phase: 'before', seen: 0, ...one })) },
+  })
+  expect(answer.status(), await answer.text()).toBe(200)
+}

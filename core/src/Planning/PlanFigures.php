@@ -47,6 +47,17 @@ final readonly class PlanFigures
         return $this->file->float($name);
     }
 
+    /** @return list<string> */
+    public function words(string $name): array
+    {
+        return $this->file->strings($name);
+    }
+
+    public function word(string $name): string
+    {
+        return $this->file->string($name);
+    }
+
     public function tau(Tissue $tissue): float
     {
         return $this->file->fields('tau_minutes')->float($tissue->value);

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Safety\Effect;
+use Somatrace\Core\Safety\Limit;
 use Somatrace\Core\Safety\LimitSet;
 use Somatrace\Core\Safety\Offer;
 use Somatrace\Core\Units\ContactArea;
@@ -47,7 +50,7 @@ final class StepBuilder
             $blocks = $this->blocks($solution, $family);
             $this->position = $family;
             if ($index === 0) {
-                $this->add(StepKind::Settle, $this->clock->settle, why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle');
+                $this->add(StepKind::Settle, $this->clock->settle, watch: [...$this->figures->words('hygiene_before'), ...$this->watchEverywhere()], why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle');
                 array_map($this->offer(...), $offers);
             } else {
                 $this->add(StepKind::Position, $this->clock->turn, label: 'Turn '.$this->atlas->position($family)->name);
@@ -190,7 +193,7 @@ final class StepBuilder
             StepKind::Treat, $chosen->minutes * Clockwork::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique, $option->tool,
             $this->product($option->technique), $target->muscle->clientAction ?? 'breathe out as the pressure goes in',
             $this->passes($target->at, $ceiling->felt, $chosen->minutes, $option->technique, $option->tool),
-            $target->muscle->lore()->findInWords(), $this->atlas->watchOf($target->muscle, $target->at->side),
+            $target->muscle->lore()->findInWords(), $this->watch($target->muscle, $target->at, new Deed($option->places, $option->technique, $option->tool, $option->position, null, $target->at)),
             $this->why($target), $ceiling, label: $target->candidate->name,
         );
         $rest = $this->clock->restAfter($option, $chosen->minutes);
@@ -222,8 +225,25 @@ final class StepBuilder
         $this->add(
             StepKind::Treat, $quarters, $at, $places, $chosen->option->site, $chosen->option->technique, $chosen->option->tool, $this->product($chosen->option->technique),
             $chosen->target->muscle->clientAction, $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
-            $chosen->target->muscle->lore()->findInWords(), $this->atlas->watchOf($chosen->target->muscle, $at->side), 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
+            $chosen->target->muscle->lore()->findInWords(), $this->watch($chosen->target->muscle, $at, $deed), 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
         );
+    }
+
+    /** @return list<string> what stops this step: what safety asks to watch there, the glove it needs, and what lies beside the muscle */
+    private function watch(Muscle $muscle, MuscleAt $at, Deed $deed): array
+    {
+        $there = array_filter($this->limits->touching($deed, Effect::Watch), static fn (Limit $limit): bool => ! $limit->scope->isEverything());
+        $glove = in_array($deed->technique, $this->figures->words('gloved_techniques'), true) ? ['a fresh '.$this->atlas->products[$this->figures->word('glove')]] : [];
+
+        return [...array_map(static fn (Limit $limit): string => (string) $limit->value, array_values($there)), ...$glove, ...$this->atlas->watchOf($muscle, $at->side)];
+    }
+
+    /** @return list<string> */
+    private function watchEverywhere(): array
+    {
+        return array_map(static fn (Limit $limit): string => (string) $limit->value, array_values(array_filter(
+            $this->limits->all(), static fn (Limit $limit): bool => $limit->effect === Effect::Watch && $limit->scope->isEverything(),
+        )));
     }
 
     private function why(Target $target): string
@@ -335,7 +355,7 @@ final class StepBuilder
             StepKind::Finish, $this->clock->finish + min($spare, $this->clock->finish), places: $places, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
             why: 'Lighter and broader, both sides, through to the next joint.', label: 'Smooth over',
         );
-        $this->add(StepKind::Aftercare, $this->clock->aftercare, why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care');
+        $this->add(StepKind::Aftercare, $this->clock->aftercare, watch: $this->figures->words('hygiene_after'), why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care');
     }
 
     /** @param  list<Place>  $places */

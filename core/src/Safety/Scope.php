@@ -35,6 +35,12 @@ final readonly class Scope
             && ($this->product === null || $this->product === $deed->product);
     }
 
+    /** Whether it holds for all that is done today, wherever and with whatever. */
+    public function isEverything(): bool
+    {
+        return $this->toArray() === ['all' => true];
+    }
+
     /** @return array<string, string|true> */
     public function toArray(): array
     {

@@ -81,8 +81,10 @@ final class SafetyTrial
         $limits = static function (SafetyResult $of, bool $mirror): array {
             $told = [];
             foreach ($of->limits->all() as $limit) {
-                if (array_intersect($limit->rules, self::ONE_SIDED) === []) {
-                    $one = [$limit->effect->value, $limit->scope->toArray(), $limit->value, $limit->rules];
+                // where another rule says the same, that rule is held to the mirror
+                $rules = array_values(array_diff($limit->rules, self::ONE_SIDED));
+                if ($rules !== []) {
+                    $one = [$limit->effect->value, $limit->scope->toArray(), $limit->value, $rules];
                     $told[] = json_encode($mirror ? Rearranged::mirrored($one) : $one, JSON_THROW_ON_ERROR);
                 }
             }

@@ -42,6 +42,27 @@ final class PlannerTest extends TestCase
         yield 'a day and a half sore' => [$after(['hours' => 48, 'soreness_hours' => 36, 'worse' => false]), 6.0, 'last_response'];
     }
 
+    public function test_what_safety_asks_to_watch_stands_at_the_steps_it_touches(): void
+    {
+        $place = [['zone' => 'shoulder_blade', 'side' => 'left']];
+        $case = self::sore()->condition('neuropathy', ['severity' => 'mild', 'stage' => 'late', 'zones' => $place])->condition('high_blood_pressure', ['severity' => 'mild', 'stage' => 'late', 'controlled' => 'yes', 'systolic' => 130, 'diastolic' => 80]);
+        $steps = Core::clinic()->plan($case->make())->steps;
+
+        self::assertStringContainsString('fresh linen', $steps[0]->watch[0]);
+        self::assertContains('rises slowly from the table: sit a minute first', $steps[0]->watch);
+        self::assertContains('skin: look before and after', $steps[0]->watch);
+        self::assertStringContainsString('hands washed', $steps[count($steps) - 1]->watch[0]);
+    }
+
+    public function test_broken_skin_near_the_work_asks_for_a_glove_and_so_does_the_mouth(): void
+    {
+        $near = self::sore()->condition('skin_problem', ['severity' => 'mild', 'stage' => 'late', 'zones' => [['zone' => 'shoulder_top', 'side' => 'left']]]);
+        self::assertContains('broken skin near: a fresh glove', $this->stepOn($near, 'infraspinatus', 'left')->watch ?? []);
+
+        $jaw = CaseBuilder::aCase()->complaint('cheek', 'left')->felt('lateral_pterygoid', 'left', ['tenderness' => 4, 'familiar' => 'yes', 'texture' => ['taut_band']])->agreed('mouth', 'face')->with(['therapist' => ['experience' => 'advanced']]);
+        self::assertContains('a fresh nitrile glove', $this->stepOn($jaw, 'lateral_pterygoid', 'left')->watch ?? []);
+    }
+
     /** @param  list<float>  $pressures */
     #[DataProvider('ramps')]
     public function test_passes_rise_from_an_introduction_to_the_ceiling(float $ceiling, int $count, array $pressures): void

@@ -5,7 +5,10 @@ import { computed, ref } from 'vue'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { useVisit } from '@/composables/useVisit'
 import Traces from '@/parts/Traces.vue'
-import { dayWords } from '@/parts/words'
+import Witness from '@/parts/Witness.vue'
+import { capital, dayWords, verdictWords } from '@/parts/words'
+import type { ConsentAreaId } from '@/types/ids.generated'
+import type { Agreement, Verdict } from '@/types/visit'
 
 const visit = useVisit()
 const { props, judged, save, one } = visit
@@ -51,6 +54,22 @@ const sign = async () => {
 }
 const flash = computed(() => usePage<{ flash: { message: string | null } }>().props.flash.message)
 const course = computed(() => judged.value.response)
+const dangers = computed(() =>
+  props.value.signs.flatMap((one) => {
+    const name = atlas.stopSigns.find((sign) => sign.id === one.sign)?.name
+    return name ? [{ ...one, name }] : []
+  }),
+)
+/** The guardian first, then area by area. */
+const agreements = computed(() => {
+  const guardian = visit.one<Agreement & { name: string }>('guardian', '')
+  return [
+    ...(guardian ? [{ about: `${guardian.name}, guardian`, agreement: guardian }] : []),
+    ...visit
+      .all<Agreement & { area: ConsentAreaId }>('consent')
+      .map((agreement) => ({ about: capital(atlas.consent[agreement.area]), agreement })),
+  ]
+})
 const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
 </script>
 <template>
@@ -109,6 +128,39 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         </li>
         <li v-if="!props.done.length" class="py-2">Nothing was worked.</li>
       </ul>
+      <template v-if="dangers.length">
+        <h2 class="section-head mt-5">Signs that stopped the hand</h2>
+        <ul>
+          <li v-for="(danger, index) in dangers" :key="index" class="flex gap-3 border-b border-hairline py-1">
+            <span class="display w-[52px] shrink-0">{{ danger.at }}</span><span
+              ><b class="font-[650]">{{ danger.name }}</b
+              ><template v-if="danger.muscle">, at {{ muscleOf(danger.muscle).name }}, {{ danger.side }}</template></span
+            >
+          </li>
+        </ul>
+      </template>
+      <template v-if="agreements.length">
+        <h2 class="section-head mt-5">Agreed today</h2>
+        <ul>
+          <li v-for="said in agreements" :key="said.about" class="border-b border-hairline py-1">
+            <b class="font-[650]">{{ said.about }}: {{ said.agreement.given ? 'yes' : 'no' }}</b
+            ><template v-if="said.agreement.but">, but {{ said.agreement.but }}</template>
+            <p v-if="said.agreement.said" class="caption">“{{ said.agreement.said }}”</p>
+            <Witness :agreement="said.agreement" />
+          </li>
+        </ul>
+      </template>
+      <template v-for="decision in visit.all<{ verdict: Verdict; reason: string }>('override')" :key="decision.verdict">
+        <h2 class="section-head mt-5">Decided in writing</h2>
+        <p class="mt-1">
+          {{
+            decision.verdict === 'modify'
+              ? 'Pressure up to 6 in spite of age'
+              : `Treated in spite of “${verdictWords[decision.verdict].toLowerCase()}”`
+          }}:
+          {{ decision.reason }}
+        </p>
+      </template>
       <template v-if="course">
         <h2 class="section-head mt-5">The course</h2>
         <p class="mt-1">

@@ -255,6 +255,8 @@ export interface VisitProps extends Judged {
   agreed: { id: number; at: string; plan: Plan } | null
   events: TreatmentEvent[] | null
   done: Done[]
+  /** what the client answered to the work, in order */
+  signs: { at: string; sign: string; muscle: MuscleId | null; side: Side | null }[]
   notes: { revision: number; happened: string; advice: string; next_time: string; reason: string | null; signed_at: string }[]
   before: { number: number; date: string; entries: Entry[]; done: Done[]; next_time: string | null } | null
   /** techniques that are not done in this clinic, and why */

@@ -8,6 +8,7 @@ import Figure from '@/chart/Figure.vue'
 import { useAtlas } from '@/composables/useAtlas'
 import { useKeys } from '@/composables/useKeys'
 import { useOutbox } from '@/composables/useOutbox'
+import { capital } from '@/parts/words'
 import type { ConsentAreaId } from '@/types/ids.generated'
 import type { PlanStep, VisitProps } from '@/types/visit'
 
@@ -157,13 +158,17 @@ const rest = computed(() => [
   ...Object.entries(atlas.answerSigns).flatMap(([id, name]) => (quick.some(([shown]) => shown === id) ? [] : [{ id, name }])),
 ])
 const moreSigns = ref(false)
-/** What lies beside the muscle in hand and is never pressed; one at a time, the nearest first. */
+/** What stops this step, one at a time: what safety asks to watch, then what lies beside the muscle and is never pressed. */
 const hazards = computed(() => (step.value?.muscle ? hazardsBeside(step.value.muscle, step.value.side ?? 'midline', step.value.zones) : []))
-const hazardIndex = ref(0)
-const hazard = computed(() => (startedAt.value ? hazards.value[hazardIndex.value % hazards.value.length] : undefined))
+const cautions = computed(() => {
+  const told = (step.value?.watch ?? []).filter((line) => !hazards.value.some((one) => line.startsWith(one.name)))
+  return [...told.map((line) => ({ name: capital(line), sign: '', safe: '' })), ...hazards.value]
+})
+const cautionIndex = ref(0)
+const caution = computed(() => (startedAt.value ? cautions.value[cautionIndex.value % cautions.value.length] : undefined))
 const breath = ref<'in' | 'out'>('out')
 useIntervalFn(() => (breath.value = breath.value === 'in' ? 'out' : 'in'), 5000)
-watch(index, () => (hazardIndex.value = 0))
+watch(index, () => (cautionIndex.value = 0))
 watch(index, () => (flashed.value = flashed.value.startsWith('Taken back') ? flashed.value : ''))
 const { open: openAtlas } = useAtlas()
 const about = () => step.value?.muscle && openAtlas('muscle', step.value.muscle, step.value.side ?? 'left', true)
@@ -173,7 +178,7 @@ useKeys({
   Enter: onward,
   ArrowRight: onward,
   k: () => note('step_skipped'),
-  h: () => hazardIndex.value++,
+  h: () => cautionIndex.value++,
   m: () => (moreSigns.value = !moreSigns.value),
   c: () => step.value && areaOf(step.value) && takeBack(areaOf(step.value)!),
   ...Object.fromEntries([...quick, ...warn].map(([id, key]) => [key, () => sign(id)])),
@@ -275,18 +280,21 @@ const sides = computed(() => viewNames[view.value])
             Takes back consent <span class="key-hint text-[24px] leading-[28px]">C</span>
           </button>
           <button
-            v-if="hazard"
+            v-if="caution && step.muscle"
             type="button"
             class="absolute inset-x-0 bottom-0 flex min-h-[64px] gap-3 bg-room/80 text-left text-[30px] leading-[34px]"
-            :aria-label="`Never press: ${hazard.name}. You are on it: ${hazard.sign} Safe line: ${hazard.safe}`"
-            @click="hazardIndex++"
+            :aria-label="
+              caution.safe ? `Never press: ${caution.name}. You are on it: ${caution.sign} Safe line: ${caution.safe}` : caution.name
+            "
+            @click="cautionIndex++"
           >
             <span class="w-[8px] shrink-0 border-y-[3px] border-l-[3px] border-room-madder" aria-hidden="true" />
             <span
-              ><b class="font-[650]">{{ hazard.name }}</b> <span class="text-linen-2">{{ hazard.sign }}</span>
-              <b class="mx-1 text-room-moss">→</b> {{ hazard.safe
-              }}<span v-if="hazards.length > 1" class="ml-3 whitespace-nowrap text-linen-2">
-                {{ (hazardIndex % hazards.length) + 1 }} of {{ hazards.length }}
+              ><b class="font-[650]">{{ caution.name }}</b>
+              <template v-if="caution.safe">
+                <span class="text-linen-2">{{ caution.sign }}</span> <b class="mx-1 text-room-moss">→</b> {{ caution.safe }}</template
+              ><span v-if="cautions.length > 1" class="ml-3 whitespace-nowrap text-linen-2">
+                {{ (cautionIndex % cautions.length) + 1 }} of {{ cautions.length }}
                 <span class="key-hint text-[24px] leading-[28px]">H</span></span
               ></span
             >
@@ -300,7 +308,7 @@ const sides = computed(() => viewNames[view.value])
           >
             <span class="line-clamp-2">{{ step.find.split(' → ')[0] }}. <span class="key-hint text-[24px] leading-[28px]">I</span></span>
           </button>
-          <p v-else class="absolute bottom-0 left-2 right-2 line-clamp-2 text-[30px] leading-[34px]">{{ step.why }}</p>
+          <p v-else-if="pass" class="absolute bottom-0 left-2 right-2 line-clamp-2 text-[30px] leading-[34px]">{{ step.why }}</p>
         </section>
         <svg
           v-if="pass"
@@ -407,7 +415,12 @@ const sides = computed(() => viewNames[view.value])
             </g>
           </g>
         </svg>
-        <div v-else class="self-center text-[30px] leading-9 text-linen-2">{{ step.kind === 'recheck' ? step.check?.text : step.why }}</div>
+        <div v-else class="self-center text-[30px] leading-9">
+          <p class="text-linen-2">{{ step.kind === 'recheck' ? step.check?.text : step.why }}</p>
+          <p v-for="line in step.watch" :key="line" class="mt-3 flex gap-3">
+            <span class="w-[8px] shrink-0 border-y-[3px] border-l-[3px] border-room-madder" aria-hidden="true" />{{ capital(line) }}
+          </p>
+        </div>
         <section class="flex min-h-0 flex-col items-center justify-center">
           <svg
             viewBox="-175 -175 350 350"
