@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
 
@@ -20,13 +21,39 @@ final readonly class TreatmentSummary
      */
     public function doneByVisit(array $visits): array
     {
-        $events = DB::table('treatment_events')->whereIn('visit_id', $visits)->orderBy('happened_at')->orderBy('id')->get(['visit_id', 'type', 'step', 'payload', 'happened_at']);
         $done = [];
-        foreach ($events->groupBy('visit_id') as $visit => $rows) {
+        foreach ($this->events($visits)->groupBy('visit_id') as $visit => $rows) {
             $done[(int) $visit] = $this->ofVisit(array_values($rows->all()));
         }
 
         return $done;
+    }
+
+    /** @return array{done: list<array<string, mixed>>, signs: list<array{at: string, sign: string, muscle: string|null, side: string|null}>} what was done in one visit, and what the client answered to it, in order */
+    public function record(int $visit): array
+    {
+        $events = array_values($this->events([$visit])->all());
+        $at = [];
+        $signs = [];
+        foreach ($events as $event) {
+            $payload = (array) json_decode((string) $event->payload, true);
+            if ($event->type === 'step_started') {
+                $at[$event->step] = ['muscle' => $payload['muscle'] ?? null, 'side' => $payload['side'] ?? null];
+            } elseif ($event->type === 'sign') {
+                $signs[] = ['at' => (string) $event->happened_at, 'sign' => (string) $payload['sign'], ...$at[$event->step] ?? ['muscle' => null, 'side' => null]];
+            }
+        }
+
+        return ['done' => $this->ofVisit($events), 'signs' => $signs];
+    }
+
+    /**
+     * @param  list<int>  $visits
+     * @return Collection<int, \stdClass>
+     */
+    private function events(array $visits): Collection
+    {
+        return DB::table('treatment_events')->whereIn('visit_id', $visits)->orderBy('happened_at')->orderBy('id')->get(['visit_id', 'type', 'step', 'payload', 'happened_at']);
     }
 
     /**

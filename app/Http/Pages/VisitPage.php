@@ -9,7 +9,6 @@ use App\Cases\Judgements;
 use App\Cases\TreatmentSummary;
 use App\Models\CheckIn;
 use App\Models\Entry;
-use App\Models\TreatmentEvent;
 use App\Models\Visit;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
@@ -46,8 +45,7 @@ final readonly class VisitPage
             ...$this->judged($visit, $step, $entries, $agreed !== null),
             'agreed' => $agreed === null ? null : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => $agreed->document],
             'events' => $events,
-            'done' => in_array($step, ['recheck', 'after'], true) ? $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [] : [],
-            'signs' => $step === 'after' ? $this->signs($visit) : [],
+            ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
             'notes' => $step === 'after' ? $visit->notes()->orderBy('revision')->get(['revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at']) : [],
             'before' => in_array($step, ['ask', 'move'], true) ? $this->before($visit) : null,
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
@@ -119,18 +117,6 @@ final readonly class VisitPage
         return $checkIn === null || $checkIn->sent_at === null ? null : [
             'at' => $checkIn->sent_at->setTimezone($visit->user->clinic->timezone)->format('j M, H:i'), 'taken' => $checkIn->visit_id !== null, 'raised' => $this->answers->raised($checkIn->answers),
         ];
-    }
-
-    /** @return list<array{at: string, sign: string, muscle: string|null, side: string|null}> what the client answered to the work, in order */
-    private function signs(Visit $visit): array
-    {
-        $events = $visit->events()->whereIn('type', ['step_started', 'sign'])->orderBy('happened_at')->orderBy('id')->get();
-        $at = $events->where('type', 'step_started')->keyBy('step');
-
-        return array_values($events->where('type', 'sign')->map(static fn (TreatmentEvent $event): array => [
-            'at' => $event->happened_at->setTimezone($visit->user->clinic->timezone)->format('H:i'), 'sign' => (string) $event->payload['sign'],
-            'muscle' => $at->get($event->step)->payload['muscle'] ?? null, 'side' => $at->get($event->step)->payload['side'] ?? null,
-        ])->all());
     }
 
     /** @return array<string, mixed>|null what the last visit recorded, beside today's */

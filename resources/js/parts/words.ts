@@ -99,3 +99,9 @@ export const speaksOf = (limit: Limit, hand: InHand): boolean => {
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 export const dayWords = (iso: string): string =>
   new Date(`${iso.slice(0, 10)}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
+/** The time of day, here, of a moment the server wrote. */
+export const timeWords = (moment: string): string =>
+  new Date(/Z|[+-]\d\d:\d\d$/.test(moment) ? moment : `${moment.replace(' ', 'T')}Z`).toLocaleTimeString('en-GB', {
+    hour: '2-digit',
+    minute: '2-digit',
+  })

@@ -6,7 +6,7 @@ import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { useVisit } from '@/composables/useVisit'
 import Traces from '@/parts/Traces.vue'
 import Witness from '@/parts/Witness.vue'
-import { capital, dayWords, verdictWords } from '@/parts/words'
+import { capital, dayWords, timeWords, verdictWords } from '@/parts/words'
 import type { ConsentAreaId } from '@/types/ids.generated'
 import type { Agreement, Verdict } from '@/types/visit'
 
@@ -132,7 +132,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         <h2 class="section-head mt-5">Signs that stopped the hand</h2>
         <ul>
           <li v-for="(danger, index) in dangers" :key="index" class="flex gap-3 border-b border-hairline py-1">
-            <span class="display w-[52px] shrink-0">{{ danger.at }}</span><span
+            <span class="display w-[52px] shrink-0">{{ timeWords(danger.at) }}</span><span
               ><b class="font-[650]">{{ danger.name }}</b
               ><template v-if="danger.muscle">, at {{ muscleOf(danger.muscle).name }}, {{ danger.side }}</template></span
             >
