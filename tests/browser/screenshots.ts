@@ -1,5 +1,5 @@
 import { test } from '@playwright/test'
-import { saved, signIn } from './steps'
+import { openClient, recorded, saved, signIn } from './steps'
 
 /** Pictures of the main views from the demo story, for docs/screenshots: SCREENSHOTS=1 npx playwright test */
 test('pictures', async ({ page, browser }) => {
@@ -62,8 +62,6 @@ test('pictures', async ({ page, browser }) => {
   await page.goto(`${visit}/screen`)
   await page.getByRole('button', { name: /all denied/ }).click()
   await page.getByText('questions denied').waitFor()
-  await settle()
-  await shot('screen')
   await page.goto(`${visit}/move?movement=cervical.rotation`)
   for (const [index, value] of ['63', '55'].entries()) {
     await saved(page, async () => {
@@ -145,4 +143,15 @@ test('pictures', async ({ page, browser }) => {
   await page.goto(`${visit}/after`)
   await settle()
   await shot('after')
+  await openClient(page, 'Edda Vorn')
+  await page.getByRole('button', { name: /Start visit/ }).click()
+  await page.getByRole('heading', { name: /Where does it hurt/ }).waitFor()
+  const other = page.url().replace(/\/ask$/, '')
+  await recorded(page, other, [
+    { kind: 'red_flag', identity: 'clumsy_hands_or_gait', payload: 'unknown' },
+    { kind: 'condition', payload: { condition: 'high_blood_pressure', answer: 'yes', severity: 'moderate', controlled: 'unknown' } },
+  ])
+  await page.goto(`${other}/screen`)
+  await settle()
+  await shot('screen')
 })

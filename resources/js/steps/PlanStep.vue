@@ -185,7 +185,7 @@ useKeys({
           >
         </p></template
       >
-      <div class="sticky bottom-[36px] mt-auto bg-paper pb-2 pt-3">
+      <div class="sticky bottom-[34px] mt-auto bg-paper pb-2 pt-3">
         <p class="caption mb-1">
           {{ plan.because }} {{ plan.turns === 0 ? 'No turn.' : plan.turns === 1 ? 'One turn.' : `${plan.turns} turns.` }}
         </p>

@@ -208,6 +208,8 @@ const ringArc = (sign: 1 | -1): string => {
 }
 const ladderSide = computed(() => (step.value?.side === 'right' ? 1 : -1))
 const rung = (n: number): number => 58 + 22 * n
+/** Whether the words have room on the bar of that pressure. */
+const roomy = (n: number): boolean => n >= 3.5
 const y = (n: number): number => 424 - (n - 1) * 53
 /** The lintel stands just above the rung of the ceiling. */
 const lintel = computed(() => (step.value?.ceiling ? y(step.value.ceiling.felt) - 34 : -99))
@@ -245,12 +247,15 @@ const sides = computed(() => viewNames[view.value])
     </template>
     <div
       v-else
-      class="relative mx-auto grid h-dvh min-h-[720px] max-w-[1400px] grid-rows-[80px_minmax(0,1fr)_84px_68px_112px] gap-2 px-6 pb-3"
+      class="relative mx-auto grid h-dvh min-h-[720px] max-w-[1400px] grid-cols-[minmax(0,1fr)] grid-rows-[80px_minmax(0,1fr)_84px_68px_112px] gap-2 px-6 pb-3"
     >
       <header class="flex items-center justify-between gap-6 pl-2">
-        <h1 class="min-w-0 truncate">
-          <span class="display text-[46px] leading-[64px] xl:text-[58px]">{{ step.label }}</span>
-          <span v-if="step.muscle" class="ml-3 font-display text-[30px] italic text-linen-2">{{ sides }}</span>
+        <h1 class="flex min-w-0 items-baseline gap-3">
+          <span class="display flex min-w-0 text-[42px] leading-[64px] xl:text-[56px]"
+            ><span class="min-w-0 truncate">{{ step.muscle ? muscleOf(step.muscle).name : step.label }}</span
+            ><span v-if="step.muscle" class="shrink-0">, {{ step.side }}</span></span
+          >
+          <span v-if="step.muscle" class="min-w-0 shrink-[999] truncate font-display text-[30px] italic text-linen-2">{{ sides }}</span>
         </h1>
         <p class="shrink-0 whitespace-nowrap">
           <span class="display text-[58px] leading-[64px] xl:text-[70px]">{{ left }}</span> <span class="text-[30px]">min left</span>
@@ -356,10 +361,10 @@ const sides = computed(() => viewNames[view.value])
               fill="var(--color-room-weld)"
             />
             <text
-              :x="ladderSide * 10"
+              :x="ladderSide * (roomy(pressure) ? 10 : rung(pressure) * 0.85 + 8)"
               :y="y(pressure) + 9"
               :text-anchor="ladderSide === 1 ? 'start' : 'end'"
-              fill="var(--color-room)"
+              :fill="roomy(pressure) ? 'var(--color-room)' : 'var(--color-room-weld)'"
               font-size="26"
               font-weight="650"
             >
@@ -387,7 +392,7 @@ const sides = computed(() => viewNames[view.value])
                 fill="var(--color-linen-2)"
                 font-size="24"
               >
-                if it softens
+                {{ roomy(nextPass.pressure) ? 'if it softens' : 'softens?' }}
               </text>
             </g>
             <text
@@ -504,15 +509,16 @@ const sides = computed(() => viewNames[view.value])
         <button
           v-if="pass && step.kind === 'treat'"
           type="button"
-          class="relative flex flex-[1.7] items-center gap-6 overflow-hidden rounded-[3px] bg-room-moss px-10 text-left text-room"
+          class="relative flex flex-[1.7] items-center gap-4 overflow-hidden rounded-[3px] bg-room-moss px-5 text-left text-room xl:gap-6 xl:px-10"
           :disabled="!startedAt"
           @click="ease"
         >
           <svg class="absolute inset-0 h-full w-full" viewBox="0 0 768 120" preserveAspectRatio="none" aria-hidden="true">
             <path d="M380 0C450 0 460 62 530 62H768V0Z" fill="var(--color-room-moss-2)" />
           </svg>
-          <span class="display relative text-[60px] leading-[64px]">Ease off</span><span class="relative text-[30px] underline">Space</span
-          ><span class="relative ml-auto self-end pb-3 text-[30px] font-[650]">to {{ easeTo }}, and stay</span>
+          <span class="display relative whitespace-nowrap text-[50px] leading-[64px] xl:text-[60px]">Ease off</span
+          ><span class="relative text-[30px] underline">Space</span
+          ><span class="relative ml-auto self-end whitespace-nowrap pb-3 text-[30px] font-[650]">to {{ easeTo }}, and stay</span>
         </button>
         <button
           type="button"
