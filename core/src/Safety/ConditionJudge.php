@@ -125,7 +125,7 @@ final readonly class ConditionJudge
     private function questions(ConditionRule $rule, ConditionAnswer $answer, string $id): array
     {
         $questions = [];
-        if ($answer->severity === null && ! $rule->byTime && array_merge(...$rule->columns) !== []) {
+        if ($answer->severity === null && ! $rule->byTime && $rule->turnsOnSeverity()) {
             $questions[] = new Question("$id.severity", ucfirst($rule->label).': how bad is it?', 'Mild, moderate and severe lead to different limits; moderate is assumed.');
         }
         if ($rule->staged && $answer->stage === null && $answer->since === null) {

@@ -57,11 +57,20 @@ final readonly class ConditionRule
         return array_merge(...array_slice($this->columns, 0, $column + 1));
     }
 
-    /** @return list<string> what else is worth asking of it: swelling, controlled, pressure, weeks */
+    /** Whether how bad it is changes what follows. */
+    public function turnsOnSeverity(): bool
+    {
+        [$mild, $moderate, $severe] = $this->columns;
+
+        return $mild != $moderate || $moderate != $severe;
+    }
+
+    /** @return list<string> what is worth asking of it: severity, swelling, controlled, pressure, weeks */
     public function details(): array
     {
         $keys = array_merge([], ...array_map(static fn (ExtraRule $extra): array => $extra->keys(), $this->extra));
         $asks = [
+            'severity' => $this->turnsOnSeverity(),
             'swelling' => $this->signsAt !== null || in_array('swelling', $keys, true), 'controlled' => in_array('controlled', $keys, true),
             'pressure' => in_array('systolic_at_least', $keys, true), 'weeks' => in_array('weeks_over', $keys, true),
         ];

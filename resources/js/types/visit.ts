@@ -90,7 +90,16 @@ export interface Entry {
 
 export interface Limit {
   effect: string
-  scope: { all?: true; zone?: ZoneId; muscle?: MuscleId; side?: Side; technique?: string; tool?: string; position?: string; product?: string }
+  scope: {
+    all?: true
+    zone?: ZoneId
+    muscle?: MuscleId
+    side?: Side
+    technique?: string
+    tool?: string
+    position?: string
+    product?: string
+  }
   value: number | string | null
   rules: string[]
   reason: string

@@ -281,9 +281,13 @@ const raised = computed(() =>
             <p v-if="isUrgent(one) && saidOf(one) === 'yes'" class="mt-2 border-l-4 border-madder pl-3 font-[650]" role="alert">
               If this is new or happening now, do not wait for your visit: tell the desk at once, or call an ambulance.
             </p>
-            <div v-if="one.part === 'conditions' && saidOf(one) === 'yes'" class="mt-2 border-l-2 border-iron pl-3">
-              <p class="caption">How much is it in your way?</p>
+            <div
+              v-if="one.part === 'conditions' && saidOf(one) === 'yes' && (condition(one.id)?.staged || condition(one.id)?.details.length)"
+              class="mt-2 border-l-2 border-iron pl-3"
+            >
+              <p v-if="condition(one.id)?.details.includes('severity')" class="caption">How much is it in your way?</p>
               <Choices
+                v-if="condition(one.id)?.details.includes('severity')"
                 :label="`How much is it in your way: ${one.ask}`"
                 :options="{ mild: 'hardly', moderate: 'some days', severe: 'every day' }"
                 :value="answers.details?.[one.id]?.severity"
@@ -298,7 +302,7 @@ const raised = computed(() =>
                   @choose="(value) => value && detail(one.id, { stage: value })"
                 />
               </template>
-              <template v-if="one.id === 'high_blood_pressure'">
+              <template v-if="condition(one.id)?.details.includes('controlled')">
                 <p class="caption mt-2">Is it kept down by medicine?</p>
                 <Choices
                   label="Is it kept down by medicine?"
@@ -307,7 +311,7 @@ const raised = computed(() =>
                   @choose="(value) => value && detail(one.id, { controlled: value })"
                 />
               </template>
-              <template v-if="one.id === 'pregnancy'">
+              <template v-if="condition(one.id)?.details.includes('weeks')">
                 <label class="caption mt-2 block" for="weeks">Which week?</label>
                 <input
                   id="weeks"

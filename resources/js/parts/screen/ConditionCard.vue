@@ -67,7 +67,7 @@ const entry = computed(() => `condition|before|${id.value}`)
         @choose="(value) => emit('change', { answer: value ?? 'unknown' })"
       />
       <div v-if="condition.answer === 'yes'" class="grid gap-1">
-        <div>
+        <div v-if="has('severity')">
           <p class="caption">How bad<span v-if="open('severity')" class="text-madder">: moderate is assumed</span></p>
           <Choices
             :label="`${about.label}, how bad`"
