@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Pattern;
 
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 
 /**
@@ -62,14 +63,14 @@ final readonly class CheckFinder
         foreach ($this->scene->case->findings->resisted as $finding) {
             $resisted[$finding->movement.':'.$finding->side->value] = true;
         }
-        foreach ([['range', $this->scene->lengthens, $measured, 'Measure: '], ['resisted', $this->scene->moves, $resisted, 'Against resistance: ']] as [$kind, $index, $done, $verb]) {
+        foreach ([['range', $this->scene->index->lengthens, $measured, 'Measure: '], ['resisted', $this->scene->index->moves, $resisted, 'Against resistance: ']] as [$kind, $index, $done, $verb]) {
             foreach ($index as $key => $touching) {
                 if (isset($done[$key])) {
                     continue;
                 }
                 [$movement, $side] = explode(':', $key);
                 $name = $verb.lcfirst($this->scene->atlas->movement($movement)->name).($side === 'midline' ? '' : ", $side");
-                $open[] = [$kind, $movement, Side::from($side), $name, array_fill_keys(array_map(static fn (array $touch): string => $touch[0]->key(), $touching), true)];
+                $open[] = [$kind, $movement, Side::from($side), $name, array_fill_keys(array_map(static fn (MuscleAt|array $touch): string => ($touch instanceof MuscleAt ? $touch : $touch[0])->key(), $touching), true)];
             }
         }
 

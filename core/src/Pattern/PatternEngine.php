@@ -10,15 +10,17 @@ use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Response\Quietness;
 
 /** Ranks every muscle and side by what was found. Additive log-odds, one softmax, each part explained. */
-final readonly class PatternEngine
+final class PatternEngine
 {
-    public function __construct(private Atlas $atlas, private Figures $figures, private Quietness $quietness)
+    private ?Index $index = null;
+
+    public function __construct(private readonly Atlas $atlas, private readonly Figures $figures, private readonly Quietness $quietness)
     {
     }
 
     public function rank(CaseFile $case): PatternResult
     {
-        $scene = new Scene($this->atlas, $case, $this->figures);
+        $scene = $this->scene($case);
         $book = new SignBook;
         foreach ($this->collectors() as $collector) {
             $collector->collect($scene, $book);
@@ -26,12 +28,18 @@ final readonly class PatternEngine
         $weighing = new Weighing($this->figures);
         $evidence = [];
         $logOdds = [];
-        foreach ($scene->candidates as $at) {
-            $evidence[$at->key()] = $weighing->evidence($book->of($at));
-            $logOdds[$at->key()] = $this->figures->prior + array_sum(array_map(static fn (Evidence $one): float => $one->weight, $evidence[$at->key()]));
+        $plain = null;
+        foreach ($scene->index->candidates as $at) {
+            $key = $at->key();
+            // what has nothing of its own is weighed once for all
+            $evidence[$key] = $book->isPlain($at) ? $plain ??= $weighing->evidence($book->of($at)) : $weighing->evidence($book->of($at));
+            $logOdds[$key] = $this->figures->prior;
+            foreach ($evidence[$key] as $one) {
+                $logOdds[$key] += $one->weight;
+            }
         }
         [$support, $none] = $this->shares($logOdds);
-        $candidates = array_map(fn (MuscleAt $at): Candidate => $this->candidate($scene, $book, $at, $logOdds[$at->key()], $support[$at->key()], $evidence[$at->key()]), $scene->candidates);
+        $candidates = array_map(fn (MuscleAt $at): Candidate => $this->candidate($scene, $book, $at, $logOdds[$at->key()], $support[$at->key()], $evidence[$at->key()]), $scene->index->candidates);
         // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order
         usort($candidates, static fn (Candidate $a, Candidate $b): int => [round($b->logOdds, 9), $a->at->key()] <=> [round($a->logOdds, 9), $b->at->key()]);
 
@@ -41,9 +49,14 @@ final readonly class PatternEngine
     /** The same ranking with the checks that would tell most next. */
     public function withChecks(CaseFile $case, PatternResult $pattern): PatternResult
     {
-        $checks = (new CheckFinder(new Scene($this->atlas, $case, $this->figures)))->find($pattern->candidates, $pattern->noneSupport);
+        $checks = (new CheckFinder($this->scene($case)))->find($pattern->candidates, $pattern->noneSupport);
 
         return new PatternResult($pattern->candidates, $pattern->noneSupport, $checks);
+    }
+
+    private function scene(CaseFile $case): Scene
+    {
+        return new Scene($this->index ??= new Index($this->atlas), $case, $this->figures);
     }
 
     /** @return list<Evidence\Collector> the short antagonist reads what the ones before it wrote */
@@ -73,10 +86,11 @@ final readonly class PatternEngine
     private function candidate(Scene $scene, SignBook $book, MuscleAt $at, float $logOdds, float $support, array $evidence): Candidate
     {
         $point = TriggerPoint::of($scene->palpation[$at->key()] ?? []);
+        $role = $book->isPlain($at) ? Role::Unclear : (new RoleReader)->of($scene, $book, $at, $point);
 
         return new Candidate(
             $at, $this->atlas->nameOf($at), $logOdds, $support, $this->figures->word($support),
-            (new RoleReader)->of($scene, $book, $at, $point), $point, $evidence,
+            $role, $point, $evidence,
         );
     }
 }

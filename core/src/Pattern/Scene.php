@@ -5,17 +5,14 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern;
 
 use Somatrace\Core\Anatomy\Atlas;
-use Somatrace\Core\Anatomy\MuscleAt;
-use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\CaseFile\PalpationFinding;
 
-/** A case laid out for ranking: the candidates, the live complaints, and who was felt. */
+/** A case laid out for ranking: the live complaints, and who was felt. */
 final readonly class Scene
 {
-    /** @var list<MuscleAt> */
-    public array $candidates;
+    public Atlas $atlas;
 
     /** @var list<Complaint> */
     public array $complaints;
@@ -23,36 +20,13 @@ final readonly class Scene
     /** @var array<string, list<PalpationFinding>> by muscle and side */
     public array $palpation;
 
-    /** @var array<string, list<array{MuscleAt, bool}>> movement:side → candidates it lengthens (true: all do) */
-    public array $lengthens;
-
-    /** @var array<string, list<array{MuscleAt, bool}>> movement:side → candidates that move it, and whether as prime mover */
-    public array $moves;
-
-    public function __construct(public Atlas $atlas, public CaseFile $case, public Figures $figures)
+    public function __construct(public Index $index, public CaseFile $case, public Figures $figures)
     {
-        $candidates = [];
-        $lengthens = [];
-        $moves = [];
-        foreach ($atlas->muscles as $muscle) {
-            foreach (Side::pair() as $side) {
-                $at = new MuscleAt($muscle->id, $side);
-                $candidates[] = $at;
-                foreach ($muscle->lengthenedBy as $use) {
-                    $lengthens[$use->keyFor($side)][] = [$at, true];
-                }
-                foreach ($muscle->actions as $use) {
-                    $moves[$use->keyFor($side)][] = [$at, $use->prime];
-                }
-            }
-        }
         $palpation = [];
         foreach ($case->findings->palpation as $finding) {
             $palpation[$finding->at()->key()][] = $finding;
         }
-        $this->candidates = $candidates;
-        $this->lengthens = $lengthens;
-        $this->moves = $moves;
+        $this->atlas = $index->atlas;
         $this->palpation = $palpation;
         // a complaint scored 0 with no worse time in the week is over: it neither points nor clears
         $this->complaints = array_values(array_filter(
@@ -61,8 +35,9 @@ final readonly class Scene
         ));
     }
 
-    public function sign(string $kind, string $weight, string $text, string $code = '', float $share = 1.0): Sign
+    /** @param  \Closure(): string  $words */
+    public function sign(string $kind, string $weight, \Closure $words, string $code = '', float $share = 1.0): Sign
     {
-        return new Sign($kind, $weight.($code === '' ? '' : ":$code"), $share * $this->figures->weight($weight), $text);
+        return new Sign($kind, $weight.($code === '' ? '' : ":$code"), $weight, $share, $share * $this->figures->weight($weight), $words);
     }
 }

@@ -4,11 +4,24 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Pattern;
 
-/** One thing that speaks for or against a candidate, before it is set beside others of its kind. */
+/**
+ * One thing that speaks for or against a candidate, before it is set beside others of its kind. Hundreds are weighed and a few are read:
+ * its sentence is only put together when somebody reads it.
+ */
 final readonly class Sign
 {
-    /** @param  string  $code names the sign, so that equal weights have a fixed order */
-    public function __construct(public string $kind, public string $code, public float $weight, public string $text)
+    /**
+     * @param  string  $code  names the sign among all of its candidate, so that equal weights have a fixed order
+     * @param  string  $name  of the weight in the figures
+     * @param  float  $share  of that weight
+     * @param  \Closure(): string  $words
+     */
+    public function __construct(public string $kind, public string $code, public string $name, public float $share, public float $weight, private \Closure $words)
     {
+    }
+
+    public function text(): string
+    {
+        return ($this->words)();
     }
 }

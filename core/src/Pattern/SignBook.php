@@ -9,8 +9,11 @@ use Somatrace\Core\Anatomy\MuscleAt;
 /** Collects the signs of every candidate. */
 final class SignBook
 {
-    /** @var array<string, list<Sign>> */
+    /** @var array<string, list<Sign>> by muscle and side */
     private array $signs = [];
+
+    /** @var list<array{Sign, array<string, mixed>}> signs of everybody, and who has one of their own instead */
+    private array $common = [];
 
     public function add(MuscleAt $candidate, Sign $sign): void
     {
@@ -19,21 +22,60 @@ final class SignBook
         }
     }
 
+    /** @param  array<string, mixed>  $except  by muscle and side */
+    public function addToAllBut(array $except, Sign $sign): void
+    {
+        if ($sign->weight !== 0.0) {
+            $this->common[] = [$sign, $except];
+        }
+    }
+
     /** @return list<Sign> */
     public function of(MuscleAt $candidate): array
     {
-        return $this->signs[$candidate->key()] ?? [];
+        $key = $candidate->key();
+        $signs = $this->signs[$key] ?? [];
+        foreach ($this->common as [$sign, $except]) {
+            if (! isset($except[$key])) {
+                $signs[] = $sign;
+            }
+        }
+
+        return $signs;
     }
 
+    /** Whether it has nothing of its own: all such candidates share one list of signs. */
+    public function isPlain(MuscleAt $candidate): bool
+    {
+        $key = $candidate->key();
+        if (isset($this->signs[$key])) {
+            return false;
+        }
+        foreach ($this->common as [, $except]) {
+            if (isset($except[$key])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** What the signs of its own of these kinds add up to, undiscounted. */
     public function sum(MuscleAt $candidate, string ...$kinds): float
     {
-        return array_sum(array_map(static fn (Sign $sign): float => in_array($sign->kind, $kinds, true) ? $sign->weight : 0.0, $this->of($candidate)));
+        $sum = 0.0;
+        foreach ($this->signs[$candidate->key()] ?? [] as $sign) {
+            $sum += in_array($sign->kind, $kinds, true) ? $sign->weight : 0.0;
+        }
+
+        return $sum;
     }
 
-    public function has(MuscleAt $candidate, string $codePrefix): bool
+    /** Whether it has a sign of its own whose name starts so. */
+    public function has(MuscleAt $candidate, string $name): bool
     {
-        foreach ($this->of($candidate) as $sign) {
-            if (str_starts_with($sign->code, $codePrefix)) {
+        foreach ($this->signs[$candidate->key()] ?? [] as $sign) {
+            if (str_starts_with($sign->name, $name)) {
                 return true;
             }
         }

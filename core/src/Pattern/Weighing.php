@@ -17,38 +17,42 @@ final readonly class Weighing
 
     /**
      * @param  list<Sign>  $signs
-     * @return list<Evidence> in a fixed order: kind, then strength, then code
+     * @return list<Evidence> in a fixed order: kind, for before against, then strength, then code
      */
     public function evidence(array $signs): array
     {
-        usort($signs, static fn (Sign $a, Sign $b): int => [$a->kind, -abs($a->weight), $a->code, $a->text] <=> [$b->kind, -abs($b->weight), $b->code, $b->text]);
         $groups = [];
         foreach ($signs as $sign) {
             $groups[$sign->kind.($sign->weight > 0 ? '+' : '-')][] = $sign;
         }
+        ksort($groups);
+        $evidence = [];
+        foreach ($groups as $group) {
+            $this->group($group, $evidence);
+        }
 
-        return array_merge([], ...array_values(array_map($this->group(...), $groups)));
+        return $evidence;
     }
 
     /**
-     * @param  non-empty-list<Sign>  $signs  of one kind and one direction, strongest first
-     * @return list<Evidence>
+     * @param  non-empty-list<Sign>  $signs  of one kind and one direction
+     * @param  list<Evidence>  $evidence
      */
-    private function group(array $signs): array
+    private function group(array $signs, array &$evidence): void
     {
-        $last = count($this->figures->discount) - 1;
-        $weights = [];
-        foreach ($signs as $rank => $sign) {
-            $weights[] = $sign->weight * $this->figures->discount[min($rank, $last)];
+        if (count($signs) > 1) {
+            usort($signs, static fn (Sign $a, Sign $b): int => abs($b->weight) <=> abs($a->weight) ?: $a->code <=> $b->code);
         }
-        $sum = abs(array_sum($weights));
+        $last = count($this->figures->discount) - 1;
+        $sum = 0.0;
+        foreach ($signs as $rank => $sign) {
+            $sum += abs($sign->weight) * $this->figures->discount[min($rank, $last)];
+        }
         $cap = $this->figures->caps[$signs[0]->kind] ?? $sum;
         $share = $sum > $cap ? $cap / $sum : 1.0;
-
-        return array_map(
-            static fn (Sign $sign, float $weight): Evidence => new Evidence($sign->kind, $sign->code, $weight * $share, $sign->text),
-            $signs,
-            $weights,
-        );
+        foreach ($signs as $rank => $sign) {
+            $part = $this->figures->discount[min($rank, $last)] * $share;
+            $evidence[] = new Evidence($sign, $sign->share * $part, $sign->weight * $part);
+        }
     }
 }

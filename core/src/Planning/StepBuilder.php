@@ -251,7 +251,7 @@ final class StepBuilder
         $for = array_values(array_filter($target->candidate->evidence, static fn ($evidence): bool => $evidence->weight > 0));
         usort($for, static fn ($a, $b): int => [$b->weight, $a->code] <=> [$a->weight, $b->code]);
 
-        return ($target->soothes && ! $target->isSource() ? 'It hurts here: soothing work. ' : '').ucfirst($target->candidate->role->value).', '.$target->candidate->word.'. '.implode('. ', array_map(static fn ($evidence): string => $evidence->text, array_slice($for, 0, 2))).'.';
+        return ($target->soothes && ! $target->isSource() ? 'It hurts here: soothing work. ' : '').ucfirst($target->candidate->role->value).', '.$target->candidate->word.'. '.implode('. ', array_map(static fn ($evidence): string => $evidence->text(), array_slice($for, 0, 2))).'.';
     }
 
     /** @return list<Pass> the first introduces, each later one rises a step or so, none above the ceiling */

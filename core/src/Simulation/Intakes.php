@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Simulation;
 
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Safety\SafetyRules;
 
@@ -29,48 +27,48 @@ final readonly class Intakes
     /** @return \Generator<int, IntakeCase> case documents */
     public function many(int $count, int $seed): \Generator
     {
-        $chance = new Randomizer(new Xoshiro256StarStar($seed));
+        $chance = new Chance($seed);
         for ($n = 0; $n < $count; $n++) {
             yield $n => $this->one($chance);
         }
     }
 
     /** @return IntakeCase */
-    private function one(Randomizer $chance): array
+    private function one(Chance $chance): array
     {
-        $age = $this->pick($chance, [12, 16, 17, 18, 25, 40, 58, 74, 75, 88]);
+        $age = $chance->pick([12, 16, 17, 18, 25, 40, 58, 74, 75, 88]);
         $health = [
-            'others_denied' => $this->oneIn($chance, 2), 'red_flags' => $this->flags($chance), 'conditions' => $this->conditions($chance), 'medicines' => $this->medicines($chance),
+            'others_denied' => $chance->oneIn(2), 'red_flags' => $this->flags($chance), 'conditions' => $this->conditions($chance), 'medicines' => $this->medicines($chance),
         ];
-        if ($this->oneIn($chance, 3)) {
+        if ($chance->oneIn(3)) {
             $health['leg_signs'] = $this->answer($chance);
             $health['calf_clot_items'] = $this->some($chance, array_keys($this->rules->clotItems), 4, fn (): string => $this->answer($chance));
         }
-        if ($this->oneIn($chance, 4)) {
+        if ($chance->oneIn(4)) {
             $health['answered_on'] = $this->some($chance, ['red_flags_every_visit', 'red_flags_other', 'conditions', 'medicines'], 2, fn (): string => $this->daysAgo($chance, 200));
         }
         $case = [
             'format' => 'somatrace.case', 'version' => 1, 'as_of' => self::AS_OF,
-            'client' => ['age' => $age, 'hand' => $this->side($chance), ...($this->oneIn($chance, 2) ? ['guardian_consent' => true] : [])],
+            'client' => ['age' => $age, 'hand' => $this->side($chance), ...($chance->oneIn(2) ? ['guardian_consent' => true] : [])],
             'health' => $health, 'findings' => [], 'session' => ['minutes' => 60],
         ];
-        if ($this->oneIn($chance, 3)) {
+        if ($chance->oneIn(3)) {
             $case['findings']['complaints'] = [[...$this->place($chance), 'now' => 5]];
         }
-        if ($this->oneIn($chance, 6)) {
+        if ($chance->oneIn(6)) {
             $case['findings']['tests'] = [['test' => 'positional_artery', 'side' => $this->side($chance), 'result' => 'positive']];
         }
-        if ($this->oneIn($chance, 3)) {
+        if ($chance->oneIn(3)) {
             $case['findings']['palpation'] = $this->felt($chance);
         }
-        if ($this->oneIn($chance, 4)) {
+        if ($chance->oneIn(4)) {
             $case['history'] = [['date' => $this->daysAgo($chance, 30), 'findings' => ['palpation' => $this->felt($chance), 'tests' => [$this->graded($chance)]]]];
             $case['findings']['tests'] = [...$case['findings']['tests'] ?? [], $this->graded($chance)];
         }
-        if ($this->oneIn($chance, 5)) {
+        if ($chance->oneIn(5)) {
             $case['overrides'] = [[
-                'verdict' => $this->pick($chance, ['modify', 'defer', 'refer']), 'by_licensed' => $this->oneIn($chance, 2), 'reason' => 'Talked over with her doctor.',
-                'on' => $this->oneIn($chance, 2) ? self::AS_OF : $this->daysAgo($chance, 10),
+                'verdict' => $chance->pick(['modify', 'defer', 'refer']), 'by_licensed' => $chance->oneIn(2), 'reason' => 'Talked over with her doctor.',
+                'on' => $chance->oneIn(2) ? self::AS_OF : $this->daysAgo($chance, 10),
             ]];
         }
 
@@ -78,25 +76,25 @@ final readonly class Intakes
     }
 
     /** @return non-empty-list<array<string, mixed>> one place of a muscle, with or without a sign of inflammation */
-    private function felt(Randomizer $chance): array
+    private function felt(Chance $chance): array
     {
-        $muscle = $this->atlas->muscle($this->pick($chance, ['gastrocnemius', 'levator_scapulae', 'deltoid_middle', 'extensor_carpi_radialis', 'vastus_medialis']));
+        $muscle = $this->atlas->muscle($chance->pick(['gastrocnemius', 'levator_scapulae', 'deltoid_middle', 'extensor_carpi_radialis', 'vastus_medialis']));
 
-        return [['muscle' => $muscle->id, 'side' => $this->side($chance), 'tenderness' => 2, 'texture' => $this->pick($chance, [['taut_band'], ['swollen'], ['warm'], ['warm', 'swollen']])]];
+        return [['muscle' => $muscle->id, 'side' => $this->side($chance), 'tenderness' => 2, 'texture' => $chance->pick([['taut_band'], ['swollen'], ['warm'], ['warm', 'swollen']])]];
     }
 
     /** @return array<string, mixed> */
-    private function graded(Randomizer $chance): array
+    private function graded(Chance $chance): array
     {
-        return ['test' => 'swelling', 'side' => $this->side($chance), 'value' => $chance->getInt(0, 3)];
+        return ['test' => 'swelling', 'side' => $this->side($chance), 'value' => $chance->int(0, 3)];
     }
 
     /** @return array<string, string> */
-    private function flags(Randomizer $chance): array
+    private function flags(Chance $chance): array
     {
         $flags = [];
         foreach (array_keys($this->rules->flags->flags) as $flag) {
-            $roll = $chance->getInt(0, 39);
+            $roll = $chance->int(0, 39);
             if ($roll < 20) {
                 $flags[$flag] = match (true) {
                     $roll === 0 => 'yes',
@@ -110,25 +108,25 @@ final readonly class Intakes
     }
 
     /** @return list<array<string, mixed>> */
-    private function conditions(Randomizer $chance): array
+    private function conditions(Chance $chance): array
     {
         $list = [];
-        foreach ($this->pickSome($chance, array_keys($this->rules->conditions), 4) as $id) {
+        foreach ($chance->some(array_keys($this->rules->conditions), 4) as $id) {
             $answer = ['condition' => $id, 'answer' => $this->answer($chance)];
             foreach ([
-                'severity' => fn (): string => $this->pick($chance, ['mild', 'moderate', 'severe']),
-                'stage' => fn (): string => $this->pick($chance, ['acute', 'subacute', 'late', 'settled']),
-                'since' => fn (): string => $this->daysAgo($chance, $this->pick($chance, [3, 30, 120, 900])),
+                'severity' => fn (): string => $chance->pick(['mild', 'moderate', 'severe']),
+                'stage' => fn (): string => $chance->pick(['acute', 'subacute', 'late', 'settled']),
+                'since' => fn (): string => $this->daysAgo($chance, $chance->pick([3, 30, 120, 900])),
                 'zones' => fn (): array => [$this->place($chance)],
             ] as $detail => $make) {
-                if ($this->oneIn($chance, 2)) {
+                if ($chance->oneIn(2)) {
                     $answer[$detail] = $make();
                 }
             }
             $answer += match ($id) {
-                'pregnancy' => $this->oneIn($chance, 2) ? ['weeks_pregnant' => $chance->getInt(1, 41)] : [],
-                'high_blood_pressure' => $this->oneIn($chance, 2) ? ['systolic' => $chance->getInt(100, 200), 'diastolic' => $chance->getInt(60, 120), 'controlled' => $this->answer($chance)] : [],
-                'whiplash_injury' => $this->oneIn($chance, 2) ? ['swelling_trend' => $this->pick($chance, ['rising', 'same', 'falling', 'gone'])] : [],
+                'pregnancy' => $chance->oneIn(2) ? ['weeks_pregnant' => $chance->int(1, 41)] : [],
+                'high_blood_pressure' => $chance->oneIn(2) ? ['systolic' => $chance->int(100, 200), 'diastolic' => $chance->int(60, 120), 'controlled' => $this->answer($chance)] : [],
+                'whiplash_injury' => $chance->oneIn(2) ? ['swelling_trend' => $chance->pick(['rising', 'same', 'falling', 'gone'])] : [],
                 default => [],
             };
             $list[] = $answer;
@@ -138,57 +136,32 @@ final readonly class Intakes
     }
 
     /** @return list<array<string, mixed>> */
-    private function medicines(Randomizer $chance): array
+    private function medicines(Chance $chance): array
     {
-        return array_map(fn (string $id): array => ['medicine' => $id, 'answer' => $this->answer($chance), 'places' => [$this->place($chance)]], $this->pickSome($chance, array_keys($this->rules->medicines), 2));
+        return array_map(fn (string $id): array => ['medicine' => $id, 'answer' => $this->answer($chance), 'places' => [$this->place($chance)]], $chance->some(array_keys($this->rules->medicines), 2));
     }
 
     /** @return array{zone: string, side: string} */
-    private function place(Randomizer $chance): array
+    private function place(Chance $chance): array
     {
-        $zone = $this->pick($chance, array_keys($this->atlas->zones));
+        $zone = $chance->pick(array_keys($this->atlas->zones));
 
         return ['zone' => $zone, 'side' => $this->atlas->zone($zone)->midline ? 'midline' : $this->side($chance)];
     }
 
-    private function side(Randomizer $chance): string
+    private function side(Chance $chance): string
     {
-        return $this->pick($chance, ['left', 'right']);
+        return $chance->pick(['left', 'right']);
     }
 
-    private function answer(Randomizer $chance): string
+    private function answer(Chance $chance): string
     {
-        return $this->pick($chance, ['yes', 'no', 'unknown']);
+        return $chance->pick(['yes', 'no', 'unknown']);
     }
 
-    private function daysAgo(Randomizer $chance, int $most): string
+    private function daysAgo(Chance $chance, int $most): string
     {
-        return (new \DateTimeImmutable(self::AS_OF))->modify('-'.$chance->getInt(0, $most).' days')->format('Y-m-d');
-    }
-
-    private function oneIn(Randomizer $chance, int $many): bool
-    {
-        return $chance->getInt(1, $many) === 1;
-    }
-
-    /**
-     * @template T
-     *
-     * @param  list<T>  $from  not empty
-     * @return T
-     */
-    private function pick(Randomizer $chance, array $from): mixed
-    {
-        return $from[$chance->getInt(0, count($from) - 1)];
-    }
-
-    /**
-     * @param  list<string>  $from
-     * @return list<string> none to as many as said, each once
-     */
-    private function pickSome(Randomizer $chance, array $from, int $most): array
-    {
-        return array_slice($chance->shuffleArray($from), 0, $chance->getInt(0, $most));
+        return (new \DateTimeImmutable(self::AS_OF))->modify('-'.$chance->int(0, $most).' days')->format('Y-m-d');
     }
 
     /**
@@ -196,10 +169,10 @@ final readonly class Intakes
      * @param  callable(): string  $make
      * @return array<string, string>
      */
-    private function some(Randomizer $chance, array $from, int $most, callable $make): array
+    private function some(Chance $chance, array $from, int $most, callable $make): array
     {
         $chosen = [];
-        foreach ($this->pickSome($chance, $from, $most) as $key) {
+        foreach ($chance->some($from, $most) as $key) {
             $chosen[$key] = $make();
         }
 

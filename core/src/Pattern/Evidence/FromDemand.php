@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern\Evidence;
 
 use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\Sign;
 use Somatrace\Core\Pattern\SignBook;
 
 /** What the days ask of a muscle, more so on the busy side. */
@@ -21,27 +23,39 @@ final readonly class FromDemand implements Collector
                 }
             }
         }
-        foreach ($scene->candidates as $at) {
-            $this->candidate($scene, $book, $at, $worse);
+        foreach ($scene->case->demands as $demand) {
+            $asked = $this->sign($scene, 'demand', 'The days ask for it: ', $demand->demand);
+            $busy = $this->sign($scene, 'demand_dominant', 'The busy side: ', $demand->demand);
+            foreach ($this->strained($scene, $demand->demand, $demand->side) as $at) {
+                $book->add($at, $asked);
+                if ($scene->case->client->hand === $at->side->value) {
+                    $book->add($at, $busy);
+                }
+            }
+        }
+        foreach (array_keys($worse) as $demand) {
+            $sign = $this->sign($scene, 'worse_with_demand', 'Worse with ', $demand);
+            foreach ($this->strained($scene, $demand, null) as $at) {
+                $book->add($at, $sign);
+            }
         }
     }
 
-    /** @param  array<string, true>  $worse demands that make a complaint worse */
-    private function candidate(Scene $scene, SignBook $book, MuscleAt $at, array $worse): void
+    private function sign(Scene $scene, string $weight, string $words, string $demand): Sign
     {
-        $strained = $scene->atlas->muscle($at->muscle)->demands;
-        foreach ($scene->case->demands as $demand) {
-            if (! in_array($demand->demand, $strained, true) || ($demand->side !== null && $demand->side !== $at->side)) {
-                continue;
-            }
-            $name = $scene->atlas->demands[$demand->demand] ?? $demand->demand;
-            $book->add($at, $scene->sign('demand', 'demand', "The days ask for it: $name", $demand->demand));
-            if ($scene->case->client->hand === $at->side->value) {
-                $book->add($at, $scene->sign('demand', 'demand_dominant', "The busy side: $name", $demand->demand));
+        return $scene->sign('demand', $weight, static fn (): string => $words.($scene->atlas->demands[$demand] ?? $demand), $demand);
+    }
+
+    /** @return list<MuscleAt> */
+    private function strained(Scene $scene, string $demand, ?Side $side): array
+    {
+        $strained = [];
+        foreach ($scene->index->strains[$demand] ?? [] as $muscle) {
+            foreach ($side === null ? Side::pair() : [$side] as $one) {
+                $strained[] = new MuscleAt($muscle, $one);
             }
         }
-        foreach (array_intersect(array_keys($worse), $strained) as $demand) {
-            $book->add($at, $scene->sign('demand', 'worse_with_demand', 'Worse with '.($scene->atlas->demands[$demand] ?? $demand), $demand));
-        }
+
+        return $strained;
     }
 }

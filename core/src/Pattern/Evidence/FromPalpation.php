@@ -26,7 +26,7 @@ final readonly class FromPalpation implements Collector
     {
         $at = $finding->at();
         $site = $finding->site ?? 'whole';
-        $add = static fn (string $weight, string $text) => $book->add($at, $scene->sign('palpation', $weight, $text, $site));
+        $add = static fn (string $weight, string $text) => $book->add($at, $scene->sign('palpation', $weight, static fn (): string => $text, $site));
         if ($finding->tenderness !== null) {
             $add('tenderness_'.$finding->tenderness, match ($finding->tenderness) {
                 0 => 'Felt, and not tender',

@@ -23,14 +23,16 @@ final readonly class FromPosture implements Collector
                 default => 'posture_absent',
             };
             $name = $sign->name.($finding->side === Side::Midline ? '' : ' '.$finding->side->value);
+            $short = $scene->sign('posture', $weight, static fn (): string => $finding->grade === 0 ? "$name was looked for and is not there" : "$name says it is short", $finding->sign.':'.$finding->side->value);
+            $long = $scene->sign('posture', 'posture_long', static fn (): string => "$name says it is long, pulled on", $finding->sign.':'.$finding->side->value);
             foreach ($sign->short as $muscle => $relation) {
                 foreach ($this->places($muscle, $finding->side, $relation) as $at) {
-                    $book->add($at, $scene->sign('posture', $weight, $finding->grade === 0 ? "$name was looked for and is not there" : "$name says it is short", $finding->sign));
+                    $book->add($at, $short);
                 }
             }
             foreach ($finding->grade === 0 ? [] : $sign->long as $muscle => $relation) {
                 foreach ($this->places($muscle, $finding->side, $relation) as $at) {
-                    $book->add($at, $scene->sign('posture', 'posture_long', "$name says it is long, pulled on", $finding->sign));
+                    $book->add($at, $long);
                 }
             }
         }

@@ -25,19 +25,19 @@ final readonly class FromRange implements Collector
             $movement = $scene->atlas->movement($finding->movement);
             $other = $finding->side === Side::Midline ? null : $byKey[$movement->id.':'.$finding->side->mirrored()->value] ?? null;
             $steps = $this->stepsShort($movement, $finding, $other);
-            $name = lcfirst($movement->name).($finding->side === Side::Midline ? '' : ' '.$finding->side->value);
-            foreach ($scene->lengthens[$finding->key()] ?? [] as [$at]) {
-                if ($steps !== null) {
-                    $book->add($at, $scene->sign('shortness', 'short_'.min(3, $steps), ucfirst($name).($steps === 0 ? ' is free, which would lengthen it' : ' is short, which would lengthen it'), $finding->key()));
-                }
-                if ($finding->pain !== null) {
-                    $hurts = $finding->pain >= self::HURTS;
-                    $book->add($at, $scene->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', ucfirst($name).($hurts ? ' hurts, which lengthens it' : ' is painless, which lengthens it'), $finding->key()));
+            $key = $finding->key();
+            $name = static fn (): string => $movement->name.($finding->side === Side::Midline ? '' : ' '.$finding->side->value);
+            $hurts = ($finding->pain ?? 0) >= self::HURTS;
+            $length = $steps === null ? null : $scene->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $name().($steps === 0 ? ' is free, which would lengthen it' : ' is short, which would lengthen it'), $key);
+            $pain = $finding->pain === null ? null : $scene->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', static fn (): string => $name().($hurts ? ' hurts, which lengthens it' : ' is painless, which lengthens it'), $key);
+            foreach ($scene->index->lengthens[$key] ?? [] as $at) {
+                foreach (array_filter([$length, $pain]) as $sign) {
+                    $book->add($at, $sign);
                 }
             }
-            if ($finding->active !== null && ($finding->pain ?? 0) >= self::HURTS) {
-                foreach ($scene->moves[$finding->key()] ?? [] as [$at, $prime]) {
-                    $book->add($at, $scene->sign('use', 'use_hurts', ucfirst($name).' hurts, which uses it', 'active:'.$finding->key(), $prime ? 0.5 : 0.25));
+            if ($finding->active !== null && $hurts) {
+                foreach ($scene->index->moves[$key] ?? [] as [$at, $prime]) {
+                    $book->add($at, $scene->sign('use', 'use_hurts', static fn (): string => $name().' hurts, which uses it', "active:$key", $prime ? 0.5 : 0.25));
                 }
             }
         }

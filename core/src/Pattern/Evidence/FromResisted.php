@@ -19,7 +19,6 @@ final readonly class FromResisted implements Collector
     {
         foreach ($scene->case->findings->resisted as $finding) {
             $key = $finding->movement.':'.$finding->side->value;
-            $name = $scene->atlas->movement($finding->movement)->name.($finding->side === Side::Midline ? '' : ' '.$finding->side->value).', against resistance,';
             [$weight, $words] = match (true) {
                 ($finding->pain ?? 0) >= self::HURTS => ['use_hurts', 'hurts'],
                 $finding->strength !== null && $finding->strength <= self::WEAK => ['use_weak', 'is weak without pain'],
@@ -29,8 +28,9 @@ final readonly class FromResisted implements Collector
             if ($weight === null) {
                 continue;
             }
-            foreach ($scene->moves[$key] ?? [] as [$at, $prime]) {
-                $book->add($at, $scene->sign('use', $weight, "$name $words", $key, $prime ? 1.0 : 0.5));
+            $text = static fn (): string => $scene->atlas->movement($finding->movement)->name.($finding->side === Side::Midline ? '' : ' '.$finding->side->value).", against resistance, $words";
+            foreach ($scene->index->moves[$key] ?? [] as [$at, $prime]) {
+                $book->add($at, $scene->sign('use', $weight, $text, $key, $prime ? 1.0 : 0.5));
             }
         }
     }

@@ -20,10 +20,10 @@ final readonly class FromResponse implements Collector
         foreach ($this->quietness->treated($scene->case) as $treated) {
             if ($treated->quiet && $treated->visits >= 2) {
                 $book->add($treated->at, $treated->complaintEased
-                    ? $scene->sign('response', 'quiet_improved', 'Worked until quiet, and the complaint eased: nothing left to do there')
-                    : $scene->sign('response', 'quiet_unchanged', 'Worked until quiet, and the complaint stayed: it was not the source'));
+                    ? $scene->sign('response', 'quiet_improved', static fn (): string => 'Worked until quiet, and the complaint eased: nothing left to do there')
+                    : $scene->sign('response', 'quiet_unchanged', static fn (): string => 'Worked until quiet, and the complaint stayed: it was not the source'));
             } elseif ($treated->complaintEased && $treated->visits >= 2) {
-                $book->add($treated->at, $scene->sign('response', 'eased_with_it', 'The complaint eased while it was worked'));
+                $book->add($treated->at, $scene->sign('response', 'eased_with_it', static fn (): string => 'The complaint eased while it was worked'));
             }
         }
     }

@@ -14,15 +14,14 @@ final readonly class FromShortAntagonist implements Collector
 {
     public function collect(Scene $scene, SignBook $book): void
     {
-        foreach ($scene->candidates as $at) {
+        foreach ($scene->index->candidates as $at) {
             $short = $book->sum($at, 'shortness', 'posture');
             if ($short <= 0) {
                 continue;
             }
             foreach ($scene->atlas->muscle($at->muscle)->antagonists as $antagonist) {
                 if ($this->complainedOf($scene, new MuscleAt($antagonist, $at->side))) {
-                    $name = $scene->atlas->muscle($antagonist)->name;
-                    $book->add($at, $scene->sign('antagonist', 'short_antagonist', "It is short, and what it pulls on hurts: $name", $antagonist));
+                    $book->add($at, $scene->sign('antagonist', 'short_antagonist', static fn (): string => 'It is short, and what it pulls on hurts: '.$scene->atlas->muscle($antagonist)->name, $antagonist));
                 }
             }
         }

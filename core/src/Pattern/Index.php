@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Muscle;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\Side;
+
+/** What each finding can speak of, whatever the case: laid out once for an atlas. */
+final class Index
+{
+    private const FAR_STEPS = 4;
+
+    /** @var list<MuscleAt> */
+    public readonly array $candidates;
+
+    /** @var array<string, list<MuscleAt>> movement:side → candidates it lengthens */
+    public readonly array $lengthens;
+
+    /** @var array<string, list<array{MuscleAt, bool}>> movement:side → candidates that move it, and whether as prime mover */
+    public readonly array $moves;
+
+    /** @var array<string, list<string>> demand → muscles it strains */
+    public readonly array $strains;
+
+    /** @var array<string, array<string, string>> by place: how a complaint there bears on each candidate that is not remote from it */
+    private array $relations = [];
+
+    public function __construct(public readonly Atlas $atlas)
+    {
+        [$candidates, $lengthens, $moves, $strains] = [[], [], [], []];
+        foreach ($atlas->muscles as $muscle) {
+            foreach (Side::pair() as $side) {
+                $at = new MuscleAt($muscle->id, $side);
+                $candidates[] = $at;
+                foreach ($muscle->lengthenedBy as $use) {
+                    $lengthens[$use->keyFor($side)][] = $at;
+                }
+                foreach ($muscle->actions as $use) {
+                    $moves[$use->keyFor($side)][] = [$at, $use->prime];
+                }
+            }
+            foreach ($muscle->demands as $demand) {
+                $strains[$demand][] = $muscle->id;
+            }
+        }
+        $this->candidates = $candidates;
+        $this->lengthens = $lengthens;
+        $this->moves = $moves;
+        $this->strains = $strains;
+    }
+
+    /** @return array<string, string> by muscle and side, the name of the weight; who is not in it lies in another part of the body */
+    public function relations(Place $place): array
+    {
+        return $this->relations[$place->key()] ??= $this->relationsOf($place);
+    }
+
+    /** @return array<string, string> */
+    private function relationsOf(Place $place): array
+    {
+        $steps = [];
+        foreach (Side::pair() as $side) {
+            foreach ($this->atlas->zones as $zone) {
+                $steps[$side->value][$zone->id] = $this->atlas->steps($place, $this->atlas->placeOn($zone->id, $side));
+            }
+        }
+        $relations = [];
+        foreach ($this->candidates as $at) {
+            $muscle = $this->atlas->muscle($at->muscle);
+            $near = 99;
+            foreach ([...$muscle->zones, ...$muscle->coreReferral] as $zone) {
+                $near = min($near, $steps[$at->side->value][$zone]);
+            }
+            $relation = $this->felt($muscle, $at->side, $place) ?? match (true) {
+                $near <= 1 => 'complaint_neighbour',
+                $near <= self::FAR_STEPS => 'complaint_far',
+                default => null,
+            };
+            if ($relation !== null) {
+                $relations[$at->key()] = $relation;
+            }
+        }
+
+        return $relations;
+    }
+
+    private function felt(Muscle $muscle, Side $side, Place $place): ?string
+    {
+        if ($place->side !== Side::Midline && $place->side !== $side) {
+            return null;
+        }
+        $own = in_array($place->zone, $muscle->zones, true);
+
+        return match (true) {
+            ! $own && in_array($place->zone, $muscle->coreReferral, true) => 'complaint_core_referral',
+            $own => 'complaint_own_zone',
+            in_array($place->zone, $muscle->spillOver, true) => 'complaint_spill_over',
+            default => null,
+        };
+    }
+}
