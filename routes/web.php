@@ -16,6 +16,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TrainerController;
 use App\Http\Controllers\VisitController;
+use App\Http\Controllers\WhatIfController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
@@ -68,5 +69,6 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/visits/{visit}/letter', [LetterController::class, 'show'])->name('visits.letter');
     Route::get('/visits/{visit}/letter.pdf', [LetterController::class, 'pdf'])->name('visits.letter.pdf');
     Route::put('/visits/{visit}', [VisitController::class, 'update'])->name('visits.update');
+    Route::get('/visits/{visit}/what-if', [WhatIfController::class, 'show'])->name('visits.what-if');
     Route::get('/visits/{visit}/{step?}', [VisitController::class, 'show'])->name('visits.show');
 });

@@ -15,6 +15,7 @@ use Somatrace\Core\Data\SchemaValidator;
 use Somatrace\Core\Pattern\Figures;
 use Somatrace\Core\Pattern\PatternEngine;
 use Somatrace\Core\Pattern\PatternResult;
+use Somatrace\Core\Pattern\Supposing;
 use Somatrace\Core\Planning\PlanFigures;
 use Somatrace\Core\Planning\Planner;
 use Somatrace\Core\Planning\PlanResult;
@@ -120,6 +121,21 @@ final class Clinic
         return $this->screen($case)->verdict->allowsTreatment() ? $this->engine()->withChecks($case, $pattern) : $pattern;
     }
 
+    /**
+     * How the ranking would read if a check not yet done answered clearly, and if it were clean.
+     *
+     * @param  string  $kind  palpate, range or resisted
+     * @return array{answers: PatternResult, clean: PatternResult}
+     *
+     * @throws Anatomy\UnknownId when there is no such check
+     */
+    public function whatIf(CaseFile $case, string $kind, string $id, Anatomy\Side $side): array
+    {
+        $suppose = fn (bool $answers): PatternResult => $this->engine()->rank((new Supposing($this->atlas))->with($case, $kind, $id, $side, $answers));
+
+        return ['answers' => $suppose(true), 'clean' => $suppose(false)];
+    }
+
     public function respond(CaseFile $case): ResponseResult
     {
         $this->judge ??= new ResponseJudge($this->atlas, $this->responseFigures(), $this->quietness(), $this->tissue());
@@ -180,6 +196,12 @@ final class Clinic
         return $this->trainer ??= new Trainer($this->atlas, $this->planFigures()->regions, $this->planFigures()->regionOfZone);
     }
 
+    /** @return array<string, string> as the planner has them */
+    public function regionOfZone(): array
+    {
+        return $this->planFigures()->regionOfZone;
+    }
+
     private function planFigures(): PlanFigures
     {
         return $this->planFigures ??= PlanFigures::load($this->folder);
@@ -190,7 +212,8 @@ final class Clinic
         return $this->ranked[$case] ??= $this->engine()->rank($case);
     }
 
-    private function engine(): PatternEngine
+    /** The ranking by itself, without the gate: for trials on simulated clients. */
+    public function engine(): PatternEngine
     {
         return $this->engine ??= new PatternEngine($this->atlas, Figures::load($this->folder), $this->quietness());
     }

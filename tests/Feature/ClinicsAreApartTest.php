@@ -28,6 +28,7 @@ final class ClinicsAreApartTest extends TestCase
         yield 'book' => ['POST', '/clients/{client}/appointments'];
         yield 'visit' => ['GET', '/visits/{visit}/feel'];
         yield 'entries' => ['GET', '/visits/{visit}/entries'];
+        yield 'suppose' => ['GET', '/visits/{visit}/what-if?kind=palpate&id=masseter&side=left'];
         yield 'save' => ['PUT', '/visits/{visit}/entries'];
         yield 'save several' => ['POST', '/visits/{visit}/entries'];
         yield 'minutes' => ['PUT', '/visits/{visit}'];

@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use App\Models\Visit;
 
-/** A request that writes into the visit of its route, by somebody who may change it. */
+/** A request about the visit of its route, by somebody who may change it. */
 trait AboutVisit
 {
     public function authorize(): bool

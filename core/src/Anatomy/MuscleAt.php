@@ -9,8 +9,11 @@ use Somatrace\Core\Data\Fields;
 /** One muscle on one side: what is felt, ranked and treated. */
 final readonly class MuscleAt
 {
+    private string $key;
+
     public function __construct(public string $muscle, public Side $side)
     {
+        $this->key = $muscle.':'.$side->value;
     }
 
     public static function from(Fields $fields): self
@@ -20,7 +23,7 @@ final readonly class MuscleAt
 
     public function key(): string
     {
-        return $this->muscle.':'.$this->side->value;
+        return $this->key;
     }
 
     public function mirrored(): self

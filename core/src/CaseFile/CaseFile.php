@@ -48,6 +48,14 @@ final readonly class CaseFile
         );
     }
 
+    public function withFindings(Findings $findings): self
+    {
+        return new self(
+            $this->asOf, $this->client, $findings, $this->health, $this->demands, $this->consent, $this->exposure, $this->session, $this->therapist,
+            $this->history, $this->overrides, $this->note,
+        );
+    }
+
     public function withSession(Session $session): self
     {
         return new self(

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Pattern;
 
-use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 
 /**
@@ -26,33 +25,38 @@ final readonly class CheckFinder
     public function find(array $candidates, float $none): array
     {
         $support = [];
+        $sum = self::wLogW($none);
         foreach ($candidates as $candidate) {
             $support[$candidate->at->key()] = $candidate->support;
+            $sum += self::wLogW($candidate->support);
         }
-        $sum = array_sum(array_map(self::wLogW(...), $support)) + self::wLogW($none);
         $checks = [];
-        foreach ($this->open($candidates) as [$kind, $id, $side, $name, $touched]) {
+        foreach ($this->open($candidates) as [$kind, $id, $side, $touched]) {
             $outcomes = $this->scene->figures->outcomes[$kind];
             [$bits, $gain] = $this->worth($support, $sum, $touched, $outcomes['acts'], $outcomes['not']);
             if ($bits > 1e-6) {
-                $checks[] = new NextCheck($kind, $id, $side, $name, $bits, $gain, $outcomes['minutes'], $this->because($candidates, $touched));
+                $checks[] = [round(NextCheck::worthOf($bits, $gain, $outcomes['minutes']), 9), "$kind:$id:{$side->value}", $kind, $id, $side, $bits, $gain, $outcomes['minutes'], $touched];
             }
         }
-        usort($checks, static fn (NextCheck $a, NextCheck $b): int => [round($b->worth(), 9), $a->kind, $a->id, $a->side->value] <=> [round($a->worth(), 9), $b->kind, $b->id, $b->side->value]);
+        usort($checks, static fn (array $a, array $b): int => $b[0] <=> $a[0] ?: $a[1] <=> $b[1]);
 
-        return array_slice($checks, 0, $this->scene->figures->nextChecks);
+        return array_map(
+            fn (array $check): NextCheck => new NextCheck($check[2], $check[3], $check[4], $this->name($check[2], $check[3], $check[4]), $check[5], $check[6], $check[7], $this->because($candidates, $check[8])),
+            array_slice($checks, 0, $this->scene->figures->nextChecks),
+        );
     }
 
     /**
      * @param  list<Candidate>  $candidates
-     * @return list<array{string, string, Side, string, array<string, true>}> kind, id, side, name, the candidates it touches
+     * @return list<array{string, string, Side, array<string, true>}> kind, id, side, the candidates it touches
      */
     private function open(array $candidates): array
     {
         $open = [];
         foreach (array_slice($candidates, 0, self::PALPATE_DOWN_TO) as $candidate) {
-            if (! isset($this->scene->palpation[$candidate->at->key()])) {
-                $open[] = ['palpate', $candidate->at->muscle, $candidate->at->side, 'Feel '.lcfirst($candidate->name), [$candidate->at->key() => true]];
+            $key = $candidate->at->key();
+            if (! isset($this->scene->palpation[$key])) {
+                $open[] = ['palpate', $candidate->at->muscle, $candidate->at->side, [$key => true]];
             }
         }
         $measured = [];
@@ -63,18 +67,43 @@ final readonly class CheckFinder
         foreach ($this->scene->case->findings->resisted as $finding) {
             $resisted[$finding->movement.':'.$finding->side->value] = true;
         }
-        foreach ([['range', $this->scene->index->lengthens, $measured, 'Measure: '], ['resisted', $this->scene->index->moves, $resisted, 'Against resistance: ']] as [$kind, $index, $done, $verb]) {
-            foreach ($index as $key => $touching) {
-                if (isset($done[$key])) {
-                    continue;
+        $leaders = array_slice($candidates, 0, self::PALPATE_DOWN_TO);
+        foreach ([['range', $this->scene->index->lengthensKeys, $measured], ['resisted', $this->scene->index->movesKeys, $resisted]] as [$kind, $index, $done]) {
+            foreach ($index as $key => $touched) {
+                if (! isset($done[$key]) && self::touchesOne($leaders, $touched)) {
+                    [$movement, $side] = explode(':', $key);
+                    $open[] = [$kind, $movement, Side::from($side), $touched];
                 }
-                [$movement, $side] = explode(':', $key);
-                $name = $verb.lcfirst($this->scene->atlas->movement($movement)->name).($side === 'midline' ? '' : ", $side");
-                $open[] = [$kind, $movement, Side::from($side), $name, array_fill_keys(array_map(static fn (MuscleAt|array $touch): string => ($touch instanceof MuscleAt ? $touch : $touch[0])->key(), $touching), true)];
             }
         }
 
         return $open;
+    }
+
+    /**
+     * A check that touches none of the leaders tells nothing worth a minute.
+     *
+     * @param  list<Candidate>  $leaders
+     * @param  array<string, true>  $touched
+     */
+    private static function touchesOne(array $leaders, array $touched): bool
+    {
+        foreach ($leaders as $leader) {
+            if (isset($touched[$leader->at->key()])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function name(string $kind, string $id, Side $side): string
+    {
+        if ($kind === 'palpate') {
+            return 'Feel '.lcfirst($this->scene->atlas->muscle($id)->name).", {$side->value}";
+        }
+
+        return ($kind === 'range' ? 'Measure: ' : 'Against resistance: ').lcfirst($this->scene->atlas->movement($id)->name).($side === Side::Midline ? '' : ", {$side->value}");
     }
 
     /**
@@ -86,14 +115,23 @@ final readonly class CheckFinder
      */
     private function worth(array $support, float $sum, array $touched, array $acts, array $not): array
     {
-        $touchedShare = 0.0;
+        $shares = array_values(array_intersect_key($support, $touched));
+        $touchedShare = array_sum($shares);
         $touchedSum = 0.0;
-        foreach ($touched as $key => $_) {
-            $touchedShare += $support[$key] ?? 0;
-            $touchedSum += self::wLogW($support[$key] ?? 0);
+        foreach ($shares as $share) {
+            $touchedSum += self::wLogW($share);
+        }
+        // the untouched keep their order, so the first three of them are enough
+        $rest = [];
+        foreach ($support as $key => $share) {
+            if (! isset($touched[$key])) {
+                $rest[] = $share;
+                if (count($rest) === 3) {
+                    break;
+                }
+            }
         }
         $restShare = max(0, 1 - $touchedShare);
-        $before = -$sum;
         $firstThree = array_sum(array_slice($support, 0, 3));
         [$after, $three] = [0.0, 0.0];
         foreach ($acts as $outcome => $ifActs) {
@@ -105,36 +143,35 @@ final readonly class CheckFinder
             // Σ w·log w of the scaled parts: scaling by f adds f·Σw·log f
             $scaled = $ifActs * $touchedSum + $touchedShare * self::wLogW($ifActs) + $ifNot * ($sum - $touchedSum) + $restShare * self::wLogW($ifNot);
             $after += $weight * (log($weight) - $scaled / $weight);
-            $three += $this->firstThree($support, $touched, $ifActs, $ifNot);
+            $three += self::firstThree($shares, $rest, $ifActs, $ifNot);
         }
 
-        return [($before - $after) / M_LN2, max(0, $three - $firstThree)];
+        return [(-$sum - $after) / M_LN2, max(0, $three - $firstThree)];
     }
 
     /**
-     * The untouched keep their order, so its first three are enough beside the touched.
-     *
-     * @param  array<string, float>  $support  strongest first
-     * @param  array<string, true>  $touched
+     * @param  list<float>  $shares  of the touched, strongest first
+     * @param  list<float>  $rest  the first three of the others
      */
-    private function firstThree(array $support, array $touched, float $ifActs, float $ifNot): float
+    private static function firstThree(array $shares, array $rest, float $ifActs, float $ifNot): float
     {
-        $weights = [];
-        foreach ($touched as $key => $_) {
-            $weights[] = ($support[$key] ?? 0) * $ifActs;
-        }
-        $rest = 3;
-        foreach ($support as $key => $share) {
-            if (! isset($touched[$key])) {
-                $weights[] = $share * $ifNot;
-                if (--$rest === 0) {
-                    break;
-                }
+        [$sum, $a, $b] = [0.0, 0, 0];
+        for ($n = 0; $n < 3; $n++) {
+            $own = ($shares[$a] ?? -1) * $ifActs;
+            $other = ($rest[$b] ?? -1) * $ifNot;
+            if ($own < 0 && $other < 0) {
+                break;
+            }
+            if ($own >= $other) {
+                $sum += $own;
+                $a++;
+            } else {
+                $sum += $other;
+                $b++;
             }
         }
-        rsort($weights);
 
-        return array_sum(array_slice($weights, 0, 3));
+        return $sum;
     }
 
     /**

@@ -22,6 +22,8 @@ final readonly class Figures
         public array $caps,
         public array $discount,
         public float $temperature,
+        public float $temperatureKnee,
+        public float $temperatureAbove,
         public float $prior,
         public float $noneLogOdds,
         public array $words,
@@ -41,8 +43,33 @@ final readonly class Figures
         $words = array_map(static fn (Fields $row): array => [$row->float('below'), $row->string('word')], $file->list('words'));
 
         return new self(
-            $file->floatMap('weights'), $file->floatMap('caps'), $file->floats('discount'), $file->float('temperature'), $file->float('prior'),
+            $file->floatMap('weights'), $file->floatMap('caps'), $file->floats('discount'), $file->float('temperature'),
+            $file->float('temperature_knee'), $file->float('temperature_above'), $file->float('prior'),
             $file->float('none_log_odds'), $words, $outcomes, $file->int('next_checks'),
+        );
+    }
+
+    /**
+     * Log-odds as they enter the shares. Findings say much of the same thing, so that far up a step is worth less than below: the curve is
+     * steep to the knee and flatter above, and never falls.
+     */
+    public function tempered(float $logOdds): float
+    {
+        return min($logOdds, $this->temperatureKnee) / $this->temperature + max(0, $logOdds - $this->temperatureKnee) / $this->temperatureAbove;
+    }
+
+    /** @return float what one more log-odd is worth there */
+    public function slope(float $logOdds): float
+    {
+        return 1 / ($logOdds <= $this->temperatureKnee ? $this->temperature : $this->temperatureAbove);
+    }
+
+    /** @param  array<string, float>  $weights  in place of these */
+    public function with(array $weights): self
+    {
+        return new self(
+            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->temperature, $this->temperatureKnee, $this->temperatureAbove, $this->prior, $this->noneLogOdds,
+            $this->words, $this->outcomes, $this->nextChecks,
         );
     }
 

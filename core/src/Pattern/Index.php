@@ -18,6 +18,15 @@ final class Index
     /** @var list<MuscleAt> */
     public readonly array $candidates;
 
+    /** @var array<string, string> by muscle and side, in the order of the keys */
+    public readonly array $names;
+
+    /** @var array<string, array<string, true>> movement:side → keys of the candidates it lengthens */
+    public readonly array $lengthensKeys;
+
+    /** @var array<string, array<string, true>> movement:side → keys of the candidates that move it */
+    public readonly array $movesKeys;
+
     /** @var array<string, list<MuscleAt>> movement:side → candidates it lengthens */
     public readonly array $lengthens;
 
@@ -48,7 +57,15 @@ final class Index
                 $strains[$demand][] = $muscle->id;
             }
         }
+        usort($candidates, static fn (MuscleAt $a, MuscleAt $b): int => $a->key() <=> $b->key());
         $this->candidates = $candidates;
+        $names = [];
+        foreach ($candidates as $at) {
+            $names[$at->key()] = $atlas->nameOf($at);
+        }
+        $this->names = $names;
+        $this->lengthensKeys = array_map(static fn (array $touched): array => array_fill_keys(array_map(static fn (MuscleAt $at): string => $at->key(), $touched), true), $lengthens);
+        $this->movesKeys = array_map(static fn (array $touched): array => array_fill_keys(array_map(static fn (array $touch): string => $touch[0]->key(), $touched), true), $moves);
         $this->lengthens = $lengthens;
         $this->moves = $moves;
         $this->strains = $strains;
@@ -74,7 +91,7 @@ final class Index
             $muscle = $this->atlas->muscle($at->muscle);
             $near = 99;
             foreach ([...$muscle->zones, ...$muscle->coreReferral] as $zone) {
-                $near = min($near, $steps[$at->side->value][$zone]);
+                $near = min($near, $steps[$at->side->value][$zone] ?? 99);
             }
             $relation = $this->felt($muscle, $at->side, $place) ?? match (true) {
                 $near <= 1 => 'complaint_neighbour',

@@ -39,9 +39,17 @@ final class PatternEngine
             }
         }
         [$support, $none] = $this->shares($logOdds);
-        $candidates = array_map(fn (MuscleAt $at): Candidate => $this->candidate($scene, $book, $at, $logOdds[$at->key()], $support[$at->key()], $evidence[$at->key()]), $scene->index->candidates);
-        // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order
-        usort($candidates, static fn (Candidate $a, Candidate $b): int => [round($b->logOdds, 9), $a->at->key()] <=> [round($a->logOdds, 9), $b->at->key()]);
+        // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order; of equals the first by name stays first
+        $order = array_map(static fn (float $odds): float => round($odds, 9), $logOdds);
+        arsort($order);
+        $byKey = [];
+        foreach ($scene->index->candidates as $at) {
+            $byKey[$at->key()] = $at;
+        }
+        $candidates = [];
+        foreach ($order as $key => $_) {
+            $candidates[] = $this->candidate($scene, $book, $byKey[$key], $logOdds[$key], $support[$key], $evidence[$key]);
+        }
 
         return new PatternResult($candidates, $none, []);
     }
@@ -52,6 +60,12 @@ final class PatternEngine
         $checks = (new CheckFinder($this->scene($case)))->find($pattern->candidates, $pattern->noneSupport);
 
         return new PatternResult($pattern->candidates, $pattern->noneSupport, $checks);
+    }
+
+    /** What a check of a kind takes. */
+    public function minutesOf(string $kind): float
+    {
+        return $this->figures->outcomes[$kind]['minutes'];
     }
 
     private function scene(CaseFile $case): Scene
@@ -74,12 +88,13 @@ final class PatternEngine
      */
     private function shares(array $logOdds): array
     {
-        $top = max($this->figures->noneLogOdds, ...array_values($logOdds));
-        $weights = array_map(fn (float $odds): float => exp(($odds - $top) / $this->figures->temperature), $logOdds);
-        $none = exp(($this->figures->noneLogOdds - $top) / $this->figures->temperature);
-        $total = array_sum($weights) + $none;
+        $tempered = array_map($this->figures->tempered(...), $logOdds);
+        $none = $this->figures->tempered($this->figures->noneLogOdds);
+        $top = max($none, ...array_values($tempered));
+        $weights = array_map(static fn (float $odds): float => exp($odds - $top), $tempered);
+        $total = array_sum($weights) + exp($none - $top);
 
-        return [array_map(static fn (float $weight): float => $weight / $total, $weights), $none / $total];
+        return [array_map(static fn (float $weight): float => $weight / $total, $weights), exp($none - $top) / $total];
     }
 
     /** @param  list<Evidence>  $evidence */
@@ -89,7 +104,7 @@ final class PatternEngine
         $role = $book->isPlain($at) ? Role::Unclear : (new RoleReader)->of($scene, $book, $at, $point);
 
         return new Candidate(
-            $at, $this->atlas->nameOf($at), $logOdds, $support, $this->figures->word($support),
+            $at, $scene->index->names[$at->key()], $logOdds, $support, $this->figures->word($support),
             $role, $point, $evidence,
         );
     }

@@ -197,7 +197,7 @@ const walk = async (offset: number) => {
   await nextTick()
 }
 const cycle = <T,>(values: readonly T[], now: T | undefined): T => values[(values.indexOf(now as T) + 1) % values.length] as T
-const take = (check: Check | undefined) => {
+const take = (check: Pick<Check, 'kind' | 'id' | 'side'> | undefined) => {
   if (!check) return
   if (check.kind !== 'palpate') return goToCheck(props.value.visit.id, check)
   const id = check.id as MuscleId
@@ -340,7 +340,7 @@ useKeys({
         v-if="judged.pattern"
         :pattern="judged.pattern"
         :most="3"
-        @choose="(candidate) => take({ kind: 'palpate', id: candidate.muscle, side: candidate.side, name: '', minutes: 0, because: '' })"
+        @choose="(candidate) => take({ kind: 'palpate', id: candidate.muscle, side: candidate.side })"
       />
       <NextCheck class="mt-auto" :check="judged.pattern?.next_checks[0]" @go="take" />
     </aside>

@@ -2,7 +2,7 @@ import { router } from '@inertiajs/vue3'
 import type { NextCheck } from '@/types/visit'
 
 /** Opens the place where a check is done, with it in hand. */
-export function goToCheck(visit: string, check: NextCheck): void {
+export function goToCheck(visit: string, check: Pick<NextCheck, 'kind' | 'id' | 'side'>): void {
   const where =
     check.kind === 'palpate'
       ? `feel?muscle=${check.id}&side=${check.side}`

@@ -142,8 +142,18 @@ export interface NextCheck {
   id: string
   side: Side
   name: string
+  bits: number
   minutes: number
   because: string
+}
+/** Where a muscle would stand if a check were done; `was` is its place now, from 1. */
+export interface Supposed {
+  muscle: MuscleId
+  side: Side
+  name: string
+  words: string
+  support: number
+  was: number
 }
 export interface Pattern {
   candidates: Candidate[]

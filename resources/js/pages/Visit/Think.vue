@@ -6,5 +6,12 @@ import type { VisitProps } from '@/types/visit'
 const page = defineProps<VisitProps>()
 </script>
 <template>
-  <VisitFrame :page="page" :keys="[['N', 'next best check']]"><ThinkStep /></VisitFrame>
+  <VisitFrame
+    :page="page"
+    :keys="[
+      ['N', 'next best check'],
+      ['W', 'what if it were done'],
+    ]"
+    ><ThinkStep
+  /></VisitFrame>
 </template>

@@ -250,7 +250,7 @@ const sides = computed(() => viewNames[view.value])
       class="relative mx-auto grid h-dvh min-h-[720px] max-w-[1400px] grid-cols-[minmax(0,1fr)] grid-rows-[80px_minmax(0,1fr)_84px_68px_112px] gap-2 px-6 pb-3"
     >
       <header class="flex items-center justify-between gap-6 pl-2">
-        <h1 class="flex min-w-0 items-baseline gap-3">
+        <h1 class="flex min-w-0 items-baseline gap-3" :aria-label="step.label">
           <span class="display flex min-w-0 text-[42px] leading-[64px] xl:text-[56px]"
             ><span class="min-w-0 truncate">{{ step.muscle ? muscleOf(step.muscle).name : step.label }}</span
             ><span v-if="step.muscle" class="shrink-0">, {{ step.side }}</span></span

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use Illuminate\Console\Command;
+use Somatrace\Core\Clinic;
+use Somatrace\Core\Simulation\RankingTrial;
+use Somatrace\Core\Simulation\Score;
+
+/** Scores the ranking and the suggested checks on simulated clients. */
+final class RankingCommand extends Command
+{
+    protected $signature = 'somatrace:ranking
+        {--clients=2000 : how many simulated clients are assessed}
+        {--seed=2 : which; seed 1 is what the weights were fitted on}
+        {--orders=300 : how many of them are asked check by check}
+        {--checks=24 : and how many checks}';
+
+    protected $description = 'Assess simulated clients and say how often the strongest source stands among the first';
+
+    public function handle(Clinic $clinic): int
+    {
+        $trial = new RankingTrial($clinic);
+        [$count, $seed] = [max(1, (int) $this->option('clients')), (int) $this->option('seed')];
+        $from = hrtime(true);
+        $levels = $trial->levels($count, $seed);
+        $this->table(['known', 'first', 'first 3', 'first 5', 'all sources in first 5', 'log loss', 'worst region'], array_map(
+            fn (string $name): array => $this->row($name, $levels[$name]), ['complaint', 'ranges', 'full'],
+        ));
+        $this->line(sprintf('%d clients, seed %d, %.1f s; a full assessment takes %.0f checks', $count, $seed, (hrtime(true) - $from) / 1e9, $levels['checks']));
+        foreach (['ranges', 'full'] as $name) {
+            $this->line("$name, first 3 by region: ".implode(', ', array_map(static fn (string $region, float $share): string => sprintf('%s %.0f', $region, $share), array_keys($levels[$name]->byRegion()), $levels[$name]->byRegion())));
+            $this->table(["$name: stated from", 'times', 'stated %', 'right %'], array_map(
+                static fn (array $band): array => [$band['from'], $band['count'], sprintf('%.1f', $band['stated']), sprintf('%.1f', $band['right'])], $levels[$name]->calibration(),
+            ));
+        }
+        $few = (int) $this->option('orders');
+        if ($few > 0) {
+            $this->orders($trial, $few, $seed);
+        }
+
+        return self::SUCCESS;
+    }
+
+    private function orders(RankingTrial $trial, int $count, int $seed): void
+    {
+        $orders = $trial->orders($count, $seed, max(1, (int) $this->option('checks')));
+        $rows = [];
+        foreach ($orders['suggested'] as $n => $suggested) {
+            $down = $orders['down'][$n];
+            $rows[] = [$n, sprintf('%.1f', $suggested['minutes']), sprintf('%.1f', $suggested['three']), sprintf('%.1f', $down['minutes']), sprintf('%.1f', $down['three'])];
+        }
+        $this->table(['checks', 'suggested, min', 'first 3', 'palpating down, min', 'first 3'], $rows);
+    }
+
+    /** @return list<string> */
+    private function row(string $name, Score $score): array
+    {
+        $regions = $score->byRegion();
+
+        return [
+            $name, ...array_map(static fn (int $first): string => sprintf('%.1f', $score->within($first)), [1, 3, 5]), sprintf('%.1f', $score->allSources()), sprintf('%.2f', $score->logLoss()),
+            sprintf('%s %.0f', array_key_first($regions), reset($regions)),
+        ];
+    }
+}
