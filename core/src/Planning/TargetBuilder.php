@@ -73,7 +73,7 @@ final class TargetBuilder
                 continue;
             }
             $found = array_keys(array_filter($targets, static fn (Target $target): bool => $under($target->at)));
-            usort($found, static fn (int $a, int $b): int => [round($targets[$b]->weight, 9), $targets[$a]->at->key()] <=> [round($targets[$a]->weight, 9), $targets[$b]->at->key()]);
+            usort($found, fn (int $a, int $b): int => [round($targets[$b]->weight, 9), $this->tie($targets[$a]->at)] <=> [round($targets[$a]->weight, 9), $this->tie($targets[$b]->at)]);
             if ($found !== []) {
                 $targets[$found[0]] = $targets[$found[0]]->soothing();
 
@@ -90,7 +90,7 @@ final class TargetBuilder
             }
         }
 
-        usort($targets, static fn (Target $a, Target $b): int => [round($b->weight, 9), $a->at->key()] <=> [round($a->weight, 9), $b->at->key()]);
+        usort($targets, fn (Target $a, Target $b): int => [round($b->weight, 9), $this->tie($a->at)] <=> [round($a->weight, 9), $this->tie($b->at)]);
 
         return $targets;
     }
@@ -105,7 +105,7 @@ final class TargetBuilder
             fn (Candidate $candidate): bool => ! isset($picked[$candidate->at->key()]) && ($candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->figure('min_support')
                 || in_array($this->response->of($candidate->at)?->decision, [Decision::Retire, Decision::Rethink], true)),
         ));
-        usort($worth, fn (Candidate $a, Candidate $b): int => [round($this->worth($b), 9), $a->at->key()] <=> [round($this->worth($a), 9), $b->at->key()]);
+        usort($worth, fn (Candidate $a, Candidate $b): int => [round($this->worth($b), 9), $this->tie($a->at)] <=> [round($this->worth($a), 9), $this->tie($b->at)]);
 
         return [...$byHand, ...array_slice($worth, 0, max(0, (int) $this->figures->figure('max_targets') + $this->retired() - count($byHand)))];
     }
@@ -234,6 +234,12 @@ final class TargetBuilder
         }
 
         return array_filter($options, static fn (Option $option): bool => $option->otherSideReachable || $option->preference === 0);
+    }
+
+    /** Of two of equal worth the busy side comes first: decided by name alone, a mirrored client would get another plan. */
+    private function tie(MuscleAt $at): string
+    {
+        return ($at->side->value === ($this->case->client->hand ?? 'right') ? '0' : '1').$at->key();
     }
 
     private function option(Candidate $candidate, Muscle $muscle, string $position, int $preference): Option|string
