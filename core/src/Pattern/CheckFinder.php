@@ -30,10 +30,11 @@ final readonly class CheckFinder
             $support[$candidate->at->key()] = $candidate->support;
             $sum += self::wLogW($candidate->support);
         }
+        $known = ['range' => $this->known($candidates, 'shortness'), 'resisted' => $this->known($candidates, 'use'), 'palpate' => []];
         $checks = [];
         foreach ($this->open($candidates) as [$kind, $id, $side, $touched]) {
             $outcomes = $this->scene->figures->outcomes[$kind];
-            [$bits, $gain] = $this->worth($support, $sum, $touched, $outcomes['acts'], $outcomes['not']);
+            [$bits, $gain] = $this->worth($support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$kind], $support), $outcomes['not']);
             if ($bits > 1e-6) {
                 $checks[] = [round(NextCheck::worthOf($bits, $gain, $outcomes['minutes']), 9), "$kind:$id:{$side->value}", $kind, $id, $side, $bits, $gain, $outcomes['minutes'], $touched];
             }
@@ -78,6 +79,50 @@ final readonly class CheckFinder
         }
 
         return $open;
+    }
+
+    /**
+     * Signs of that kind the leaders have already.
+     *
+     * @param  list<Candidate>  $candidates
+     * @return array<string, int> by muscle and side
+     */
+    private function known(array $candidates, string $kind): array
+    {
+        $known = [];
+        foreach (array_slice($candidates, 0, self::PALPATE_DOWN_TO) as $candidate) {
+            $known[$candidate->at->key()] = count(array_filter($candidate->evidence, static fn (Evidence $one): bool => $one->kind === $kind));
+        }
+
+        return $known;
+    }
+
+    /**
+     * A third movement that lengthens the same muscles tells little: the ranking discounts it, so what is expected of it is discounted too.
+     *
+     * @param  list<float>  $acts
+     * @param  list<float>  $not
+     * @param  array<string, true>  $touched
+     * @param  array<string, int>  $known
+     * @param  array<string, float>  $support
+     * @return list<float>
+     */
+    private function dulled(array $acts, array $not, array $touched, array $known, array $support): array
+    {
+        [$sum, $weight] = [0.0, 0.0];
+        foreach (array_intersect_key($known, $touched) as $key => $signs) {
+            $sum += $support[$key] * $signs;
+            $weight += $support[$key];
+        }
+        if ($sum <= 0) {
+            return $acts;
+        }
+        $discount = $this->scene->figures->discount;
+        $share = $discount[min(count($discount) - 1, (int) round($sum / $weight))];
+        $dulled = array_map(static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $acts, $not);
+        $total = array_sum($dulled);
+
+        return array_map(static fn (float $one): float => $one / $total, $dulled);
     }
 
     /**

@@ -8,6 +8,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Anatomy\UnknownId;
+use Somatrace\Core\Data\JsonFile;
+use Somatrace\Core\Pattern\Figures;
 use Somatrace\Core\Pattern\Role;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
@@ -38,6 +41,42 @@ final class PatternEngineTest extends TestCase
         yield 'top of the shoulder from levator' => ['neck_back', 'levator_scapulae', []];
         yield 'front of the shoulder from behind' => ['shoulder_front', 'infraspinatus', ['refers_to' => [['zone' => 'shoulder_front', 'side' => 'left']]]];
         yield 'low back from the hip' => ['low_back', 'gluteus_medius', []];
+    }
+
+    public function test_every_weight_has_a_note(): void
+    {
+        $file = JsonFile::read(dirname(__DIR__, 2).'/data/pattern.json');
+
+        self::assertSame($file->fields('weights')->keys(), $file->fields('notes')->keys());
+    }
+
+    public function test_the_curve_of_support_never_falls_and_bends_at_its_knee(): void
+    {
+        $figures = Figures::load(dirname(__DIR__, 2).'/data');
+        $last = $figures->tempered(-20);
+        for ($odds = -19.5; $odds < 20; $odds += 0.5) {
+            self::assertGreaterThan($last, $figures->tempered($odds));
+            self::assertEqualsWithDelta($figures->slope($odds), ($figures->tempered($odds) - $last) / 0.5, 1e-9);
+            $last = $figures->tempered($odds);
+        }
+    }
+
+    public function test_what_if_moves_the_supposed_muscle_up_or_down_and_leaves_the_case(): void
+    {
+        $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->make();
+        $at = new MuscleAt('splenius_cervicis', Side::Left);
+        $now = Core::clinic()->rank($case)->of($at)->logOdds ?? 0;
+        $supposed = Core::clinic()->whatIf($case, 'palpate', $at->muscle, $at->side);
+
+        self::assertGreaterThan($now, $supposed['answers']->of($at)->logOdds);
+        self::assertLessThan($now, $supposed['clean']->of($at)->logOdds);
+        self::assertSame([], $case->findings->palpation);
+        foreach (['range' => 'cervical.flexion', 'resisted' => 'cervical.extension'] as $kind => $movement) {
+            $supposed = Core::clinic()->whatIf($case, $kind, $movement, Side::Midline);
+            self::assertGreaterThan($supposed['clean']->of($at)->logOdds, $supposed['answers']->of($at)->logOdds, $kind);
+        }
+        $this->expectException(UnknownId::class);
+        Core::clinic()->whatIf($case, 'listen', 'masseter', Side::Left);
     }
 
     public function test_a_far_finding_does_not_change_the_order_of_the_leaders(): void
