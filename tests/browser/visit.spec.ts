@@ -77,6 +77,13 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   // Think, Agree, Plan
   await openStep(page, 'Think')
   await expect(page.getByRole('heading', { name: /Levator scapulae, left explains it best/ })).toBeVisible()
+  // a check only supposed: both answers stand beside each other, nothing is written
+  await page.keyboard.press('w')
+  const supposed = page.getByRole('group', { name: /^Supposed:/ })
+  await expect(supposed.getByRole('heading', { name: 'If it answers' })).toBeVisible()
+  await expect(supposed.getByRole('listitem')).toHaveCount(10)
+  await page.keyboard.press('w')
+  await expect(supposed).toHaveCount(0)
   await openStep(page, 'Agree')
   await saved(page, () =>
     page
