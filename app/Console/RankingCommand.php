@@ -8,11 +8,17 @@ use Illuminate\Console\Command;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Simulation\RankingTrial;
 use Somatrace\Core\Simulation\Score;
+use Somatrace\Core\Simulation\WeightFit;
+use Symfony\Component\Console\Output\OutputInterface;
 
-/** Scores the ranking and the suggested checks on simulated clients. */
+/** Scores the ranking and the suggested checks on simulated clients, or fits the weights on others. */
 final class RankingCommand extends Command
 {
+    private const FITTED_ON = 1;
+
     protected $signature = 'somatrace:ranking
+        {verb=trial : trial (scores simulated clients) or fit (prints weights fitted on seed 1; changes nothing)}
+        {--rounds=45 : of the fit}
         {--clients=2000 : how many simulated clients are assessed}
         {--seed=2 : which; seed 1 is what the weights were fitted on}
         {--orders=300 : how many of them are asked check by check}
@@ -21,6 +27,30 @@ final class RankingCommand extends Command
     protected $description = 'Assess simulated clients and say how often the strongest source stands among the first';
 
     public function handle(Clinic $clinic): int
+    {
+        return match ($this->argument('verb')) {
+            'trial' => $this->trial($clinic),
+            'fit' => $this->fit($clinic),
+            default => $this->refuse(),
+        };
+    }
+
+    private function fit(Clinic $clinic): int
+    {
+        $weights = (new WeightFit($clinic))->fit(max(1, (int) $this->option('clients')), self::FITTED_ON, max(1, (int) $this->option('rounds')), fn (int $round, float $loss) => $this->getOutput()->getErrorStyle()->writeln(sprintf('round %d: log loss %.4f', $round, $loss)));
+        $this->line(json_encode($weights, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT));
+
+        return self::SUCCESS;
+    }
+
+    private function refuse(): int
+    {
+        $this->getOutput()->getErrorStyle()->writeln('verb: allowed are trial, fit', OutputInterface::OUTPUT_RAW);
+
+        return 2;
+    }
+
+    private function trial(Clinic $clinic): int
     {
         $trial = new RankingTrial($clinic);
         [$count, $seed] = [max(1, (int) $this->option('clients')), (int) $this->option('seed')];

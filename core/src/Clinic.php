@@ -34,6 +34,8 @@ final class Clinic
 {
     private ?SafetyGate $gate = null;
 
+    private ?Figures $figures = null;
+
     private ?PatternEngine $engine = null;
 
     private ?ResponseJudge $judge = null;
@@ -212,10 +214,21 @@ final class Clinic
         return $this->ranked[$case] ??= $this->engine()->rank($case);
     }
 
+    /** The figures of the ranking, from data. */
+    public function figures(): Figures
+    {
+        return $this->figures ??= Figures::load($this->folder);
+    }
+
+    public function engineWith(Figures $figures): PatternEngine
+    {
+        return new PatternEngine($this->atlas, $figures, $this->quietness());
+    }
+
     /** The ranking by itself, without the gate: for trials on simulated clients. */
     public function engine(): PatternEngine
     {
-        return $this->engine ??= new PatternEngine($this->atlas, Figures::load($this->folder), $this->quietness());
+        return $this->engine ??= $this->engineWith($this->figures());
     }
 
     private function tissue(): ConditionTissue

@@ -7,9 +7,7 @@ namespace Somatrace\Core\Simulation;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Pattern\Figures;
 use Somatrace\Core\Pattern\Index;
-use Somatrace\Core\Pattern\PatternEngine;
 use Somatrace\Core\Pattern\PatternResult;
-use Somatrace\Core\Response\Quietness;
 
 /**
  * Fits the weights of the ranking together on simulated clients: one softmax over all candidates and "none of these", the strongest hidden
@@ -40,8 +38,11 @@ final readonly class WeightFit
 
     private const STEP = 0.08;
 
-    public function __construct(private Clinic $clinic, private Figures $start, private Quietness $quietness)
+    private Figures $start;
+
+    public function __construct(private Clinic $clinic)
     {
+        $this->start = $clinic->figures();
     }
 
     /**
@@ -54,7 +55,7 @@ final readonly class WeightFit
         $weights = $this->start->weights;
         [$mean, $square] = [array_fill_keys(array_keys($weights), 0.0), array_fill_keys(array_keys($weights), 0.0)];
         for ($round = 1; $round <= $rounds; $round++) {
-            $engine = new PatternEngine($this->clinic->atlas, $this->start->with($weights), $this->quietness);
+            $engine = $this->clinic->engineWith($this->start->with($weights));
             $gradient = array_fill_keys(array_keys($weights), 0.0);
             $loss = 0.0;
             foreach ($cases as [$case, $strongest]) {

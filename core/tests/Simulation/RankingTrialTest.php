@@ -13,6 +13,7 @@ use Somatrace\Core\Simulation\Assessment;
 use Somatrace\Core\Simulation\RankingTrial;
 use Somatrace\Core\Simulation\SimulatedClient;
 use Somatrace\Core\Simulation\SimulatedClients;
+use Somatrace\Core\Simulation\WeightFit;
 use Somatrace\Core\Tests\Support\Core;
 
 /** The ranking on two hundred simulated clients; two thousand by `php artisan somatrace:ranking`, whose figures stand in docs/ranking-trial.md. */
@@ -92,6 +93,22 @@ final class RankingTrialTest extends TestCase
                 self::assertTrue($assessment->isFelt($at), $at->key());
             }
         }
+    }
+
+    public function test_a_fit_lowers_the_loss_and_keeps_signs_and_order(): void
+    {
+        $clinic = Core::clinic();
+        $losses = [];
+        $weights = (new WeightFit($clinic))->fit(22, 1, 4, function (int $round, float $loss) use (&$losses): void {
+            $losses[$round] = $loss;
+        });
+
+        self::assertLessThan($losses[1], $losses[4]);
+        foreach ($clinic->figures()->weights as $name => $start) {
+            self::assertSame($start <=> 0.0, $weights[$name] <=> 0.0, $name);
+        }
+        self::assertLessThanOrEqual($weights['tenderness_4'], $weights['tenderness_3']);
+        self::assertSame($clinic->figures()->weights['demand'], $weights['demand']);
     }
 
     private function clients(): SimulatedClients
