@@ -73,6 +73,10 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
       .getByRole('button', { name: /Levator scapulae, left/ })
       .first(),
   ).toContainText('source')
+  // at one touch: the rest under this place is quiet
+  await page.getByRole('button', { name: /the other \d+: nothing/ }).click()
+  await expect(page.getByRole('button', { name: /^all felt/ })).toBeDisabled()
+  await expect(page.getByRole('option', { name: /not felt yet/ })).toHaveCount(0)
 
   // Think, Agree, Plan
   await openStep(page, 'Think')
@@ -164,6 +168,19 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   await saved(page, () => page.getByRole('group', { name: 'Soreness' }).getByRole('button', { name: 'not', exact: true }).click())
   await saved(page, () => page.getByRole('group', { name: 'Worse afterwards' }).getByRole('button', { name: 'no', exact: true }).click())
   await expect(page.getByText(/Really better: pain: back of the neck left/)).toBeVisible()
+  await page.goto(page.url().replace(/ask$/, 'feel?muscle=levator_scapulae&side=left'))
+  await page
+    .getByRole('group', { name: 'At one touch' })
+    .getByRole('button', { name: /as last time/ })
+    .click()
+  await expect(page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '3' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await expect(page.getByRole('group', { name: 'Tenderness, right' }).getByRole('button', { name: '1' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
   await openStep(page, 'After')
   await expect(page.getByText('Levator scapulae, left: progress')).toBeVisible()
 })

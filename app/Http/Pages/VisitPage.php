@@ -47,7 +47,7 @@ final readonly class VisitPage
             'events' => $events,
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
             'notes' => $step === 'after' ? $visit->notes()->orderBy('revision')->get(['revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at']) : [],
-            'before' => in_array($step, ['ask', 'move'], true) ? $this->before($visit) : null,
+            'before' => in_array($step, ['ask', 'move', 'feel'], true) ? $this->before($visit) : null,
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
         ];

@@ -70,15 +70,4 @@ final readonly class Chance
     {
         return array_slice($this->randomizer->shuffleArray($from), 0, $this->int(0, $most));
     }
-
-    /**
-     * @template T
-     *
-     * @param  list<T>  $from
-     * @return list<T>
-     */
-    public function shuffled(array $from): array
-    {
-        return $this->randomizer->shuffleArray($from);
-    }
 }

@@ -191,6 +191,44 @@ const rows = computed<Row[]>(() => [
     touch: (cell, at) => setOwn(at, cell as Answer),
   },
 ])
+/** The same finding on the other side, its referral mirrored. */
+const copyAcross = () => {
+  const [from, to] = [finding(side.value), other(side.value)]
+  if (!from) return
+  const across = (from.refers_to ?? []).map((at) => ({ ...at, side: at.side === 'midline' ? at.side : to }))
+  save(
+    'palpation',
+    idOf(to),
+    { ...from, side: to, ...(from.refers_to ? { refers_to: across } : {}) },
+    `${muscle.value.name}, ${to} as ${side.value}`,
+  )
+}
+const last = (at: Hand) =>
+  (props.value.before?.entries ?? []).find((entry) => entry.kind === 'palpation' && entry.identity === idOf(at))?.payload as
+    Palpation | undefined
+const hasLast = computed(() => last('left') !== undefined || last('right') !== undefined)
+const asLastTime = () => {
+  const touches = (['left', 'right'] as const).flatMap((at) => {
+    const payload = last(at)
+    return payload ? [{ kind: 'palpation', identity: idOf(at), payload }] : []
+  })
+  if (touches.length) visit.saveAll(touches, `${muscle.value.name} as last time`)
+}
+/** What lies under this place and was not felt yet is recorded as felt and quiet, which counts as evidence. */
+const rest = computed(() => {
+  const sides: Hand[] = place.value.side === 'midline' ? ['left', 'right'] : [side.value]
+  return list.value.flatMap((item) => sides.flatMap((at) => (best(item.id, at) ? [] : [{ muscle: item.id, side: at }])))
+})
+const restQuiet = () =>
+  rest.value.length &&
+  visit.saveAll(
+    rest.value.map((at) => ({
+      kind: 'palpation',
+      identity: `${at.muscle}:${at.side}:`,
+      payload: { ...at, tenderness: 0, tone: 'usual', texture: [], familiar: 'no' },
+    })),
+    `${placeName(place.value)}: ${rest.value.length} felt, nothing`,
+  )
 const walk = async (offset: number) => {
   const index = list.value.findIndex((item) => item.id === chosenId.value)
   chosenId.value = list.value[Math.min(list.value.length - 1, Math.max(0, index + offset))]?.id ?? chosenId.value
@@ -224,6 +262,9 @@ useKeys({
     ),
   s: () => setSends(side.value, cycle(['nowhere', ...sends.value], (sentTo(side.value) || undefined) as 'nowhere' | undefined)),
   f: () => setOwn(side.value, cycle(['yes', 'no', 'unknown'] as Answer[], finding(side.value)?.familiar)),
+  c: copyAcross,
+  p: asLastTime,
+  e: restQuiet,
   ArrowDown: () => void walk(1),
   ArrowUp: () => void walk(-1),
   n: () => take(judged.value.pattern?.next_checks[0]),
@@ -248,8 +289,10 @@ useKeys({
     />
     <section class="min-w-0 px-6 pb-3 pt-3 lg:pl-0 xl:pr-0" aria-label="Under this place">
       <div class="flex items-baseline justify-between gap-3">
-        <h2 class="section-head">Under this place</h2>
-        <span class="caption">{{ placeName(place) }}</span>
+        <h2 class="section-head min-w-0 truncate" :title="placeName(place)">{{ capital(placeName(place)) }}</h2>
+        <button type="button" class="link shrink-0 min-h-[28px]" :disabled="!rest.length" @click="restQuiet">
+          {{ rest.length ? `the other ${rest.length}: nothing` : 'all felt' }} <span class="key-hint">E</span>
+        </button>
       </div>
       <div class="mt-2 flex max-h-[132px] overflow-y-auto" tabindex="0" role="group" aria-label="Muscles under this place">
         <svg width="22" :height="list.length * 44" :viewBox="`0 0 22 ${list.length * 44}`" class="mr-2 shrink-0" aria-hidden="true">
@@ -321,7 +364,7 @@ useKeys({
           @touch="(at, cell) => row.touch(cell, at)"
         />
       </div>
-      <div class="mt-2 flex items-center gap-3">
+      <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
         <label class="caption" for="site">Where in it</label
         ><select id="site" v-model="site" class="cell !w-auto">
           <option value="">the whole of it</option>
@@ -331,7 +374,15 @@ useKeys({
           <option value="lower_belly">lower belly</option>
           <option value="lower_attachment">lower attachment</option>
           <option value="tendon">tendon</option></select
-        ><span class="caption">in hand: {{ side }} <span class="key-hint">L</span> <span class="key-hint">;</span></span>
+        ><span class="caption whitespace-nowrap">in hand: {{ side }} <span class="key-hint">L</span> <span class="key-hint">;</span></span>
+        <span class="ml-auto flex flex-wrap gap-px" role="group" aria-label="At one touch">
+          <button type="button" class="cell" :disabled="!finding(side)" @click="copyAcross">
+            {{ other(side) }} the same&nbsp;<span class="key-hint">C</span>
+          </button>
+          <button v-if="props.before" type="button" class="cell" :disabled="!hasLast" @click="asLastTime">
+            as last time&nbsp;<span class="key-hint">P</span>
+          </button>
+        </span>
       </div>
     </section>
     <aside class="flex min-w-0 flex-col gap-3 px-6 pb-3 pt-3 lg:col-start-2 xl:col-start-3 xl:pl-3">
