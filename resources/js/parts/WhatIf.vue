@@ -42,7 +42,7 @@ defineExpose({ toggle })
       @click="toggle"
     >
       {{ result ? 'Close' : 'What if' }}<span class="sr-only">: {{ check.name }}</span>
-      <span v-if="hint" class="key-hint">{{ hint }}</span>
+      <span v-if="hint" class="key-hint ml-1">{{ hint }}</span>
     </button>
     <p v-if="trouble" class="text-madder" role="alert">{{ trouble }}</p>
     <div v-if="result" class="mb-2 mt-1 grid grid-cols-2 gap-x-4" role="group" :aria-label="`Supposed: ${check.name}`">
