@@ -21,7 +21,7 @@ final class RankingTrialTest extends TestCase
 {
     private const MANY = 200;
 
-    /** Not the seed the weights were fitted on. */
+    /** Not the seed the weights were fitted on; it was looked at while tuning, and guards against falling back, no more. */
     private const SEED = 2;
 
     public function test_the_strongest_source_stands_among_the_first_three(): void
