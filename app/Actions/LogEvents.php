@@ -13,6 +13,7 @@ use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Somatrace\Core\Safety\Verdict;
 
 /**
  * Accepts what happened at the table: each event once, in any order, late or twice. What happened is a fact and kept; only work begun or deepened
@@ -72,8 +73,7 @@ final readonly class LogEvents
     /** Since when the answers forbid work; null while they do not. */
     private function forbiddenSince(Visit $visit): ?CarbonImmutable
     {
-        $verdict = $this->judgements->of($visit, 'safety')['safety']['verdict'];
-        if (! in_array($verdict, ['emergency', 'refer', 'defer'], true)) {
+        if (Verdict::from((string) $this->judgements->of($visit, 'safety')['safety']['verdict'])->allowsTreatment()) {
             return null;
         }
         $entries = Entry::query()->where('visit_id', $visit->id)->whereIn('kind', self::ANSWERS)->pluck('id');

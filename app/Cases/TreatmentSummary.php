@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
@@ -40,7 +41,7 @@ final readonly class TreatmentSummary
             if ($event->type === 'step_started') {
                 $at[$event->step] = ['muscle' => $payload['muscle'] ?? null, 'side' => $payload['side'] ?? null];
             } elseif ($event->type === 'sign') {
-                $signs[] = ['at' => (string) $event->happened_at, 'sign' => (string) $payload['sign'], ...$at[$event->step] ?? ['muscle' => null, 'side' => null]];
+                $signs[] = ['at' => CarbonImmutable::parse((string) $event->happened_at, 'UTC')->toIso8601ZuluString(), 'sign' => (string) $payload['sign'], ...$at[$event->step] ?? ['muscle' => null, 'side' => null]];
             }
         }
 

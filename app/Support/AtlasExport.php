@@ -11,7 +11,6 @@ use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Safety\FlagRule;
-use Somatrace\Core\Safety\LimitTemplate;
 use Somatrace\Core\Safety\Verdict;
 
 /** The atlas as the pages read it. The files are committed; a test says when they are stale. */
@@ -73,7 +72,7 @@ final readonly class AtlasExport
             'flags' => $this->flags(),
             'conditions' => array_values(array_map(static fn ($rule): array => ['id' => $rule->id, 'label' => $rule->label, 'ask' => $rule->ask, 'group' => $rule->group, 'zoned' => $rule->zoned, 'staged' => $rule->staged, 'details' => $rule->details(), 'fresh_days' => $rules->flags->freshDays[$rule->fresh] ?? null], $rules->conditions)),
             'groups' => $rules->groups,
-            'medicines' => array_map(static fn (array $medicine): array => ['label' => $medicine['label'], 'ask' => $medicine['ask'], 'local' => array_filter($medicine['do'], static fn (LimitTemplate $limit): bool => $limit->isLocal()) !== [], 'within_days' => $medicine['within_days']], $rules->medicines),
+            'medicines' => array_map(static fn (array $medicine): array => ['label' => $medicine['label'], 'ask' => $medicine['ask'], 'local' => $medicine['local'], 'within_days' => $medicine['within_days']], $rules->medicines),
             'stopSigns' => $atlas->stopSigns,
             'answerSigns' => $atlas->answerSigns,
             'clot' => $rules->clotItems,

@@ -57,6 +57,7 @@ final readonly class LetterPage
         $safety = $this->judgements->of($visit, 'safety')['safety'];
         $rows = EntryRows::of([$visit->id]);
         $client = $visit->client;
+        $record = $this->treatment->record($visit->id);
         $parts = [
             $visit->user->clinic->name."\n".CarbonImmutable::parse($visit->day())->format('j F Y'),
             "To the doctor of {$client->name}, born {$client->born_on->format('j F Y')}",
@@ -65,8 +66,8 @@ final readonly class LetterPage
             $this->list('Where it hurts', $this->complaints($rows)),
             $this->list('Also answered yes', $this->yes($rows)),
             $this->list('Measured', $this->ranges($rows)),
-            $this->list('Signs during the work', $this->signs($visit)),
-            $this->list('Worked today', $this->worked($visit)),
+            $this->list('Signs during the work', $this->signs($record['signs'], $visit->user->clinic->timezone)),
+            $this->list('Worked today', $this->worked($record['done'])),
             "{$visit->user->name}\n{$visit->user->clinic->name}",
         ];
 
@@ -150,28 +151,30 @@ final readonly class LetterPage
         return $lines;
     }
 
-    /** @return list<string> */
-    private function signs(Visit $visit): array
+    /**
+     * @param  list<array{at: string, sign: string}>  $signs
+     * @return list<string>
+     */
+    private function signs(array $signs, string $timezone): array
     {
         $names = array_column($this->clinic->atlas->stopSigns, 'name', 'id');
         $lines = [];
-        foreach ($visit->events()->where('type', 'sign')->orderBy('happened_at')->get(['payload', 'happened_at']) as $event) {
-            $id = (string) ($event->payload['sign'] ?? '');
-            if (isset($names[$id])) {
-                $lines[] = $names[$id].', '.$event->happened_at->setTimezone($visit->user->clinic->timezone)->format('H:i');
+        foreach ($signs as $one) {
+            if (isset($names[$one['sign']])) {
+                $lines[] = $names[$one['sign']].', '.CarbonImmutable::parse($one['at'])->setTimezone($timezone)->format('H:i');
             }
         }
 
         return $lines;
     }
 
-    /** @return list<string> */
-    private function worked(Visit $visit): array
+    /**
+     * @param  list<array<string, mixed>>  $done
+     * @return list<string>
+     */
+    private function worked(array $done): array
     {
-        return array_map(
-            fn (array $done): string => $this->clinic->atlas->muscle((string) $done['muscle'])->name.", {$done['side']}, up to {$done['max_pressure']} of 10",
-            $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [],
-        );
+        return array_map(fn (array $one): string => $this->clinic->atlas->muscle((string) $one['muscle'])->name.", {$one['side']}, up to {$one['max_pressure']} of 10", $done);
     }
 
     private function place(string $zone, string $side): string

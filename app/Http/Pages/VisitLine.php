@@ -6,6 +6,7 @@ namespace App\Http\Pages;
 
 use App\Models\Visit;
 use Illuminate\Support\Collection;
+use Somatrace\Core\Safety\Verdict;
 
 /** The steps of a visit in order, each with its state and, where it is blocked, what it waits for. */
 final readonly class VisitLine
@@ -22,7 +23,7 @@ final readonly class VisitLine
     {
         $count = static fn (string ...$kinds): int => $entries->whereIn('kind.value', $kinds)->where('phase', 'before')->count();
         $asks = count(array_filter($safety['questions'], static fn (array $question): bool => $question['blocks']));
-        $treats = in_array($safety['verdict'], ['proceed', 'modify'], true);
+        $treats = Verdict::from((string) $safety['verdict'])->allowsTreatment();
         $consents = self::missingConsent($plan);
         $states = [
             'ask' => $count('complaint') > 0 ? ['done', ''] : ['open', ''],

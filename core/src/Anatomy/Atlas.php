@@ -299,6 +299,12 @@ final class Atlas
         return new Place($zone, $this->zone($zone)->midline ? Side::Midline : $side);
     }
 
+    /** @return list<Place> the place and those that touch it, on its side */
+    public function around(Place $place): array
+    {
+        return [$place, ...array_map(fn (string $zone): Place => $this->placeOn($zone, $place->side), $this->zone($place->zone)->neighbours)];
+    }
+
     /** @return list<Place> every place of a set of zones, on both sides */
     public function placesOf(string $set): array
     {

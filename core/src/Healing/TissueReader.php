@@ -64,8 +64,7 @@ final readonly class TissueReader
         }
         $region = [];
         foreach ($places as $place) {
-            foreach ([$place->zone, ...$this->atlas->zone($place->zone)->neighbours] as $zone) {
-                $near = $this->atlas->placeOn($zone, $place->side);
+            foreach ($this->atlas->around($place) as $near) {
                 $region[$near->key()] = $near;
             }
         }
@@ -87,24 +86,23 @@ final readonly class TissueReader
                 $seen["{$felt->at()->key()}:{$felt->site}"] = ['value' => in_array('swollen', $felt->texture, true) ? 1.0 : 0.0, 'from' => 1.0, 'step' => 1.0];
             }
         }
-        // without a named place a thicker limb may be a trained one, or the other may have wasted
         $girths = [];
         foreach ($findings->tests as $test) {
-            if ($test->value === null || ! $this->isLimb($test->side, $region)) {
+            if ($test->value === null) {
                 continue;
             }
-            $step = $this->atlas->test($test->test)->measurementError ?? 1;
-            if ($test->test === 'swelling') {
-                $seen["grade:{$test->side->value}"] = ['value' => $test->value, 'from' => $this->figures->swellingGrade, 'step' => $step];
-            } elseif ($region !== null && in_array($test->test, ['limb_girth', 'calf_girth'], true)) {
-                $girths[$test->test][$test->side->value] = [$test->value, $step];
+            if ($test->test === 'swelling' && $this->isLimb($test->side, $region)) {
+                $seen["grade:{$test->side->value}"] = ['value' => $test->value, 'from' => $this->figures->swellingGrade, 'step' => $this->step($test->test)];
+            } elseif (in_array($test->test, ['limb_girth', 'calf_girth'], true)) {
+                $girths[$test->test][$test->side->value] = $test->value;
             }
         }
-        foreach ($girths as $name => $pair) {
-            foreach ($pair as $side => [$value, $step]) {
-                $other = $this->girth($findings, $name, $side === Side::Left->value ? Side::Right : Side::Left);
-                if ($other !== null) {
-                    $seen["$name:$side"] = ['value' => $value - $other, 'from' => $this->figures->girthCm, 'step' => $step];
+        // without a named place a thicker limb may be a trained one, or the other may have wasted
+        foreach ($region === null ? [] : $girths as $name => $girth) {
+            foreach (Side::pair() as $side) {
+                [$own, $other] = [$girth[$side->value] ?? null, $girth[$side->mirrored()->value] ?? null];
+                if ($own !== null && $other !== null && $this->isLimb($side, $region)) {
+                    $seen["$name:{$side->value}"] = ['value' => $own - $other, 'from' => $this->figures->girthCm, 'step' => $this->step($name)];
                 }
             }
         }
@@ -112,15 +110,9 @@ final readonly class TissueReader
         return $seen;
     }
 
-    private function girth(Findings $findings, string $name, Side $side): ?float
+    private function step(string $test): float
     {
-        foreach ($findings->tests as $test) {
-            if ($test->test === $name && $test->side === $side) {
-                return $test->value;
-            }
-        }
-
-        return null;
+        return $this->atlas->test($test)->measurementError ?? 1;
     }
 
     /**

@@ -30,32 +30,36 @@ final readonly class CheckFinder
             $support[$candidate->at->key()] = $candidate->support;
             $sum += self::wLogW($candidate->support);
         }
-        $known = ['range' => $this->known($candidates, 'shortness'), 'resisted' => $this->known($candidates, 'use'), 'palpate' => []];
+        $leaders = [];
+        foreach (array_slice($candidates, 0, self::PALPATE_DOWN_TO) as $candidate) {
+            $leaders[$candidate->at->key()] = $candidate;
+        }
+        $known = ['range' => $this->known($leaders, 'shortness'), 'resisted' => $this->known($leaders, 'use'), 'palpate' => []];
         $checks = [];
-        foreach ($this->open($candidates) as [$kind, $id, $side, $touched]) {
+        foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
             $outcomes = $this->scene->figures->outcomes[$kind];
             [$bits, $gain] = $this->worth($support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$kind], $support), $outcomes['not']);
             if ($bits > 1e-6) {
-                $checks[] = [round(NextCheck::worthOf($bits, $gain, $outcomes['minutes']), 9), "$kind:$id:{$side->value}", $kind, $id, $side, $bits, $gain, $outcomes['minutes'], $touched];
+                $worth = round(NextCheck::worthOf($bits, $gain, $outcomes['minutes']), 9);
+                // told in words only when it is among the first
+                $checks[] = [$worth, "$kind:$id:{$side->value}", fn (): NextCheck => new NextCheck($kind, $id, $side, $this->name($kind, $id, $side), $bits, $gain, $outcomes['minutes'], $this->because($candidates, $touched))];
             }
         }
         usort($checks, static fn (array $a, array $b): int => $b[0] <=> $a[0] ?: $a[1] <=> $b[1]);
 
-        return array_map(
-            fn (array $check): NextCheck => new NextCheck($check[2], $check[3], $check[4], $this->name($check[2], $check[3], $check[4]), $check[5], $check[6], $check[7], $this->because($candidates, $check[8])),
-            array_slice($checks, 0, $this->scene->figures->nextChecks),
-        );
+        return array_map(static fn (array $check): NextCheck => $check[2](), array_slice($checks, 0, $this->scene->figures->nextChecks));
     }
 
     /**
-     * @param  list<Candidate>  $candidates
+     * A movement that touches none of the leaders tells nothing worth a minute.
+     *
+     * @param  array<string, Candidate>  $leaders  by muscle and side
      * @return list<array{string, string, Side, array<string, true>}> kind, id, side, the candidates it touches
      */
-    private function open(array $candidates): array
+    private function open(array $leaders): array
     {
         $open = [];
-        foreach (array_slice($candidates, 0, self::PALPATE_DOWN_TO) as $candidate) {
-            $key = $candidate->at->key();
+        foreach ($leaders as $key => $candidate) {
             if (! isset($this->scene->palpation[$key])) {
                 $open[] = ['palpate', $candidate->at->muscle, $candidate->at->side, [$key => true]];
             }
@@ -68,10 +72,9 @@ final readonly class CheckFinder
         foreach ($this->scene->case->findings->resisted as $finding) {
             $resisted[$finding->movement.':'.$finding->side->value] = true;
         }
-        $leaders = array_slice($candidates, 0, self::PALPATE_DOWN_TO);
         foreach ([['range', $this->scene->index->lengthensKeys, $measured], ['resisted', $this->scene->index->movesKeys, $resisted]] as [$kind, $index, $done]) {
             foreach ($index as $key => $touched) {
-                if (! isset($done[$key]) && self::touchesOne($leaders, $touched)) {
+                if (! isset($done[$key]) && array_intersect_key($touched, $leaders) !== []) {
                     [$movement, $side] = explode(':', $key);
                     $open[] = [$kind, $movement, Side::from($side), $touched];
                 }
@@ -84,17 +87,12 @@ final readonly class CheckFinder
     /**
      * Signs of that kind the leaders have already.
      *
-     * @param  list<Candidate>  $candidates
+     * @param  array<string, Candidate>  $leaders
      * @return array<string, int> by muscle and side
      */
-    private function known(array $candidates, string $kind): array
+    private function known(array $leaders, string $kind): array
     {
-        $known = [];
-        foreach (array_slice($candidates, 0, self::PALPATE_DOWN_TO) as $candidate) {
-            $known[$candidate->at->key()] = count(array_filter($candidate->evidence, static fn (Evidence $one): bool => $one->kind === $kind));
-        }
-
-        return $known;
+        return array_map(static fn (Candidate $leader): int => count(array_filter($leader->evidence, static fn (Evidence $one): bool => $one->kind === $kind)), $leaders);
     }
 
     /**
@@ -123,23 +121,6 @@ final readonly class CheckFinder
         $total = array_sum($dulled);
 
         return array_map(static fn (float $one): float => $one / $total, $dulled);
-    }
-
-    /**
-     * A check that touches none of the leaders tells nothing worth a minute.
-     *
-     * @param  list<Candidate>  $leaders
-     * @param  array<string, true>  $touched
-     */
-    private static function touchesOne(array $leaders, array $touched): bool
-    {
-        foreach ($leaders as $leader) {
-            if (isset($touched[$leader->at->key()])) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     private function name(string $kind, string $id, Side $side): string

@@ -15,7 +15,10 @@ final class Index
 {
     private const FAR_STEPS = 4;
 
-    /** @var list<MuscleAt> */
+    /** Relations of a place in which the muscle itself is felt. */
+    public const FELT = ['complaint_own_zone', 'complaint_core_referral', 'complaint_spill_over'];
+
+    /** @var array<string, MuscleAt> by muscle and side, in the order of the keys */
     public readonly array $candidates;
 
     /** @var array<string, string> by muscle and side, in the order of the keys */
@@ -45,7 +48,7 @@ final class Index
         foreach ($atlas->muscles as $muscle) {
             foreach (Side::pair() as $side) {
                 $at = new MuscleAt($muscle->id, $side);
-                $candidates[] = $at;
+                $candidates[$at->key()] = $at;
                 foreach ($muscle->lengthenedBy as $use) {
                     $lengthens[$use->keyFor($side)][] = $at;
                 }
@@ -57,13 +60,9 @@ final class Index
                 $strains[$demand][] = $muscle->id;
             }
         }
-        usort($candidates, static fn (MuscleAt $a, MuscleAt $b): int => $a->key() <=> $b->key());
+        ksort($candidates);
         $this->candidates = $candidates;
-        $names = [];
-        foreach ($candidates as $at) {
-            $names[$at->key()] = $atlas->nameOf($at);
-        }
-        $this->names = $names;
+        $this->names = array_map($atlas->nameOf(...), $candidates);
         $this->lengthensKeys = array_map(static fn (array $touched): array => array_fill_keys(array_map(static fn (MuscleAt $at): string => $at->key(), $touched), true), $lengthens);
         $this->movesKeys = array_map(static fn (array $touched): array => array_fill_keys(array_map(static fn (array $touch): string => $touch[0]->key(), $touched), true), $moves);
         $this->lengthens = $lengthens;

@@ -42,13 +42,9 @@ final class PatternEngine
         // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order; of equals the first by name stays first
         $order = array_map(static fn (float $odds): float => round($odds, 9), $logOdds);
         arsort($order);
-        $byKey = [];
-        foreach ($scene->index->candidates as $at) {
-            $byKey[$at->key()] = $at;
-        }
         $candidates = [];
         foreach ($order as $key => $_) {
-            $candidates[] = $this->candidate($scene, $book, $byKey[$key], $logOdds[$key], $support[$key], $evidence[$key]);
+            $candidates[] = $this->candidate($scene, $book, $scene->index->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key]);
         }
 
         return new PatternResult($candidates, $none, []);

@@ -87,10 +87,7 @@ final readonly class LimitTemplate
             $this->where === null, $this->isLocal() && $given === [] && $this->where !== 'shoulder_side' => null,
             $this->where === 'zones' => $given,
             $this->where === 'near' => array_merge(...array_map($atlas->near(...), $given)),
-            $this->where === 'device' => array_merge(...array_map(static fn (Place $place): array => [
-                $place,
-                ...array_map(static fn (string $zone): Place => $atlas->placeOn($zone, $place->side), $atlas->zone($place->zone)->neighbours),
-            ], $given)),
+            $this->where === 'device' => array_merge(...array_map($atlas->around(...), $given)),
             $this->where === 'shoulder_side' => $this->bothSides($atlas, 'shoulder', $sides),
             // what lies on one side only stays on its true side, whichever side the client complains of
             default => $this->bothSides($atlas, $this->where, $this->oneSided === null ? [] : [$this->oneSided->value]),

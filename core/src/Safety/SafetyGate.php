@@ -131,8 +131,7 @@ final readonly class SafetyGate
                 continue;
             }
             $limits = array_merge([], ...array_map(fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule, $medicine['label'], $answer->places), $medicine['do']));
-            $local = array_filter($medicine['do'], static fn (LimitTemplate $limit): bool => $limit->isLocal()) !== [];
-            $where = $local && $answer->places === [] ? [new Question("$rule.zones", ucfirst($medicine['label']).': where?', 'Without a place the limit holds everywhere.')] : [];
+            $where = $medicine['local'] && $answer->places === [] ? [new Question("$rule.zones", ucfirst($medicine['label']).': where?', 'Without a place the limit holds everywhere.')] : [];
             $rulings[] = new Ruling($rule, Verdict::Modify, null, $limits, $where, reason: ucfirst($medicine['label']).'.');
         }
         if ($intake->case->health->medicines === [] && $intake->unnamed('medicines') === Answer::Unknown) {

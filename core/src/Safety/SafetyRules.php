@@ -13,7 +13,7 @@ final readonly class SafetyRules
 {
     /**
      * @param  array<string, ConditionRule>  $conditions
-     * @param  array<string, array{label: string, ask: string, within_days: ?int, do: list<LimitTemplate>}>  $medicines
+     * @param  array<string, array{label: string, ask: string, within_days: ?int, do: list<LimitTemplate>, local: bool}>  $medicines
      * @param  array<string, string>  $groups
      * @param  list<LimitTemplate>  $ungraded
      * @param  array<string, array{ask: string, points: int}>  $clotItems
@@ -46,9 +46,10 @@ final readonly class SafetyRules
         }
         $medicines = [];
         foreach ($file->list('medicines') as $row) {
+            $do = $row->map('do', LimitTemplate::from(...));
             $medicines[$row->string('id')] = [
                 'label' => $row->string('label'), 'ask' => $row->string('ask'), 'within_days' => $row->intOrNull('within_days'),
-                'do' => $row->map('do', LimitTemplate::from(...)),
+                'do' => $do, 'local' => array_filter($do, static fn (LimitTemplate $limit): bool => $limit->isLocal()) !== [],
             ];
         }
         $items = [];

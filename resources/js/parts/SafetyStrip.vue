@@ -4,7 +4,7 @@ import type { Safety } from '@/types/visit'
 import { useKeys } from '@/composables/useKeys'
 import Gate from './Gate.vue'
 import Sheet from './Sheet.vue'
-import { limitLines, speaksOf, verdictWords, type InHand } from './words'
+import { limitLines, speaksOf, verdictWords, whenWords, type InHand } from './words'
 
 const props = defineProps<{ safety: Safety; hand: InHand | null }>()
 const open = ref(false)
@@ -48,10 +48,7 @@ useKeys({ r: () => (open.value = true) })
     <Sheet title="Why, and what to do instead" :open="open" @close="open = false">
       <p class="mb-4 flex items-center gap-3 text-[17px]">
         <Gate :verdict="safety.verdict" /> <b class="display">{{ verdictWords[safety.verdict] }}</b>
-        <span v-if="safety.when && 'within_days' in safety.when">{{
-          safety.when.within_days === 0 ? 'the same day' : `within ${safety.when.within_days} days`
-        }}</span>
-        <span v-else-if="safety.when">again after {{ safety.when.again_after_days }} days</span>
+        <span v-if="safety.when">{{ whenWords(safety.when) }}</span>
       </p>
       <p class="caption mb-4">This supports a licensed judgement and never replaces it. Local rules come first.</p>
       <h3 v-if="safety.because.length" class="section-head mb-1">Behind it</h3>

@@ -1,5 +1,5 @@
 import type { MuscleId, Side } from '@/types/ids.generated'
-import type { Limit, Place, Verdict } from '@/types/visit'
+import type { Limit, Place, Safety, Verdict } from '@/types/visit'
 import { atlas, muscle, placeName, zone } from '@/chart/atlas'
 
 export const verdictWords: Record<Verdict, string> = {
@@ -100,8 +100,10 @@ export const capital = (text: string): string => text.charAt(0).toUpperCase() + 
 export const dayWords = (iso: string): string =>
   new Date(`${iso.slice(0, 10)}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
 /** The time of day, here, of a moment the server wrote. */
-export const timeWords = (moment: string): string =>
-  new Date(/Z|[+-]\d\d:\d\d$/.test(moment) ? moment : `${moment.replace(' ', 'T')}Z`).toLocaleTimeString('en-GB', {
-    hour: '2-digit',
-    minute: '2-digit',
-  })
+export const timeWords = (moment: string): string => new Date(moment).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+/** How soon somebody is to be seen, or when again; empty where neither is said. */
+export const whenWords = (when: Safety['when']): string => {
+  if (!when) return ''
+  if ('again_after_days' in when) return `again after ${when.again_after_days} ${when.again_after_days === 1 ? 'day' : 'days'}`
+  return when.within_days === 0 ? 'the same day' : `within ${when.within_days} ${when.within_days === 1 ? 'day' : 'days'}`
+}

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Pattern\Evidence;
 
-use Somatrace\Core\Anatomy\MuscleAt;
-use Somatrace\Core\Anatomy\Place;
-use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Complaint;
+use Somatrace\Core\Pattern\Index;
 use Somatrace\Core\Pattern\Scene;
 use Somatrace\Core\Pattern\SignBook;
 
@@ -30,11 +28,8 @@ final readonly class FromComplaint implements Collector
             $sign = fn (string $relation) => $scene->sign('complaint', $relation, fn (): string => ucfirst($scene->atlas->placeName($place)).' hurts: '.self::WORDS[$relation], $place->key());
             $relations = $scene->index->relations($place);
             $made = [];
-            foreach ($scene->index->candidates as $at) {
-                $relation = $relations[$at->key()] ?? null;
-                if ($relation !== null) {
-                    $book->add($at, $made[$relation] ??= $sign($relation));
-                }
+            foreach ($relations as $key => $relation) {
+                $book->add($scene->index->candidates[$key], $made[$relation] ??= $sign($relation));
             }
             $book->addToAllBut($relations, $sign('complaint_remote'));
             $this->spread($scene, $book, $complaint);
@@ -45,17 +40,11 @@ final readonly class FromComplaint implements Collector
     {
         foreach ($complaint->spreadsTo as $place) {
             $sign = $scene->sign('complaint', 'complaint_spread', fn (): string => 'It spreads to the '.$scene->atlas->placeName($place).', where this muscle is felt', $place->key());
-            foreach ($scene->index->candidates as $at) {
-                $muscle = $scene->atlas->muscle($at->muscle);
-                if ($this->on($at, $place) && in_array($place->zone, [...$muscle->zones, ...$muscle->coreReferral, ...$muscle->spillOver], true)) {
-                    $book->add($at, $sign);
+            foreach ($scene->index->relations($place) as $key => $relation) {
+                if (in_array($relation, Index::FELT, true)) {
+                    $book->add($scene->index->candidates[$key], $sign);
                 }
             }
         }
-    }
-
-    private function on(MuscleAt $at, Place $place): bool
-    {
-        return $place->side === Side::Midline || $place->side === $at->side;
     }
 }

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
 import Gate from '@/parts/Gate.vue'
-import { verdictWords } from '@/parts/words'
+import { verdictWords, whenWords } from '@/parts/words'
 import type { Verdict } from '@/types/visit'
 
 /** What follows from the answers, with every reason; and where a licensed person may decide otherwise, in writing. */
@@ -19,12 +19,7 @@ const { props, judged, save, all } = useVisit()
 const safety = computed(() => judged.value.safety)
 /** Every reason, the strongest first; open questions are told by the questions themselves. */
 const because = computed(() => safety.value.because.filter((one) => !one.rule.startsWith('open.') || safety.value.because.length === 1))
-const when = computed(() => {
-  const { when: due } = safety.value
-  if (!due) return ''
-  if ('again_after_days' in due) return `again after ${due.again_after_days} ${due.again_after_days === 1 ? 'day' : 'days'}`
-  return due.within_days === 0 ? 'the same day' : `within ${due.within_days} ${due.within_days === 1 ? 'day' : 'days'}`
-})
+const when = computed(() => whenWords(safety.value.when))
 const licensed = computed(() => usePage<{ user: { licensed: boolean } }>().props.user.licensed)
 const decisions = computed(() => all<Decision>('override'))
 /** What may be decided on here: the verdict in force, or the cap that age alone sets. Nothing lowers an emergency. */
