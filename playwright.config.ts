@@ -1,18 +1,17 @@
 import { defineConfig } from '@playwright/test'
 
-const port = Number(process.env['BROWSER_PORT'] ?? 8123)
+import { firstPort, workers } from './tests/browser/servers'
 
 export default defineConfig({
   testDir: 'tests/browser',
   testMatch: process.env['SCREENSHOTS'] ? 'screenshots.ts' : '*.spec.ts',
   outputDir: 'test-results',
-  workers: 1,
+  workers,
   retries: 0,
   timeout: 180_000,
   expect: { timeout: 8_000 },
   reporter: 'list',
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     // a recording costs as much as the tests themselves: TRACE=1 when one is wanted
     trace: process.env['TRACE'] ? 'retain-on-failure' : 'off',
@@ -30,5 +29,12 @@ export default defineConfig({
       ],
     },
   },
-  webServer: { command: `bash tests/browser/serve.sh ${port}`, port, reuseExistingServer: false, timeout: 60_000, stdout: 'ignore', stderr: 'ignore' },
+  webServer: Array.from({ length: workers }, (_, k) => firstPort + k).map((port) => ({
+    command: `bash tests/browser/serve.sh ${port}`,
+    port,
+    reuseExistingServer: false,
+    timeout: 90_000,
+    stdout: 'ignore' as const,
+    stderr: 'ignore' as const,
+  })),
 })

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import { newClient, openStep, saved, signIn } from './steps'
 
 async function aPlannedVisit(page: Page, name: string): Promise<string> {

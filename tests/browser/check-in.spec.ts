@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { accessible, newClient, openStep, signIn } from './steps'
 
 test('a client checks in on a phone with two yes answers, and the therapist reads them first', async ({ page, browser }) => {

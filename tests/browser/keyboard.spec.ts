@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import { saved, signIn } from './steps'
 
 /** Presses Tab until what is wanted has the focus; fails when it cannot be reached that way. */

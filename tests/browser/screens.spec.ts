@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { accessible, openClient, signIn } from './steps'
 
 const steps = ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after']
@@ -14,7 +14,9 @@ const atlas = [
   '/atlas/trainer',
 ]
 
-test('no screen has a serious fault of access', async ({ page }) => {
+test('no screen has a serious fault of access, nor asks for what the page’s policy forbids', async ({ page }) => {
+  const forbidden: string[] = []
+  page.on('console', (message) => /Content Security Policy/i.test(message.text()) && forbidden.push(message.text()))
   await page.goto('/sign-in')
   await accessible(page)
   await signIn(page)
@@ -41,6 +43,12 @@ test('no screen has a serious fault of access', async ({ page }) => {
     await page.waitForLoadState('networkidle')
     await accessible(page)
   }
+  for (const path of ['/people', '/account', '/clinic/scope', `${visit}/summary`]) {
+    await page.goto(path)
+    await page.waitForLoadState('networkidle')
+    await accessible(page)
+  }
+  expect(forbidden).toEqual([])
 })
 
 test('nothing runs out of the window at 1024, nor at twice the size', async ({ page }) => {
@@ -56,6 +64,8 @@ test('nothing runs out of the window at 1024, nor at twice the size', async ({ p
     for (const path of [
       '/',
       '/clients/new',
+      '/people',
+      '/account',
       ...atlas,
       `${visit}/ask`,
       `${visit}/screen`,
@@ -66,6 +76,7 @@ test('nothing runs out of the window at 1024, nor at twice the size', async ({ p
       `${visit}/plan`,
       `${visit}/recheck`,
       `${visit}/after`,
+      `${visit}/summary`,
     ]) {
       await page.goto(path)
       const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)

@@ -1,4 +1,4 @@
-import { test } from '@playwright/test'
+import { test } from './test'
 import { openClient, recorded, saved, signIn } from './steps'
 
 /** Pictures of the main views from the demo story, for docs/screenshots: SCREENSHOTS=1 npx playwright test */
@@ -13,10 +13,6 @@ test('pictures', async ({ page, browser }) => {
   await settle()
   await shot('atlas')
   await page.goto('/atlas')
-  await page.getByLabel('How near').selectOption({ label: 'Shoulder' })
-  await page.getByRole('button', { name: 'Sides', exact: true }).click()
-  await settle()
-  await shot('figure-sides')
   await page.getByRole('button', { name: 'Places never to press' }).click()
   await page.getByLabel('How near').selectOption({ label: 'Low back and hip' })
   await page.getByRole('button', { name: 'Back', exact: true }).click()
@@ -93,9 +89,17 @@ test('pictures', async ({ page, browser }) => {
   await page.goto(`${visit}/feel?muscle=levator_scapulae&side=left`)
   await settle()
   await shot('feel')
+  await recorded(page, visit, [
+    { kind: 'range', payload: { movement: 'thoracic.rotation', side: 'left', active: 26 } },
+    { kind: 'range', payload: { movement: 'thoracic.rotation', side: 'right', active: 21 } },
+    { kind: 'posture', payload: { sign: 'head_forward', side: 'midline', grade: 2 } },
+  ])
   await page.goto(`${visit}/think`)
   await settle()
   await shot('think')
+  await page.goto(`${visit}/summary`)
+  await settle()
+  await shot('summary')
   await page.goto(`${visit}/agree`)
   await touch('the front and side of the neck, lightly', 'agrees')
   await settle()

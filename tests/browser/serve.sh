@@ -1,7 +1,7 @@
 #!/usr/bin/env bash
 # A server for the browser tests with its own database and the demo story in it.
 . "$(dirname "$0")/../../bin/lib.sh"
-export DB_DATABASE=$PWD/storage/database.browser.sqlite APP_ENV=local APP_DEBUG=false
+export DB_DATABASE=$PWD/storage/database.browser-$1.sqlite APP_ENV=local APP_DEBUG=false
 rm -f "$DB_DATABASE" "$DB_DATABASE-wal" "$DB_DATABASE-shm"
 : > "$DB_DATABASE"
 php artisan migrate --force --quiet

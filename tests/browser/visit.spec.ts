@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { newClient, openStep, saved, signIn } from './steps'
 
 test('a new client goes through a whole visit by mouse, and the second visit shows what it changed', async ({ page }) => {
@@ -24,7 +24,7 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
 
   // Move
   await openStep(page, 'Move')
-  await page.getByRole('button', { name: /Turning the head/ }).click()
+  await page.getByRole('button', { name: /^Turning the head/ }).click()
   const active = page.getByLabel('Active, degrees')
   await saved(page, async () => {
     await active.nth(0).fill('62')

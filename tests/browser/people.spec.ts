@@ -1,0 +1,112 @@
+import { createHmac } from 'node:crypto'
+import { expect, test, type Page } from './test'
+import { newClient, openStep, signIn } from './steps'
+
+/** What an authenticator app shows (RFC 6238). */
+function codeOf(secret: string, at = Date.now()): string {
+  const bits = [...secret].map((letter) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ234567'.indexOf(letter).toString(2).padStart(5, '0')).join('')
+  const key = Buffer.from((bits.match(/.{8}/g) ?? []).map((byte) => Number.parseInt(byte, 2)))
+  const step = Buffer.alloc(8)
+  step.writeBigUInt64BE(BigInt(Math.floor(at / 30_000)))
+  const hash = createHmac('sha1', key).update(step).digest()
+  return String((hash.readUInt32BE(hash[19]! & 15) & 0x7fffffff) % 1_000_000).padStart(6, '0')
+}
+const door = async (page: Page, address: string, password: string) => {
+  await page.goto('/sign-in')
+  await page.getByLabel('Address').fill(address)
+  await page.getByLabel('Password').fill(password)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+}
+
+test('the owner invites a student, whose note waits for a second name, and reception reads none of it', async ({ page, browser }) => {
+  await signIn(page)
+  await page.getByRole('link', { name: 'People and roles' }).click()
+  await page.getByLabel('Role').selectOption({ label: 'student under supervision' })
+  await page.getByLabel('Name').fill('Pim Sallow')
+  await page.getByLabel('Address').fill('pim@lantern-yard.example')
+  await page.getByRole('button', { name: 'Invite' }).click()
+  await expect(page.getByText('A student has a supervisor: who is it?')).toBeVisible()
+  await expect(page.getByLabel('Name')).toHaveValue('Pim Sallow')
+  await page.getByLabel('Supervisor').selectOption({ label: 'Nell Harrow' })
+  await page.getByRole('button', { name: 'Invite' }).click()
+  await expect(page.getByRole('list', { name: 'People' })).toContainText('student under supervision, with Nell Harrow')
+
+  const context = await browser.newContext()
+  const student = await context.newPage()
+  await student.goto('/outbox')
+  await student.getByRole('article', { name: 'To pim@lantern-yard.example' }).getByRole('link').click()
+  await student.getByLabel('Password').fill('willow lantern seven')
+  await student.getByLabel('Once more').fill('willow lantern seven')
+  await student.getByRole('button', { name: 'Keep it' }).click()
+  await expect(student).toHaveURL(/sign-in$/)
+  await door(student, 'pim@lantern-yard.example', 'willow lantern seven')
+  await expect(student).toHaveURL('/')
+  await expect(student.getByRole('link', { name: 'People and roles' })).toHaveCount(0)
+  await newClient(student, 'Lisbet Moor')
+  await student.getByRole('button', { name: 'Start visit 1' }).click()
+  await openStep(student, 'After')
+  await student.getByLabel('What happened').fill('Talked it over, nothing worked yet.')
+  await student.getByRole('button', { name: 'Sign and freeze' }).click()
+  await expect(student.getByText('a supervisor’s name is still missing')).toBeVisible()
+  await expect(student.getByRole('button', { name: 'Countersign it' })).toHaveCount(0)
+  const note = student.url()
+  await context.close()
+
+  const desk = await browser.newContext()
+  const reception = await desk.newPage()
+  await signIn(reception, 'desk')
+  expect((await reception.goto(note))?.status()).toBe(403)
+  await desk.close()
+
+  await page.goto('/')
+  await page
+    .getByRole('list', { name: 'Waits for your name' })
+    .getByRole('link', { name: /Lisbet Moor/ })
+    .click()
+  await page.getByRole('button', { name: 'Countersign it' }).click()
+  await expect(page.getByText(/Countersigned by Nell Harrow/)).toBeVisible()
+  await page.goto('/')
+  await expect(page.getByRole('list', { name: 'Waits for your name' })).toHaveCount(0)
+})
+
+test('a second factor is set up, asked at the door, opened by a recovery code, and taken away', async ({ page }) => {
+  await signIn(page, 'desk')
+  await page.getByRole('link', { name: 'Desk', exact: true }).click()
+  const second = page.getByRole('region', { name: 'Second factor' })
+  await second.getByLabel('Password').fill('lantern-yard')
+  await second.getByRole('button', { name: 'Set it up' }).click()
+  await expect(second.getByAltText('Picture for the authenticator app')).toBeVisible()
+  const secret = ((await second.getByText('Or type it in:').innerText()).split(':')[1] ?? '').replaceAll(' ', '')
+  await second.getByLabel('Six digits').fill('000000')
+  await second.getByRole('button', { name: 'Turn it on' }).click()
+  await expect(second.getByRole('alert')).toContainText('not the code of now')
+  await second.getByLabel('Six digits').fill(codeOf(secret))
+  await second.getByRole('button', { name: 'Turn it on' }).click()
+  await expect(second.getByRole('list', { name: 'Recovery codes' }).getByRole('listitem')).toHaveCount(8)
+  const codes = await second.getByRole('list', { name: 'Recovery codes' }).getByRole('listitem').allInnerTexts()
+  expect(codes).toHaveLength(8)
+  await second.getByRole('button', { name: 'They are kept' }).click()
+  await expect(second).toContainText('8 recovery codes are left')
+
+  const leave = async () => {
+    await page.goto('/')
+    await page.getByRole('button', { name: 'Sign out' }).click()
+    await expect(page).toHaveURL(/sign-in$/)
+    await door(page, 'desk@lantern-yard.example', 'lantern-yard')
+    await expect(page).toHaveURL(/second-step$/)
+  }
+  await leave()
+  // the code of the setting-up was used; the next step's is taken within its half minute
+  await page.getByLabel('Code').fill(codeOf(secret, Date.now() + 30_000))
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).toHaveURL('/')
+  await leave()
+  await page.getByLabel('Code').fill(codes[0] ?? '')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).toHaveURL('/')
+  await page.goto('/account')
+  await expect(second).toContainText('7 recovery codes are left')
+  await second.getByLabel('Password').fill('lantern-yard')
+  await second.getByRole('button', { name: 'Turn it off' }).click()
+  await expect(second.getByRole('button', { name: 'Set it up' })).toBeVisible()
+})
