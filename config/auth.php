@@ -6,4 +6,9 @@ return [
     'defaults' => ['guard' => 'web', 'passwords' => 'users'],
     'guards' => ['web' => ['driver' => 'session', 'provider' => 'users']],
     'providers' => ['users' => ['driver' => 'eloquent', 'model' => App\Models\User::class]],
+    'passwords' => [
+        'users' => ['provider' => 'users', 'table' => 'password_reset_tokens', 'expire' => 60, 'throttle' => 60],
+        // an invitation may wait for a week
+        'invitations' => ['provider' => 'users', 'table' => 'password_reset_tokens', 'expire' => 60 * 24 * 7, 'throttle' => 0],
+    ],
 ];

@@ -10,19 +10,35 @@ use App\Http\Controllers\EntryController;
 use App\Http\Controllers\EventController;
 use App\Http\Controllers\LetterController;
 use App\Http\Controllers\NoteController;
+use App\Http\Controllers\OutboxController;
+use App\Http\Controllers\PasswordController;
+use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ScopeController;
+use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\SimulatedDeviceController;
+use App\Http\Controllers\SummaryController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TrainerController;
 use App\Http\Controllers\VisitController;
 use App\Http\Controllers\WhatIfController;
+use App\Http\Controllers\WorklistController;
 use Illuminate\Support\Facades\Route;
+use Somatrace\Core\Simulation\SimulatedDevices;
 
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
     Route::post('/sign-in', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::get('/second-step', [SessionController::class, 'second'])->name('second-step');
+    Route::post('/second-step', [SessionController::class, 'finish'])->middleware('throttle:sign-in')->name('second-step.finish');
+    Route::get('/forgotten', [PasswordController::class, 'forgotten'])->name('password.request');
+    Route::post('/forgotten', [PasswordController::class, 'send'])->middleware('throttle:sign-in')->name('password.email');
+    Route::get('/choose-password/{token}', [PasswordController::class, 'create'])->name('password.reset');
+    Route::post('/choose-password', [PasswordController::class, 'store'])->middleware('throttle:sign-in')->name('password.update');
 });
+
+Route::get('/outbox', OutboxController::class)->name('outbox');
 
 // for a client without an account: by address and by link, never for the whole clinic
 Route::middleware('throttle:check-in')->group(function (): void {
@@ -33,9 +49,24 @@ Route::middleware('throttle:check-in')->group(function (): void {
     Route::put('/check-in/{link}', [CheckInController::class, 'update'])->name('check-in.update');
 });
 
-Route::middleware('auth')->group(function (): void {
+Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', TodayController::class)->name('today');
+
+    Route::get('/account', [PasswordController::class, 'account'])->name('account');
+    Route::put('/account/password', [PasswordController::class, 'update'])->name('account.password');
+    Route::post('/account/everywhere', [PasswordController::class, 'everywhere'])->name('account.everywhere');
+
+    Route::post('/account/second-factor/begin', [SecondFactorController::class, 'create'])->name('second-factor.begin');
+    Route::post('/account/second-factor', [SecondFactorController::class, 'store'])->name('second-factor.store');
+    Route::delete('/account/second-factor', [SecondFactorController::class, 'destroy'])->name('second-factor.destroy');
+
+    Route::get('/people', [PeopleController::class, 'index'])->name('people');
+    Route::post('/people', [PeopleController::class, 'store'])->name('people.store');
+    Route::put('/people/{person}', [PeopleController::class, 'update'])->name('people.update');
+    Route::post('/people/{person}/close', [PeopleController::class, 'close'])->name('people.close');
+    Route::post('/people/{person}/open', [PeopleController::class, 'open'])->name('people.open');
+    Route::post('/people/{person}/remind', [PeopleController::class, 'remind'])->name('people.remind');
 
     Route::get('/clinic/scope', [ScopeController::class, 'show'])->name('scope');
     Route::put('/clinic/scope', [ScopeController::class, 'update'])->name('scope.update');
@@ -65,10 +96,14 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/visits/{visit}/stop', [VisitController::class, 'stop'])->name('visits.stop');
     Route::post('/visits/{visit}/take-up', [VisitController::class, 'takeUp'])->name('visits.take-up');
     Route::post('/visits/{visit}/sign', [NoteController::class, 'store'])->name('visits.sign');
+    Route::post('/visits/{visit}/countersign', [NoteController::class, 'countersign'])->name('visits.countersign');
     Route::post('/visits/{visit}/correct', [NoteController::class, 'correct'])->name('visits.correct');
+    Route::get('/visits/{visit}/summary', [SummaryController::class, 'show'])->name('visits.summary');
     Route::get('/visits/{visit}/letter', [LetterController::class, 'show'])->name('visits.letter');
     Route::get('/visits/{visit}/letter.pdf', [LetterController::class, 'pdf'])->name('visits.letter.pdf');
     Route::put('/visits/{visit}', [VisitController::class, 'update'])->name('visits.update');
+    Route::get('/visits/{visit}/worklist', [WorklistController::class, 'show'])->name('visits.worklist');
+    Route::get('/visits/{visit}/devices/{device}/readings', [SimulatedDeviceController::class, 'show'])->whereIn('device', SimulatedDevices::names())->name('visits.device');
     Route::get('/visits/{visit}/what-if', [WhatIfController::class, 'show'])->name('visits.what-if');
     Route::get('/visits/{visit}/{step?}', [VisitController::class, 'show'])->name('visits.show');
 });

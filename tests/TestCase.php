@@ -9,6 +9,7 @@ use App\Models\Clinic;
 use App\Models\User;
 use App\Models\Visit;
 use App\Support\Role;
+use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Testing\TestResponse;
@@ -24,14 +25,22 @@ abstract class TestCase extends BaseTestCase
         $this->withoutVite();
     }
 
+    /** Somebody else at the same browser: what the session knew of the one before goes. */
+    public function actingAs(Authenticatable $user, $guard = null): static
+    {
+        session()->forget('password_hash_web');
+
+        return parent::actingAs($user, $guard);
+    }
+
     protected function therapist(?Clinic $clinic = null, Role $role = Role::Therapist): User
     {
         $clinic ??= Clinic::query()->create(['name' => 'Quay Street Rooms', 'timezone' => 'UTC', 'scope_off' => []]);
 
-        return User::query()->create([
-            'clinic_id' => $clinic->id, 'name' => 'Ada Thorn', 'email' => fake()->unique()->safeEmail(), 'password' => 'a good password', 'role' => $role,
+        return User::hire($role, [
+            'clinic_id' => $clinic->id, 'name' => 'Ada Thorn', 'email' => fake()->unique()->safeEmail(), 'password' => 'a good password',
             'licensed' => true, 'experience' => 'qualified', 'mass_kg' => 70, 'tools' => [],
-        ]);
+        ])->refresh();
     }
 
     protected function client(User $user, string $name = 'Wilma Reed'): Client

@@ -35,7 +35,7 @@ final readonly class SignVisit
             $visit->client->update(['last_seen_at' => $now]);
             DB::table('appointments')->where('id', $visit->appointment_id)->update(['status' => 'done']);
 
-            return $visit->notes()->create([...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results, 'signed_by' => $user->id, 'signed_at' => $now]);
+            return $visit->notes()->create([...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results, 'signed_by' => $user->id, 'signed_at' => $now, 'needs_countersign' => $user->role->isSupervised()]);
         });
     }
 
@@ -50,7 +50,13 @@ final readonly class SignVisit
 
         return $visit->notes()->create([
             ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => $last->results,
-            'reason' => $reason, 'signed_by' => $user->id, 'signed_at' => $now,
+            'reason' => $reason, 'signed_by' => $user->id, 'signed_at' => $now, 'needs_countersign' => $user->role->isSupervised(),
         ]);
+    }
+
+    /** A supervisor's name beside every revision that waits for one; what was signed stays as it is. */
+    public function countersign(Visit $visit, User $supervisor, CarbonImmutable $now): void
+    {
+        $visit->notes()->where('needs_countersign', true)->whereNull('countersigned_at')->update(['countersigned_by' => $supervisor->id, 'countersigned_at' => $now]);
     }
 }

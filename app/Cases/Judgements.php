@@ -8,6 +8,8 @@ use App\Models\Judgement;
 use App\Models\Visit;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Measures\Comparison;
+use Somatrace\Core\Pattern\Chain;
 
 /** What the core says of a visit: read from the store while case and atlas are the same, computed and stored when they are not. */
 final readonly class Judgements
@@ -17,7 +19,7 @@ final readonly class Judgements
     }
 
     /**
-     * @param  'safety'|'pattern'|'plan'|'response'  ...$kinds
+     * @param  'safety'|'assessment'|'chains'|'pattern'|'plan'|'response'  ...$kinds
      * @return array<string, array<string, mixed>> one document a kind
      */
     public function of(Visit $visit, string ...$kinds): array
@@ -38,6 +40,8 @@ final readonly class Judgements
     {
         $result = match ($kind) {
             'safety' => $this->clinic->screen($case)->toArray(),
+            'assessment' => $this->assessment($case),
+            'chains' => array_map(static fn (Chain $one): array => $one->toArray(), $this->clinic->chains($case)),
             'pattern' => $this->clinic->rank($case)->toArray(),
             'plan' => $this->clinic->plan($case)->toArray(),
             'response' => $this->clinic->respond($case)->toArray(),
@@ -52,5 +56,14 @@ final readonly class Judgements
         );
 
         return $document;
+    }
+
+    /** @return array<string, mixed> what to measure and feel, and what was measured beside the usual, the other side and before */
+    private function assessment(CaseFile $case): array
+    {
+        return [
+            'worklist' => $this->clinic->worklist($case)->toArray(),
+            'compared' => array_map(static fn (Comparison $one): array => $one->toArray(), $this->clinic->compared($case)),
+        ];
     }
 }

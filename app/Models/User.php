@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Right;
 use App\Support\Role;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Spatie\Permission\Traits\HasRoles;
 
 /**
  * @property int $id
@@ -18,19 +23,74 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $experience
  * @property float|null $mass_kg
  * @property list<string> $tools
+ * @property int|null $supervisor_id
+ * @property CarbonImmutable|null $deactivated_at
+ * @property CarbonImmutable|null $invited_at
+ * @property string|null $second_factor secret of the authenticator app
+ * @property int $second_factor_step
+ * @property list<string> $recovery_codes hashed
  * @property Clinic $clinic
+ * @property User|null $supervisor
  */
 final class User extends Authenticatable
 {
-    protected $fillable = ['clinic_id', 'name', 'email', 'password', 'role', 'licensed', 'experience', 'mass_kg', 'tools'];
+    use HasRoles;
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $fillable = ['clinic_id', 'name', 'email', 'password', 'licensed', 'experience', 'mass_kg', 'tools', 'supervisor_id', 'deactivated_at', 'invited_at'];
 
-    protected $casts = ['password' => 'hashed', 'role' => Role::class, 'licensed' => 'bool', 'mass_kg' => 'float', 'tools' => 'array'];
+    protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
+
+    protected $casts = ['password' => 'hashed', 'licensed' => 'bool', 'mass_kg' => 'float', 'tools' => 'array', 'deactivated_at' => 'immutable_datetime', 'invited_at' => 'immutable_datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array'];
+
+    protected $attributes = ['supervisor_id' => null, 'deactivated_at' => null, 'invited_at' => null];
+
+    /** @param  array<string, mixed>  $attributes */
+    public static function hire(Role $role, array $attributes): self
+    {
+        $user = self::query()->create($attributes);
+        $user->syncRoles($role->value);
+
+        return $user;
+    }
 
     /** @return BelongsTo<Clinic, $this> */
     public function clinic(): BelongsTo
     {
         return $this->belongsTo(Clinic::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function supervisor(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'supervisor_id');
+    }
+
+    /**
+     * Those of a clinic who may vouch for a student: licensed, with the right to it, and working here.
+     *
+     * @return Builder<User>
+     */
+    public static function supervisors(int $clinic): Builder
+    {
+        return self::permission(Right::Countersign->value)->where('clinic_id', $clinic)->where('licensed', true)->whereNull('deactivated_at');
+    }
+
+    public function may(Right $right): bool
+    {
+        // rights come with roles here, never one by one: the tables of single permissions are not asked
+        $this->loadMissing('roles');
+
+        return $this->isActive() && $this->hasPermissionViaRole($this->filterPermission($right->value));
+    }
+
+    public function isActive(): bool
+    {
+        return $this->deactivated_at === null;
+    }
+
+    /** @return Attribute<Role, never> everybody has one */
+    protected function role(): Attribute
+    {
+        return Attribute::get(fn (): Role => Role::from((string) $this->loadMissing('roles')->roles->firstOrFail()->getAttribute('name')));
     }
 }

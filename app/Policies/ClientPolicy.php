@@ -6,23 +6,24 @@ namespace App\Policies;
 
 use App\Models\Client;
 use App\Models\User;
+use App\Support\Right;
 
 /** A client belongs to a clinic; nothing is readable across clinics. */
 final class ClientPolicy
 {
     public function view(User $user, Client $client): bool
     {
-        return $user->clinic_id === $client->clinic_id;
+        return $user->clinic_id === $client->clinic_id && $user->isActive();
     }
 
     public function create(User $user): bool
     {
-        return true;
+        return $user->may(Right::Book);
     }
 
     /** Findings, courses and notes: not for reception. */
     public function viewClinical(User $user, Client $client): bool
     {
-        return $this->view($user, $client) && $user->role->readsClinical();
+        return $this->view($user, $client) && $user->may(Right::ReadClinical);
     }
 }

@@ -6,22 +6,34 @@ namespace App\Policies;
 
 use App\Models\User;
 use App\Models\Visit;
+use App\Support\Right;
 
 final class VisitPolicy
 {
     public function view(User $user, Visit $visit): bool
     {
-        return $user->clinic_id === $visit->clinic_id && $user->role->readsClinical();
+        return $user->clinic_id === $visit->clinic_id && $user->may(Right::ReadClinical);
     }
 
-    /** A signed record is frozen. */
+    /** A signed record is frozen; a student writes in the visits they began. */
     public function update(User $user, Visit $visit): bool
     {
-        return $this->view($user, $visit) && ! $visit->isSigned();
+        return $this->writes($user, $visit) && ! $visit->isSigned();
     }
 
     public function correct(User $user, Visit $visit): bool
     {
-        return $this->view($user, $visit) && $visit->isSigned();
+        return $this->writes($user, $visit) && $visit->isSigned() && $user->may(Right::SignNotes);
+    }
+
+    /** Nobody vouches for themselves. */
+    public function countersign(User $user, Visit $visit): bool
+    {
+        return $this->view($user, $visit) && $visit->isSigned() && $user->may(Right::Countersign) && $user->licensed && $visit->user_id !== $user->id;
+    }
+
+    private function writes(User $user, Visit $visit): bool
+    {
+        return $this->view($user, $visit) && $user->may(Right::WriteClinical) && (! $user->role->isSupervised() || $visit->user_id === $user->id);
     }
 }

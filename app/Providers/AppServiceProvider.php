@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Support\OutboxTransport;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\Validation\Rules\Password;
 use Somatrace\Core\Clinic;
 
 final class AppServiceProvider extends ServiceProvider
@@ -32,6 +35,9 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('check-in', static fn (Request $request): array => [
             Limit::perMinute(120)->by('address|'.$request->ip()), Limit::perMinute(90)->by('link|'.hash('sha256', (string) $request->route('link')).'|'.($request->route('link') === null ? $request->ip() : '')),
         ]);
+        Mail::extend('outbox', static fn (): OutboxTransport => new OutboxTransport);
+        // long rather than odd
+        Password::defaults(static fn (): Password => Password::min(12)->max(190));
         RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
     }
 }

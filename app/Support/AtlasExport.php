@@ -34,7 +34,7 @@ final readonly class AtlasExport
         $atlas = $this->clinic->atlas;
         $rules = $this->clinic->rules();
         $unions = [
-            'ZoneId' => $atlas->zones, 'MuscleId' => $atlas->muscles, 'MovementId' => $atlas->movements, 'TestId' => $atlas->tests, 'PostureSignId' => $atlas->postureSigns,
+            'ZoneId' => $atlas->zones, 'MuscleId' => $atlas->muscles, 'MovementId' => $atlas->movements, 'TestId' => $atlas->tests, 'RegionId' => $atlas->regions, 'PostureSignId' => $atlas->postureSigns,
             'TechniqueId' => $atlas->techniques, 'ToolId' => $atlas->tools, 'PositionId' => $atlas->positions, 'DemandId' => $atlas->demands, 'ConsentAreaId' => $atlas->consentAreas,
             'ConditionId' => $rules->conditions, 'RedFlagId' => $rules->flags->flags, 'MedicineId' => $rules->medicines, 'ClotItemId' => $rules->clotItems,
         ];
@@ -60,8 +60,9 @@ final readonly class AtlasExport
                 'id' => $movement->id, 'name' => $movement->name, 'unit' => $movement->unit, 'paired' => $movement->paired, 'norm' => $movement->norm, 'min' => $movement->min,
                 'max' => $movement->max, 'error' => $movement->measurementError, 'larger' => $movement->largerIsBetter, 'how' => $movement->measure,
             ], $atlas->movements)),
-            'posture' => array_values(array_map(static fn ($sign): array => ['id' => $sign->id, 'name' => $sign->name, 'paired' => $sign->paired], $atlas->postureSigns)),
-            'tests' => array_values(array_map(static fn ($test): array => ['id' => $test->id, 'name' => $test->name, 'result' => $test->result, 'paired' => $test->paired, 'how' => $test->how], $atlas->tests)),
+            'posture' => array_values(array_map(static fn ($sign): array => ['id' => $sign->id, 'name' => $sign->name, 'paired' => $sign->paired, 'speaks' => array_values(array_unique([...array_keys($sign->short), ...array_keys($sign->long)]))], $atlas->postureSigns)),
+            'tests' => array_values(array_map(static fn ($test): array => ['id' => $test->id, 'name' => $test->name, 'result' => $test->result, 'paired' => $test->paired, 'how' => $test->how, 'norm' => $test->norm, 'max' => $test->max, 'error' => $test->measurementError, 'larger' => $test->largerIsBetter, 'seconds' => $test->holdSeconds, 'usual' => $test->usual], $atlas->tests)),
+            'regions' => array_values(array_map(static fn ($region): array => ['id' => $region->id, 'name' => $region->name, 'zones' => $region->zones], $atlas->regions)),
             'hazards' => array_map(static fn (Hazard $hazard): array => ['name' => $hazard->name, 'sign' => $hazard->sign, 'safe' => $hazard->safeLine, 'zones' => $hazard->zones, 'only' => $hazard->oneSided?->value], $atlas->handbook()->hazards),
             'demands' => $atlas->demands,
             'techniques' => array_map(static fn ($technique): string => $technique->name, $atlas->techniques),

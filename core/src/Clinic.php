@@ -6,12 +6,20 @@ namespace Somatrace\Core;
 
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Search;
+use Somatrace\Core\Assessment\TestGuard;
+use Somatrace\Core\Assessment\Worklist;
+use Somatrace\Core\Assessment\Worklists;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\CaseReader;
 use Somatrace\Core\CaseFile\CaseWriter;
 use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\JsonFile;
 use Somatrace\Core\Data\SchemaValidator;
+use Somatrace\Core\Measures\Comparing;
+use Somatrace\Core\Measures\Comparison;
+use Somatrace\Core\Pattern\Chain;
+use Somatrace\Core\Pattern\ChainFigures;
+use Somatrace\Core\Pattern\Chains;
 use Somatrace\Core\Pattern\Figures;
 use Somatrace\Core\Pattern\PatternEngine;
 use Somatrace\Core\Pattern\PatternResult;
@@ -27,6 +35,8 @@ use Somatrace\Core\Safety\ConditionTissue;
 use Somatrace\Core\Safety\SafetyGate;
 use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Safety\SafetyRules;
+use Somatrace\Core\Simulation\SimulatedClients;
+use Somatrace\Core\Simulation\SimulatedDevices;
 use Somatrace\Core\Training\Trainer;
 
 /** The one door to the core: screen, rank, plan, respond. Everything behind it is pure and explains itself. */
@@ -138,6 +148,31 @@ final class Clinic
         return ['answers' => $suppose(true), 'clean' => $suppose(false)];
     }
 
+    /**
+     * What to measure and feel, in the order in which the client turns least.
+     *
+     * @param  list<string>  $regions  the regions of the complaints without them
+     * @param  string|null  $position  where the client is now: standing or a family of positions
+     *
+     * @throws Anatomy\UnknownId when there is no such region
+     */
+    public function worklist(CaseFile $case, array $regions = [], bool $full = false, ?string $position = null): Worklist
+    {
+        return (new Worklists($this->atlas, new TestGuard($this->rules())))->of($case, $regions, $full, $position);
+    }
+
+    /** @return list<Comparison> what was measured today beside the usual, the other side, the last time and the first */
+    public function compared(CaseFile $case): array
+    {
+        return (new Comparing($this->atlas, $this->responseFigures()))->of($case);
+    }
+
+    /** @return list<Chain> what found in one place would keep up the trouble in another */
+    public function chains(CaseFile $case): array
+    {
+        return (new Chains($this->atlas, ChainFigures::load($this->folder)))->of($case, $this->ranking($case));
+    }
+
     public function respond(CaseFile $case): ResponseResult
     {
         $this->judge ??= new ResponseJudge($this->atlas, $this->responseFigures(), $this->quietness(), $this->tissue());
@@ -229,6 +264,12 @@ final class Clinic
     public function engine(): PatternEngine
     {
         return $this->engine ??= $this->engineWith($this->figures());
+    }
+
+    /** Stand-ins for measuring devices. */
+    public function devices(): SimulatedDevices
+    {
+        return new SimulatedDevices($this->atlas, new SimulatedClients($this->atlas, $this->regionOfZone()));
     }
 
     private function tissue(): ConditionTissue

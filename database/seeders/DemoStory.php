@@ -47,12 +47,12 @@ final class DemoStory extends Seeder
     {
         $this->now = CarbonImmutable::now();
         $clinic = Clinic::query()->create(['name' => 'Lantern Yard Bodywork', 'timezone' => 'UTC', 'scope_off' => []]);
-        $this->therapist = User::query()->create([
-            'clinic_id' => $clinic->id, 'name' => 'Nell Harrow', 'email' => 'nell@lantern-yard.example', 'password' => self::PASSWORD, 'role' => Role::Therapist,
+        $this->therapist = User::hire(Role::Owner, [
+            'clinic_id' => $clinic->id, 'name' => 'Nell Harrow', 'email' => 'nell@lantern-yard.example', 'password' => self::PASSWORD,
             'licensed' => true, 'experience' => 'advanced', 'mass_kg' => 72, 'tools' => [],
         ]);
-        User::query()->create([
-            'clinic_id' => $clinic->id, 'name' => 'Desk', 'email' => 'desk@lantern-yard.example', 'password' => self::PASSWORD, 'role' => Role::Reception, 'tools' => [],
+        User::hire(Role::Reception, [
+            'clinic_id' => $clinic->id, 'name' => 'Desk', 'email' => 'desk@lantern-yard.example', 'password' => self::PASSWORD, 'tools' => [],
         ]);
         foreach (require __DIR__.'/demo/clients.php' as $story) {
             $this->tell($clinic, $story);
@@ -80,7 +80,8 @@ final class DemoStory extends Seeder
     /** @param  array<string, mixed>  $told */
     private function visit(Client $client, int $number, array $told): void
     {
-        $start = $this->now->startOfDay()->subDays($told['days_ago'])->setTime(10, 30);
+        // before half past ten in the morning, a visit of today has only just begun
+        $start = $this->now->startOfDay()->subDays($told['days_ago'])->setTime(10, 30)->min($this->now);
         $visit = $client->visits()->create([
             'clinic_id' => $client->clinic_id, 'user_id' => $this->therapist->id, 'number' => $number, 'status' => VisitStatus::Open, 'minutes' => 60, 'last_step' => 'after', 'started_at' => $start,
         ]);

@@ -29,6 +29,9 @@ final class ClinicsAreApartTest extends TestCase
         yield 'visit' => ['GET', '/visits/{visit}/feel'];
         yield 'entries' => ['GET', '/visits/{visit}/entries'];
         yield 'suppose' => ['GET', '/visits/{visit}/what-if?kind=palpate&id=masseter&side=left'];
+        yield 'list' => ['GET', '/visits/{visit}/worklist'];
+        yield 'device' => ['GET', '/visits/{visit}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1'];
+        yield 'summary' => ['GET', '/visits/{visit}/summary'];
         yield 'save' => ['PUT', '/visits/{visit}/entries'];
         yield 'save several' => ['POST', '/visits/{visit}/entries'];
         yield 'minutes' => ['PUT', '/visits/{visit}'];

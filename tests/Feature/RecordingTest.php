@@ -10,6 +10,15 @@ use Tests\TestCase;
 
 final class RecordingTest extends TestCase
 {
+    public function test_nothing_is_judged_while_more_is_on_its_way(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $entry = static fn (string $zone): array => ['kind' => 'complaint', 'phase' => 'before', 'payload' => ['zone' => $zone, 'side' => 'left', 'now' => 4], 'seen' => 0];
+
+        $this->putJson("/visits/{$visit->public_id}/entries?step=feel&more=1", $entry('neck_side'))->assertOk()->assertJsonMissingPath('safety')->assertJsonMissingPath('pattern')->assertJsonPath('entry.revision', 1);
+        $this->putJson("/visits/{$visit->public_id}/entries?step=feel", $entry('neck_back'))->assertOk()->assertJsonStructure(['safety', 'pattern', 'line']);
+    }
+
     public function test_a_touch_is_kept_and_answered_with_what_it_means(): void
     {
         $visit = $this->visit($this->therapist());

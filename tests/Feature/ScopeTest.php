@@ -12,7 +12,7 @@ final class ScopeTest extends TestCase
 {
     public function test_what_is_off_here_is_in_no_plan_and_the_reason_is_read_there(): void
     {
-        $user = $this->therapist();
+        $user = $this->therapist(role: Role::Owner);
         $visit = $this->visit($user);
         $this->recordNeck($visit);
         $this->denyEverything($visit);
@@ -30,7 +30,7 @@ final class ScopeTest extends TestCase
 
     public function test_a_reason_is_asked_and_nonsense_refused_and_reception_may_not(): void
     {
-        $user = $this->therapist();
+        $user = $this->therapist(role: Role::Owner);
         $this->actingAs($user)->put('/clinic/scope', ['off' => [['id' => 'trigger_point_hold', 'reason' => '']]])->assertSessionHasErrors(['off.0.reason' => 'Say why, in a few words: it is read where it is missed.']);
         $this->put('/clinic/scope', ['off' => [['id' => 'magic', 'reason' => 'It is magic.']]])->assertSessionHasErrors('off.0.id');
         self::assertSame([], $user->clinic->refresh()->scope_off);

@@ -11,6 +11,7 @@ use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Support\Facades\Gate;
 
 final readonly class NoteController
 {
@@ -26,5 +27,13 @@ final readonly class NoteController
         $sign->correct($visit, $user, $request->words(), (string) $request->string('reason'), CarbonImmutable::now());
 
         return to_route('visits.show', [$visit, 'after'])->with('message', 'The correction is kept beside what was signed.');
+    }
+
+    public function countersign(Visit $visit, #[CurrentUser] User $user, SignVisit $sign): RedirectResponse
+    {
+        Gate::authorize('countersign', $visit);
+        $sign->countersign($visit, $user, CarbonImmutable::now());
+
+        return to_route('visits.show', [$visit, 'after'])->with('message', 'Your name stands beside the note.');
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Pages\ScopePage;
 use App\Http\Requests\ScopeRequest;
 use App\Models\User;
+use App\Support\Right;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Inertia\Inertia;
@@ -16,7 +17,7 @@ final readonly class ScopeController
 {
     public function show(#[CurrentUser] User $user, ScopePage $page): Response
     {
-        abort_unless($user->role->readsClinical(), 403);
+        abort_unless($user->may(Right::ReadClinical), 403);
 
         return Inertia::render('Scope', $page->of($user->clinic));
     }

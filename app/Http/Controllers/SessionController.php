@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\SecondFactor;
 use App\Http\Requests\SignInRequest;
+use App\Models\User;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -18,6 +21,10 @@ final readonly class SessionController
 {
     private const TRIES_A_MINUTE = 5;
 
+    private const HALF_WAY = 'half_way';
+
+    private const HALF_WAY_MINUTES = 5;
+
     public function create(): Response
     {
         return Inertia::render('SignIn');
@@ -29,15 +36,62 @@ final readonly class SessionController
         if (RateLimiter::tooManyAttempts($name, self::TRIES_A_MINUTE)) {
             throw ValidationException::withMessages(['email' => 'Too many tries. Wait '.RateLimiter::availableIn($name).' seconds, please.'])->status(429);
         }
-        if (! Auth::attempt($request->validated())) {
+        $user = Auth::validate($request->validated()) ? Auth::getLastAttempted() : null;
+        if (! $user instanceof User || ! $user->isActive()) {
             RateLimiter::hit($name);
 
             throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
         }
         RateLimiter::clear($name);
         $request->session()->regenerate(); // a session begun before sign-in is worth nothing after it
+        if ($user->second_factor !== null) {
+            $request->session()->put(self::HALF_WAY, ['user' => $user->id, 'until' => CarbonImmutable::now()->addMinutes(self::HALF_WAY_MINUTES)->getTimestamp()]);
+
+            return to_route('second-step');
+        }
+        Auth::login($user);
 
         return redirect()->intended('/');
+    }
+
+    public function second(Request $request): Response|RedirectResponse
+    {
+        return $this->halfWay($request) === null ? to_route('sign-in') : Inertia::render('SecondStep');
+    }
+
+    public function finish(Request $request, SecondFactor $factor): RedirectResponse
+    {
+        $user = $this->halfWay($request);
+        if ($user === null) {
+            return to_route('sign-in')->with('message', 'That took too long. Sign in once more.');
+        }
+        $told = $request->validate(['code' => ['required', 'string', 'max:20']]);
+        $name = "second|{$user->id}";
+        if (RateLimiter::tooManyAttempts($name, self::TRIES_A_MINUTE)) {
+            throw ValidationException::withMessages(['code' => 'Too many tries. Wait '.RateLimiter::availableIn($name).' seconds, please.'])->status(429);
+        }
+        if (! $factor->accepts($user, $told['code'], CarbonImmutable::now())) {
+            RateLimiter::hit($name);
+
+            throw ValidationException::withMessages(['code' => 'This code is not the one of now, or was used already.']);
+        }
+        RateLimiter::clear($name);
+        $request->session()->forget(self::HALF_WAY);
+        $request->session()->regenerate();
+        Auth::login($user->refresh());
+
+        return redirect()->intended('/');
+    }
+
+    /** Who has told the password and not yet the code. */
+    private function halfWay(Request $request): ?User
+    {
+        $half = $request->session()->get(self::HALF_WAY);
+        if (! is_array($half) || ($half['until'] ?? 0) < CarbonImmutable::now()->getTimestamp()) {
+            return null;
+        }
+
+        return User::query()->whereNull('deactivated_at')->whereKey($half['user'] ?? 0)->first();
     }
 
     public function destroy(Request $request): RedirectResponse

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Support\Right;
 use Illuminate\Http\Request;
 use Inertia\Middleware;
 
@@ -18,7 +19,7 @@ final class HandleInertiaRequests extends Middleware
 
         return [
             ...parent::share($request),
-            'user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value, 'licensed' => $user->licensed],
+            'user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value, 'licensed' => $user->licensed, 'rights' => array_map(static fn (Right $right): string => $right->value, $user->role->rights())],
             'flash' => ['message' => $request->session()->get('message'), 'check_in' => $user === null ? null : $request->session()->get('check_in')],
         ];
     }

@@ -10,9 +10,11 @@ use App\Models\Judgement;
 use App\Models\Plan;
 use App\Models\User;
 use App\Models\Visit;
+use App\Support\Right;
 use App\Support\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 
 /** The day: who comes when, what is known of each, what needs a thought, and the load on the hands. */
 final readonly class TodayPage
@@ -26,7 +28,7 @@ final readonly class TodayPage
     /** @return array<string, mixed> */
     public function of(User $user, CarbonImmutable $now): array
     {
-        $clinical = $user->role->readsClinical();
+        $clinical = $user->may(Right::ReadClinical);
         $local = $now->setTimezone($user->clinic->timezone);
         $day = [$local->startOfDay()->utc(), $local->endOfDay()->utc()];
         $appointments = Appointment::query()->with(['client', 'visit'])->where('clinic_id', $user->clinic_id)->whereBetween('starts_at', $day)->where('status', '!=', 'cancelled')->orderBy('starts_at')->get();
@@ -39,8 +41,20 @@ final readonly class TodayPage
             'appointments' => $appointments->map(fn (Appointment $one): array => $this->appointment($one, $user, $latest, $open->get($one->client_id)))->values(),
             'recent' => $recent->take(self::RECENT)->map(static fn (Client $client): array => ['id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation])->values(),
             'thoughts' => $clinical ? $this->thoughts($recent, $latest) : [],
+            'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->waiting($user) : [],
             'hands' => $clinical ? ['thumb' => $this->thumbMinutes($user, $day), 'of' => self::THUMB_MINUTES_A_DAY] : null,
         ];
+    }
+
+    /** @return list<array{visit: string, client: string, by: string}> notes that wait for a second name, those of one's own students first */
+    private function waiting(User $user): array
+    {
+        $rows = DB::table('notes')->join('visits', 'visits.id', '=', 'notes.visit_id')->join('clients', 'clients.id', '=', 'visits.client_id')->join('users', 'users.id', '=', 'notes.signed_by')
+            ->where('visits.clinic_id', $user->clinic_id)->where('notes.needs_countersign', true)->whereNull('notes.countersigned_at')->where('notes.signed_by', '!=', $user->id)
+            ->orderByRaw('users.supervisor_id = ? desc', [$user->id])->orderBy('notes.signed_at')->limit(self::WATCHED)
+            ->get(['visits.public_id', 'clients.name as client', 'users.name as by']);
+
+        return array_values($rows->map(static fn (object $row): array => ['visit' => (string) $row->public_id, 'client' => (string) $row->client, 'by' => (string) $row->by])->unique('visit')->all());
     }
 
     /**

@@ -9,16 +9,19 @@ use App\Cases\Judgements;
 use App\Cases\TreatmentSummary;
 use App\Models\CheckIn;
 use App\Models\Entry;
+use App\Models\Note;
 use App\Models\Visit;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\Gate;
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Simulation\SimulatedDevices;
 
 /** What the pages of a visit need: the record so far, and the judgements that belong to the step. */
 final readonly class VisitPage
 {
     private const JUDGED = [
-        'ask' => ['safety', 'response'], 'screen' => ['safety'], 'move' => ['safety', 'pattern'], 'feel' => ['safety', 'pattern'], 'think' => ['safety', 'pattern'],
+        'ask' => ['safety', 'response'], 'screen' => ['safety'], 'move' => ['safety', 'assessment', 'pattern'], 'feel' => ['safety', 'assessment', 'pattern'], 'think' => ['safety', 'chains', 'pattern'],
         'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety'], 'recheck' => ['safety', 'response'], 'after' => ['safety', 'response'],
     ];
 
@@ -37,7 +40,7 @@ final readonly class VisitPage
         return [
             'visit' => [
                 'id' => $visit->public_id, 'number' => $visit->number, 'status' => $visit->status->value, 'minutes' => $visit->minutes,
-                'date' => $visit->day(), 'step' => $step,
+                'date' => $visit->day(), 'step' => $step, 'writable' => Gate::allows('update', $visit),
             ],
             'client' => $this->client($visit),
             'entries' => $entries->map(self::entry(...))->values(),
@@ -46,11 +49,35 @@ final readonly class VisitPage
             'agreed' => $agreed === null ? null : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => $agreed->document],
             'events' => $events,
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
-            'notes' => $step === 'after' ? $visit->notes()->orderBy('revision')->get(['revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at']) : [],
+            'notes' => $step === 'after' ? $this->notes($visit) : [],
+            'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
+            'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),
             'before' => in_array($step, ['ask', 'move', 'feel'], true) ? $this->before($visit) : null,
+            'devices' => in_array($step, ['move', 'feel'], true) ? $this->devices($visit) : [],
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
         ];
+    }
+
+    /** @return Collection<int, Note> every revision, with who vouched for it */
+    private function notes(Visit $visit): Collection
+    {
+        return $visit->notes()->leftJoin('users', 'users.id', '=', 'notes.countersigned_by')->orderBy('revision')
+            ->get(['revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at', 'needs_countersign', 'countersigned_at', 'users.name as countersigner']);
+    }
+
+    /** @return array<string, array{address: string, simulated: bool}> where each measuring device answers */
+    private function devices(Visit $visit): array
+    {
+        $devices = [];
+        foreach (SimulatedDevices::names() as $device) {
+            $address = config("somatrace.devices.$device");
+            $devices[$device] = is_string($address) && $address !== ''
+                ? ['address' => $address, 'simulated' => false]
+                : ['address' => route('visits.device', [$visit, $device], false), 'simulated' => true];
+        }
+
+        return $devices;
     }
 
     /**
@@ -129,7 +156,7 @@ final readonly class VisitPage
 
         return [
             'number' => $last->number, 'date' => $visit->user->clinic->day($last->started_at),
-            'entries' => $last->entries()->whereIn('kind', ['complaint', 'function', 'range', 'palpation', 'posture'])->get()->filter(static fn (Entry $entry): bool => $entry->payload !== null)->map(self::entry(...))->values(),
+            'entries' => $last->entries()->whereIn('kind', ['complaint', 'function', 'range', 'resisted', 'test', 'palpation', 'posture'])->get()->filter(static fn (Entry $entry): bool => $entry->payload !== null)->map(self::entry(...))->values(),
             'done' => $this->treatment->doneByVisit([$last->id])[$last->id] ?? [],
             'next_time' => $last->notes()->latest('revision')->value('next_time'),
         ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Support\Right;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Somatrace\Core\Clinic;
@@ -13,7 +14,7 @@ final class ScopeRequest extends FormRequest
 {
     public function authorize(): bool
     {
-        return $this->user()?->role->readsClinical() === true;
+        return $this->user()?->may(Right::KeepClinic) === true;
     }
 
     /** @return array<string, mixed> */

@@ -18,6 +18,7 @@ use Somatrace\Core\Data\JsonFile;
  *     zoneSets: array<string, list<string>>,
  *     movements: array<string, Movement>,
  *     tests: array<string, Test>,
+ *     regions: array<string, Region>,
  *     postureSigns: array<string, PostureSign>,
  *     techniques: array<string, Technique>,
  *     tools: array<string, Tool>,
@@ -44,6 +45,7 @@ final class Atlas
      * @param  array<string, list<string>>  $zoneSets
      * @param  array<string, Movement>  $movements
      * @param  array<string, Test>  $tests
+     * @param  array<string, Region>  $regions
      * @param  array<string, PostureSign>  $postureSigns
      * @param  array<string, Technique>  $techniques
      * @param  array<string, Tool>  $tools
@@ -62,6 +64,7 @@ final class Atlas
         public readonly array $zoneSets,
         public readonly array $movements,
         public readonly array $tests,
+        public readonly array $regions,
         public readonly array $postureSigns,
         public readonly array $techniques,
         public readonly array $tools,
@@ -135,6 +138,7 @@ final class Atlas
             'zoneSets' => $this->zoneSets,
             'movements' => $this->movements,
             'tests' => $this->tests,
+            'regions' => $this->regions,
             'postureSigns' => $this->postureSigns,
             'techniques' => $this->techniques,
             'tools' => $this->tools,
@@ -180,6 +184,7 @@ final class Atlas
             $zoneSets,
             self::byId($read('movements')->map('movements', Movement::from(...))),
             self::byId($read('tests')->map('tests', Test::from(...))),
+            self::byId($read('regions')->map('regions', Region::from(...))),
             self::byId($read('posture_signs')->map('posture_signs', PostureSign::from(...))),
             self::byId($read('techniques')->map('techniques', Technique::from(...))),
             self::byId($read('tools')->map('tools', Tool::from(...))),
@@ -221,6 +226,23 @@ final class Atlas
     public function test(string $id): Test
     {
         return $this->tests[$id] ?? throw UnknownId::in('test', $id);
+    }
+
+    public function region(string $id): Region
+    {
+        return $this->regions[$id] ?? throw UnknownId::in('region', $id);
+    }
+
+    /** The region a zone belongs to; every zone belongs to one. */
+    public function regionOf(string $zone): Region
+    {
+        foreach ($this->regions as $region) {
+            if (in_array($zone, $region->zones, true)) {
+                return $region;
+            }
+        }
+
+        throw UnknownId::in('zone', $zone);
     }
 
     public function handbook(): Handbook

@@ -21,7 +21,7 @@ final readonly class AtlasGaps
             'structures' => count(array_filter($muscles, static fn (Muscle $muscle): bool => $muscle->isStructure)),
             'complaints' => count(array_merge(...array_values(array_map(static fn (Muscle $muscle): array => $muscle->lore()->complaints, $muscles)))),
             'landmarks' => count($this->atlas->handbook()->landmarks), 'zones' => count($this->atlas->zones), 'hazards' => count($this->atlas->handbook()->hazards),
-            'movements' => count($this->atlas->movements), 'directions' => count($this->atlas->handbook()->directions), 'tests' => count($this->atlas->tests),
+            'movements' => count($this->atlas->movements), 'directions' => count($this->atlas->handbook()->directions), 'tests' => count($this->atlas->tests), 'regions' => count($this->atlas->regions),
             'posture signs' => count($this->atlas->postureSigns), 'techniques' => count($this->atlas->techniques), 'tools' => count($this->atlas->tools),
             'positions' => count($this->atlas->positions), 'products' => count($this->atlas->products), 'demands' => count($this->atlas->demands),
             'self-care' => count($this->atlas->handbook()->selfCare), 'consent areas' => count($this->atlas->consentAreas),

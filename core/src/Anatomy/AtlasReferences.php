@@ -27,6 +27,9 @@ final readonly class AtlasReferences
             'muscles/*/techniques/*' => 'technique', 'muscles/*/tools/*' => 'tool', 'muscles/*/consent' => 'consent area',
             'muscles/*/demands/*/*' => 'demand', 'muscles/*/self_care/*' => 'self-care', 'muscles/*/hazards/*' => 'hazard',
         ],
+        'tests' => ['tests/*/never/flags/*' => 'red flag', 'tests/*/never/conditions/*' => 'condition', 'tests/*/short/*' => 'muscle'],
+        'chains' => ['stiff/*/region' => 'region', 'stiff/*/overworks/*' => 'region', 'busy_side/muscles/*' => 'muscle'],
+        'regions' => ['regions/*/zones/*' => 'zone', 'regions/*/quick_muscles/*' => 'muscle'],
         'posture_signs' => ['posture_signs/*/short/*/muscle' => 'muscle', 'posture_signs/*/long/*/muscle' => 'muscle'],
         'techniques' => ['techniques/*/tools/*' => 'tool', 'techniques/*/not_with/*' => 'condition', 'techniques/*/products/*' => 'product'],
         'planning' => ['regions/*/*' => 'zone'],
@@ -35,7 +38,7 @@ final readonly class AtlasReferences
     /** Where the ids of a kind are listed: file and list. */
     private const LISTS = [
         'direction' => ['directions', 'directions'], 'zone' => ['zones', 'zones'], 'landmark' => ['landmarks', 'landmarks'], 'hazard' => ['hazards', 'hazards'],
-        'movement' => ['movements', 'movements'], 'muscle' => ['muscles', 'muscles'], 'self-care' => ['self_care', 'self_care'], 'test' => ['tests', 'tests'],
+        'movement' => ['movements', 'movements'], 'muscle' => ['muscles', 'muscles'], 'self-care' => ['self_care', 'self_care'], 'test' => ['tests', 'tests'], 'region' => ['regions', 'regions'],
         'posture sign' => ['posture_signs', 'posture_signs'], 'technique' => ['techniques', 'techniques'], 'tool' => ['tools', 'tools'], 'position' => ['positions', 'positions'],
         'product' => ['products', 'products'], 'demand' => ['demands', 'demands'], 'consent area' => ['consent_areas', 'consent_areas'],
         'condition' => ['conditions', 'conditions'], 'medicine' => ['conditions', 'medicines'], 'red flag' => ['red_flags', 'flags'], 'clot item' => ['clot_score', 'items'],

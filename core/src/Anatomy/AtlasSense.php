@@ -16,7 +16,7 @@ final readonly class AtlasSense
     /** @return list<Fault> */
     public function faults(): array
     {
-        $faults = $this->zones();
+        $faults = [...$this->zones(), ...$this->regions()];
         foreach (array_values($this->atlas->muscles) as $index => $muscle) {
             $at = "muscles.json /muscles/$index";
             array_push($faults, ...$this->lengthening($muscle, $at), ...$this->company($muscle, $at), ...$this->finding($muscle, $at), ...$this->working($muscle, $at));
@@ -40,6 +40,38 @@ final readonly class AtlasSense
                     $faults[] = new Fault("zones.json /zones/$index/neighbours", "\"{$zone->id}\" touches \"$neighbour\", which does not say so of it");
                 }
             }
+        }
+
+        return $faults;
+    }
+
+    /**
+     * Every zone lies in one region, and what a region checks is a movement or a test.
+     *
+     * @return list<Fault>
+     */
+    private function regions(): array
+    {
+        $faults = $of = [];
+        foreach (array_values($this->atlas->regions) as $index => $region) {
+            foreach ($region->zones as $zone) {
+                if (isset($of[$zone])) {
+                    $faults[] = new Fault("regions.json /regions/$index/zones", "\"$zone\" lies in \"{$of[$zone]}\" already");
+                }
+                $of[$zone] = $region->id;
+            }
+            foreach ([...$region->quick, ...$region->more] as [$kind, $id]) {
+                if (! isset(($kind === 'test' ? $this->atlas->tests : $this->atlas->movements)[$id])) {
+                    $faults[] = new Fault("regions.json /regions/$index", "\"$id\" is no ".($kind === 'test' ? 'test' : 'movement'));
+                }
+            }
+            $checks = array_map(static fn (array $check): string => implode(' ', $check), [...$region->quick, ...$region->more]);
+            foreach (array_diff_key($checks, array_unique($checks)) as $twice) {
+                $faults[] = new Fault("regions.json /regions/$index", "\"$twice\" stands twice");
+            }
+        }
+        foreach (array_diff(array_keys($this->atlas->zones), array_keys($of)) as $zone) {
+            $faults[] = new Fault('regions.json /regions', "the zone \"$zone\" lies in no region");
         }
 
         return $faults;

@@ -30,6 +30,12 @@ enum Side: string
         };
     }
 
+    /** The name of a movement, test or sign with its side after it; what lies in the middle has none. */
+    public function after(string $name): string
+    {
+        return $this === self::Midline ? $name : "$name {$this->value}";
+    }
+
     /** @return array{self, self} */
     public static function pair(): array
     {

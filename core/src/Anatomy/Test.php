@@ -13,7 +13,12 @@ final readonly class Test
      * @param  string  $usual  the usual answer, in words
      * @param  string  $position  how the client is placed for it: a position of the table, or standing
      * @param  list<string>  $steps
-     * @param  list<string>  $neverWhen
+     * @param  list<string>  $neverWhen  in words
+     * @param  list<string>  $neverFlags  red flags that must have been answered no
+     * @param  list<string>  $neverConditions  conditions that must not be there
+     * @param  float|null  $norm  the usual value; null where only the sides are compared
+     * @param  int|null  $holdSeconds  the longest a side is held; null where it is not timed
+     * @param  list<string>  $short  muscles of that side that are short when the value falls behind
      */
     private function __construct(
         public string $id,
@@ -30,6 +35,11 @@ final readonly class Test
         public array $steps,
         public string $means,
         public array $neverWhen,
+        public array $neverFlags,
+        public array $neverConditions,
+        public ?float $norm,
+        public ?int $holdSeconds,
+        public array $short,
         public string $source,
     ) {
     }
@@ -40,7 +50,14 @@ final readonly class Test
             $row->string('id'), $row->string('name'), $row->string('result'), $row->string('sides') === 'pair',
             $row->floatOrNull('max'), $row->floatOrNull('measurement_error'), $row->string('better') === 'larger',
             $row->string('how'), $row->float('minutes'), $row->string('usual'), $row->string('position'), $row->strings('steps'),
-            $row->string('means'), $row->strings('never_when'), $row->string('source'),
+            $row->string('means'), $row->strings('never_when'),
+            $row->fields('never')->strings('flags'), $row->fields('never')->strings('conditions'), $row->floatOrNull('norm'), $row->intOrNull('hold_seconds'), $row->strings('short'), $row->string('source'),
         );
+    }
+
+    /** How far this value falls short of the better one, in the unit of the test; negative when it goes beyond. */
+    public function shortfall(float $value, float $reference): float
+    {
+        return $this->largerIsBetter ? $reference - $value : $value - $reference;
     }
 }

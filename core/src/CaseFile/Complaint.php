@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\CaseFile;
 
+use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Data\Fields;
@@ -42,5 +43,11 @@ final readonly class Complaint
     public function place(): Place
     {
         return new Place($this->zone, $this->side);
+    }
+
+    /** Whether it hurts where this muscle lies on that side. */
+    public function liesOver(Muscle $muscle, Side $side): bool
+    {
+        return in_array($this->side, [Side::Midline, $side], true) && in_array($this->zone, $muscle->zones, true);
     }
 }

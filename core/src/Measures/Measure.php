@@ -39,13 +39,28 @@ final readonly class Measure
         return array_map(fn (array $point): MeasureVerdict => $this->judge($point[1] - $this->series[0][1]), $this->series);
     }
 
+    /**
+     * Whether a difference is more than chance would have it.
+     *
+     * @param  float|null  $error  another than the measure's own
+     */
+    public function isReal(float $difference, ?float $error = null): bool
+    {
+        // written with a small allowance: 7.0 − 5.0 must count as 2
+        return abs($difference) + 1e-9 >= ($error ?? $this->mdc);
+    }
+
+    public function isBetter(float $difference): bool
+    {
+        return ($difference > 0) === $this->largerIsBetter;
+    }
+
     private function judge(?float $change): MeasureVerdict
     {
         return match (true) {
             $change === null => MeasureVerdict::NotEnough,
-            // written with a small allowance: 7.0 − 5.0 must count as 2
-            abs($change) + 1e-9 < $this->mdc => MeasureVerdict::NoRealChange,
-            ($change > 0) === $this->largerIsBetter => MeasureVerdict::Improved,
+            ! $this->isReal($change) => MeasureVerdict::NoRealChange,
+            $this->isBetter($change) => MeasureVerdict::Improved,
             default => MeasureVerdict::Worse,
         };
     }

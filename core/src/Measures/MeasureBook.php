@@ -8,6 +8,7 @@ use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Findings;
+use Somatrace\Core\CaseFile\TaskScore;
 use Somatrace\Core\Response\ResponseFigures;
 
 /** Lays every measure of a case out as a series over its visits; today's findings are the last point. */
@@ -42,6 +43,11 @@ final class MeasureBook
         }
         foreach ($findings->function as $task) {
             $this->point("function.{$task->task}", ucfirst($task->task), '0–10', Side::Midline, $date, $task->score, $this->figures->functionReal, true);
+        }
+        // the mean of several tasks strays less than one of them
+        if (count($findings->function) > 1) {
+            $scores = array_map(static fn (TaskScore $task): float => $task->score, $findings->function);
+            $this->point('tasks.mean', 'All tasks, mean', '0–10', Side::Midline, $date, array_sum($scores) / count($scores), $this->figures->functionMeanReal, true);
         }
         foreach ($findings->range as $range) {
             $movement = $this->atlas->movement($range->movement);

@@ -35,12 +35,13 @@ final readonly class CheckFinder
             $leaders[$candidate->at->key()] = $candidate;
         }
         $known = ['range' => $this->known($leaders, 'shortness'), 'resisted' => $this->known($leaders, 'use'), 'palpate' => []];
+        $slopes = array_map(fn (Candidate $leader): float => $this->scene->figures->slope($leader->logOdds), $leaders);
         $checks = [];
         foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
             $outcomes = $this->scene->figures->outcomes[$kind];
-            [$bits, $gain] = $this->worth($support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$kind], $support), $outcomes['not']);
+            [$bits, $gain] = $this->worth($support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$kind], $slopes, $support), $outcomes['not']);
             if ($bits > 1e-6) {
-                $worth = round(NextCheck::worthOf($bits, $gain, $outcomes['minutes']), 9);
+                $worth = round($this->worthOf($kind, $bits, $gain), 9);
                 // told in words only when it is among the first
                 $checks[] = [$worth, "$kind:$id:{$side->value}", fn (): NextCheck => new NextCheck($kind, $id, $side, $this->name($kind, $id, $side), $bits, $gain, $outcomes['minutes'], $this->because($candidates, $touched))];
             }
@@ -48,6 +49,14 @@ final readonly class CheckFinder
         usort($checks, static fn (array $a, array $b): int => $b[0] <=> $a[0] ?: $a[1] <=> $b[1]);
 
         return array_map(static fn (array $check): NextCheck => $check[2](), array_slice($checks, 0, $this->scene->figures->nextChecks));
+    }
+
+    /** Worth a minute: bits, and the chance gained that the right muscle is among the first three; a hand answers directly what a movement hints at. */
+    private function worthOf(string $kind, float $bits, float $gain): float
+    {
+        $figures = $this->scene->figures;
+
+        return ($bits + $figures->gainWorth * $gain) * ($kind === 'palpate' ? $figures->handWorth : 1) / $figures->outcomes[$kind]['minutes'];
     }
 
     /**
@@ -96,27 +105,30 @@ final readonly class CheckFinder
     }
 
     /**
-     * A third movement that lengthens the same muscles tells little: the ranking discounts it, so what is expected of it is discounted too.
+     * A third movement that lengthens the same muscles tells little: the ranking discounts it, so what is expected of it is discounted too; and where the curve of
+     * support is flat, an answer moves the shares less.
      *
      * @param  list<float>  $acts
      * @param  list<float>  $not
      * @param  array<string, true>  $touched
      * @param  array<string, int>  $known
+     * @param  array<string, float>  $slopes
      * @param  array<string, float>  $support
      * @return list<float>
      */
-    private function dulled(array $acts, array $not, array $touched, array $known, array $support): array
+    private function dulled(array $acts, array $not, array $touched, array $known, array $slopes, array $support): array
     {
-        [$sum, $weight] = [0.0, 0.0];
-        foreach (array_intersect_key($known, $touched) as $key => $signs) {
-            $sum += $support[$key] * $signs;
+        [$signs, $slope, $weight] = [0.0, 0.0, 0.0];
+        foreach (array_intersect_key($slopes, $touched) as $key => $own) {
+            $signs += $support[$key] * ($known[$key] ?? 0);
+            $slope += $support[$key] * $own;
             $weight += $support[$key];
         }
-        if ($sum <= 0) {
+        if ($weight <= 0) {
             return $acts;
         }
         $discount = $this->scene->figures->discount;
-        $share = $discount[min(count($discount) - 1, (int) round($sum / $weight))];
+        $share = $discount[min(count($discount) - 1, (int) round($signs / $weight))] * $slope / $weight;
         $dulled = array_map(static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $acts, $not);
         $total = array_sum($dulled);
 

@@ -14,21 +14,24 @@ final readonly class Figures
      * @param  array<string, float>  $weights
      * @param  array<string, float>  $caps  most that one kind of evidence may add or take away
      * @param  list<float>  $discount  share of the first, second, third … sign of one kind; the last holds for all further ones
+     * @param  list<array{float, float}>  $curve  from which log-odds on, and the slope there; the first from 0 holds below it too
      * @param  list<array{float, string}>  $words
      * @param  array<string, array{minutes: float, acts: list<float>, not: list<float>}>  $outcomes
+     * @param  float  $gainWorth  bits that a certain gain of the first three is worth
+     * @param  float  $handWorth  how many times a movement must be worth a palpation to be suggested before it
      */
     private function __construct(
         public array $weights,
         public array $caps,
         public array $discount,
-        public float $temperature,
-        public float $temperatureKnee,
-        public float $temperatureAbove,
+        public array $curve,
         public float $prior,
         public float $noneLogOdds,
         public array $words,
         public array $outcomes,
         public int $nextChecks,
+        public float $gainWorth,
+        public float $handWorth,
     ) {
     }
 
@@ -42,34 +45,49 @@ final readonly class Figures
         }
         $words = array_map(static fn (Fields $row): array => [$row->float('below'), $row->string('word')], $file->list('words'));
 
+        $curve = array_map(static fn (Fields $row): array => [$row->float('from'), $row->float('slope')], $file->list('support_curve'));
+
         return new self(
-            $file->floatMap('weights'), $file->floatMap('caps'), $file->floats('discount'), $file->float('temperature'),
-            $file->float('temperature_knee'), $file->float('temperature_above'), $file->float('prior'),
-            $file->float('none_log_odds'), $words, $outcomes, $file->int('next_checks'),
+            $file->floatMap('weights'), $file->floatMap('caps'), $file->floats('discount'), $curve, $file->float('prior'),
+            $file->float('none_log_odds'), $words, $outcomes, $file->int('next_checks'), $file->fields('check_worth')->float('first_three'), $file->fields('check_worth')->float('palpation'),
         );
     }
 
     /**
      * Log-odds as they enter the shares. Findings say much of the same thing, so that far up a step is worth less than below: the curve is
-     * steep to the knee and flatter above, and never falls.
+     * steep at first, flatter further up, and never falls.
      */
     public function tempered(float $logOdds): float
     {
-        return min($logOdds, $this->temperatureKnee) / $this->temperature + max(0, $logOdds - $this->temperatureKnee) / $this->temperatureAbove;
+        $tempered = 0.0;
+        foreach ($this->curve as $part => [$from, $slope]) {
+            $to = $this->curve[$part + 1][0] ?? INF;
+            if ($logOdds <= $to) {
+                return $tempered + ($logOdds - $from) * $slope;
+            }
+            $tempered += ($to - $from) * $slope;
+        }
+
+        return $tempered;
     }
 
     /** @return float what one more log-odd is worth there */
     public function slope(float $logOdds): float
     {
-        return 1 / ($logOdds <= $this->temperatureKnee ? $this->temperature : $this->temperatureAbove);
+        $here = $this->curve[0][1] ?? 1.0;
+        foreach ($this->curve as [$from, $slope]) {
+            $here = $logOdds > $from ? $slope : $here;
+        }
+
+        return $here;
     }
 
     /** @param  array<string, float>  $weights  in place of these */
     public function with(array $weights): self
     {
         return new self(
-            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->temperature, $this->temperatureKnee, $this->temperatureAbove, $this->prior, $this->noneLogOdds,
-            $this->words, $this->outcomes, $this->nextChecks,
+            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->curve, $this->prior, $this->noneLogOdds,
+            $this->words, $this->outcomes, $this->nextChecks, $this->gainWorth, $this->handWorth,
         );
     }
 

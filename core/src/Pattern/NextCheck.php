@@ -21,17 +21,6 @@ final readonly class NextCheck
     ) {
     }
 
-    /** Expected worth a minute: bits, and ten times the chance gained that the right muscle is among the first three. */
-    public function worth(): float
-    {
-        return self::worthOf($this->bits, $this->gain, $this->minutes);
-    }
-
-    public static function worthOf(float $bits, float $gain, float $minutes): float
-    {
-        return ($bits + 10 * $gain) / $minutes;
-    }
-
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -73,7 +73,7 @@ final class PatternEngine
     private function collectors(): array
     {
         return [
-            new Evidence\FromComplaint, new Evidence\FromRange, new Evidence\FromResisted, new Evidence\FromPosture, new Evidence\FromDemand,
+            new Evidence\FromComplaint, new Evidence\FromRange, new Evidence\FromTest, new Evidence\FromResisted, new Evidence\FromPosture, new Evidence\FromDemand,
             new Evidence\FromPalpation, new Evidence\FromShortAntagonist, new Evidence\FromResponse($this->quietness),
         ];
     }

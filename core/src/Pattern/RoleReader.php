@@ -11,7 +11,8 @@ final readonly class RoleReader
 {
     public function of(Scene $scene, SignBook $book, MuscleAt $at, TriggerPoint $point): Role
     {
-        $has = static fn (string $prefix): bool => $book->has($at, $prefix);
+        $names = $book->names($at);
+        $has = static fn (string $prefix): bool => str_contains($names, "|$prefix");
         $own = $has('complaint_own_zone');
         $refers = $has('complaint_core_referral') || $has('complaint_spill_over');
         $tender = $has('tenderness_2') || $has('tenderness_3') || $has('tenderness_4');

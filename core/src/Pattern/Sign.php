@@ -10,6 +10,9 @@ namespace Somatrace\Core\Pattern;
  */
 final readonly class Sign
 {
+    /** Signs are discounted among those of their kind and direction. */
+    public string $group;
+
     /**
      * @param  string  $code  names the sign among all of its candidate, so that equal weights have a fixed order
      * @param  string  $name  of the weight in the figures
@@ -18,6 +21,7 @@ final readonly class Sign
      */
     public function __construct(public string $kind, public string $code, public string $name, public float $share, public float $weight, private \Closure $words)
     {
+        $this->group = $kind.($weight > 0 ? '+' : '-');
     }
 
     public function text(): string

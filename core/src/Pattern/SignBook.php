@@ -71,15 +71,14 @@ final class SignBook
         return $sum;
     }
 
-    /** Whether it has a sign of its own whose name starts so. */
-    public function has(MuscleAt $candidate, string $name): bool
+    /** The names of the signs of its own, each after a bar: what is asked of them many times is asked of one text. */
+    public function names(MuscleAt $candidate): string
     {
+        $names = '';
         foreach ($this->signs[$candidate->key()] ?? [] as $sign) {
-            if (str_starts_with($sign->name, $name)) {
-                return true;
-            }
+            $names .= '|'.$sign->name;
         }
 
-        return false;
+        return $names;
     }
 }

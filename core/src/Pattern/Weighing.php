@@ -23,7 +23,7 @@ final readonly class Weighing
     {
         $groups = [];
         foreach ($signs as $sign) {
-            $groups[$sign->kind.($sign->weight > 0 ? '+' : '-')][] = $sign;
+            $groups[$sign->group][] = $sign;
         }
         ksort($groups);
         $evidence = [];
@@ -43,15 +43,16 @@ final readonly class Weighing
         if (count($signs) > 1) {
             usort($signs, static fn (Sign $a, Sign $b): int => abs($b->weight) <=> abs($a->weight) ?: $a->code <=> $b->code);
         }
-        $last = count($this->figures->discount) - 1;
+        $discount = $this->figures->discount;
+        $last = count($discount) - 1;
         $sum = 0.0;
         foreach ($signs as $rank => $sign) {
-            $sum += abs($sign->weight) * $this->figures->discount[min($rank, $last)];
+            $sum += abs($sign->weight) * $discount[min($rank, $last)];
         }
         $cap = $this->figures->caps[$signs[0]->kind] ?? $sum;
         $share = $sum > $cap ? $cap / $sum : 1.0;
         foreach ($signs as $rank => $sign) {
-            $part = $this->figures->discount[min($rank, $last)] * $share;
+            $part = $discount[min($rank, $last)] * $share;
             $evidence[] = new Evidence($sign, $sign->share * $part, $sign->weight * $part);
         }
     }

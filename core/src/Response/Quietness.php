@@ -6,6 +6,7 @@ namespace Somatrace\Core\Response;
 
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Complaint;
@@ -47,7 +48,7 @@ final readonly class Quietness
     {
         $readings = [];
         foreach ([...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings] as $findings) {
-            $felt = array_filter($findings->palpation, static fn (PalpationFinding $finding): bool => $finding->at()->key() === $at->key());
+            $felt = array_filter($findings->palpation, static fn (PalpationFinding $finding): bool => $finding->muscle === $at->muscle && $finding->side === $at->side);
             if ($felt !== []) {
                 $readings[] = array_filter($felt, fn (PalpationFinding $finding): bool => ! $this->quietFinding($finding)) === [];
             }
@@ -67,9 +68,11 @@ final readonly class Quietness
     /** Whether the complaint the muscle could explain has really eased; null when there is nothing to compare. */
     private function eased(CaseFile $case, MuscleAt $at): ?bool
     {
+        $muscle = $this->atlas->muscle($at->muscle);
+        $felt = array_fill_keys([...$muscle->zones, ...$muscle->coreReferral, ...$muscle->spillOver], true);
         $series = [];
         foreach ([...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings] as $findings) {
-            $own = array_filter($findings->complaints, fn (Complaint $complaint): bool => $this->explains($at, $complaint));
+            $own = array_filter($findings->complaints, static fn (Complaint $complaint): bool => isset($felt[$complaint->zone]) && in_array($complaint->side, [$at->side, Side::Midline], true));
             if ($own !== []) {
                 $series[] = max(array_map(static fn (Complaint $complaint): float => $complaint->now, $own));
             }
@@ -79,13 +82,5 @@ final readonly class Quietness
         }
 
         return $this->figures->painReal <= $series[0] - $series[count($series) - 1];
-    }
-
-    private function explains(MuscleAt $at, Complaint $complaint): bool
-    {
-        $muscle = $this->atlas->muscle($at->muscle);
-
-        return ($complaint->side === $at->side || $complaint->side->mirrored() === $complaint->side)
-            && in_array($complaint->zone, [...$muscle->zones, ...$muscle->coreReferral, ...$muscle->spillOver], true);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Somatrace\Core\Response;
 
 use Somatrace\Core\Anatomy\Atlas;
-use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Aftermath;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
@@ -167,7 +166,7 @@ final readonly class ResponseJudge
     {
         $names = [];
         foreach (array_slice($measures, 0, 3) as $measure) {
-            $names[] = lcfirst($measure->name).($measure->side === Side::Midline ? '' : ' '.$measure->side->value);
+            $names[] = $measure->side->after(lcfirst($measure->name));
         }
 
         return implode(', ', $names);

@@ -44,32 +44,65 @@ final readonly class RankingTrial
     }
 
     /**
-     * Following what is suggested, and palpating down the ranking, check by check.
+     * Following what is suggested, and palpating down the ranking, at equal numbers of checks and at equal minutes.
      *
-     * @return array{suggested: array<int, array{minutes: float, three: float}>, down: array<int, array{minutes: float, three: float}>} by number of checks: mean minutes, percent among the first three
+     * @return array{suggested: array{checks: list<float>, minutes: list<float>, spent: list<float>}, down: array{checks: list<float>, minutes: list<float>, spent: list<float>}}
+     *     percent among the first three after so many checks, percent by the end of so many minutes, and the mean minutes so many checks took
      */
     public function orders(int $count, int $seed, int $most): array
     {
-        $found = ['suggested' => array_fill(0, $most + 1, 0), 'down' => array_fill(0, $most + 1, 0)];
-        $minutes = ['suggested' => array_fill(0, $most + 1, 0.0), 'down' => array_fill(0, $most + 1, 0.0)];
-        foreach ($this->clients->many($count, $seed) as $client) {
-            foreach (['suggested' => $this->suggested(...), 'down' => $this->down(...)] as $order => $step) {
-                $assessment = new Assessment($this->index, $client);
-                $spent = 0.0;
-                for ($n = 0; $n <= $most; $n++) {
-                    $case = $assessment->case();
-                    $pattern = $this->engine->rank($case);
-                    $found[$order][$n] += $this->isFound($client, $pattern) ? 1 : 0;
-                    $minutes[$order][$n] += $spent;
-                    $spent += $n < $most ? $step($assessment, $case, $pattern) : 0;
+        $rows = [];
+        foreach (['suggested' => $this->suggested(...), 'down' => $this->down(...)] as $order => $step) {
+            [$found, $spent, $minutes] = [array_fill(0, $most + 1, 0), array_fill(0, $most + 1, 0.0), array_fill(0, $most + 1, 0)];
+            foreach ($this->clients->many($count, $seed) as $client) {
+                $way = $this->way($client, $step, $most);
+                foreach ($way as $n => [$at, $right]) {
+                    $found[$n] += $right ? 1 : 0;
+                    $spent[$n] += $at;
+                }
+                for ($minute = 0; $minute <= $most; $minute++) {
+                    $minutes[$minute] += $this->foundBy($way, $minute) ? 1 : 0;
                 }
             }
+            // every check takes half a minute or more: up to half their number all clients still have something to ask
+            $rows[$order] = [
+                'checks' => array_values(array_map(static fn (int $right): float => 100 * $right / $count, $found)),
+                'minutes' => array_slice(array_map(static fn (int $right): float => 100 * $right / $count, $minutes), 0, intdiv($most, 2) + 1),
+                'spent' => array_values(array_map(static fn (float $sum): float => $sum / $count, $spent)),
+            ];
         }
-        $rows = static fn (string $order): array => array_map(
-            static fn (int $right, float $spent): array => ['minutes' => $spent / $count, 'three' => 100 * $right / $count], $found[$order], $minutes[$order],
-        );
 
-        return ['suggested' => $rows('suggested'), 'down' => $rows('down')];
+        return $rows;
+    }
+
+    /** @param  non-empty-list<array{float, bool}>  $way */
+    private function foundBy(array $way, float $minute): bool
+    {
+        $found = false;
+        foreach ($way as [$spent, $right]) {
+            $found = $spent <= $minute ? $right : $found;
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  callable(Assessment, CaseFile, PatternResult): float  $step
+     * @return non-empty-list<array{float, bool}> minutes spent, and whether the strongest source is among the first three, after each check
+     */
+    private function way(SimulatedClient $client, callable $step, int $most): array
+    {
+        $assessment = new Assessment($this->index, $client);
+        $pattern = $this->engine->rank($case = $assessment->case());
+        $spent = 0.0;
+        $way = [[$spent, $this->isFound($client, $pattern)]];
+        for ($n = 0; $n < $most; $n++) {
+            $spent += $step($assessment, $case, $pattern);
+            $pattern = $this->engine->rank($case = $assessment->case());
+            $way[] = [$spent, $this->isFound($client, $pattern)];
+        }
+
+        return $way;
     }
 
     /** @return float minutes it took; 0 when nothing is left to ask */

@@ -86,7 +86,7 @@ final readonly class SimulatedClient
             }
         }
         $pain = max($pain, $chance->happens(0.03) ? 2 : 0);
-        $noise = $chance->normal($about->unit === 'degrees' ? self::RANGE_NOISE_DEGREES : self::RANGE_NOISE_ERRORS * $about->measurementError);
+        $noise = $chance->normal($about->unit === 'deg' ? self::RANGE_NOISE_DEGREES : self::RANGE_NOISE_ERRORS * $about->measurementError);
         $value = $about->norm + ($about->largerIsBetter ? -1 : 1) * $lost * $about->measurementError + $noise;
 
         return new RangeFinding($movement, $side, round(max($about->min, min($about->max, $value)), 1), pain: (float) $pain);

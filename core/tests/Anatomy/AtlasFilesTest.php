@@ -67,11 +67,19 @@ final class AtlasFilesTest extends TestCase
         yield 'conditions' => ['conditions', ['older_age'], 'old', 'conditions.json /older_age: "old" is no number'];
         yield 'red flags' => ['red_flags', ['rules', 0, 'verdict'], 'panic', 'red_flags.json /rules/0/verdict: "panic" is not known, allowed are proceed, modify, defer, refer, emergency'];
         yield 'clot score' => ['clot_score', ['items', 0, 'points'], 9, 'clot_score.json /items/0/points: 9 is too large, at most 2'];
-        yield 'pattern' => ['pattern', ['temperature'], 'warm', 'pattern.json /temperature: "warm" is no number'];
+        yield 'regions' => ['regions', ['regions', 0, 'quick', 0, 'check'], 'feel', 'regions.json /regions/0/quick/0/check: "feel" is not known, allowed are range, resisted, test'];
+        yield 'pattern' => ['pattern', ['support_curve', 0, 'slope'], 'warm', 'pattern.json /support_curve/0/slope: "warm" is no number'];
+        yield 'chains' => ['chains', ['busy_side', 'at_least'], 1, 'chains.json /busy_side/at_least: 1 is too small, at least 2'];
         yield 'planning' => ['planning', ['turn_minutes'], null, 'planning.json /turn_minutes: null is no number'];
         yield 'response' => ['response', ['quiet_visits'], 'two', 'response.json /quiet_visits: "two" is no number'];
 
         // what one file borrows from another
+        yield 'a check that is neither movement nor test' => ['regions', ['regions', 1, 'quick', 0, 'id'], 'neck.turning', 'regions.json /regions/1: "neck.turning" is no movement'];
+        yield 'a check of a region that stands twice' => ['regions', ['regions', 1, 'more', 0], ['check' => 'range', 'id' => 'cervical.rotation'], 'regions.json /regions/1: "range cervical.rotation" stands twice'];
+        yield 'a chain between regions nobody knows' => ['chains', ['stiff', 0, 'overworks', 0], 'nec', 'chains.json /stiff/0/overworks/0: "nec" is no region; allowed are head_jaw, neck, shoulder, chest, upper_back, low_back, hip, thigh, knee, leg_foot, arm_hand'];
+        yield 'a zone of two regions' => ['regions', ['regions', 1, 'zones', 0], 'chin', 'regions.json /regions/1/zones: "chin" lies in "head_jaw" already'];
+        yield 'a zone of no region' => ['regions', ['regions', 1, 'zones', 0], 'chin', 'regions.json /regions: the zone "occiput" lies in no region'];
+        yield 'a test that is never done with something nobody asks' => ['tests', ['tests', 2, 'never', 'flags', 0], 'dizzy', 'tests.json /tests/2/never/flags/0: "dizzy" is no red flag; nearest are numb_face, intoxicated, hot_red_joint (32 in all)'];
         yield 'a zone nobody knows' => ['muscles', ['muscles', 11, 'zones', 0], 'neck_sid', 'muscles.json /muscles/11/zones/0: "neck_sid" is no zone; nearest are neck_side, neck_back, neck_front (73 in all)'];
         yield 'a landmark nobody knows' => ['muscles', ['muscles', 11, 'find', 0, 'landmark'], 'scapula_superior_angel', 'muscles.json /muscles/11/find/0/landmark: "scapula_superior_angel" is no landmark; nearest are scapula_superior_angle, scapula_inferior_angle, scapula_spine (166 in all)'];
         yield 'an id beside the vocabulary' => ['tools', ['tools', 0, 'id'], 'nail', 'tools.json /tools/0/id: "nail" is no tool of the vocabulary; nearest are palm, fist, elbow (13 in all)'];

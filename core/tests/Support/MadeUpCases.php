@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Tests\Support;
 
+use Somatrace\Core\Anatomy\Region;
 use Somatrace\Core\CaseFile\CaseFile;
 
 /** Cases made up by a seeded chance: valid, varied, the same for the same seed. */
@@ -22,6 +23,55 @@ final readonly class MadeUpCases
         mt_srand();
 
         return $made;
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> some assessments of every region, with all kinds of findings, and the region */
+    public static function ofEveryRegion(int $each, int $seed = 20261126): iterable
+    {
+        mt_srand($seed);
+        $made = [];
+        foreach (Core::clinic()->atlas->regions as $region) {
+            for ($n = 0; $n < $each; $n++) {
+                $made["{$region->name}, $n"] = [self::inRegion($region), $region->id];
+            }
+        }
+        mt_srand();
+
+        return $made;
+    }
+
+    /** @return array<string, mixed> */
+    private static function inRegion(Region $region): array
+    {
+        $atlas = Core::clinic()->atlas;
+        $side = static fn (): string => mt_rand(0, 1) === 1 ? 'left' : 'right';
+        $pick = static fn (array $from): mixed => $from[array_rand($from)];
+        $case = CaseBuilder::aCase()->with(['client' => ['hand' => $side()]]);
+        $zone = (string) $pick($region->zones);
+        $case->complaint($zone, $atlas->zone($zone)->midline ? 'midline' : $side(), mt_rand(2, 18) / 2);
+        foreach ([...$region->quick, ...$region->more] as [$kind, $id]) {
+            $about = $kind === 'test' ? $atlas->test($id) : $atlas->movement($id);
+            foreach ($about->paired ? ['left', 'right'] : ['midline'] as $where) {
+                if (mt_rand(0, 2) === 0) {
+                    continue;
+                }
+                match ($kind) {
+                    'range' => $case->range($id, $where, ['active' => max($about->min ?? 0, min($about->max ?? 0, ($about->norm ?? 0) - mt_rand(0, 4) * ($about->measurementError ?? 1))), 'pain' => mt_rand(0, 5)]),
+                    'resisted' => $case->add('findings', 'resisted', ['movement' => $id, 'side' => $where, 'strength' => mt_rand(3, 5), 'pain' => mt_rand(0, 5)]),
+                    default => $case->add('findings', 'tests', ['test' => $id, 'side' => $where, ...($about->max === null ? ['result' => $pick(['negative', 'positive'])] : ['value' => mt_rand(0, (int) min(3, $about->max))])]),
+                };
+            }
+        }
+        foreach ($region->quickMuscles as $muscle) {
+            foreach (['left', 'right'] as $where) {
+                $case->felt($muscle, $where, ['tenderness' => mt_rand(0, 4), 'tone' => $pick(['usual', 'high']), 'texture' => $pick([[], ['taut_band']]), 'familiar' => $pick(['yes', 'no', 'unknown'])]);
+            }
+        }
+        foreach ((array) array_rand($atlas->postureSigns, 4) as $sign) {
+            $case->add('findings', 'posture', ['sign' => (string) $sign, 'side' => $atlas->postureSigns[$sign]->paired ? $side() : 'midline', 'grade' => mt_rand(0, 3)]);
+        }
+
+        return self::withDemands($case->toArray(), $atlas->demands, $side);
     }
 
     /** @return array<string, mixed> */

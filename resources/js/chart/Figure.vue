@@ -353,7 +353,17 @@ const leave = (event: PointerEvent) => {
     zoom.up(event)
   }
 }
-defineExpose({ svg, zoom })
+/** Where a muscle or place stands on the screen; null where this view does not show it. */
+const onScreen = (where: readonly [number, number] | null): DOMPoint | null => {
+  const box = svg.value?.getScreenCTM()
+  return where && box ? new DOMPoint(where[0], where[1]).matrixTransform(box) : null
+}
+const spotOfMuscle = (muscle: string, side: Side): DOMPoint | null => {
+  const own = musclePlace(props.view, muscle)
+  return own ? onScreen(at(side, own.c)) : null
+}
+const spotOfPlace = (place: Place): DOMPoint | null => onScreen(zoneCentre(place))
+defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
 </script>
 <template>
   <figure

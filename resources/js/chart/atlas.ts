@@ -11,8 +11,10 @@ import type {
   PositionId,
   PostureSignId,
   RedFlagId,
+  RegionId,
   Side,
   TechniqueId,
+  TestId,
   ToolId,
   ZoneId,
 } from '@/types/ids.generated'
@@ -46,6 +48,20 @@ export interface AtlasMovement {
   larger: boolean
   how: string
 }
+export interface AtlasTest {
+  id: TestId
+  name: string
+  result: 'result' | 'glide' | 'mm' | 'cm' | 'kg' | 'deg' | 'grade'
+  paired: boolean
+  how: string
+  usual: string
+  norm: number | null
+  max: number | null
+  error: number | null
+  larger: boolean
+  /** the longest a side is held */
+  seconds: number | null
+}
 export interface AtlasHazard {
   name: string
   sign: string
@@ -69,7 +85,10 @@ interface Atlas {
   muscles: AtlasMuscle[]
   zones: { id: ZoneId; name: string; group: string; midline: boolean }[]
   movements: AtlasMovement[]
-  posture: { id: PostureSignId; name: string; paired: boolean }[]
+  tests: AtlasTest[]
+  regions: { id: RegionId; name: string; zones: ZoneId[] }[]
+  /** speaks: the muscles a sign says are short or long */
+  posture: { id: PostureSignId; name: string; paired: boolean; speaks: MuscleId[] }[]
   /** places never to press, or only with care */
   hazards: Record<string, AtlasHazard>
   demands: Record<DemandId, string>
@@ -95,6 +114,8 @@ const byId = <T extends { id: string }>(list: T[]): Map<string, T> => new Map(li
 const muscles = byId(atlas.muscles)
 const zones = byId(atlas.zones)
 const movements = byId(atlas.movements)
+const tests = byId(atlas.tests)
+const regions = byId(atlas.regions)
 
 const found = <T>(one: T | undefined, id: string): T => {
   if (one === undefined) throw new Error(`"${id}" is not in the atlas`)
@@ -112,6 +133,8 @@ export const hazardsBeside = (id: string, side: Side, zones: readonly ZoneId[]):
     .sort((a, b) => inReach(b) - inReach(a))
 }
 export const movement = (id: string): AtlasMovement => found(movements.get(id), id)
+export const test = (id: string): AtlasTest => found(tests.get(id), id)
+export const region = (id: string) => found(regions.get(id), id)
 export const zone = (id: string) => found(zones.get(id), id)
 export const placeName = (place: { zone: string; side: Side }): string =>
   zone(place.zone).name + (place.side === 'midline' ? '' : `, ${place.side}`)

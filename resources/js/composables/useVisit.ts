@@ -41,6 +41,8 @@ export interface VisitStore {
   readOnly: ComputedRef<boolean>
   all: <T>(kind: string, phase?: Phase) => T[]
   one: <T>(kind: string, identity: string, phase?: Phase) => T | undefined
+  /** The same entry of the last visit. */
+  last: <T>(kind: string, identity: string) => T | undefined
   save: (kind: string, identity: string, payload: unknown, words: string, phase?: Phase) => void
   /** Several touches of one act, sent together; each can be undone on its own. */
   saveAll: (touches: { kind: string; identity: string; payload: unknown }[], words: string) => void
@@ -95,14 +97,19 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   async function flush(): Promise<void> {
     if (busy) return
     busy = true
+    /** something was kept without being judged */
+    let unjudged = false
     while (waiting.value.size) {
       const [name, one] = waiting.value.entries().next().value as [string, Waiting]
       try {
-        const answer = await send<{ entry: Entry; conflict: boolean } & Judged>(
+        // hands quicker than the judging: what is judged is the last of them
+        const more = waiting.value.size > 1 ? '&more=1' : ''
+        const answer = await send<{ entry: Entry; conflict: boolean } & Partial<Judged>>(
           'PUT',
-          `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}`,
+          `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}${more}`,
           { ...one, seen: entries.value.get(name)?.revision ?? 0 },
         )
+        unjudged = more !== ''
         if (waiting.value.get(name) === one) waiting.value.delete(name)
         if (answer.conflict) {
           conflict.value = { ...one, mine: one.payload, theirs: answer.entry }
@@ -124,6 +131,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     }
     shelve()
     busy = false
+    if (unjudged) void refresh(true)
   }
 
   function write(kind: string, phase: Phase, identity: string, payload: unknown, words: string): void {
@@ -137,7 +145,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   }
 
   /** Another window may have written meanwhile: read it when this one is looked at again, and say so. */
-  async function refresh(): Promise<void> {
+  async function refresh(anyway = false): Promise<void> {
     if (document.visibilityState !== 'visible' || busy || waiting.value.size) return
     const fresh = await send<{ entries: Entry[] } & Judged>(
       'GET',
@@ -147,9 +155,10 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     const changed = fresh.entries.filter(
       (entry) => (entries.value.get(keyOf(entry.kind, entry.phase, entry.identity))?.revision ?? 0) < entry.revision,
     )
-    if (!changed.length) return
+    if (!changed.length && !anyway) return
     for (const entry of changed) put(entry)
     judged.value = { ...judged.value, ...fresh }
+    if (!changed.length) return
     said.value = `Read afresh: ${changed.length} ${changed.length === 1 ? 'entry' : 'entries'} from another window.`
   }
   useEventListener(document, 'visibilitychange', () => void refresh())
@@ -165,13 +174,15 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     problem,
     conflict,
     pending: computed(() => waiting.value.size),
-    readOnly: computed(() => props.value.visit.status === 'signed'),
+    readOnly: computed(() => props.value.visit.status === 'signed' || !props.value.visit.writable),
     all: <T>(kind: string, phase: Phase = 'before') =>
       [...entries.value.values()]
         .filter((entry) => entry.kind === kind && entry.phase === phase && entry.payload !== null)
         .map((entry) => entry.payload as T),
     one: <T>(kind: string, identity: string, phase: Phase = 'before') =>
       (entries.value.get(keyOf(kind, phase, identity))?.payload ?? undefined) as T | undefined,
+    last: <T>(kind: string, identity: string) =>
+      props.value.before?.entries.find((entry) => entry.kind === kind && entry.identity === identity)?.payload as T | undefined,
     save: (kind, identity, payload, words, phase = 'before') => {
       if (store.readOnly.value) return
       past.value.push({ kind, phase, identity, payload: store.one(kind, identity, phase) ?? null, words })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { Head, Link, useForm, usePage } from '@inertiajs/vue3'
-import { computed } from 'vue'
+import { Head, Link, useForm } from '@inertiajs/vue3'
+import Flash from '@/parts/Flash.vue'
 
 /** What this clinic may not do, or will not: switched off with a reason, and gone from every new plan. */
 const props = defineProps<{ techniques: { id: string; name: string; what: string; off: boolean; reason: string }[] }>()
@@ -12,7 +12,6 @@ const toggle = (id: string) => {
 }
 const faultOf = (id: string): string | undefined =>
   (form.errors as Record<string, string>)[`off.${form.off.findIndex((one) => one.id === id)}.reason`]
-const flash = computed(() => usePage<{ flash: { message: string | null } }>().props.flash.message)
 const save = () => form.put('/clinic/scope', { preserveScroll: true })
 </script>
 <template>
@@ -24,7 +23,7 @@ const save = () => form.put('/clinic/scope', { preserveScroll: true })
       Local law and the scope of your licence come first. What is switched off vanishes from every new plan; where it is missed, the reason
       is read beside it.
     </p>
-    <p v-if="flash" class="mb-3 bg-moss-wash px-4 py-2" role="status">{{ flash }}</p>
+    <Flash />
     <form @submit.prevent="save">
       <ul>
         <li v-for="one in techniques" :key="one.id" class="border-b border-hairline py-2">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Head, useForm } from '@inertiajs/vue3'
+import { Head, Link, useForm } from '@inertiajs/vue3'
+import Flash from '@/parts/Flash.vue'
 
 const form = useForm({ email: '', password: '' })
 </script>
@@ -13,6 +14,7 @@ const form = useForm({ email: '', password: '' })
       <p class="caption mb-8">
         An instrument for clinical massage therapists. It supports licensed practice and never diagnoses; local rules come first.
       </p>
+      <Flash />
       <label class="caption mb-1 block" for="email">Address</label>
       <input
         id="email"
@@ -29,6 +31,7 @@ const form = useForm({ email: '', password: '' })
       <label class="caption mb-1 block" for="password">Password</label>
       <input id="password" v-model="form.password" class="field mb-6" type="password" autocomplete="current-password" required />
       <button type="submit" class="btn-ink w-full" :disabled="form.processing">Sign in</button>
+      <p class="caption mt-4"><Link href="/forgotten" class="link">Forgotten the password</Link></p>
     </form>
   </main>
 </template>

@@ -24,8 +24,10 @@ const props = defineProps<{
   recent: { id: string; name: string; code: string; occupation: string | null }[]
   thoughts: { id: string; name: string; kind: string; text: string }[]
   hands: { thumb: number; of: number } | null
+  /** notes of students that wait for a second name */
+  countersign: { visit: string; client: string; by: string }[]
 }>()
-const user = computed(() => usePage<{ user: { name: string; role: string } }>().props.user)
+const user = computed(() => usePage<{ user: { name: string; role: string; rights: string[] } }>().props.user)
 const HOUR = 74
 const toHour = (time: string): number => Number(time.slice(0, 2)) + Number(time.slice(3)) / 60
 const first = computed(() => Math.min(9, ...props.appointments.map((one) => Math.floor(toHour(one.at)))))
@@ -87,6 +89,16 @@ useKeys({ c: () => router.visit('/clients/new') })
           <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * hands.thumb) / hands.of)}%` }" />
         </div>
       </template>
+      <template v-if="countersign.length">
+        <h2 class="section-head mb-1 mt-8">Waits for your name</h2>
+        <ul aria-label="Waits for your name">
+          <li v-for="one in countersign" :key="one.visit" class="border-b border-hairline">
+            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
+              >{{ one.client }} <span class="caption">by {{ one.by }}</span></Link
+            >
+          </li>
+        </ul>
+      </template>
       <h2 class="section-head mb-1 mt-8">Lately</h2>
       <ul>
         <li v-for="one in recent" :key="one.id" class="border-b border-hairline">
@@ -98,8 +110,14 @@ useKeys({ c: () => router.visit('/clients/new') })
       </ul>
       <Link href="/clients/new" class="btn mt-4 self-start">New client <span class="key-hint">C</span></Link>
       <p class="mt-8 flex gap-2"><Link href="/atlas" class="btn">Atlas</Link><Link href="/atlas/trainer" class="btn">Practise</Link></p>
-      <p v-if="user.role === 'therapist'" class="caption mt-3"><Link href="/clinic/scope" class="link">What is done here</Link></p>
-      <p class="caption mt-6">{{ user.name }} · <Link class="link" as="button" method="post" href="/sign-out">Sign out</Link></p>
+      <p v-if="user.rights.includes('read clinical')" class="caption mt-3">
+        <Link href="/clinic/scope" class="link">What is done here</Link>
+      </p>
+      <p v-if="user.rights.includes('keep people')" class="caption"><Link href="/people" class="link">People and roles</Link></p>
+      <p class="caption mt-6">
+        <Link href="/account" class="link">{{ user.name }}</Link> ·
+        <Link class="link" as="button" method="post" href="/sign-out">Sign out</Link>
+      </p>
     </aside>
     <section class="relative mt-10" aria-label="The day" :style="{ height: `${y(last) + 20}px` }">
       <div class="absolute left-[26px] top-0 h-full w-[35px] border-x-2 border-ash" aria-hidden="true" />

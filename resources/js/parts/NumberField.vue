@@ -7,7 +7,7 @@ import { useVisit } from '@/composables/useVisit'
  * refused stays in the field, with the reason under it, until it is changed.
  */
 const props = defineProps<{ id: string; label: string; value: number | undefined; entry: string }>()
-const emit = defineEmits<{ commit: [value: number | undefined] }>()
+const emit = defineEmits<{ commit: [value: number | undefined]; next: [] }>()
 const { problem } = useVisit()
 const text = ref<number | string>(props.value ?? '')
 const typing = ref(false)
@@ -19,6 +19,12 @@ watch(
 )
 const refused = computed(() => (problem.value?.key === props.entry && problem.value.words ? problem.value.words : ''))
 const commit = () => emit('commit', text.value === '' ? undefined : Number(text.value))
+/** Enter keeps the number, by leaving the field, and goes on to what comes next. */
+const onward = (event: KeyboardEvent) => {
+  event.preventDefault()
+  ;(event.target as HTMLElement).blur()
+  emit('next')
+}
 </script>
 <template>
   <div>
@@ -34,6 +40,7 @@ const commit = () => emit('commit', text.value === '' ? undefined : Number(text.
       @focus="typing = true"
       @blur="typing = false"
       @change="commit"
+      @keydown.enter="onward"
     />
     <p v-if="refused" :id="`${id}-refused`" class="text-madder">{{ refused }}</p>
   </div>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, getCurrentInstance } from 'vue'
 
 /** One row of whole numbers to touch; arrow keys move, a second touch takes it back. */
 const props = withDefaults(
   defineProps<{ label: string; most?: number; least?: number; value: number | undefined; unusualFrom?: number }>(),
   { most: 10, least: 0, unusualFrom: 99 },
 )
-const emit = defineEmits<{ choose: [value: number | undefined] }>()
+const emit = defineEmits<{ choose: [value: number | undefined]; next: [] }>()
 const numbers = computed(() => Array.from({ length: props.most - props.least + 1 }, (_, k) => props.least + k))
 const move = (event: KeyboardEvent, step: number) => {
   event.preventDefault()
@@ -15,9 +15,24 @@ const move = (event: KeyboardEvent, step: number) => {
   const row = (event.currentTarget as HTMLElement).parentElement
   ;(row?.children[next - props.least] as HTMLElement | undefined)?.focus()
 }
+/** A digit chooses and the walk goes on; Enter goes on without choosing. */
+const typed = (event: KeyboardEvent) => {
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  const digit = /^\d$/.test(event.key) ? Number(event.key) : null
+  if (digit !== null && numbers.value.includes(digit)) {
+    event.preventDefault()
+    event.stopPropagation()
+    emit('choose', digit)
+    emit('next')
+  } else if (event.key === 'Enter' && walks) {
+    event.preventDefault()
+    emit('next')
+  }
+}
+const walks = getCurrentInstance()?.vnode.props?.onNext !== undefined
 </script>
 <template>
-  <div class="flex gap-px" role="radiogroup" :aria-label="label">
+  <div class="flex gap-px" role="radiogroup" :aria-label="label" @keydown="typed">
     <button
       v-for="n in numbers"
       :key="n"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { router, useForm, usePage } from '@inertiajs/vue3'
+import { router, useForm } from '@inertiajs/vue3'
 import { until, useDebounceFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { useVisit } from '@/composables/useVisit'
+import Flash from '@/parts/Flash.vue'
 import Traces from '@/parts/Traces.vue'
 import Witness from '@/parts/Witness.vue'
 import { capital, dayWords, timeWords, verdictWords } from '@/parts/words'
@@ -40,6 +41,9 @@ const keep = useDebounceFn((field: Field) => {
 }, 500)
 const frozen = computed(() => props.value.visit.status === 'signed')
 const correcting = ref(false)
+/** A note of somebody under supervision, without the second name yet. */
+const waits = computed(() => props.value.notes.some((note) => note.needs_countersign && !note.countersigned_at))
+const countersign = () => router.post(`/visits/${props.value.visit.id}/countersign`, {}, { preserveScroll: true })
 /** The record carries the texts itself: what is still on its way arrives first, and nothing follows into a frozen visit. */
 const sign = async () => {
   if (signing.value) return
@@ -52,7 +56,6 @@ const sign = async () => {
     onFinish: () => (signing.value = false),
   })
 }
-const flash = computed(() => usePage<{ flash: { message: string | null } }>().props.flash.message)
 const course = computed(() => judged.value.response)
 const dangers = computed(() =>
   props.value.signs.flatMap((one) => {
@@ -75,7 +78,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
 <template>
   <div class="grid flex-1 gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,440px)]">
     <section aria-label="The record">
-      <p v-if="flash" class="mb-3 bg-moss-wash px-4 py-2" role="status">{{ flash }}</p>
+      <Flash />
       <h2 class="display text-[25px] leading-[31px]">{{ frozen && signed ? `Signed, ${dayWords(signed.signed_at)}` : 'Write it down' }}</h2>
       <template v-if="frozen && !correcting">
         <article v-for="note in [...props.notes].reverse()" :key="note.revision" class="border-b border-hairline py-3">
@@ -83,11 +86,23 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
           <p v-for="[field, name] in fields" :key="field" class="mt-1">
             <b class="font-[650]">{{ name }}.</b> {{ note[field] || '–' }}
           </p>
+          <p v-if="note.needs_countersign" class="caption mt-1">
+            {{
+              note.countersigned_at
+                ? `Countersigned by ${note.countersigner}, ${dayWords(note.countersigned_at)}.`
+                : 'Written under supervision; a supervisor’s name is still missing.'
+            }}
+          </p>
         </article>
         <p class="no-print mt-4 flex flex-wrap gap-2">
-          <button type="button" class="btn" @click="correcting = true">Correct it</button
+          <button v-if="waits && props.may_countersign" type="button" class="btn-ink" @click="countersign">Countersign it</button
+          ><button v-if="props.may_correct" type="button" class="btn" @click="correcting = true">Correct it</button
           ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Export the case</a
-          ><button type="button" class="btn-ink" @click="router.visit(`/clients/${props.client.id}`)">
+          ><button
+            type="button"
+            :class="waits && props.may_countersign ? 'btn' : 'btn-ink'"
+            @click="router.visit(`/clients/${props.client.id}`)"
+          >
             Back to {{ words.object === 'the client' ? 'the client' : props.client.name }}
           </button>
         </p>

@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
-import FindingMark from '@/chart/FindingMark.vue'
-import { atlas, layerName, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
+import { atlas, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
 import { nearOf, viewOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import type { FigurePick } from '@/chart/Figure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
+import { meanOf } from '@/composables/repeats'
+import { said } from '@/composables/said'
 import { useHand, useVisit } from '@/composables/useVisit'
+import { standingNames, useWorklist } from '@/composables/useWorklist'
+import DevicePanel from '@/parts/DevicePanel.vue'
+import MuscleList from '@/parts/feel/MuscleList.vue'
 import AboutButton from '@/parts/AboutButton.vue'
 import LedgerRow from '@/parts/LedgerRow.vue'
 import NextCheck from '@/parts/NextCheck.vue'
@@ -44,7 +48,10 @@ const place = ref<Place>(firstPlace())
 const view = ref<ViewId>(zoneOfView('back', place.value.zone) ? 'back' : 'front')
 const near = ref<NearId>(nearOf(zone(place.value.zone).group))
 const depth = ref(1)
-const list = computed(() => under(place.value.zone))
+/** Muscles under the place in hand, or the list of this visit walked one by one: each digit goes on to the other side and then to the next muscle. */
+const { list: worklist } = useWorklist()
+const walking = ref(query.get('list') !== null)
+const list = computed(() => (walking.value ? worklist.value.muscles.map((one) => muscleOf(one.id)) : under(place.value.zone)))
 const chosenId = ref<MuscleId>(asked?.id ?? (list.value[0]?.id as MuscleId))
 const muscle = computed(() => muscleOf(chosenId.value))
 const side = ref<'left' | 'right'>(place.value.side === 'right' ? 'right' : 'left')
@@ -72,12 +79,13 @@ const idOf = (at: Side): string => `${chosenId.value}:${at}:${site.value}`
 const finding = (at: Side) => one<Palpation>('palpation', idOf(at))
 const put = (at: 'left' | 'right', part: Partial<Palpation>, what: string) => {
   side.value = at
-  const next = Object.fromEntries(
-    Object.entries({ muscle: chosenId.value, side: at, ...(site.value ? { site: site.value } : {}), ...finding(at), ...part }).filter(
-      ([, value]) => value !== undefined,
-    ),
-  )
-  save('palpation', idOf(at), Object.keys(next).length <= (site.value ? 3 : 2) ? null : next, `${what}, ${at}`)
+  const where = site.value ? { site: site.value } : {}
+  const entry = said({ muscle: chosenId.value, side: at, ...where, ...finding(at), ...part }, site.value ? 3 : 2)
+  save('palpation', idOf(at), entry, `${what}, ${at}`)
+}
+const standingOf = (item: { id: MuscleId }, index: number): string => {
+  const [here, above] = [worklist.value.muscles[index], worklist.value.muscles[index - 1]]
+  return here?.id === item.id && here.position !== above?.position ? standingNames[here.position] : ''
 }
 const best = (id: MuscleId, at: Side): Palpation | undefined =>
   felt.value.filter((item) => item.muscle === id && item.side === at).sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
@@ -203,9 +211,7 @@ const copyAcross = () => {
     `${muscle.value.name}, ${to} as ${side.value}`,
   )
 }
-const last = (at: Hand) =>
-  (props.value.before?.entries ?? []).find((entry) => entry.kind === 'palpation' && entry.identity === idOf(at))?.payload as
-    Palpation | undefined
+const last = (at: Hand) => visit.last<Palpation>('palpation', idOf(at))
 const hasLast = computed(() => last('left') !== undefined || last('right') !== undefined)
 const asLastTime = () => {
   const touches = (['left', 'right'] as const).flatMap((at) => {
@@ -214,9 +220,9 @@ const asLastTime = () => {
   })
   if (touches.length) visit.saveAll(touches, `${muscle.value.name} as last time`)
 }
-/** What lies under this place and was not felt yet is recorded as felt and quiet, which counts as evidence. */
+/** What lies under this place, or stands on the list, and was not felt yet is recorded as felt and quiet, which counts as evidence. */
 const rest = computed(() => {
-  const sides: Hand[] = place.value.side === 'midline' ? ['left', 'right'] : [side.value]
+  const sides: Hand[] = walking.value || place.value.side === 'midline' ? ['left', 'right'] : [side.value]
   return list.value.flatMap((item) => sides.flatMap((at) => (best(item.id, at) ? [] : [{ muscle: item.id, side: at }])))
 })
 const restQuiet = () =>
@@ -227,14 +233,53 @@ const restQuiet = () =>
       identity: `${at.muscle}:${at.side}:`,
       payload: { ...at, tenderness: 0, tone: 'usual', texture: [], familiar: 'no' },
     })),
-    `${placeName(place.value)}: ${rest.value.length} felt, nothing`,
+    `${walking.value ? 'the list' : placeName(place.value)}: ${rest.value.length} felt, nothing`,
   )
 const walk = async (offset: number) => {
   const index = list.value.findIndex((item) => item.id === chosenId.value)
-  chosenId.value = list.value[Math.min(list.value.length - 1, Math.max(0, index + offset))]?.id ?? chosenId.value
+  inHand(list.value[Math.min(list.value.length - 1, Math.max(0, index + offset))]?.id ?? chosenId.value)
   await nextTick()
+  document.querySelector('[role=option][aria-selected=true]')?.scrollIntoView({ block: 'nearest' })
 }
+const toggleList = () => {
+  walking.value = !walking.value
+  const first = list.value.find((item) => !best(item.id, 'left') || !best(item.id, 'right')) ?? list.value[0]
+  if (!walking.value || !first) return
+  inHand(first.id)
+  side.value = best(first.id, 'left') ? 'right' : 'left'
+}
+/** A digit is the tenderness of what is in hand; on the list it goes on: the other side, then the next. */
+const grade = (value: number) => {
+  put(side.value, { tenderness: value }, `tenderness ${value}`)
+  if (!walking.value) return
+  if (side.value === 'left') side.value = 'right'
+  else if (list.value.at(-1)?.id !== chosenId.value) {
+    void walk(1)
+    side.value = 'left'
+  }
+}
+/** Pressure threshold by algometer, of the whole muscle or the part in hand. */
+const pressing = ref(false)
+const readPressure = (at: Side, repeats: number[]) =>
+  put(
+    at === 'right' ? 'right' : 'left',
+    repeats.length ? { ppt_repeats_kpa: repeats, ppt_kpa: meanOf(repeats) } : { ppt_repeats_kpa: undefined, ppt_kpa: undefined },
+    'pressure threshold',
+  )
+const pressureWords = computed(() =>
+  (['left', 'right'] as const).flatMap((at) => {
+    const one = judged.value.assessment?.compared.find(
+      (item) => item.key === `palpation.${chosenId.value}.${site.value || 'whole'}.ppt` && item.side === at,
+    )
+    return one?.with.filter((item) => item.what !== 'usual').map((item) => `${at}: ${item.words}`) ?? []
+  }),
+)
 const cycle = <T,>(values: readonly T[], now: T | undefined): T => values[(values.indexOf(now as T) + 1) % values.length] as T
+/** Takes a muscle in hand; on the list its place and near view come with it. */
+function inHand(id: MuscleId): void {
+  if (walking.value) take({ kind: 'palpate', id, side: side.value })
+  else chosenId.value = id
+}
 const take = (check: Pick<Check, 'kind' | 'id' | 'side'> | undefined) => {
   if (!check) return
   if (check.kind !== 'palpate') return goToCheck(props.value.visit.id, check)
@@ -246,9 +291,8 @@ const take = (check: Pick<Check, 'kind' | 'id' | 'side'> | undefined) => {
   near.value = nearOf(zone(place.value.zone).group)
 }
 useKeys({
-  ...Object.fromEntries(
-    [0, 1, 2, 3, 4].map((grade) => [String(grade), () => put(side.value, { tenderness: grade }, `tenderness ${grade}`)]),
-  ),
+  ...Object.fromEntries([0, 1, 2, 3, 4].map((value) => [String(value), () => grade(value)])),
+  q: toggleList,
   l: () => (side.value = 'left'),
   ';': () => (side.value = 'right'),
   t: () => put(side.value, { tone: cycle(['usual', 'high', 'spasm', 'low'] as Tone[], finding(side.value)?.tone) }, 'tone'),
@@ -265,6 +309,9 @@ useKeys({
   c: copyAcross,
   p: asLastTime,
   e: restQuiet,
+  // neighbours: by depth up and down, by side left and right
+  ArrowLeft: () => (side.value = 'left'),
+  ArrowRight: () => (side.value = 'right'),
   ArrowDown: () => void walk(1),
   ArrowUp: () => void walk(-1),
   n: () => take(judged.value.pattern?.next_checks[0]),
@@ -289,52 +336,25 @@ useKeys({
     />
     <section class="min-w-0 px-6 pb-3 pt-3 lg:pl-0 xl:pr-0" aria-label="Under this place">
       <div class="flex items-baseline justify-between gap-3">
-        <h2 class="section-head min-w-0 truncate" :title="placeName(place)">{{ capital(placeName(place)) }}</h2>
+        <h2 v-if="!walking" class="section-head min-w-0 truncate" :title="placeName(place)">{{ capital(placeName(place)) }}</h2>
+        <h2 v-else class="section-head">The {{ worklist.full ? 'full' : 'quick' }} list</h2>
+        <button type="button" class="link ml-auto shrink-0 min-h-[28px]" :aria-pressed="walking" @click="toggleList">
+          {{ walking ? 'by place' : `list of ${worklist.muscles.length}` }} <span class="key-hint">Q</span>
+        </button>
         <button type="button" class="link shrink-0 min-h-[28px]" :disabled="!rest.length" @click="restQuiet">
           {{ rest.length ? `the other ${rest.length}: nothing` : 'all felt' }} <span class="key-hint">E</span>
         </button>
       </div>
-      <div class="mt-2 flex max-h-[132px] overflow-y-auto" tabindex="0" role="group" aria-label="Muscles under this place">
-        <svg width="22" :height="list.length * 44" :viewBox="`0 0 22 ${list.length * 44}`" class="mr-2 shrink-0" aria-hidden="true">
-          <rect width="22" height="6" fill="#ecdfcb" />
-          <g v-for="(item, k) in list" :key="item.id" :transform="`translate(0,${k * 44})`">
-            <rect y="0" width="22" height="43" :fill="['', '#d3b49a', '#c9a78b', '#bb967a', '#a98466'][item.layer]" />
-            <path
-              v-for="x in [2, 7, 12, 17]"
-              :key="x"
-              :d="`M${x} 0l${(k % 3) * 4 - 4} 43`"
-              stroke="#6b4934"
-              stroke-width=".6"
-              opacity=".6"
-            />
-          </g>
-        </svg>
-        <ul class="min-w-0 flex-1" role="listbox" aria-label="Muscles under this place, surface first">
-          <li
-            v-for="item in list"
-            :key="item.id"
-            role="option"
-            :aria-selected="item.id === chosenId"
-            class="grid h-[44px] cursor-pointer grid-cols-[1fr_auto_30px_110px] items-center gap-2 px-3"
-            :class="item.id === chosenId ? 'bg-fold' : ''"
-            @click="chosenId = item.id"
-          >
-            <span class="truncate text-[16px]" :class="item.id === chosenId ? 'font-[650]' : ''">{{ item.name }}</span>
-            <span class="caption">{{ layerName(item.layer) }}</span>
-            <svg width="28" height="28" viewBox="-16 -16 32 32" aria-hidden="true">
-              <FindingMark
-                v-if="best(item.id, 'left') ?? best(item.id, 'right')"
-                :finding="(best(item.id, side) ?? best(item.id, other(side)))!"
-              />
-            </svg>
-            <span class="caption text-right">{{
-              best(item.id, 'left') || best(item.id, 'right')
-                ? `left ${best(item.id, 'left')?.tenderness ?? '–'}, right ${best(item.id, 'right')?.tenderness ?? '–'}`
-                : 'not felt yet'
-            }}</span>
-          </li>
-        </ul>
-      </div>
+      <MuscleList
+        :muscles="list"
+        :chosen="chosenId"
+        :side="side"
+        :core="!walking"
+        :aside="standingOf"
+        :best="best"
+        :label="walking ? 'Muscles of the list' : 'Muscles under this place'"
+        @choose="inHand"
+      />
       <div class="mt-3 flex items-end justify-between">
         <span class="side-name whitespace-nowrap">{{ words.possessive }} left</span>
         <h2 class="display min-w-0 px-2 text-center" :class="muscle.name.length > 22 ? 'text-[20px] leading-6' : 'text-[26px] leading-8'">
@@ -375,6 +395,7 @@ useKeys({
           <option value="lower_attachment">lower attachment</option>
           <option value="tendon">tendon</option></select
         ><span class="caption whitespace-nowrap">in hand: {{ side }} <span class="key-hint">L</span> <span class="key-hint">;</span></span>
+        <button type="button" class="cell" :aria-pressed="pressing" @click="pressing = !pressing">pressure threshold</button>
         <span class="ml-auto flex flex-wrap gap-px" role="group" aria-label="At one touch">
           <button type="button" class="cell" :disabled="!finding(side)" @click="copyAcross">
             {{ other(side) }} the same&nbsp;<span class="key-hint">C</span>
@@ -384,6 +405,18 @@ useKeys({
           </button>
         </span>
       </div>
+      <DevicePanel
+        v-if="pressing"
+        :key="chosenId + site"
+        device="algometer"
+        unit="kPa"
+        :what="chosenId"
+        :sides="['left', 'right']"
+        :repeats="(at) => finding(at)?.ppt_repeats_kpa ?? []"
+        :about="(at) => (at === 'midline' ? undefined : last(at)?.ppt_kpa)"
+        @change="readPressure"
+      />
+      <p v-for="line in pressing ? pressureWords : []" :key="line" class="caption">{{ capital(line) }}</p>
     </section>
     <aside class="flex min-w-0 flex-col gap-3 px-6 pb-3 pt-3 lg:col-start-2 xl:col-start-3 xl:pl-3">
       <h2 class="section-head">What could explain it</h2>

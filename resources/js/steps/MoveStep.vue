@@ -1,240 +1,171 @@
 <script setup lang="ts">
 import { router } from '@inertiajs/vue3'
-import { computed, ref } from 'vue'
-import { atlas, movement as movementOf, under } from '@/chart/atlas'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { atlas, movement as movementOf, test as testOf } from '@/chart/atlas'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
 import { useVisit } from '@/composables/useVisit'
+import { standingNames, useWorklist } from '@/composables/useWorklist'
 import AboutButton from '@/parts/AboutButton.vue'
-import NumberField from '@/parts/NumberField.vue'
+import LookList from '@/parts/move/LookList.vue'
+import MeasureList from '@/parts/move/MeasureList.vue'
+import RangePanel from '@/parts/move/RangePanel.vue'
+import ResistedPanel from '@/parts/move/ResistedPanel.vue'
+import TestPanel from '@/parts/move/TestPanel.vue'
 import NextCheck from '@/parts/NextCheck.vue'
-import RangeArcs from '@/parts/RangeArcs.vue'
-import Scale from '@/parts/Scale.vue'
 import WhyList from '@/parts/WhyList.vue'
 import { goToCheck } from './goToCheck'
-import type { MovementId, PostureSignId, Side } from '@/types/ids.generated'
-import type { Complaint, Posture, RangeFinding, Resisted } from '@/types/visit'
+import type { Side } from '@/types/ids.generated'
+import type { ListedMeasure, RangeFinding, Resisted, TestFinding } from '@/types/visit'
 
-const visit = useVisit()
-const { props, judged, save, one, all } = visit
-const words = computed(() => props.value.client.words)
-const neck: MovementId[] = ['cervical.rotation', 'cervical.side_bend', 'cervical.flexion', 'cervical.extension']
-/** What the region of the complaint asks for first: every movement that lengthens a muscle lying there. */
-const asked = computed<MovementId[]>(() => {
-  const count = new Map<MovementId, number>()
-  for (const complaint of all<Complaint>('complaint'))
-    for (const muscle of under(complaint.zone)) for (const [id] of muscle.lengthened) count.set(id, (count.get(id) ?? 0) + 1)
-  const region = [...count]
-    .sort((a, b) => b[1] - a[1])
-    .map(([id]) => id)
-    .slice(0, 7)
-  const measured = all<RangeFinding>('range').map((item) => item.movement)
-  return [...new Set([...measured, ...region, ...(region.length ? [] : neck)])]
-})
-const query = new URLSearchParams(location.search)
-const chosen = ref<MovementId>(
-  atlas.movements.find((item) => item.id === query.get('movement'))?.id ?? asked.value[0] ?? 'cervical.rotation',
-)
-const mode = ref<'range' | 'resisted'>(query.get('kind') === 'resisted' ? 'resisted' : 'range')
-const list = computed(() => (asked.value.includes(chosen.value) ? asked.value : [chosen.value, ...asked.value]))
-const movement = computed(() => movementOf(chosen.value))
-const sides = computed<Side[]>(() => (movement.value.paired ? ['left', 'right'] : ['midline']))
-const range = (side: Side) => one<RangeFinding>('range', `${chosen.value}:${side}`)
-const before = (side: Side) =>
-  (props.value.before?.entries ?? []).find((entry) => entry.kind === 'range' && entry.identity === `${chosen.value}:${side}`)?.payload as
-    RangeFinding | undefined
-const clean = <T extends object>(value: T): T =>
-  Object.fromEntries(Object.entries(value).filter(([, part]) => part !== undefined && part !== '')) as T
-const setRange = (side: Side, part: Partial<RangeFinding>, what: string) =>
-  save(
-    'range',
-    `${chosen.value}:${side}`,
-    clean({ movement: chosen.value, side, ...range(side), ...part }),
-    `${movement.value.name} ${side}, ${what}`,
-  )
-const resisted = (side: Side) => one<Resisted>('resisted', `${chosen.value}:${side}`)
-const setResisted = (side: Side, part: Partial<Resisted>, what: string) =>
-  save(
-    'resisted',
-    `${chosen.value}:${side}`,
-    clean({ movement: chosen.value, side, ...resisted(side), ...part }),
-    `${movement.value.name} ${side}, ${what}`,
-  )
-const posture = (sign: PostureSignId, side: Side) => one<Posture>('posture', `${sign}:${side}`)?.grade
-const upper: PostureSignId[] = [
-  'head_forward',
-  'head_turned',
-  'head_tilted',
-  'shoulder_high',
-  'shoulder_rolled_forward',
-  'shoulder_blade_winging',
-  'arm_rests_high',
-  'collarbone_short',
-  'thoracic_round',
-]
-const showAll = ref(false)
-const signs = computed(() => atlas.posture.filter((sign) => showAll.value || upper.includes(sign.id)))
-const setPosture = (sign: PostureSignId, side: Side, grade: number | undefined) =>
-  save(
-    'posture',
-    `${sign}:${side}`,
-    grade === undefined ? null : { sign, side, grade },
-    atlas.posture.find((item) => item.id === sign)?.name ?? sign,
-  )
-const step = (offset: number) => {
-  const index = list.value.indexOf(chosen.value)
-  chosen.value = list.value[(index + offset + list.value.length) % list.value.length] ?? chosen.value
+const { props, judged, all } = useVisit()
+const { list, trouble, choose: wish } = useWorklist()
+const keyOf = (one: { kind: string; id: string }) => `${one.kind} ${one.id}`
+
+/** What was chosen beside the list joins it, in its place of the body. */
+const beside = ref<ListedMeasure[]>([])
+const listed = (key: string): ListedMeasure | null => {
+  const [kind, id] = key.split(' ') as ['range' | 'resisted' | 'test', string]
+  const known = atlas.movements.some((item) => item.id === id) || (kind === 'test' && atlas.tests.some((item) => item.id === id))
+  if (!known) return null
+  const about = kind === 'test' ? testOf(id) : movementOf(id)
+  const unit = kind === 'test' ? testOf(id).result : kind === 'resisted' ? 'strength' : movementOf(id).unit
+  return {
+    kind,
+    id,
+    name: about.name,
+    paired: about.paired,
+    unit: unit as ListedMeasure['unit'],
+    position: list.value.measures.find((one) => one.id === id)?.position ?? 'seated',
+    minutes: 0.5,
+    last: false,
+    refused: null,
+  }
 }
-const state = (id: MovementId): string => {
-  const found = all<RangeFinding>('range').filter((item) => item.movement === id)
-  return found.length ? found.map((item) => item.active ?? item.passive ?? '–').join(' · ') : ''
+const measures = computed(() => [
+  ...list.value.measures,
+  ...beside.value.filter((one) => !list.value.measures.some((here) => keyOf(here) === keyOf(one))),
+])
+const take = (key: string) => {
+  if (!measures.value.some((one) => keyOf(one) === key)) {
+    const one = listed(key)
+    if (!one) return
+    beside.value = [...beside.value, one]
+  }
+  chosenKey.value = key
+}
+const chosenKey = ref('')
+const query = new URLSearchParams(location.search)
+if (query.get('movement')) take(`${query.get('kind') ?? 'range'} ${query.get('movement')}`)
+const chosen = computed<ListedMeasure | null>(
+  () =>
+    measures.value.find((one) => keyOf(one) === chosenKey.value) ??
+    measures.value.find((one) => !one.refused && state(one) === '') ??
+    measures.value[0] ??
+    listed('range cervical.rotation'),
+)
+const sides = computed<Side[]>(() => (chosen.value?.paired ? ['left', 'right'] : ['midline']))
+
+/** What was found, in a few figures: left · right. */
+function state(one: ListedMeasure): string {
+  const order: Side[] = one.paired ? ['left', 'right'] : ['midline']
+  const said = order.map((side): string | number | undefined => {
+    if (one.kind === 'range') {
+      const range = all<RangeFinding>('range').find((item) => item.movement === one.id && item.side === side)
+      return range?.active ?? range?.passive ?? (range ? '✓' : undefined)
+    }
+    if (one.kind === 'resisted') {
+      const resisted = all<Resisted>('resisted').find((item) => item.movement === one.id && item.side === side)
+      return resisted?.pain ?? resisted?.strength ?? (resisted ? '✓' : undefined)
+    }
+    const tests = all<TestFinding>('test').filter((item) => item.test === one.id && item.side === side)
+    const words = { negative: 'no', positive: 'yes', relieves: 'eases', not_done: 'left out' }
+    return tests.length > 1
+      ? `${tests.length}×`
+      : (tests[0]?.value ?? (tests[0]?.result ? words[tests[0].result] : tests[0] ? '✓' : undefined))
+  })
+  return said.some((item) => item !== undefined) ? said.map((item) => item ?? '–').join(' · ') : ''
+}
+
+const panel = useTemplateRef<HTMLElement>('panel')
+const focusFirst = async (side?: Side) => {
+  await nextTick()
+  const within = side ? panel.value?.querySelector(`[data-side="${side}"]`) : panel.value
+  const first = within?.querySelector<HTMLElement>('[data-first] input, input[data-first], [data-first] [tabindex="0"]')
+  first?.focus()
+  if (first instanceof HTMLInputElement) first.select()
+}
+/** On with the list: the other side, then the next measure that may be done; after the last one the keys of the page answer again. */
+const onward = (side: Side) => {
+  if (side === 'left') return void focusFirst('right')
+  const here = measures.value.findIndex((one) => keyOf(one) === (chosen.value ? keyOf(chosen.value) : ''))
+  const next = measures.value.slice(here + 1).find((one) => !one.refused)
+  if (next) {
+    chosenKey.value = keyOf(next)
+    void focusFirst()
+  } else if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
+}
+const step = (offset: number) => {
+  const here = measures.value.findIndex((one) => chosen.value !== null && keyOf(one) === keyOf(chosen.value))
+  const next = measures.value[(here + offset + measures.value.length) % measures.value.length]
+  if (next) chosenKey.value = keyOf(next)
 }
 const { open: openAtlas } = useAtlas()
 useKeys({
-  i: () => openAtlas('movement', movement.value.id),
+  i: () => chosen.value && openAtlas(chosen.value.kind === 'test' ? 'test' : 'movement', chosen.value.id),
   '[': () => step(-1),
   ']': () => step(1),
+  Enter: () => {
+    if (chosen.value) chosenKey.value = keyOf(chosen.value)
+    void focusFirst()
+  },
   n: () => judged.value.pattern?.next_checks[0] && goToCheck(props.value.visit.id, judged.value.pattern.next_checks[0]),
 })
+const device = computed(() => {
+  const unit = chosen.value?.unit
+  return unit === 'deg' ? 'inclinometer' : unit === 'kg' ? 'dynamometer' : null
+})
+const how = computed(() =>
+  chosen.value ? (chosen.value.kind === 'test' ? testOf(chosen.value.id).how : movementOf(chosen.value.id).how) : '',
+)
 </script>
 <template>
-  <div class="grid flex-1 gap-x-7 px-6 pb-6 pt-3 lg:grid-cols-[230px_minmax(0,1fr)] xl:grid-cols-[250px_minmax(0,1fr)_256px]">
-    <nav aria-label="Movements">
-      <h2 class="section-head mb-1">Move</h2>
-      <ul>
-        <li v-for="id in list" :key="id">
-          <button
-            type="button"
-            class="flex min-h-[44px] w-full items-center justify-between gap-2 border-b border-hairline px-2 text-left"
-            :class="id === chosen ? 'bg-fold font-[650]' : ''"
-            :aria-current="id === chosen ? 'true' : undefined"
-            @click="chosen = id"
-          >
-            {{ movementOf(id).name }} <span class="caption">{{ state(id) }}</span>
-          </button>
-        </li>
-      </ul>
-      <label class="caption mt-3 block" for="more">Another movement</label>
-      <select id="more" class="field" @change="chosen = ($event.target as HTMLSelectElement).value as MovementId">
-        <option value="">Choose</option>
-        <option v-for="item in atlas.movements" :key="item.id" :value="item.id">{{ item.name }}</option>
-      </select>
-    </nav>
-    <section class="min-w-0" :aria-label="movement.name">
-      <div class="flex flex-wrap items-end justify-between gap-2">
-        <h2 class="display text-[27px] leading-8">{{ movement.name }}</h2>
-        <div class="flex gap-px" role="group" aria-label="How">
-          <button type="button" class="cell" :aria-pressed="mode === 'range'" @click="mode = 'range'">Range</button
-          ><button type="button" class="cell" :aria-pressed="mode === 'resisted'" @click="mode = 'resisted'">Against resistance</button>
-        </div>
+  <div class="grid flex-1 gap-x-7 px-6 pb-6 pt-3 lg:grid-cols-[250px_minmax(0,1fr)] xl:grid-cols-[260px_minmax(0,1fr)_256px]">
+    <MeasureList
+      :list="list"
+      :measures="measures"
+      :chosen="chosen ? keyOf(chosen) : ''"
+      :state="state"
+      :trouble="trouble"
+      @pick="take"
+      @wish="wish"
+    />
+    <section v-if="chosen" ref="panel" class="min-w-0" :aria-label="chosen.name">
+      <div class="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 class="display text-[27px] leading-8">
+          {{ chosen.name }}<span v-if="chosen.kind === 'resisted'" class="text-[19px]">, against resistance</span>
+        </h2>
+        <span class="caption"
+          >{{ standingNames[chosen.position] }} · type <span class="key-hint">Enter</span
+          ><template v-if="device"> · {{ device }} <span class="key-hint">D</span></template></span
+        >
       </div>
       <p class="caption">
-        {{ movement.how }}<template v-if="movement.paired"> The side is the one moved toward.</template>
-        <AboutButton :id="movement.id" kind="movement" :name="movement.name" hint="I">How do I measure this</AboutButton>
+        {{ how }}<template v-if="chosen.paired && chosen.kind !== 'test'"> The side is the one moved toward.</template> {{ ' '
+        }}<AboutButton :id="chosen.id" :kind="chosen.kind === 'test' ? 'test' : 'movement'" :name="chosen.name" hint="I"
+          >How do I measure this</AboutButton
+        >
       </p>
-      <template v-if="mode === 'range'">
-        <RangeArcs
-          v-if="movement.paired"
-          class="mx-auto mt-2 max-w-[460px]"
-          :movement="movement"
-          :left="range('left')?.active ?? range('left')?.passive"
-          :right="range('right')?.active ?? range('right')?.passive"
-          :before="{ left: before('left')?.active, right: before('right')?.active }"
-        />
-        <div class="mt-2 grid gap-x-6" :class="movement.paired ? 'grid-cols-2' : ''">
-          <div v-for="side in sides" :key="side">
-            <p class="side-name" :class="side === 'right' ? 'text-right' : ''">
-              {{ side === 'midline' ? '' : `${words.possessive} ${side}` }}
-            </p>
-            <div class="mt-1 grid grid-cols-2 gap-2">
-              <NumberField
-                :id="`active-${side}`"
-                :key="`active-${chosen}-${side}`"
-                :label="`Active, ${movement.unit === 'deg' ? 'degrees' : movement.unit}`"
-                :value="range(side)?.active"
-                :entry="`range|before|${chosen}:${side}`"
-                @commit="(value) => setRange(side, { active: value }, 'active')"
-              />
-              <NumberField
-                :id="`passive-${side}`"
-                :key="`passive-${chosen}-${side}`"
-                label="Passive"
-                :value="range(side)?.passive"
-                :entry="`range|before|${chosen}:${side}`"
-                @commit="(value) => setRange(side, { passive: value }, 'passive')"
-              />
-            </div>
-            <p class="caption mt-2">Pain</p>
-            <Scale
-              :label="`Pain, ${side}`"
-              :value="range(side)?.pain"
-              :unusual-from="2"
-              @choose="(value) => setRange(side, { pain: value }, 'pain')"
-            />
-            <label class="caption mt-2 block" :for="`end-${side}`">End-feel</label>
-            <select
-              :id="`end-${side}`"
-              class="field"
-              :value="range(side)?.end_feel ?? ''"
-              @change="setRange(side, { end_feel: ($event.target as HTMLSelectElement).value || undefined }, 'end-feel')"
-            >
-              <option value="">not said</option>
-              <option v-for="feel in ['soft', 'firm', 'hard', 'springy', 'guarded', 'empty']" :key="feel">{{ feel }}</option>
-            </select>
-          </div>
-        </div>
-      </template>
-      <div v-else class="mt-4 grid gap-x-6" :class="movement.paired ? 'grid-cols-2' : ''">
-        <div v-for="side in sides" :key="side">
-          <p class="side-name" :class="side === 'right' ? 'text-right' : ''">
-            {{ side === 'midline' ? '' : `${words.possessive} ${side}` }}
-          </p>
-          <p class="caption mt-1">Strength, 0–5</p>
-          <Scale
-            :label="`Strength, ${side}`"
-            :most="5"
-            :value="resisted(side)?.strength"
-            @choose="(value) => setResisted(side, { strength: value }, 'strength')"
-          />
-          <p class="caption mt-2">Pain</p>
-          <Scale
-            :label="`Pain against resistance, ${side}`"
-            :value="resisted(side)?.pain"
-            :unusual-from="2"
-            @choose="(value) => setResisted(side, { pain: value }, 'pain')"
-          />
-        </div>
-      </div>
-      <h2 class="section-head mt-7">Look</h2>
-      <p class="caption mb-1">0 looked for and not there, 3 marked.</p>
-      <div
-        v-for="sign in signs"
-        :key="sign.id"
-        class="grid items-center gap-x-3 border-b border-hairline py-px"
-        :class="sign.paired ? 'grid-cols-[1fr_minmax(120px,auto)_1fr]' : 'grid-cols-[1fr_auto_1fr]'"
-      >
-        <Scale
-          v-if="sign.paired"
-          :most="3"
-          :label="`${sign.name}, left`"
-          :value="posture(sign.id, 'left')"
-          :unusual-from="1"
-          class="flex-row-reverse"
-          @choose="(value) => setPosture(sign.id, 'left', value)"
-        />
-        <span v-else />
-        <span class="text-center">{{ sign.name }}</span>
-        <Scale
-          :most="3"
-          :label="`${sign.name}${sign.paired ? ', right' : ''}`"
-          :value="posture(sign.id, sign.paired ? 'right' : 'midline')"
-          :unusual-from="1"
-          @choose="(value) => setPosture(sign.id, sign.paired ? 'right' : 'midline', value)"
-        />
-      </div>
-      <button type="button" class="link caption mt-2 min-h-[32px]" @click="showAll = !showAll">
-        {{ showAll ? 'Only neck and shoulder' : 'The whole body' }}
-      </button>
+      <RangePanel v-if="chosen.kind === 'range'" :key="chosen.id" :movement="movementOf(chosen.id)" :sides="sides" @next="onward" />
+      <ResistedPanel
+        v-else-if="chosen.kind === 'resisted'"
+        :key="`resisted ${chosen.id}`"
+        :movement="movementOf(chosen.id)"
+        :sides="sides"
+        @next="onward"
+      />
+      <TestPanel v-else :key="`test ${chosen.id}`" :test="testOf(chosen.id)" :sides="sides" :refused="chosen.refused" @next="onward" />
+      <LookList :regions="list.regions" />
     </section>
     <aside class="flex flex-col gap-4 lg:col-start-2 xl:col-start-3">
       <h2 class="section-head">What could explain it</h2>

@@ -1,27 +1,64 @@
 <script setup lang="ts">
 import { router } from '@inertiajs/vue3'
-import { computed, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
+import ChainFigure from '@/chart/ChainFigure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useVisit } from '@/composables/useVisit'
 import WhatIf from '@/parts/WhatIf.vue'
 import WhyList from '@/parts/WhyList.vue'
 import { goToCheck } from './goToCheck'
+import type { Complaint } from '@/types/visit'
 
-const { props, judged } = useVisit()
+const { props, judged, all } = useVisit()
 const pattern = computed(() => judged.value.pattern)
 const lead = computed(() => pattern.value?.candidates[0])
 const supposed = useTemplateRef<InstanceType<typeof WhatIf>[]>('supposed')
+const chains = computed(() => judged.value.chains ?? [])
+const shown = ref(0)
+const chain = computed(() => chains.value[shown.value])
+const kinds = { short_pulls: 'short and pulled on', stiff: 'stiff and overworked', busy_side: 'the busy side' } as const
 useKeys({
   w: () => void supposed.value?.[0]?.toggle(),
+  h: () => (shown.value = (shown.value + 1) % Math.max(1, chains.value.length)),
   n: () => pattern.value?.next_checks[0] && goToCheck(props.value.visit.id, pattern.value.next_checks[0]),
 })
 </script>
 <template>
-  <div v-if="pattern" class="grid flex-1 gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_340px]">
+  <div
+    v-if="pattern"
+    class="grid flex-1 gap-x-10 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_340px] xl:grid-cols-[360px_minmax(0,1fr)_300px]"
+  >
+    <section class="lg:order-3 lg:col-span-2 xl:order-none xl:col-span-1" aria-label="What hangs together">
+      <h2 class="section-head">What hangs together</h2>
+      <ChainFigure class="mt-1" :complaints="all<Complaint>('complaint')" :chain="chain" :possessive="props.client.words.possessive" />
+      <ul v-if="chains.length" class="mt-1">
+        <li v-for="(one, index) in chains" :key="one.title" class="border-b border-hairline">
+          <button
+            type="button"
+            class="block min-h-[44px] w-full py-1 text-left leading-[18px]"
+            :class="index === shown ? 'font-[650]' : ''"
+            :aria-pressed="index === shown"
+            @click="shown = index"
+          >
+            <span class="note block font-normal"
+              >{{ kinds[one.kind] }} <span v-if="index === (shown + 1) % chains.length && chains.length > 1" class="key-hint">H</span></span
+            >
+            {{ one.title }}
+          </button>
+          <p v-if="index === shown && one.because.length" class="caption pb-1">{{ one.because.join('. ') }}.</p>
+        </li>
+      </ul>
+      <p v-else class="caption mt-1">
+        No chain shows yet: nothing measured is short where its opposite aches, and no stiff region lies beside a complaint.
+      </p>
+    </section>
     <section aria-label="Ranking">
-      <h2 v-if="lead" class="display mb-1 text-[25px] leading-[31px]">
-        {{ lead.words === 'slight' ? 'Nothing stands out yet.' : `${lead.name} explains it best, with ${lead.words} support.` }}
-      </h2>
+      <div class="flex items-start justify-between gap-4">
+        <h2 v-if="lead" class="display mb-1 text-[25px] leading-[31px]">
+          {{ lead.words === 'slight' ? 'Nothing stands out yet.' : `${lead.name} explains it best, with ${lead.words} support.` }}
+        </h2>
+        <a class="btn shrink-0" :href="`/visits/${props.visit.id}/summary`">Summary to print</a>
+      </div>
       <p class="caption mb-4">What was found speaks for and against each muscle. It is support for a judgement, not a diagnosis.</p>
       <WhyList
         :pattern="pattern"

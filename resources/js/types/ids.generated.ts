@@ -287,6 +287,19 @@ export type TestId =
   | 'rib_movement'
   | 'night_waking'
 
+export type RegionId =
+  | 'head_jaw'
+  | 'neck'
+  | 'shoulder'
+  | 'chest'
+  | 'upper_back'
+  | 'low_back'
+  | 'hip'
+  | 'thigh'
+  | 'knee'
+  | 'leg_foot'
+  | 'arm_hand'
+
 export type PostureSignId =
   | 'head_forward'
   | 'head_turned'

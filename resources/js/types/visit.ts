@@ -1,4 +1,4 @@
-import type { ConditionId, DemandId, MovementId, MuscleId, PostureSignId, Side, ZoneId } from './ids.generated'
+import type { ConditionId, DemandId, MovementId, MuscleId, PostureSignId, RegionId, Side, TestId, ZoneId } from './ids.generated'
 
 export type StepId = 'ask' | 'screen' | 'move' | 'feel' | 'think' | 'agree' | 'plan' | 'work' | 'recheck' | 'after'
 export type StepState = 'done' | 'part' | 'open' | 'blocked'
@@ -29,6 +29,8 @@ export interface Palpation {
   texture?: string[]
   refers_to?: Place[]
   familiar?: Answer
+  ppt_kpa?: number
+  ppt_repeats_kpa?: number[]
 }
 export interface RangeFinding {
   movement: MovementId
@@ -37,12 +39,28 @@ export interface RangeFinding {
   passive?: number
   pain?: number
   end_feel?: string
+  felt_in?: Place[]
+  /** readings of the active value */
+  repeats?: number[]
 }
 export interface Resisted {
   movement: MovementId
   side: Side
   strength?: number
   pain?: number
+  felt_in?: Place[]
+  force_n?: number
+}
+export type TestResult = 'negative' | 'positive' | 'relieves' | 'not_done'
+export interface TestFinding {
+  test: TestId
+  side: Side
+  segment?: string
+  result?: TestResult
+  value?: number
+  seconds?: number
+  repeats?: number[]
+  symptoms?: string[]
 }
 export interface Posture {
   sign: PostureSignId
@@ -155,6 +173,78 @@ export interface Supposed {
   support: number
   was: number
 }
+export interface ListedMeasure {
+  kind: 'range' | 'resisted' | 'test'
+  id: string
+  name: string
+  unit: 'deg' | 'mm' | 'cm' | 'kg' | 'glide' | 'grade' | 'result' | 'strength'
+  paired: boolean
+  position: Standing
+  minutes: number
+  /** measured at the last visit */
+  last: boolean
+  /** why it is not done today */
+  refused: string | null
+}
+export type Standing = 'standing' | 'seated' | 'supine' | 'side' | 'prone'
+export interface ListedMuscle {
+  id: MuscleId
+  name: string
+  position: Standing
+  last: boolean
+}
+/** What to measure and feel, in the order in which the client turns least. */
+export interface Worklist {
+  regions: RegionId[]
+  full: boolean
+  position: Standing | null
+  measures: ListedMeasure[]
+  muscles: ListedMuscle[]
+}
+export interface Compared {
+  what: 'usual' | 'other_side' | 'last' | 'first'
+  other: number
+  difference: number
+  real: boolean
+  better: boolean
+  /** null where nobody has set what would matter */
+  matters: boolean | null
+  words: string
+}
+/** A measure of today beside the usual, the other side and before. */
+export interface Comparison {
+  key: string
+  side: Side
+  value: number
+  unit: string
+  norm: number | null
+  error: number
+  error_from: 'default' | 'repeats'
+  with: Compared[]
+}
+/** Something found in one place that would keep up the trouble in another. */
+export interface Chain {
+  kind: 'short_pulls' | 'stiff' | 'busy_side'
+  title: string
+  because: string[]
+  muscles: { muscle: MuscleId; side: Side }[]
+  from: Place[]
+  to: Place[]
+}
+export interface Assessment {
+  worklist: Worklist
+  compared: Comparison[]
+}
+export type DeviceId = 'algometer' | 'inclinometer' | 'dynamometer'
+/** One line of what a device sends (docs/device-protocol.md). */
+export interface DeviceReading {
+  device: DeviceId
+  quantity: 'pressure' | 'angle' | 'force'
+  value: number
+  unit: 'kPa' | 'deg' | 'kg'
+  state: 'live' | 'hold'
+  at: number
+}
 export interface Pattern {
   candidates: Candidate[]
   none: number
@@ -253,12 +343,22 @@ export interface Words {
 export interface Judged {
   safety: Safety
   line: { id: StepId; state: StepState; note: string }[]
+  assessment?: Assessment
+  chains?: Chain[]
   pattern?: Pattern
   plan?: Plan
   response?: Response
 }
 export interface VisitProps extends Judged {
-  visit: { id: string; number: number; status: 'open' | 'stopped' | 'signed'; minutes: number; date: string; step: StepId }
+  visit: {
+    id: string
+    number: number
+    status: 'open' | 'stopped' | 'signed'
+    minutes: number
+    date: string
+    step: StepId
+    writable: boolean
+  }
   client: {
     id: string
     name: string
@@ -276,8 +376,23 @@ export interface VisitProps extends Judged {
   done: Done[]
   /** what the client answered to the work, in order */
   signs: { at: string; sign: string; muscle: MuscleId | null; side: Side | null }[]
-  notes: { revision: number; happened: string; advice: string; next_time: string; reason: string | null; signed_at: string }[]
+  notes: {
+    revision: number
+    happened: string
+    advice: string
+    next_time: string
+    reason: string | null
+    signed_at: string
+    needs_countersign: boolean
+    countersigned_at: string | null
+    countersigner: string | null
+  }[]
+  /** somebody licensed, and not who wrote it */
+  may_countersign: boolean
+  may_correct: boolean
   before: { number: number; date: string; entries: Entry[]; done: Done[]; next_time: string | null } | null
+  /** where each measuring device answers */
+  devices: Partial<Record<DeviceId, { address: string; simulated: boolean }>>
   /** techniques that are not done in this clinic, and why */
   off_here: { name: string; reason: string }[]
   /** what the client answered alone before this visit */

@@ -18,21 +18,24 @@ final readonly class FromComplaint implements Collector
         'complaint_spill_over' => 'this muscle is sometimes felt there',
         'complaint_neighbour' => 'next to this muscle',
         'complaint_far' => 'away from this muscle and from where it is felt',
-        'complaint_remote' => 'in another part of the body',
     ];
 
+    /** A muscle need not explain every pain: only who is near none of them lies in another part of the body. */
     public function collect(Scene $scene, SignBook $book): void
     {
+        $near = [];
         foreach ($scene->complaints as $complaint) {
             $place = $complaint->place();
-            $sign = fn (string $relation) => $scene->sign('complaint', $relation, fn (): string => ucfirst($scene->atlas->placeName($place)).' hurts: '.self::WORDS[$relation], $place->key());
             $relations = $scene->index->relations($place);
             $made = [];
             foreach ($relations as $key => $relation) {
-                $book->add($scene->index->candidates[$key], $made[$relation] ??= $sign($relation));
+                $book->add($scene->index->candidates[$key], $made[$relation] ??= $scene->sign('complaint', $relation, fn (): string => ucfirst($scene->atlas->placeName($place)).' hurts: '.self::WORDS[$relation], $place->key()));
             }
-            $book->addToAllBut($relations, $sign('complaint_remote'));
+            $near += $relations;
             $this->spread($scene, $book, $complaint);
+        }
+        if ($near !== []) {
+            $book->addToAllBut($near, $scene->sign('complaint', 'complaint_remote', static fn (): string => 'Nothing that hurts is near this muscle or where it is felt'));
         }
     }
 

@@ -63,9 +63,9 @@ final readonly class FromPalpation implements Collector
         $name = $scene->atlas->placeName($place);
 
         return match (true) {
-            in_array($place->key(), $complaints, true) => ['referral_fits', "Felt in the $name, where it hurts"],
-            in_array($place->zone, [...$muscle->coreReferral, ...$muscle->spillOver], true) => ['referral_typical', "Felt in the $name, as is typical"],
-            default => ['referral_odd', "Felt in the $name, unusual for it"],
+            in_array($place->key(), $complaints, true) => ['referral_fits', "Felt where it hurts: $name"],
+            in_array($place->zone, [...$muscle->coreReferral, ...$muscle->spillOver], true) => ['referral_typical', "Felt as is typical: $name"],
+            default => ['referral_odd', "Felt somewhere unusual for it: $name"],
         };
     }
 }

@@ -22,7 +22,7 @@ final readonly class FromPosture implements Collector
                 $finding->grade === 1 => 'posture_slight',
                 default => 'posture_absent',
             };
-            $name = $sign->name.($finding->side === Side::Midline ? '' : ' '.$finding->side->value);
+            $name = $finding->side->after($sign->name);
             $short = $scene->sign('posture', $weight, static fn (): string => $finding->grade === 0 ? "$name was looked for and is not there" : "$name says it is short", $finding->sign.':'.$finding->side->value);
             $long = $scene->sign('posture', 'posture_long', static fn (): string => "$name says it is long, pulled on", $finding->sign.':'.$finding->side->value);
             foreach ($sign->short as $muscle => $relation) {

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Pattern\Evidence;
 
-use Somatrace\Core\Anatomy\Movement;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\Pattern\Scene;
 use Somatrace\Core\Pattern\SignBook;
 
@@ -24,9 +22,9 @@ final readonly class FromRange implements Collector
         foreach ($scene->case->findings->range as $finding) {
             $movement = $scene->atlas->movement($finding->movement);
             $other = $finding->side === Side::Midline ? null : $byKey[$movement->id.':'.$finding->side->mirrored()->value] ?? null;
-            $steps = $this->stepsShort($movement, $finding, $other);
+            $steps = StepsShort::of($movement, [[$finding->active, $other?->active], [$finding->passive, $other?->passive]]);
             $key = $finding->key();
-            $name = static fn (): string => $movement->name.($finding->side === Side::Midline ? '' : ' '.$finding->side->value);
+            $name = static fn (): string => $finding->side->after($movement->name);
             $hurts = ($finding->pain ?? 0) >= self::HURTS;
             $length = $steps === null ? null : $scene->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $name().($steps === 0 ? ' is free, which would lengthen it' : ' is short, which would lengthen it'), $key);
             $pain = $finding->pain === null ? null : $scene->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', static fn (): string => $name().($hurts ? ' hurts, which lengthens it' : ' is painless, which lengthens it'), $key);
@@ -41,21 +39,5 @@ final readonly class FromRange implements Collector
                 }
             }
         }
-    }
-
-    /** Whole steps beyond measuring error; null when nothing was measured. */
-    private function stepsShort(Movement $movement, RangeFinding $finding, ?RangeFinding $other): ?int
-    {
-        $short = [];
-        foreach ([[$finding->active, $other?->active], [$finding->passive, $other?->passive]] as [$value, $across]) {
-            if ($value !== null) {
-                $short[] = $movement->shortfall($value, $movement->norm) - $movement->measurementError;
-                if ($across !== null) {
-                    $short[] = $movement->shortfall($value, $across);
-                }
-            }
-        }
-
-        return $short === [] ? null : max(0, (int) floor(max($short) / $movement->measurementError));
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Pattern\Evidence;
 
-use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Pattern\Scene;
 use Somatrace\Core\Pattern\SignBook;
 
@@ -28,7 +27,7 @@ final readonly class FromResisted implements Collector
             if ($weight === null) {
                 continue;
             }
-            $text = static fn (): string => $scene->atlas->movement($finding->movement)->name.($finding->side === Side::Midline ? '' : ' '.$finding->side->value).", against resistance, $words";
+            $text = static fn (): string => $finding->side->after($scene->atlas->movement($finding->movement)->name).", against resistance, $words";
             foreach ($scene->index->moves[$key] ?? [] as [$at, $prime]) {
                 $book->add($at, $scene->sign('use', $weight, $text, $key, $prime ? 1.0 : 0.5));
             }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern\Evidence;
 
 use Somatrace\Core\Anatomy\MuscleAt;
-use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Pattern\Scene;
 use Somatrace\Core\Pattern\SignBook;
 
@@ -30,7 +29,7 @@ final readonly class FromShortAntagonist implements Collector
     private function complainedOf(Scene $scene, MuscleAt $at): bool
     {
         foreach ($scene->complaints as $complaint) {
-            if (in_array($complaint->side, [Side::Midline, $at->side], true) && in_array($complaint->zone, $scene->atlas->muscle($at->muscle)->zones, true)) {
+            if ($complaint->liesOver($scene->atlas->muscle($at->muscle), $at->side)) {
                 return true;
             }
         }

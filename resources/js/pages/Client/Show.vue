@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Head, Link, router, useForm, usePage } from '@inertiajs/vue3'
 import { computed } from 'vue'
+import Flash from '@/parts/Flash.vue'
 import Gate from '@/parts/Gate.vue'
 import Traces from '@/parts/Traces.vue'
 import { dayWords, verdictWords } from '@/parts/words'
@@ -23,8 +24,7 @@ const props = defineProps<{
   response: Response | null
   safety: Safety | null
 }>()
-const shared = usePage<{ flash: { message: string | null; check_in: { link: string; code: string; until: string } | null } }>()
-const flash = computed(() => shared.props.flash.message)
+const shared = usePage<{ flash: { check_in: { link: string; code: string; until: string } | null } }>()
 const checkIn = computed(() => shared.props.flash.check_in)
 const handOut = () => router.post(`/clients/${props.client.id}/check-ins`, {}, { preserveScroll: true })
 const host = location.host
@@ -46,7 +46,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
   <Head :title="client.code" />
   <main class="mx-auto max-w-[1320px] px-6 pb-12 pt-4">
     <p class="caption"><Link href="/" class="link">Today</Link></p>
-    <p v-if="flash" class="my-2 bg-moss-wash px-4 py-2" role="status">{{ flash }}</p>
+    <Flash class="mt-2" />
     <header class="flex flex-wrap items-end justify-between gap-4">
       <div>
         <h1 class="display text-[31px] leading-9">{{ client.name }}</h1>

@@ -9,16 +9,18 @@ const page = defineProps<VisitProps>()
   <VisitFrame
     :page="page"
     :keys="[
-      ['L / ;', 'left or right in hand'],
-      ['0–4', 'tenderness'],
+      ['L / ; or ← →', 'left or right in hand'],
+      ['0–4', 'tenderness; on the list it goes on to the next'],
       ['T', 'tone'],
       ['X', 'texture'],
       ['S', 'sends it to'],
       ['F', 'own pain'],
       ['C', 'the other side the same'],
       ['P', 'as last time'],
-      ['E', 'the rest under this place: nothing'],
+      ['Q', 'the list of this visit, or by place'],
+      ['E', 'the rest under this place, or on the list: nothing'],
       ['↑ ↓', 'muscle above, below'],
+      ['D', 'read the algometer, when it is open'],
       ['N', 'next best check'],
       ['I', 'about the muscle in hand'],
     ]"

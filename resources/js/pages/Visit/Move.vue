@@ -9,7 +9,10 @@ const page = defineProps<VisitProps>()
   <VisitFrame
     :page="page"
     :keys="[
-      ['[ ]', 'movement before, next movement'],
+      ['Enter', 'into the first field; there it keeps and goes on'],
+      ['[ ]', 'measure before, next measure'],
+      ['D', 'read the device'],
+      ['N', 'next best check'],
       ['I', 'how to measure this'],
     ]"
     ><MoveStep

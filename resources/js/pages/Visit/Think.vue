@@ -11,6 +11,7 @@ const page = defineProps<VisitProps>()
     :keys="[
       ['N', 'next best check'],
       ['W', 'what if it were done'],
+      ['H', 'the next chain'],
     ]"
     ><ThinkStep
   /></VisitFrame>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { placeName, places as everyPlace } from '@/chart/atlas'
 import type { Place } from '@/types/visit'
 
 /** A few places of the body, added and taken away one by one. */
 const props = defineProps<{ id: string; places: Place[] }>()
 const emit = defineEmits<{ change: [places: Place[] | undefined] }>()
+/** A page may have several of these: the hundred and more places are put in when one is first reached. */
+const reached = ref(false)
 const add = (event: Event) => {
   const select = event.target as HTMLSelectElement
   const [zone, side] = select.value.split(':')
@@ -24,9 +27,9 @@ const drop = (place: Place) => {
       <button type="button" class="link caption" :aria-label="`${placeName(place)}: take away`" @click="drop(place)">away</button></span
     >
     <label class="sr-only" :for="id">Where</label>
-    <select :id="id" class="cell !w-[130px]" @change="add">
+    <select :id="id" class="cell !w-[130px]" @focus="reached = true" @pointerdown="reached = true" @change="add">
       <option value="">Where?</option>
-      <option v-for="place in everyPlace" :key="place.zone + place.side" :value="`${place.zone}:${place.side}`">
+      <option v-for="place in reached ? everyPlace : []" :key="place.zone + place.side" :value="`${place.zone}:${place.side}`">
         {{ placeName(place) }}
       </option>
     </select>

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\User;
+use App\Support\Letters;
+use App\Support\Role;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
+
+/** Invites people, changes what they are, and closes or opens their account; a clinic always keeps one owner who can sign in. */
+final readonly class ChangePerson
+{
+    public function __construct(private Letters $letters)
+    {
+    }
+
+    /** @param  array{name: string, email: string, licensed: bool, supervisor_id: int|null}  $told */
+    public function invite(User $by, Role $role, array $told, CarbonImmutable $now): User
+    {
+        $person = DB::transaction(static fn (): User => User::hire($role, [
+            ...$told, 'clinic_id' => $by->clinic_id, 'password' => Str::random(60), 'experience' => $role->isSupervised() ? 'student' : 'qualified', 'tools' => [], 'invited_at' => $now,
+        ]));
+        $this->letters->invite($person->load('clinic'), $by->name);
+
+        return $person;
+    }
+
+    /** @param  array{licensed: bool, supervisor_id: int|null}  $told */
+    public function change(User $person, Role $role, array $told): void
+    {
+        DB::transaction(function () use ($person, $role, $told): void {
+            $person->update($told);
+            $person->syncRoles($role->value);
+            $this->keepAnOwner($person->clinic_id);
+        });
+    }
+
+    public function close(User $person, CarbonImmutable $now): void
+    {
+        DB::transaction(function () use ($person, $now): void {
+            $person->update(['deactivated_at' => $now]);
+            DB::table('password_reset_tokens')->where('email', $person->email)->delete();
+            $this->keepAnOwner($person->clinic_id);
+        });
+    }
+
+    public function open(User $person): void
+    {
+        $person->update(['deactivated_at' => null]);
+    }
+
+    private function keepAnOwner(int $clinic): void
+    {
+        if (! User::query()->whereRelation('roles', 'name', Role::Owner->value)->where('clinic_id', $clinic)->whereNull('deactivated_at')->whereNull('invited_at')->exists()) {
+            throw ValidationException::withMessages(['role' => 'A clinic keeps at least one owner who can sign in.']);
+        }
+    }
+}

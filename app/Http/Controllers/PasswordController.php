@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\User;
+use App\Support\Letters;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Password;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rules\Password as Strength;
+use Illuminate\Validation\ValidationException;
+use Inertia\Inertia;
+use Inertia\Response;
+
+/** Passwords that are forgotten, chosen for the first time, or changed. */
+final readonly class PasswordController
+{
+    public function forgotten(): Response
+    {
+        return Inertia::render('Forgotten');
+    }
+
+    /** The answer is the same whether the address is known or not. */
+    public function send(Request $request, Letters $letters): RedirectResponse
+    {
+        $asked = $request->validate(['email' => ['required', 'email', 'max:190']]);
+        $person = User::query()->where('email', $asked['email'])->whereNull('deactivated_at')->first();
+        if ($person !== null && ! Password::broker()->getRepository()->recentlyCreatedToken($person)) {
+            $letters->reset($person);
+        }
+
+        return back()->with('message', 'If this address has an account, a link is on its way. It holds an hour.');
+    }
+
+    public function create(Request $request, string $token): Response
+    {
+        return Inertia::render('ChoosePassword', ['token' => $token, 'email' => (string) $request->string('email'), 'invited' => $request->boolean('invited')]);
+    }
+
+    public function store(Request $request): RedirectResponse
+    {
+        $told = $request->validate(['token' => ['required', 'string', 'max:120'], 'email' => ['required', 'email', 'max:190'], 'invited' => ['boolean'], 'password' => ['required', 'confirmed', Strength::defaults()]]);
+        $answer = Password::broker($request->boolean('invited') ? 'invitations' : 'users')->reset(
+            [...$request->only('token', 'email', 'password'), static fn ($query) => $query->whereNull('deactivated_at')],
+            static function (User $person, string $password): void {
+                $person->forceFill(['password' => $password, 'remember_token' => Str::random(60), 'invited_at' => null])->save();
+            },
+        );
+        if ($answer !== Password::PASSWORD_RESET) {
+            throw ValidationException::withMessages(['password' => 'This link is spent or too old. Ask for a new one.']);
+        }
+
+        return to_route('sign-in')->with('message', "Kept. Sign in with it, {$told['email']}.");
+    }
+
+    public function account(#[CurrentUser] User $user): Response
+    {
+        return Inertia::render('Account', ['name' => $user->name, 'email' => $user->email, 'role' => $user->role->words(), 'second' => $user->second_factor !== null, 'codesLeft' => count($user->recovery_codes)]);
+    }
+
+    /** Everywhere else this account was signed in, it is out. */
+    public function update(Request $request, #[CurrentUser] User $user): RedirectResponse
+    {
+        $told = $request->validate(['current' => ['required', 'current_password'], 'password' => ['required', 'confirmed', 'different:current', Strength::defaults()]], ['current.current_password' => 'This is not your password now.']);
+        $user->forceFill(['password' => $told['password'], 'remember_token' => Str::random(60)])->save();
+        Auth::login($user);
+        $request->session()->regenerate();
+
+        return back()->with('message', 'Kept. Everywhere else this account is signed out.');
+    }
+
+    public function everywhere(Request $request, #[CurrentUser] User $user): RedirectResponse
+    {
+        $told = $request->validate(['current' => ['required', 'current_password']], ['current.current_password' => 'This is not your password now.']);
+        Auth::logoutOtherDevices($told['current']);
+
+        return back()->with('message', "Only this window is signed in now, {$user->name}.");
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Policies;
+
+use App\Models\User;
+use App\Support\Right;
+
+/** Who keeps the people of a clinic. */
+final class UserPolicy
+{
+    public function viewAny(User $user): bool
+    {
+        return $user->may(Right::KeepPeople);
+    }
+
+    public function manage(User $user, User $person): bool
+    {
+        return $user->may(Right::KeepPeople) && $user->clinic_id === $person->clinic_id;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Anatomy;
+
+use Somatrace\Core\Data\Fields;
+
+/** A part of the body as it is assessed: its zones, a short list of checks for when there is little time, and the rest. */
+final readonly class Region
+{
+    public const QUICK_AT_MOST = 6;
+
+    /**
+     * @param  non-empty-list<string>  $zones
+     * @param  list<array{string, string}>  $quick  kind (range, resisted, test) and id of at most six measures, the telling ones first
+     * @param  list<string>  $quickMuscles  at most six
+     * @param  list<array{string, string}>  $more  what a full assessment adds
+     */
+    private function __construct(public string $id, public string $name, public array $zones, public array $quick, public array $quickMuscles, public array $more, public string $source)
+    {
+    }
+
+    public static function from(Fields $row): self
+    {
+        $checks = static fn (string $key): array => $row->map($key, static fn (Fields $check): array => [$check->string('check'), $check->string('id')]);
+        $zones = $row->strings('zones');
+
+        return new self(
+            $row->string('id'), $row->string('name'), $zones === [] ? throw UnknownId::in('zone', '') : $zones, $checks('quick'), $row->strings('quick_muscles'), $checks('more'), $row->string('source'),
+        );
+    }
+}

@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Assessment;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\UnknownId;
+use Somatrace\Core\Assessment\ListedMeasure;
+use Somatrace\Core\Assessment\ListedMuscle;
+use Somatrace\Core\Tests\Support\CaseBuilder;
+use Somatrace\Core\Tests\Support\Core;
+
+final class WorklistsTest extends TestCase
+{
+    private const NECK_SIGNS = ['dizzy_with_neck_movement', 'double_vision_or_drop_attack', 'swallowing_trouble', 'numb_face', 'unsteady_walk', 'face_droop_or_slurred_speech', 'sudden_unlike_any_neck_pain_or_drooping_lid', 'visual_change_with_headache', 'sudden_worst_headache', 'recent_fall_or_crash_unexamined'];
+
+    public function test_a_quick_list_has_six_measures_and_six_muscles_a_region_and_the_full_one_all_its_muscles(): void
+    {
+        $atlas = Core::clinic()->atlas;
+        foreach ($atlas->regions as $region) {
+            $case = CaseBuilder::aCase()->make();
+            $quick = Core::clinic()->worklist($case, [$region->id]);
+            $full = Core::clinic()->worklist($case, [$region->id], true);
+
+            self::assertLessThanOrEqual(6, count($quick->measures), $region->id);
+            self::assertLessThanOrEqual(6, count($quick->muscles), $region->id);
+            self::assertGreaterThan(count($quick->measures), count($full->measures), $region->id);
+            $listed = array_map(static fn (ListedMuscle $one): string => $one->id, $full->muscles);
+            foreach ($atlas->muscles as $muscle) {
+                if (array_intersect($muscle->zones, $region->zones) !== []) {
+                    self::assertContains($muscle->id, $listed, $region->id);
+                }
+            }
+        }
+    }
+
+    public function test_the_regions_are_those_that_hurt_the_worst_first(): void
+    {
+        $case = CaseBuilder::aCase()->complaint('low_back', 'left', 3)->complaint('neck_side', 'right', 7)->complaint('neck_back', 'right', 2);
+
+        self::assertSame(['neck', 'low_back'], Core::clinic()->worklist($case->make())->regions);
+        self::assertSame([], Core::clinic()->worklist(CaseBuilder::aCase()->make())->measures);
+        self::assertSame(['knee'], Core::clinic()->worklist(CaseBuilder::aCase()->visited('2026-02-20', ['findings' => ['complaints' => [['zone' => 'knee_front', 'side' => 'left', 'now' => 5]]]])->make())->regions);
+    }
+
+    #[DataProvider('starts')]
+    public function test_the_client_gets_into_each_position_once_beginning_where_they_are(?string $now, string $first): void
+    {
+        $list = Core::clinic()->worklist(CaseBuilder::aCase()->make(), ['neck', 'low_back', 'arm_hand'], true, $now);
+
+        foreach ([$this->positions($list->measures), $this->positions($list->muscles)] as $positions) {
+            self::assertSame(array_values(array_unique($positions)), $this->runs($positions), 'each position is one run');
+        }
+        self::assertSame($first, $list->measures[0]->position);
+    }
+
+    /** @return iterable<string, array{string|null, string}> */
+    public static function starts(): iterable
+    {
+        yield 'coming in' => [null, 'standing'];
+        yield 'sitting' => ['seated', 'seated'];
+        yield 'face-up' => ['supine', 'supine'];
+        yield 'face-down' => ['prone', 'prone'];
+    }
+
+    public function test_hands_go_on_where_the_measuring_ended(): void
+    {
+        $list = Core::clinic()->worklist(CaseBuilder::aCase()->make(), ['hip']);
+
+        self::assertSame($list->measures[count($list->measures) - 1]->position, $list->muscles[0]->position);
+    }
+
+    public function test_what_was_measured_last_time_comes_first_in_its_position_and_stays_on_the_short_list(): void
+    {
+        $case = CaseBuilder::aCase()->complaint('neck_side', 'left')->visited('2026-02-20', ['findings' => [
+            'range' => [['movement' => 'cervical.extension', 'side' => 'midline', 'active' => 40]],
+            'resisted' => [['movement' => 'cervical.rotation', 'side' => 'left', 'pain' => 3]],
+            'palpation' => [['muscle' => 'longus_colli', 'side' => 'left', 'tenderness' => 2]],
+        ]])->make();
+        $list = Core::clinic()->worklist($case);
+        $seated = array_values(array_filter($list->measures, static fn (ListedMeasure $one): bool => $one->position === 'seated'));
+
+        self::assertSame(['cervical.extension', 'cervical.rotation'], [$seated[0]->id, $seated[1]->id]);
+        self::assertSame(['range', 'resisted'], [$seated[0]->kind, $seated[1]->kind]);
+        self::assertTrue($seated[0]->last && $seated[1]->last && ! $seated[2]->last);
+        self::assertContains('longus_colli', array_map(static fn (ListedMuscle $one): string => $one->id, $list->muscles));
+    }
+
+    public function test_a_position_that_is_not_possible_is_said(): void
+    {
+        $list = Core::clinic()->worklist(CaseBuilder::aCase()->with(['session' => ['positions_possible' => ['seated', 'supine']]])->make(), ['shoulder'], true);
+
+        foreach ($list->measures as $measure) {
+            self::assertSame($measure->position === 'prone' ? 'Not today: face-down is not possible.' : null, $measure->refused, $measure->id);
+        }
+        foreach ($list->muscles as $muscle) {
+            $own = array_map(static fn (string $position): string => explode('_', $position)[0], Core::clinic()->atlas->muscle($muscle->id)->positions);
+            if (array_intersect($own, ['seated', 'supine']) !== []) {
+                self::assertContains($muscle->position, ['seated', 'supine'], $muscle->id);
+            }
+        }
+    }
+
+    public function test_the_positional_check_asks_first_and_is_never_done_after_a_yes_or_an_unknown(): void
+    {
+        $denied = CaseBuilder::aCase();
+        foreach (self::NECK_SIGNS as $flag) {
+            $denied->flag($flag, 'no');
+        }
+        self::assertNull($this->refused($denied, 'positional_artery'));
+        self::assertStringStartsWith('Ask first:', (string) $this->refused(CaseBuilder::aCase(), 'positional_artery'), 'what nobody asked is unknown');
+        foreach (self::NECK_SIGNS as $flag) {
+            $one = CaseBuilder::aCase();
+            foreach (self::NECK_SIGNS as $other) {
+                $one->flag($other, $other === $flag ? 'yes' : 'no');
+            }
+            self::assertStringStartsWith('Not done:', (string) $this->refused($one, 'positional_artery'), $flag);
+        }
+        foreach (['rheumatoid_arthritis', 'osteoporosis', 'whiplash_injury'] as $condition) {
+            $one = CaseBuilder::aCase()->condition($condition, ['severity' => 'mild']);
+            foreach (self::NECK_SIGNS as $flag) {
+                $one->flag($flag, 'no');
+            }
+            self::assertStringStartsWith('Not done:', (string) $this->refused($one, 'positional_artery'), $condition);
+        }
+        $open = CaseBuilder::aCase()->nothingAsked();
+        foreach (self::NECK_SIGNS as $flag) {
+            $open->flag($flag, 'no');
+        }
+        self::assertStringStartsWith('Ask first:', (string) $this->refused($open, 'positional_artery'), 'conditions nobody asked about are unknown');
+    }
+
+    public function test_a_region_nobody_knows_is_refused(): void
+    {
+        $this->expectException(UnknownId::class);
+        Core::clinic()->worklist(CaseBuilder::aCase()->make(), ['tail']);
+    }
+
+    private function refused(CaseBuilder $case, string $test): ?string
+    {
+        $list = Core::clinic()->worklist($case->complaint('neck_side', 'left')->make(), ['neck'], true);
+
+        return array_values(array_filter($list->measures, static fn (ListedMeasure $one): bool => $one->id === $test))[0]->refused;
+    }
+
+    /**
+     * @param  list<ListedMeasure>|list<ListedMuscle>  $listed
+     * @return list<string>
+     */
+    private function positions(array $listed): array
+    {
+        return array_map(static fn (ListedMeasure|ListedMuscle $one): string => $one->position, $listed);
+    }
+
+    /**
+     * @param  list<string>  $positions
+     * @return list<string> each run once
+     */
+    private function runs(array $positions): array
+    {
+        $runs = [];
+        foreach ($positions as $index => $position) {
+            if ($index === 0 || $positions[$index - 1] !== $position) {
+                $runs[] = $position;
+            }
+        }
+
+        return $runs;
+    }
+}

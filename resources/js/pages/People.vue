@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { Head, Link, router, useForm, usePage } from '@inertiajs/vue3'
+import { computed, ref } from 'vue'
+import Flash from '@/parts/Flash.vue'
+import FormField from '@/parts/FormField.vue'
+
+/** Who works here and what they may do; invited by mail, closed at once, never deleted: what somebody wrote stays theirs. */
+interface Person {
+  id: number
+  name: string
+  email: string
+  role: string
+  licensed: boolean
+  supervisor_id: number | null
+  state: 'active' | 'invited' | 'closed'
+  self: boolean
+}
+const props = defineProps<{
+  people: Person[]
+  roles: { id: string; name: string; rights: string[] }[]
+  supervisors: { id: number; name: string }[]
+}>()
+const form = useForm({ name: '', email: '', role: 'therapist', licensed: true, supervisor_id: null as number | null })
+const invite = () => form.post('/people', { preserveScroll: true, onSuccess: () => form.reset() })
+const open = ref<number | null>(null)
+const change = useForm({ role: '', licensed: false, supervisor_id: null as number | null })
+const edit = (one: Person) => {
+  open.value = open.value === one.id ? null : one.id
+  change.defaults({ role: one.role, licensed: one.licensed, supervisor_id: one.supervisor_id })
+  change.reset()
+  change.clearErrors()
+}
+const keep = (one: Person) => change.put(`/people/${one.id}`, { preserveScroll: true, onSuccess: () => (open.value = null) })
+const ask = (one: Person, what: 'close' | 'open' | 'remind') => router.post(`/people/${one.id}/${what}`, {}, { preserveScroll: true })
+const roleName = (id: string) => props.roles.find((one) => one.id === id)?.name ?? id
+const nameOf = (id: number | null) => props.people.find((one) => one.id === id)?.name
+const errors = computed(() => usePage<{ errors: Record<string, string> }>().props.errors)
+const states = { active: '', invited: 'invited', closed: 'closed' } as const
+</script>
+<template>
+  <Head title="People and roles" />
+  <main class="mx-auto max-w-[1000px] px-6 pb-16 pt-5">
+    <p class="caption"><Link href="/" class="link">Today</Link></p>
+    <h1 class="display mb-3 text-[31px] leading-9">People and roles</h1>
+    <Flash />
+    <p v-if="errors.role && open === null" class="mb-3 text-madder" role="alert">{{ errors.role }}</p>
+    <div class="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_320px]">
+      <ul aria-label="People">
+        <li
+          v-for="one in people"
+          :key="one.id"
+          class="border-b border-hairline py-2"
+          :class="one.state === 'closed' ? 'text-walnut-2' : ''"
+        >
+          <div class="flex flex-wrap items-center justify-between gap-x-4">
+            <p>
+              <b class="font-[650]">{{ one.name }}</b>
+              <span class="caption block"
+                >{{ roleName(one.role) }}<template v-if="one.licensed">, licensed</template
+                ><template v-if="one.supervisor_id">, with {{ nameOf(one.supervisor_id) }}</template> · {{ one.email
+                }}<template v-if="states[one.state]"> · {{ states[one.state] }}</template></span
+              >
+            </p>
+            <div class="flex gap-px" role="group" :aria-label="one.name">
+              <button v-if="one.state === 'invited'" type="button" class="cell" @click="ask(one, 'remind')">invite again</button>
+              <button v-if="one.state !== 'closed'" type="button" class="cell" :aria-expanded="open === one.id" @click="edit(one)">
+                change
+              </button>
+              <button v-if="one.state !== 'closed' && !one.self" type="button" class="cell" @click="ask(one, 'close')">close</button>
+              <button v-if="one.state === 'closed'" type="button" class="cell" @click="ask(one, 'open')">open again</button>
+            </div>
+          </div>
+          <form v-if="open === one.id" class="mt-2 flex flex-wrap items-end gap-3" @submit.prevent="keep(one)">
+            <div>
+              <label class="caption block" :for="`role-${one.id}`">Role</label>
+              <select :id="`role-${one.id}`" v-model="change.role" class="cell !w-auto">
+                <option v-for="role in roles" :key="role.id" :value="role.id">{{ role.name }}</option>
+              </select>
+            </div>
+            <div v-if="change.role === 'student'">
+              <label class="caption block" :for="`with-${one.id}`">Supervisor</label>
+              <select :id="`with-${one.id}`" v-model="change.supervisor_id" class="cell !w-auto">
+                <option :value="null">who?</option>
+                <option v-for="who in supervisors.filter((item) => item.id !== one.id)" :key="who.id" :value="who.id">
+                  {{ who.name }}
+                </option>
+              </select>
+            </div>
+            <label v-else-if="change.role !== 'reception'" class="flex min-h-[44px] items-center gap-2"
+              ><input v-model="change.licensed" type="checkbox" class="h-5 w-5 accent-walnut" /> licensed</label
+            >
+            <button type="submit" class="btn" :disabled="change.processing">Keep it so</button>
+            <p class="w-full text-madder" role="alert">{{ change.errors.role ?? change.errors.supervisor_id }}</p>
+          </form>
+        </li>
+      </ul>
+      <aside>
+        <h2 class="section-head mb-2">Invite somebody</h2>
+        <form @submit.prevent="invite">
+          <FormField id="name" v-model="form.name" label="Name" :error="form.errors.name" />
+          <FormField id="email" v-model="form.email" class="mt-3" label="Address" type="email" :error="form.errors.email" />
+          <label class="caption mb-1 mt-3 block" for="role">Role</label>
+          <select id="role" v-model="form.role" class="field">
+            <option v-for="role in roles" :key="role.id" :value="role.id">{{ role.name }}</option>
+          </select>
+          <p class="caption mt-1">May {{ roles.find((one) => one.id === form.role)?.rights.join(', ') }}.</p>
+          <template v-if="form.role === 'student'">
+            <label class="caption mb-1 mt-3 block" for="supervisor">Supervisor</label>
+            <select id="supervisor" v-model="form.supervisor_id" class="field" :aria-invalid="form.errors.supervisor_id ? true : undefined">
+              <option :value="null">who?</option>
+              <option v-for="who in supervisors" :key="who.id" :value="who.id">{{ who.name }}</option>
+            </select>
+            <p class="text-madder" role="alert">{{ form.errors.supervisor_id }}</p>
+          </template>
+          <label v-else-if="form.role !== 'reception'" class="mt-2 flex min-h-[44px] items-center gap-2"
+            ><input v-model="form.licensed" type="checkbox" class="h-5 w-5 accent-walnut" /> licensed to practise</label
+          >
+          <button type="submit" class="btn-ink mt-3 w-full" :disabled="form.processing">Invite</button>
+        </form>
+      </aside>
+    </div>
+  </main>
+</template>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { Head, Link } from '@inertiajs/vue3'
+import { computed } from 'vue'
+import Figure, { type FigureMark } from '@/chart/Figure.vue'
+import { placeName } from '@/chart/atlas'
+import { capital } from '@/parts/words'
+import type { Complaint, Palpation, Words } from '@/types/visit'
+
+/** One page to print and to hand over: what was found today, in plain words, on the figure. */
+const props = defineProps<{
+  visit: { id: string; number: number; date: string }
+  client: { id: string; name: string; code: string; words: Words }
+  clinic: string
+  therapist: string
+  complaints: Complaint[]
+  felt: Palpation[]
+  explains: { name: string; words: string }[]
+  chains: string[]
+  measured: { name: string; left: string; right: string; words: string[] }[]
+  asUsual: string[]
+  tender: string[]
+}>()
+const marks = computed<FigureMark[]>(() =>
+  props.felt
+    .filter((one) => (one.tenderness ?? 0) > 1 || one.familiar === 'yes')
+    .map((one) => ({ muscle: one.muscle, side: one.side, finding: one, refers: one.refers_to ?? [] })),
+)
+const print = () => window.print()
+</script>
+<template>
+  <Head :title="`Summary, ${client.code}`" />
+  <main class="mx-auto max-w-[980px] px-6 pb-16 pt-5 print:max-w-none print:p-0">
+    <p class="caption no-print">
+      <Link :href="`/clients/${client.id}`" class="link">{{ client.name }}</Link> ·
+      <Link :href="`/visits/${visit.id}/think`" class="link">visit {{ visit.number }}, back to Think</Link>
+    </p>
+    <header class="mb-4 mt-2 flex items-end justify-between gap-6 border-b-2 border-iron pb-2">
+      <div>
+        <h1 class="text-[27px] leading-8">What we found</h1>
+        <p class="caption">{{ client.name }} · {{ visit.date }} · visit {{ visit.number }} · {{ therapist }}, {{ clinic }}</p>
+      </div>
+      <button type="button" class="btn-ink no-print" @click="print">Print</button>
+    </header>
+    <div class="grid gap-x-10 md:grid-cols-[380px_minmax(0,1fr)] print:grid-cols-[300px_minmax(0,1fr)]">
+      <section aria-label="Figure">
+        <div class="grid grid-cols-2">
+          <div v-for="view in ['front', 'back'] as const" :key="view" class="h-[430px] print:h-[340px]">
+            <Figure :view="view" :marks="marks" :complaints="complaints" :label="`${view} of the body with what was found`" />
+            <p class="note flex justify-between px-2">
+              <span class="italic">{{ view === 'front' ? 'right' : 'left' }}</span><span>{{
+                view === 'front' ? 'from in front' : 'from behind'
+              }}</span
+              ><span class="italic">{{ view === 'front' ? 'left' : 'right' }}</span>
+            </p>
+          </div>
+        </div>
+        <p class="note mt-5">Stitched: where it hurts. A rim, the thicker the more tender. A red dot: it felt like your own pain.</p>
+      </section>
+      <section>
+        <h2 class="section-head">Where it hurts</h2>
+        <ul>
+          <li v-for="one in complaints" :key="one.zone + one.side">{{ capital(placeName(one)) }}: {{ one.now }} of 10 now</li>
+          <li v-if="!complaints.length">Nothing today.</li>
+        </ul>
+        <h2 class="section-head mt-4">What may explain it</h2>
+        <ol v-if="explains.length">
+          <li v-for="one in explains" :key="one.name" class="mb-1">
+            <b class="font-[650]">{{ one.name }}.</b> {{ one.words }}
+          </li>
+        </ol>
+        <p v-else>Nothing stands out yet from what was measured and felt.</p>
+        <template v-if="chains.length">
+          <h2 class="section-head mt-4">What hangs together</h2>
+          <ul>
+            <li v-for="one in chains" :key="one">{{ one }}</li>
+          </ul>
+        </template>
+        <template v-if="tender.length">
+          <h2 class="section-head mt-4">What was tender</h2>
+          <ul class="columns-1 gap-x-6 print:columns-2">
+            <li v-for="one in tender" :key="one">{{ one }}</li>
+          </ul>
+        </template>
+      </section>
+    </div>
+    <section v-if="measured.length || asUsual.length" class="mt-5">
+      <h2 class="section-head">What was measured</h2>
+      <table v-if="measured.length" class="w-full border-collapse text-left print:text-[13px] print:leading-[17px]">
+        <thead>
+          <tr class="caption">
+            <th class="py-1 font-normal">Measure</th>
+            <th class="py-1 font-normal">Left or middle</th>
+            <th class="py-1 font-normal">Right</th>
+            <th class="py-1 font-normal">What differs for certain</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in measured" :key="one.name" class="border-t border-hairline align-top">
+            <th scope="row" class="py-1 pr-3 font-normal">{{ one.name }}</th>
+            <td class="whitespace-nowrap py-1 pr-3">{{ one.left || '–' }}</td>
+            <td class="whitespace-nowrap py-1 pr-3">{{ one.right || '–' }}</td>
+            <td class="py-1">{{ one.words.map(capital).join('. ') }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="asUsual.length" class="caption mt-1">
+        As usual, within measuring error: {{ asUsual.map((one) => one.toLowerCase()).join(', ') }}.
+      </p>
+    </section>
+    <p class="caption mt-5">
+      Muscles were looked at, moved and felt; this helps to plan massage and is not a diagnosis. If something new worries you, ask a doctor.
+    </p>
+  </main>
+</template>

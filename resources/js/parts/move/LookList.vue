@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { atlas, muscle, region } from '@/chart/atlas'
+import { useVisit } from '@/composables/useVisit'
+import Scale from '@/parts/Scale.vue'
+import type { PostureSignId, RegionId, Side } from '@/types/ids.generated'
+import type { Posture } from '@/types/visit'
+
+/** What the eye finds, each side about the midline; what was looked for and is not there says something too. */
+const props = defineProps<{ regions: RegionId[] }>()
+const { one, save, saveAll } = useVisit()
+const all = ref(false)
+const near = computed(() => {
+  const zones = new Set(props.regions.flatMap((id) => region(id).zones))
+  return atlas.posture.filter((sign) => sign.speaks.some((id) => muscle(id).zones.some((here) => zones.has(here))))
+})
+const signs = computed(() => (all.value || !near.value.length ? atlas.posture : near.value))
+const sidesOf = (paired: boolean): Side[] => (paired ? ['left', 'right'] : ['midline'])
+const grade = (sign: PostureSignId, side: Side) => one<Posture>('posture', `${sign}:${side}`)?.grade
+const set = (sign: PostureSignId, side: Side, value: number | undefined) =>
+  save(
+    'posture',
+    `${sign}:${side}`,
+    value === undefined ? null : { sign, side, grade: value },
+    atlas.posture.find((item) => item.id === sign)?.name ?? sign,
+  )
+const open = computed(() =>
+  signs.value.flatMap((sign) =>
+    sidesOf(sign.paired)
+      .filter((side) => grade(sign.id, side) === undefined)
+      .map((side) => ({ sign: sign.id, side })),
+  ),
+)
+const nothing = () =>
+  saveAll(
+    open.value.map(({ sign, side }) => ({ kind: 'posture', identity: `${sign}:${side}`, payload: { sign, side, grade: 0 } })),
+    'looked, nothing else there',
+  )
+</script>
+<template>
+  <section aria-labelledby="look">
+    <div class="mt-7 flex flex-wrap items-end justify-between gap-2">
+      <h2 id="look" class="section-head">Look</h2>
+      <button v-if="open.length" type="button" class="link caption min-h-[32px]" @click="nothing">
+        the other {{ open.length }}: looked, nothing
+      </button>
+    </div>
+    <p class="caption mb-1">0 looked for and not there, 3 marked.</p>
+    <div v-for="sign in signs" :key="sign.id" class="grid grid-cols-[1fr_160px_1fr] items-center gap-x-3 border-b border-hairline py-px">
+      <Scale
+        v-if="sign.paired"
+        :most="3"
+        :label="`${sign.name}, left`"
+        :value="grade(sign.id, 'left')"
+        :unusual-from="1"
+        class="flex-row-reverse"
+        @choose="(value) => set(sign.id, 'left', value)"
+      />
+      <span v-else />
+      <span class="text-center">{{ sign.name }}</span>
+      <Scale
+        :most="3"
+        :label="`${sign.name}${sign.paired ? ', right' : ''}`"
+        :value="grade(sign.id, sign.paired ? 'right' : 'midline')"
+        :unusual-from="1"
+        @choose="(value) => set(sign.id, sign.paired ? 'right' : 'midline', value)"
+      />
+    </div>
+    <button type="button" class="link caption mt-2 min-h-[32px]" @click="all = !all">
+      {{ all ? 'Only what belongs to these regions' : 'The whole body' }}
+    </button>
+  </section>
+</template>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { AtlasMovement } from '@/chart/atlas'
+import { meanOf } from '@/composables/repeats'
+import { said } from '@/composables/said'
+import { useVisit } from '@/composables/useVisit'
+import DevicePanel from '@/parts/DevicePanel.vue'
+import NumberField from '@/parts/NumberField.vue'
+import RangeArcs from '@/parts/RangeArcs.vue'
+import Scale from '@/parts/Scale.vue'
+import PlacePicker from '@/parts/screen/PlacePicker.vue'
+import SidePair from '@/parts/SidePair.vue'
+import type { Side } from '@/types/ids.generated'
+import type { Comparison, RangeFinding } from '@/types/visit'
+import ComparedWords from './ComparedWords.vue'
+
+/** A range, active and passive, with pain, end-feel and where it is felt, each side about the midline. */
+const props = defineProps<{ movement: AtlasMovement; sides: readonly Side[] }>()
+const emit = defineEmits<{ next: [side: Side] }>()
+const { props: page, judged, one, last, save } = useVisit()
+const idOf = (side: Side) => `${props.movement.id}:${side}`
+const range = (side: Side) => one<RangeFinding>('range', idOf(side))
+const before = (side: Side) => last<RangeFinding>('range', idOf(side))
+const set = (side: Side, part: Partial<RangeFinding>, what: string) => {
+  // a value that is typed or dragged stands for itself: the repeats it replaces are gone
+  const repeats = 'active' in part && !('repeats' in part) ? { repeats: undefined } : {}
+  const entry = said({ movement: props.movement.id, side, ...range(side), ...part, ...repeats }, 2)
+  save('range', idOf(side), entry, `${props.movement.name} ${side}, ${what}`)
+}
+/** Readings of a device are the active value: their mean stands, and they stand beside it. */
+const read = (side: Side, repeats: number[]) =>
+  set(side, repeats.length ? { repeats, active: meanOf(repeats) } : { repeats: undefined, active: undefined }, 'read from the device')
+const compared = (side: Side): Comparison | undefined =>
+  ['active', 'passive']
+    .map((kind) => judged.value.assessment?.compared.find((one) => one.key === `range.${props.movement.id}.${kind}` && one.side === side))
+    .find((one) => one !== undefined)
+const unit = computed(() => ({ deg: 'degrees', glide: '0 stuck, 3 free' })[props.movement.unit] ?? props.movement.unit)
+const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', guarded: 'guarded', empty: 'empty' }
+</script>
+<template>
+  <div>
+    <RangeArcs
+      v-if="movement.paired && movement.unit !== 'glide'"
+      class="mx-auto mt-1 max-w-[380px]"
+      editable
+      :movement="movement"
+      :left="range('left')?.active ?? range('left')?.passive"
+      :right="range('right')?.active ?? range('right')?.passive"
+      :before="{ left: before('left')?.active ?? before('left')?.passive, right: before('right')?.active ?? before('right')?.passive }"
+      :compared="{ left: compared('left'), right: compared('right') }"
+      @set="(side, value) => set(side, { active: value }, 'active')"
+    />
+    <SidePair v-slot="{ side }" class="mt-1" :sides="sides" :possessive="page.client.words.possessive">
+      <template v-if="movement.unit === 'glide'">
+        <p class="caption mt-1">{{ unit }}</p>
+        <Scale
+          :label="`Glide, ${side}`"
+          :most="3"
+          :value="range(side)?.active"
+          data-first
+          @choose="(value) => set(side, { active: value }, 'glide')"
+          @next="emit('next', side)"
+        />
+      </template>
+      <div v-else class="mt-1 grid grid-cols-2 gap-2">
+        <NumberField
+          :id="`active-${side}`"
+          :key="`active-${movement.id}-${side}`"
+          :label="`Active, ${unit}`"
+          :value="range(side)?.active"
+          :entry="`range|before|${idOf(side)}`"
+          data-first
+          @commit="(value) => set(side, { active: value }, 'active')"
+          @next="emit('next', side)"
+        />
+        <NumberField
+          :id="`passive-${side}`"
+          :key="`passive-${movement.id}-${side}`"
+          label="Passive"
+          :value="range(side)?.passive"
+          :entry="`range|before|${idOf(side)}`"
+          @commit="(value) => set(side, { passive: value }, 'passive')"
+          @next="emit('next', side)"
+        />
+      </div>
+      <ComparedWords :compared="compared(side)" />
+    </SidePair>
+    <SidePair v-slot="{ side }" :sides="sides">
+      <p class="caption mt-2">Pain</p>
+      <Scale
+        :label="`Pain, ${side}`"
+        :value="range(side)?.pain"
+        :unusual-from="2"
+        @choose="(value) => set(side, { pain: value }, 'pain')"
+        @next="emit('next', side)"
+      />
+      <div class="mt-2 flex flex-wrap items-end gap-x-4 gap-y-1">
+        <div>
+          <label class="caption block" :for="`end-${side}`">End-feel</label>
+          <select
+            :id="`end-${side}`"
+            class="cell !w-[130px]"
+            :value="range(side)?.end_feel ?? ''"
+            @change="set(side, { end_feel: ($event.target as HTMLSelectElement).value || undefined }, 'end-feel')"
+          >
+            <option value="">not said</option>
+            <option v-for="(name, feel) in feels" :key="feel" :value="feel">{{ name }}</option>
+          </select>
+        </div>
+        <div>
+          <p class="caption">Felt in</p>
+          <PlacePicker
+            :id="`felt-${side}`"
+            :places="range(side)?.felt_in ?? []"
+            @change="(places) => set(side, { felt_in: places }, 'where felt')"
+          />
+        </div>
+      </div>
+    </SidePair>
+    <DevicePanel
+      v-if="movement.unit === 'deg'"
+      :key="movement.id"
+      device="inclinometer"
+      unit="°"
+      :what="movement.id"
+      :sides="sides"
+      :repeats="(side) => range(side)?.repeats ?? []"
+      :about="(side) => before(side)?.active"
+      @change="read"
+    />
+  </div>
+</template>

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { atlas, type AtlasTest } from '@/chart/atlas'
+import { meanOf } from '@/composables/repeats'
+import { said } from '@/composables/said'
+import { useVisit } from '@/composables/useVisit'
+import DevicePanel from '@/parts/DevicePanel.vue'
+import NumberField from '@/parts/NumberField.vue'
+import Scale from '@/parts/Scale.vue'
+import SidePair from '@/parts/SidePair.vue'
+import type { Side } from '@/types/ids.generated'
+import type { Comparison, TestFinding, TestResult } from '@/types/visit'
+import ComparedWords from './ComparedWords.vue'
+import HoldTimer from './HoldTimer.vue'
+import ResultCells from './ResultCells.vue'
+
+/** A special test: its answer, grade or number a side, by level of the spine where it is sprung, and against the clock where it is held. */
+const props = defineProps<{ test: AtlasTest; sides: readonly Side[]; refused: string | null }>()
+const emit = defineEmits<{ next: [side: Side] }>()
+const { props: page, judged, one, last, save } = useVisit()
+const segment = ref('')
+const idOf = (side: Side, level = segment.value) => `${props.test.id}:${side}:${level}`
+const finding = (side: Side, level = segment.value) => one<TestFinding>('test', idOf(side, level))
+const set = (side: Side, part: Partial<TestFinding>, what: string) => {
+  const repeats = 'value' in part && !('repeats' in part) ? { repeats: undefined } : {}
+  const level = segment.value ? { segment: segment.value } : {}
+  save(
+    'test',
+    idOf(side),
+    said({ test: props.test.id, side, ...level, ...finding(side), ...part, ...repeats }, segment.value ? 3 : 2),
+    `${props.test.name}${side === 'midline' ? '' : ` ${side}`}${segment.value ? `, ${segment.value}` : ''}, ${what}`,
+  )
+}
+const levels = [
+  ['C2', 'C3', 'C4', 'C5', 'C6', 'C7'],
+  ['T1', 'T2', 'T3', 'T4', 'T5', 'T6', 'T7', 'T8', 'T9', 'T10', 'T11', 'T12'],
+  ['L1', 'L2', 'L3', 'L4', 'L5'],
+]
+const sprung = computed(() => props.test.id === 'segment_spring')
+watch(sprung, (now) => (segment.value = now ? 'T1' : ''), { immediate: true })
+const everyLevel = levels.flat()
+const down = async (side: Side) => {
+  const next = everyLevel[everyLevel.indexOf(segment.value) + 1]
+  if (!sprung.value || !next) return emit('next', side)
+  segment.value = next
+  await nextTick()
+}
+const compared = (side: Side): Comparison | undefined =>
+  judged.value.assessment?.compared.find(
+    (item) => item.key === `test.${props.test.id}${segment.value ? `.${segment.value}` : ''}` && item.side === side,
+  )
+/** What stops a held test at once. */
+const alarms = ['dizzy', 'nauseous', 'faint', 'visual_change', 'numb', 'tingling']
+const signs = computed(() => atlas.stopSigns.filter((sign) => alarms.includes(sign.id)))
+const timers = useTemplateRef<InstanceType<typeof HoldTimer>[]>('timers')
+const tellSign = (side: Side, sign: string) => {
+  const had = finding(side)?.symptoms ?? []
+  const now = had.includes(sign) ? had.filter((item) => item !== sign) : [...had, sign]
+  timers.value?.forEach((timer) => timer.stop())
+  set(side, { symptoms: now.length ? now : undefined, result: now.length ? 'positive' : undefined }, 'sign')
+}
+const device = computed(() => (props.test.result === 'kg' ? 'dynamometer' : props.test.result === 'deg' ? 'inclinometer' : null))
+const read = (side: Side, repeats: number[]) =>
+  set(side, repeats.length ? { repeats, value: meanOf(repeats) } : { repeats: undefined, value: undefined }, 'read from the device')
+const before = (side: Side) => last<TestFinding>('test', idOf(side))
+const units: Partial<Record<AtlasTest['result'], string>> = { deg: 'degrees', glide: '0 stuck, 3 free', grade: '0 none, 3 marked' }
+const alarmed = computed(() => props.sides.some((side) => (finding(side)?.symptoms ?? []).length > 0))
+</script>
+<template>
+  <div class="mt-3">
+    <p v-if="refused" class="mb-3 flex gap-2" role="note">
+      <span class="w-[5px] shrink-0 border-y-2 border-l-2 border-madder" aria-hidden="true" /><span>{{ refused }}</span>
+    </p>
+    <div v-if="sprung" class="mb-3" role="group" aria-label="Level of the spine">
+      <div v-for="row in levels" :key="row[0]" class="mb-px flex gap-px">
+        <button
+          v-for="level in row"
+          :key="level"
+          type="button"
+          class="cell !min-w-[40px] flex-1 !px-0"
+          :aria-pressed="segment === level"
+          :data-unusual="(finding('midline', level)?.value ?? 3) < 2"
+          @click="segment = level"
+        >
+          <span class="note block">{{ level }}<br />{{ finding('midline', level)?.value ?? '–' }}</span>
+        </button>
+      </div>
+    </div>
+    <p v-if="alarmed" class="mb-2 border-t-2 border-madder pt-1 font-[650]" role="alert">
+      Stop. Back to straight, nothing at end range today, and read the safety strip.
+    </p>
+    <SidePair
+      v-if="!refused || sides.some((side) => finding(side))"
+      v-slot="{ side }"
+      :sides="sides"
+      :possessive="page.client.words.possessive"
+    >
+      <HoldTimer
+        v-if="test.seconds"
+        ref="timers"
+        class="mt-1"
+        :most="test.seconds"
+        :label="`${test.name}, ${side}`"
+        :seconds="finding(side)?.seconds"
+        @held="(seconds) => set(side, { seconds }, `${seconds} s`)"
+      />
+      <div v-if="test.seconds" class="mb-2 mt-2 flex flex-wrap gap-px" role="group" :aria-label="`Signs, ${side}`">
+        <button
+          v-for="sign in signs"
+          :key="sign.id"
+          type="button"
+          class="cell"
+          :aria-pressed="finding(side)?.symptoms?.includes(sign.id) ?? false"
+          :data-unusual="finding(side)?.symptoms?.includes(sign.id) ?? false"
+          @click="tellSign(side, sign.id)"
+        >
+          {{ sign.name }}
+        </button>
+      </div>
+      <ResultCells
+        v-if="test.result === 'result'"
+        class="mt-1"
+        :label="`${test.name}, ${side}`"
+        :value="finding(side)?.result"
+        data-first
+        @choose="(result: TestResult | undefined) => set(side, { result }, 'answer')"
+        @next="emit('next', side)"
+      />
+      <template v-else-if="test.result === 'glide' || test.result === 'grade'">
+        <p class="caption mt-1">{{ units[test.result] }}{{ segment ? `, ${segment}` : '' }}</p>
+        <Scale
+          :label="`${test.name}, ${side}`"
+          :most="3"
+          :value="finding(side)?.value"
+          data-first
+          @choose="(value) => set(side, { value }, String(value ?? 'taken back'))"
+          @next="down(side)"
+        />
+      </template>
+      <NumberField
+        v-else
+        :id="`value-${side}`"
+        :key="`${test.id}-${side}`"
+        class="mt-1 max-w-[220px]"
+        :label="units[test.result] ?? test.result"
+        :value="finding(side)?.value"
+        :entry="`test|before|${idOf(side)}`"
+        data-first
+        @commit="(value) => set(side, { value }, 'value')"
+        @next="emit('next', side)"
+      />
+      <ComparedWords :compared="compared(side)" />
+    </SidePair>
+    <DevicePanel
+      v-if="device && !refused"
+      :key="test.id"
+      :device="device"
+      :unit="test.result === 'deg' ? '°' : test.result"
+      :what="test.id"
+      :sides="sides"
+      :repeats="(side) => finding(side)?.repeats ?? []"
+      :about="(side) => before(side)?.value"
+      @change="read"
+    />
+    <p class="caption mt-3">Usual: {{ test.usual }}.</p>
+  </div>
+</template>

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Tests\TestCase;
+
+final class HeadersTest extends TestCase
+{
+    public function test_a_page_runs_no_script_but_ours_and_sits_in_no_other(): void
+    {
+        $page = $this->get('/sign-in')->assertOk();
+        $policy = (string) $page->headers->get('Content-Security-Policy');
+
+        self::assertStringContainsString("script-src 'self';", $policy);
+        self::assertStringNotContainsString('unsafe-eval', $policy);
+        self::assertStringContainsString("frame-ancestors 'none'", $policy);
+        $page->assertHeader('X-Content-Type-Options', 'nosniff')->assertHeader('X-Frame-Options', 'DENY')->assertHeader('Referrer-Policy', 'same-origin');
+        self::assertDoesNotMatchRegularExpression('#<script(?![^>]*(\bsrc=|type="application/json"))#', (string) $page->getContent(), 'no script stands in the page itself');
+    }
+
+    public function test_nothing_clinical_is_kept_by_a_browser(): void
+    {
+        $visit = $this->visit($this->therapist());
+
+        $this->get("/visits/{$visit->public_id}/ask")->assertOk()->assertHeader('Cache-Control', 'no-store, private');
+    }
+
+    public function test_a_device_of_the_room_may_be_asked_and_nobody_else(): void
+    {
+        config(['somatrace.devices.algometer' => 'http://127.0.0.1:9001/algometer']);
+
+        self::assertStringContainsString("connect-src 'self' http://127.0.0.1:9001;", (string) $this->get('/sign-in')->headers->get('Content-Security-Policy'));
+    }
+}

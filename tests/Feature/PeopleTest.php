@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\OutboxMail;
+use App\Models\User;
+use App\Support\Right;
+use App\Support\Role;
+use Illuminate\Support\Facades\DB;
+use Inertia\Testing\AssertableInertia;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** Who works here, what they may do, and how they come and go. */
+final class PeopleTest extends TestCase
+{
+    public function test_the_tables_of_the_package_hold_the_rights_of_each_role(): void
+    {
+        foreach (Role::cases() as $role) {
+            $user = $this->therapist(role: $role);
+            foreach (Right::cases() as $right) {
+                self::assertSame($role->may($right), $user->may($right), "{$role->value}: {$right->value}");
+                self::assertSame($role->may($right), $user->hasPermissionTo($right->value), "{$role->value}: {$right->value}");
+            }
+        }
+    }
+
+    public function test_somebody_is_invited_by_mail_chooses_a_password_once_and_signs_in(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $this->actingAs($owner)->post('/people', ['name' => 'Pim Sallow', 'email' => 'pim@quay.example', 'role' => 'student', 'supervisor_id' => $owner->id])->assertRedirect('/people')->assertSessionHasNoErrors();
+        $pim = User::query()->where('email', 'pim@quay.example')->firstOrFail();
+        self::assertSame([Role::Student, false, 'student', $owner->id], [$pim->role, $pim->licensed, $pim->experience, $pim->supervisor_id]);
+        $mail = OutboxMail::query()->latest('id')->firstOrFail();
+        self::assertSame('pim@quay.example', $mail->to);
+        self::assertSame(1, preg_match('#https?://\S+/choose-password/(\w+)\?\S+#', (string) $mail->text, $link));
+        $this->post('/sign-out');
+
+        $told = ['token' => $link[1], 'email' => 'pim@quay.example', 'invited' => true, 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'];
+        $this->post('/choose-password', [...$told, 'password' => 'short', 'password_confirmation' => 'short'])->assertSessionHasErrors('password');
+        $this->post('/choose-password', $told)->assertRedirect('/sign-in')->assertSessionHasNoErrors();
+        $this->post('/choose-password', [...$told, 'password' => 'another lantern eight', 'password_confirmation' => 'another lantern eight'])->assertSessionHasErrors('password');
+        $this->post('/sign-in', ['email' => 'pim@quay.example', 'password' => 'willow lantern seven'])->assertRedirect('/');
+        self::assertNull($pim->fresh()?->invited_at);
+    }
+
+    /** @param  array<string, mixed>  $told */
+    #[DataProvider('wrongPeople')]
+    public function test_what_is_no_person_is_refused_beside_its_field(array $told, string $field): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $stranger = $this->therapist();
+        $told = array_map(static fn (mixed $value): mixed => $value === 'stranger' ? $stranger->id : $value, $told);
+
+        $this->actingAs($owner)->post('/people', ['name' => 'Pim', 'email' => 'pim@quay.example', 'role' => 'therapist', ...$told])->assertSessionHasErrors($field);
+        self::assertSame(2, User::query()->count());
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function wrongPeople(): iterable
+    {
+        yield 'no name' => [['name' => ''], 'name'];
+        yield 'no address' => [['email' => 'pim'], 'email'];
+        yield 'a role nobody has' => [['role' => 'king'], 'role'];
+        yield 'a student without supervisor' => [['role' => 'student'], 'supervisor_id'];
+        yield 'a supervisor of another clinic' => [['role' => 'student', 'supervisor_id' => 'stranger'], 'supervisor_id'];
+    }
+
+    public function test_who_is_closed_is_out_at_once_and_what_was_written_stays(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $other = $this->therapist($owner->clinic);
+        $visit = $this->visit($other);
+        $this->actingAs($owner)->post("/people/{$other->id}/close")->assertSessionHasNoErrors();
+
+        $this->actingAs($other->refresh())->get("/visits/{$visit->public_id}/ask")->assertRedirect('/sign-in');
+        $this->post('/sign-in', ['email' => $other->email, 'password' => 'a good password'])->assertSessionHasErrors('email');
+        self::assertTrue($visit->exists());
+        $this->actingAs($owner)->post("/people/{$other->id}/open")->assertSessionHasNoErrors();
+        $this->post('/sign-out');
+        $this->post('/sign-in', ['email' => $other->email, 'password' => 'a good password'])->assertRedirect('/');
+    }
+
+    public function test_a_clinic_keeps_an_owner(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $this->actingAs($owner)->put("/people/{$owner->id}", ['role' => 'therapist', 'licensed' => true])->assertSessionHasErrors('role');
+        $this->actingAs($owner)->post("/people/{$owner->id}/close")->assertSessionHasErrors('role');
+        self::assertSame(Role::Owner, $owner->fresh()?->role);
+        $this->therapist($owner->clinic, Role::Owner);
+
+        $this->actingAs($owner)->put("/people/{$owner->id}", ['role' => 'therapist', 'licensed' => true])->assertSessionHasNoErrors();
+        self::assertSame(Role::Therapist, $owner->fresh()?->role);
+    }
+
+    public function test_a_forgotten_password_is_answered_alike_for_known_and_unknown_and_its_link_holds_an_hour(): void
+    {
+        $user = $this->therapist();
+        foreach ([$user->email, 'nobody@quay.example'] as $address) {
+            $this->post('/forgotten', ['email' => $address])->assertSessionHas('message', 'If this address has an account, a link is on its way. It holds an hour.');
+        }
+        self::assertSame([$user->email], OutboxMail::query()->pluck('to')->all());
+        preg_match('#/choose-password/(\w+)#', (string) OutboxMail::query()->firstOrFail()->text, $link);
+        $told = ['token' => $link[1], 'email' => $user->email, 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'];
+        $this->travel(61)->minutes();
+        $this->post('/choose-password', $told)->assertSessionHasErrors('password');
+        $this->travelBack();
+        $this->post('/choose-password', $told)->assertSessionHasNoErrors();
+        $this->post('/sign-in', ['email' => $user->email, 'password' => 'willow lantern seven'])->assertRedirect('/');
+    }
+
+    public function test_a_changed_password_ends_every_other_session(): void
+    {
+        $user = $this->therapist();
+        $this->actingAs($user)->get('/')->assertOk();
+        $this->put('/account/password', ['current' => 'wrong', 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'])->assertSessionHasErrors('current');
+        $this->put('/account/password', ['current' => 'a good password', 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'])->assertSessionHasNoErrors();
+        $this->get('/')->assertOk();
+        $elsewhere = ['password_hash_web' => 'of the old password'];
+
+        $this->withSession($elsewhere)->get('/')->assertRedirect('/sign-in');
+    }
+
+    public function test_the_outbox_is_read_on_the_machine_itself_and_only_while_mail_is_simulated(): void
+    {
+        $this->get('/outbox')->assertOk();
+        $this->withServerVariables(['REMOTE_ADDR' => '192.168.1.20'])->get('/outbox')->assertNotFound();
+        config(['mail.default' => 'smtp']);
+        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get('/outbox')->assertNotFound();
+    }
+
+    public function test_a_students_note_waits_for_a_licensed_name_that_is_not_their_own(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $student = $this->therapist($owner->clinic, Role::Student);
+        $student->update(['licensed' => false, 'supervisor_id' => $owner->id]);
+        $visit = $this->visit($student);
+        $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Neck, left.'])->assertSessionHasNoErrors();
+        $this->post("/visits/{$visit->public_id}/countersign")->assertForbidden();
+        $this->actingAs($owner)->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('countersign.0.by', $student->name));
+        $before = DB::table('notes')->value('case_document');
+        $this->get("/visits/{$visit->public_id}/after")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('may_countersign', true)->where('notes.0.needs_countersign', true)->where('notes.0.countersigner', null));
+        $this->post("/visits/{$visit->public_id}/countersign")->assertSessionHasNoErrors();
+
+        $this->get("/visits/{$visit->public_id}/after")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('notes.0.countersigner', $owner->name));
+        $this->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('countersign', []));
+        self::assertSame($before, DB::table('notes')->value('case_document'), 'what was signed stays as it was');
+    }
+
+    public function test_a_student_writes_only_in_visits_they_began(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $visit = $this->visit($owner);
+        $this->actingAs($this->therapist($owner->clinic, Role::Student));
+
+        $this->get("/visits/{$visit->public_id}/ask")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('visit.writable', false));
+        $this->save($visit, 'complaint', ['zone' => 'neck_back', 'side' => 'left', 'now' => 6])->assertForbidden();
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\User;
+use App\Models\Visit;
+use App\Support\Role;
+use Illuminate\Routing\Route;
+use Illuminate\Support\Facades\Route as Routes;
+use Tests\TestCase;
+
+/**
+ * Every route of the application, asked by nobody, by every role of the clinic, and by the owner of another. A route that is not in the table fails: whoever adds one says who may.
+ * Prints the table of routes and roles: phpunit --filter RouteWalkTest --debug.
+ */
+final class RouteWalkTest extends TestCase
+{
+    private const EVERYBODY = ['owner', 'therapist', 'student', 'reception'];
+
+    private const CLINICAL = ['owner', 'therapist', 'student'];
+
+    private const OWNER = ['owner'];
+
+    /** Open without signing in: the door, links that carry their own secret, and the page of the machine itself. */
+    private const OPEN = ['sign-in', 'password.request', 'password.email', 'password.reset', 'password.update', 'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.open', 'check-in.update', 'outbox', 'POST sign-in', 'second-step', 'second-step.finish'];
+
+    /** Who of the clinic gets through; a student only to visits they began, which is tried apart. */
+    private const MAY = [
+        'sign-out' => self::EVERYBODY, 'today' => self::EVERYBODY, 'account' => self::EVERYBODY, 'account.password' => self::EVERYBODY, 'account.everywhere' => self::EVERYBODY,
+        'second-factor.begin' => self::EVERYBODY, 'second-factor.store' => self::EVERYBODY, 'second-factor.destroy' => self::EVERYBODY,
+        'people' => self::OWNER, 'people.store' => self::OWNER, 'people.update' => self::OWNER, 'people.close' => self::OWNER, 'people.open' => self::OWNER, 'people.remind' => self::OWNER,
+        'scope' => self::CLINICAL, 'scope.update' => self::OWNER,
+        'atlas' => self::EVERYBODY, 'atlas.search' => self::EVERYBODY, 'atlas.show' => self::EVERYBODY, 'atlas.trainer' => self::EVERYBODY, 'atlas.trainer.answer' => self::EVERYBODY,
+        'clients.create' => self::EVERYBODY, 'clients.search' => self::EVERYBODY, 'clients.store' => self::EVERYBODY, 'clients.show' => self::EVERYBODY, 'check-ins.store' => self::EVERYBODY, 'appointments.store' => self::EVERYBODY,
+        'clients.compare' => self::CLINICAL, 'visits.store' => self::CLINICAL,
+        'visits.export' => self::CLINICAL, 'GET visits/{visit}/entries' => self::CLINICAL, 'visits.letter' => self::CLINICAL, 'visits.letter.pdf' => self::CLINICAL, 'visits.summary' => self::CLINICAL, 'visits.show' => self::CLINICAL,
+        // the visit walked here was begun by the owner
+        'POST visits/{visit}/entries' => ['owner', 'therapist'], 'visits.entries' => ['owner', 'therapist'], 'visits.check-in' => ['owner', 'therapist'], 'visits.plan' => ['owner', 'therapist'], 'visits.events' => ['owner', 'therapist'],
+        'visits.stop' => ['owner', 'therapist'], 'visits.take-up' => ['owner', 'therapist'], 'visits.sign' => ['owner', 'therapist'], 'visits.update' => ['owner', 'therapist'],
+        'visits.worklist' => ['owner', 'therapist'], 'visits.device' => ['owner', 'therapist'], 'visits.what-if' => ['owner', 'therapist'],
+        // only what is signed is corrected or countersigned
+        'visits.correct' => [], 'visits.countersign' => [],
+    ];
+
+    public function test_no_route_lets_anybody_in_who_may_not(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $visit = $this->visit($owner);
+        $person = $this->therapist($owner->clinic);
+        $users = array_map(fn (Role $role): User => $role === Role::Owner ? $owner : $this->therapist($owner->clinic, $role), array_combine(self::EVERYBODY, array_map(Role::from(...), self::EVERYBODY)));
+        $stranger = $this->therapist(role: Role::Owner);
+        $table = [];
+        foreach ($this->routes() as $name => [$method, $path]) {
+            $ask = fn (?User $user): bool => $this->letsIn($user, $method, $path, $visit, $person);
+            $open = in_array($name, self::OPEN, true);
+            self::assertTrue($open || array_key_exists($name, self::MAY), "the route \"$name\" ($method $path) stands in no list: say who may");
+            if (! $open) {
+                self::assertFalse($ask(null), "$name lets anybody in");
+            }
+            foreach ($open ? [] : $users as $role => $user) {
+                $table[] = sprintf('%-32s %-10s %s', $name, $role, $in = $ask($user) ? 'in' : 'refused');
+                self::assertSame(in_array($role, self::MAY[$name], true), $in === 'in', "$name, asked by $role");
+            }
+            if (! $open && (str_contains($path, '{visit}') || str_contains($path, '{client}') || str_contains($path, '{person}'))) {
+                self::assertFalse($ask($stranger), "$name lets another clinic in");
+            }
+        }
+        fwrite(STDERR, in_array('--debug', $_SERVER['argv'] ?? [], true) ? implode("\n", $table)."\n" : '');
+    }
+
+    public function test_a_student_gets_on_with_the_visits_they_began(): void
+    {
+        $student = $this->therapist(role: Role::Student);
+        $visit = $this->visit($student);
+
+        foreach (['visits.entries', 'visits.plan', 'visits.sign', 'visits.worklist', 'visits.update'] as $name) {
+            [$method, $path] = $this->routes()[$name];
+            self::assertTrue($this->letsIn($student, $method, $path, $visit, $student), $name);
+        }
+    }
+
+    /** @return array<string, array{string, string}> method and path by name, or by both where a route has none */
+    private function routes(): array
+    {
+        $routes = [];
+        /** @var Route $route */
+        foreach (Routes::getRoutes()->getRoutes() as $route) {
+            $method = array_values(array_diff($route->methods(), ['HEAD']))[0];
+            if (! str_starts_with($route->uri(), 'storage/') && ! str_starts_with($route->uri(), '_')) {
+                $routes[$route->getName() ?? "$method {$route->uri()}"] = [$method, $route->uri()];
+            }
+        }
+
+        return $routes;
+    }
+
+    /** Through the door: whatever is then said of what was sent, it is not "sign in" and not "you may not". Nothing that was done is kept. */
+    private function letsIn(?User $user, string $method, string $path, Visit $visit, User $person): bool
+    {
+        $path = str_replace(
+            ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}'],
+            [$visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask', 'x', 'x'], $path,
+        );
+        $this->app['auth']->forgetGuards();
+        session()->flush();
+        if ($user !== null) {
+            $this->actingAs($user->refresh());
+        }
+        $this->app['db']->beginTransaction();
+        $answer = $this->json($method, "/$path");
+        $this->app['db']->rollBack();
+        // what may not be found is not let in either
+        self::assertNotSame(500, $answer->status(), "$method $path: ".mb_substr((string) $answer->getContent(), 0, 300));
+
+        return ! in_array($answer->status(), [401, 403], true);
+    }
+}
