@@ -2,13 +2,20 @@
 
 declare(strict_types=1);
 
+use App\Exchange\ClientFiles;
+use App\Exchange\ClinicFiles;
 use App\Http\Controllers\AppointmentController;
 use App\Http\Controllers\AtlasController;
+use App\Http\Controllers\AuditController;
 use App\Http\Controllers\CheckInController;
 use App\Http\Controllers\ClientController;
+use App\Http\Controllers\ClientFilesController;
+use App\Http\Controllers\ClientKeepingController;
+use App\Http\Controllers\ClinicFilesController;
 use App\Http\Controllers\EntryController;
 use App\Http\Controllers\EventController;
 use App\Http\Controllers\LetterController;
+use App\Http\Controllers\LockController;
 use App\Http\Controllers\NoteController;
 use App\Http\Controllers\OutboxController;
 use App\Http\Controllers\PasswordController;
@@ -17,6 +24,7 @@ use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ScopeController;
 use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SimulatedDeviceController;
 use App\Http\Controllers\SummaryController;
 use App\Http\Controllers\TodayController;
@@ -29,7 +37,7 @@ use Somatrace\Core\Simulation\SimulatedDevices;
 
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
-    Route::post('/sign-in', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::post('/sign-in', [SessionController::class, 'store'])->middleware('throttle:sign-in')->name('sign-in.store');
     Route::get('/second-step', [SessionController::class, 'second'])->name('second-step');
     Route::post('/second-step', [SessionController::class, 'finish'])->middleware('throttle:sign-in')->name('second-step.finish');
     Route::get('/forgotten', [PasswordController::class, 'forgotten'])->name('password.request');
@@ -68,6 +76,21 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/people/{person}/open', [PeopleController::class, 'open'])->name('people.open');
     Route::post('/people/{person}/remind', [PeopleController::class, 'remind'])->name('people.remind');
 
+    Route::post('/lock', [LockController::class, 'close'])->name('lock.close');
+    Route::get('/locked', [LockController::class, 'show'])->name('lock.show');
+    Route::post('/unlock', [LockController::class, 'open'])->name('lock.open');
+
+    Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
+    Route::put('/settings/own', [SettingsController::class, 'own'])->name('account.settings');
+    Route::put('/settings/clinic', [SettingsController::class, 'clinic'])->name('settings.update');
+
+    Route::get('/clinic/audit', [AuditController::class, 'show'])->name('audit');
+    Route::get('/clinic/audit.csv', [AuditController::class, 'download'])->name('audit.file');
+    Route::get('/clinic/files', [ClinicFilesController::class, 'show'])->name('clinic.files');
+    Route::get('/clinic/files/{format}', [ClinicFilesController::class, 'download'])->whereIn('format', array_keys(ClinicFiles::FORMATS))->name('clinic.file');
+    Route::post('/clinic/bring/{format}', [ClinicFilesController::class, 'preview'])->whereIn('format', array_keys(ClinicFiles::FORMATS))->name('clinic.bring.preview');
+    Route::post('/clinic/bring/{format}/apply', [ClinicFilesController::class, 'apply'])->whereIn('format', array_keys(ClinicFiles::FORMATS))->name('clinic.bring.apply');
+
     Route::get('/clinic/scope', [ScopeController::class, 'show'])->name('scope');
     Route::put('/clinic/scope', [ScopeController::class, 'update'])->name('scope.update');
 
@@ -77,18 +100,31 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/atlas/trainer', [TrainerController::class, 'store'])->name('atlas.trainer.answer');
     Route::get('/atlas/{kind}/{id}', [AtlasController::class, 'show'])->name('atlas.show');
 
+    Route::get('/clients', [ClientController::class, 'index'])->name('clients.index');
     Route::get('/clients/new', [ClientController::class, 'create'])->name('clients.create');
     Route::get('/clients/search', [ClientController::class, 'search'])->name('clients.search');
     Route::post('/clients', [ClientController::class, 'store'])->name('clients.store');
     Route::get('/clients/{client}', [ClientController::class, 'show'])->name('clients.show');
+    Route::get('/clients/{client}/edit', [ClientController::class, 'edit'])->name('clients.edit');
+    Route::put('/clients/{client}', [ClientController::class, 'update'])->name('clients.update');
+    Route::post('/clients/{client}/archive', [ClientKeepingController::class, 'archive'])->name('clients.archive');
+    Route::post('/clients/{client}/unarchive', [ClientKeepingController::class, 'unarchive'])->name('clients.unarchive');
+    Route::post('/clients/{client}/merge', [ClientKeepingController::class, 'merge'])->name('clients.merge');
+    Route::post('/clients/{client}/unmerge', [ClientKeepingController::class, 'unmerge'])->name('clients.unmerge');
+    Route::delete('/clients/{client}', [ClientKeepingController::class, 'erase'])->name('clients.erase');
+    Route::get('/clients/{client}/export', [ClientFilesController::class, 'export'])->name('clients.export');
+    Route::get('/clients/{client}/files', [ClientFilesController::class, 'show'])->name('clients.bring');
+    Route::get('/clients/{client}/files/{format}', [ClientFilesController::class, 'download'])->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.file');
+    Route::post('/clients/{client}/bring/{format}', [ClientFilesController::class, 'preview'])->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.bring.preview');
+    Route::post('/clients/{client}/bring/{format}/apply', [ClientFilesController::class, 'apply'])->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.bring.apply');
     Route::get('/clients/{client}/compare', [ClientController::class, 'compare'])->name('clients.compare');
     Route::post('/clients/{client}/check-ins', [CheckInController::class, 'store'])->name('check-ins.store');
     Route::post('/clients/{client}/appointments', [AppointmentController::class, 'store'])->name('appointments.store');
     Route::post('/clients/{client}/visits', [VisitController::class, 'store'])->name('visits.store');
 
     Route::get('/visits/{visit}/case.json', [VisitController::class, 'export'])->name('visits.export');
-    Route::get('/visits/{visit}/entries', [EntryController::class, 'index']);
-    Route::post('/visits/{visit}/entries', [EntryController::class, 'store']);
+    Route::get('/visits/{visit}/entries', [EntryController::class, 'index'])->name('visits.entries.index');
+    Route::post('/visits/{visit}/entries', [EntryController::class, 'store'])->name('visits.entries.several');
     Route::put('/visits/{visit}/entries', [EntryController::class, 'update'])->name('visits.entries');
     Route::post('/visits/{visit}/check-in', [CheckInController::class, 'take'])->name('visits.check-in');
     Route::post('/visits/{visit}/plan', [PlanController::class, 'store'])->name('visits.plan');
@@ -98,6 +134,8 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/visits/{visit}/sign', [NoteController::class, 'store'])->name('visits.sign');
     Route::post('/visits/{visit}/countersign', [NoteController::class, 'countersign'])->name('visits.countersign');
     Route::post('/visits/{visit}/correct', [NoteController::class, 'correct'])->name('visits.correct');
+    Route::get('/visits/{visit}/note', [NoteController::class, 'show'])->name('visits.note');
+    Route::get('/visits/{visit}/note.pdf', [NoteController::class, 'pdf'])->name('visits.note.pdf');
     Route::get('/visits/{visit}/summary', [SummaryController::class, 'show'])->name('visits.summary');
     Route::get('/visits/{visit}/letter', [LetterController::class, 'show'])->name('visits.letter');
     Route::get('/visits/{visit}/letter.pdf', [LetterController::class, 'pdf'])->name('visits.letter.pdf');

@@ -4,18 +4,30 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
 use App\Models\User;
+use Illuminate\Support\Facades\DB;
 
 final readonly class CreateClient
 {
+    public function __construct(private UpdateClient $update)
+    {
+    }
+
     /** @param  array<string, mixed>  $details */
     public function handle(User $user, array $details): Client
     {
         $name = (string) $details['name'];
-        $code = $this->code($user->clinic_id, $name);
+        $brought = $details['code'] ?? null; // a file may bring the code that was given elsewhere
+        $code = is_string($brought) ? $brought : $this->code($user->clinic_id, $name);
 
-        return Client::query()->create([...$details, 'clinic_id' => $user->clinic_id, 'code' => $code, 'search' => Client::folded("$name $code")]);
+        return DB::transaction(function () use ($user, $details, $name, $code): Client {
+            $client = Client::query()->create([...array_intersect_key($details, array_flip(ClientDetails::KEYS)), 'clinic_id' => $user->clinic_id, 'code' => $code, 'search' => Client::folded("$name $code")]);
+            $this->update->contacts($client, array_values((array) ($details['contacts'] ?? [])));
+
+            return $client;
+        });
     }
 
     /** Initials and a running number: short enough to say, and no name in it. */

@@ -10,14 +10,16 @@ use App\Cases\TreatmentSummary;
 use App\Models\Note;
 use App\Models\User;
 use App\Models\Visit;
+use App\Support\NoteHash;
 use App\Support\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Somatrace\Core\Clinic;
 
 /** Signs a visit: the record with the whole case and what was made of it is frozen. */
 final readonly class SignVisit
 {
-    public function __construct(private CaseAssembler $cases, private Judgements $judgements, private TreatmentSummary $treatment)
+    public function __construct(private CaseAssembler $cases, private Judgements $judgements, private TreatmentSummary $treatment, private Clinic $clinic)
     {
     }
 
@@ -35,7 +37,7 @@ final readonly class SignVisit
             $visit->client->update(['last_seen_at' => $now]);
             DB::table('appointments')->where('id', $visit->appointment_id)->update(['status' => 'done']);
 
-            return $visit->notes()->create([...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results, 'signed_by' => $user->id, 'signed_at' => $now, 'needs_countersign' => $user->role->isSupervised()]);
+            return $this->freeze($visit, $user, [...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results, 'atlas_version' => $this->clinic->atlas->version], $now);
         });
     }
 
@@ -48,10 +50,19 @@ final readonly class SignVisit
     {
         $last = $visit->notes()->latest('revision')->firstOrFail();
 
-        return $visit->notes()->create([
-            ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => $last->results,
-            'reason' => $reason, 'signed_by' => $user->id, 'signed_at' => $now, 'needs_countersign' => $user->role->isSupervised(),
-        ]);
+        return $this->freeze($visit, $user, [
+            ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => $last->results, 'reason' => $reason, 'atlas_version' => $last->atlas_version,
+        ], $now);
+    }
+
+    /** @param  array<string, mixed>  $content */
+    private function freeze(Visit $visit, User $user, array $content, CarbonImmutable $now): Note
+    {
+        $note = $visit->notes()->make([...$content, 'signed_by' => $user->id, 'signed_at' => $now, 'needs_countersign' => $user->role->isSupervised()]);
+        $note->content_hash = NoteHash::of($note->getAttributes());
+        $note->save();
+
+        return $note;
     }
 
     /** A supervisor's name beside every revision that waits for one; what was signed stays as it is. */

@@ -25,7 +25,7 @@ final readonly class StartVisit
             $visit = $client->visits()->create([
                 'clinic_id' => $client->clinic_id, 'user_id' => $user->id, 'appointment_id' => $appointment?->id,
                 'number' => 1 + (int) $client->visits()->max('number'), 'status' => VisitStatus::Open,
-                'minutes' => $appointment->minutes ?? 60, 'last_step' => 'ask', 'started_at' => $now,
+                'minutes' => $appointment->minutes ?? $user->clinic->setting('visit_minutes'), 'last_step' => 'ask', 'started_at' => $now,
             ]);
             $client->update(['last_seen_at' => $now]);
             $appointment?->update(['status' => 'arrived']);

@@ -117,7 +117,7 @@ final readonly class CaseAssembler
             'positions_possible' => $today->first(EntryKind::Positions)->payload ?? [],
             'targets' => $today->payloads(EntryKind::Target),
             'dropped' => $today->payloads(EntryKind::Dropped),
-            'school' => $today->map(EntryKind::School),
+            'school' => [...$visit->user->school(), ...$today->map(EntryKind::School)],
         ], static fn (mixed $part): bool => $part !== []);
     }
 

@@ -31,6 +31,7 @@ enum EntryKind: string
     case Aftermath = 'aftermath';
     case Override = 'override';
     case Text = 'text';
+    case Done = 'done'; // only from elsewhere: what was done here is told by the events at the table
 
     /** @return list<string> */
     public static function values(): array
@@ -58,6 +59,7 @@ enum EntryKind: string
             self::Guardian => '/properties/client/properties/guardian',
             self::Target, self::Dropped => '/properties/session/properties/targets/items',
             self::Override => '/properties/overrides/items',
+            self::Done => '/$defs/done',
             self::RedFlag, self::LegSigns, self::ClotItem => '/$defs/answer',
             self::OthersDenied, self::School, self::Positions, self::Text => null,
         };
@@ -77,7 +79,7 @@ enum EntryKind: string
             self::Condition => ['condition'],
             self::Medicine => ['medicine'],
             self::Consent => ['area'],
-            self::Target, self::Dropped => ['muscle', 'side'],
+            self::Target, self::Dropped, self::Done => ['muscle', 'side'],
             self::Aftermath => ['hours'],
             self::Override => ['verdict'],
             self::Feedback, self::RedFlag, self::LegSigns, self::ClotItem, self::OthersDenied, self::School, self::Positions, self::Guardian, self::Text => [],

@@ -14,12 +14,13 @@ final readonly class EntryRows
     {
     }
 
-    /** @param  list<int>  $visits */
+    /** @param  list<int>  $visits oldest first: the order in which they were made need not be the order in which they were written down */
     public static function of(array $visits): self
     {
+        $place = array_flip($visits);
         $rows = DB::table('entries')->whereIn('visit_id', $visits)->whereNotNull('payload')->where('payload', '!=', 'null')
-            ->orderBy('visit_id')->orderBy('kind')->orderBy('identity')
-            ->get(['visit_id', 'phase', 'kind', 'identity', 'payload', 'said_on']);
+            ->orderBy('kind')->orderBy('identity')
+            ->get(['visit_id', 'phase', 'kind', 'identity', 'payload', 'said_on'])->sortBy(static fn (object $row): int => $place[(int) $row->visit_id]);
 
         return new self(array_values($rows->map(static fn (object $row): EntryRow => new EntryRow(
             (int) $row->visit_id, (string) $row->phase, (string) $row->kind, (string) $row->identity, json_decode((string) $row->payload, true), (string) $row->said_on,

@@ -9,7 +9,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
 
-/** From the events at the table to what was done: minutes, strongest pressure, seconds in contact, dose and signs, by muscle. */
+/** From the events at the table to what was done: minutes, strongest pressure, seconds in contact, dose and signs, by muscle; and what a visit from elsewhere says was done. */
 final readonly class TreatmentSummary
 {
     public function __construct(private Clinic $clinic)
@@ -23,8 +23,23 @@ final readonly class TreatmentSummary
     public function doneByVisit(array $visits): array
     {
         $done = [];
-        foreach ($this->events($visits)->groupBy('visit_id') as $visit => $rows) {
+        foreach ($visits === [] ? [] : $this->events($visits)->groupBy('visit_id') as $visit => $rows) {
             $done[(int) $visit] = $this->ofVisit(array_values($rows->all()));
+        }
+
+        return $this->withBrought($visits, $done);
+    }
+
+    /**
+     * @param  list<int>  $visits
+     * @param  array<int, list<array<string, mixed>>>  $done
+     * @return array<int, list<array<string, mixed>>>
+     */
+    private function withBrought(array $visits, array $done): array
+    {
+        $rows = $visits === [] ? [] : DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->orderBy('identity')->get(['visit_id', 'payload']);
+        foreach ($rows as $row) {
+            $done[(int) $row->visit_id][] = (array) json_decode((string) $row->payload, true);
         }
 
         return $done;
@@ -45,7 +60,7 @@ final readonly class TreatmentSummary
             }
         }
 
-        return ['done' => $this->ofVisit($events), 'signs' => $signs];
+        return ['done' => $this->withBrought([$visit], [$visit => $this->ofVisit($events)])[$visit], 'signs' => $signs];
     }
 
     /**

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Str;
 
 /**
  * @property int $id
@@ -18,14 +19,31 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $minutes
  * @property string|null $reason
  * @property string $status
+ * @property string|null $uid by which other calendars know it
+ * @property User $user
  * @property Client $client
  * @property Visit|null $visit
  */
 final class Appointment extends Model
 {
-    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'starts_at', 'minutes', 'reason', 'status'];
+    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'starts_at', 'minutes', 'reason', 'status', 'uid'];
+
+    protected $attributes = ['uid' => null];
 
     protected $casts = ['starts_at' => 'immutable_datetime'];
+
+    protected static function booted(): void
+    {
+        self::creating(static function (self $appointment): void {
+            $appointment->uid ??= Str::lower((string) Str::ulid()).'@somatrace';
+        });
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
 
     /** @return BelongsTo<Client, $this> */
     public function client(): BelongsTo

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -25,15 +26,26 @@ use Illuminate\Support\Str;
  * @property bool $stoic
  * @property string|null $guardian_name
  * @property string|null $occupation
+ * @property string|null $email
+ * @property string|null $phone
+ * @property string|null $address
  * @property CarbonImmutable|null $last_seen_at
+ * @property CarbonImmutable|null $archived_at
+ * @property CarbonImmutable|null $erased_at what identified them is gone
+ * @property int|null $merged_into_id
  */
 final class Client extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['clinic_id', 'code', 'name', 'search', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'last_seen_at'];
+    protected $fillable = ['clinic_id', 'code', 'name', 'search', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'email', 'phone', 'address', 'last_seen_at', 'archived_at', 'erased_at', 'merged_into_id'];
 
-    protected $casts = ['born_on' => 'immutable_date', 'last_seen_at' => 'immutable_datetime', 'mass_kg' => 'float', 'stoic' => 'bool'];
+    protected $attributes = [
+        'pronoun' => 'unsaid', 'sex' => 'unsaid', 'skin' => 'usual', 'stoic' => false, 'hand' => null, 'mass_kg' => null, 'guardian_name' => null, 'occupation' => null, 'email' => null, 'phone' => null, 'address' => null,
+        'last_seen_at' => null, 'archived_at' => null, 'erased_at' => null, 'merged_into_id' => null,
+    ];
+
+    protected $casts = ['born_on' => 'immutable_date', 'last_seen_at' => 'immutable_datetime', 'archived_at' => 'immutable_datetime', 'erased_at' => 'immutable_datetime', 'mass_kg' => 'float', 'stoic' => 'bool'];
 
     /** @return list<string> */
     public function uniqueIds(): array
@@ -46,10 +58,35 @@ final class Client extends Model
         return 'public_id';
     }
 
+    /** @return Builder<Client> those of a clinic who are not put away, erased or found to be somebody else */
+    public static function present(int $clinic): Builder
+    {
+        return self::query()->where('clinic_id', $clinic)->whereNull('archived_at');
+    }
+
+    /**
+     * Any part of the name, or of the code; every word has to be in it.
+     *
+     * @param  Builder<Client>  $query
+     */
+    public function scopeCalled(Builder $query, string $asked): void
+    {
+        foreach (array_filter(explode(' ', self::folded($asked)), static fn (string $word): bool => $word !== '') as $word) {
+            // sqlite knows no escape sign of its own
+            $query->whereRaw("search like ? escape '\\'", ['%'.addcslashes($word, '%_\\').'%']);
+        }
+    }
+
     /** What a search looks in: without accents and case, name and code together. */
     public static function folded(string $text): string
     {
         return Str::lower(Str::ascii($text));
+    }
+
+    /** @return HasMany<ClientContact, $this> */
+    public function contacts(): HasMany
+    {
+        return $this->hasMany(ClientContact::class);
     }
 
     /** @return HasMany<Visit, $this> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Settings;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
@@ -13,12 +14,20 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $timezone
  * @property list<string> $scope_off techniques that are not done here
  * @property array<string, string> $scope_reasons why not, by technique
+ * @property array<string, mixed> $settings what was chosen; the rest is Settings::defaults()
  */
 final class Clinic extends Model
 {
-    protected $fillable = ['name', 'timezone', 'scope_off', 'scope_reasons'];
+    protected $fillable = ['name', 'timezone', 'scope_off', 'scope_reasons', 'settings'];
 
-    protected $casts = ['scope_off' => 'array', 'scope_reasons' => 'array'];
+    protected $casts = ['scope_off' => 'array', 'scope_reasons' => 'array', 'settings' => 'array'];
+
+    protected $attributes = ['settings' => '{}'];
+
+    public function setting(string $name): mixed
+    {
+        return $this->settings[$name] ?? Settings::defaults()[$name];
+    }
 
     /** The day of a moment in the clinic's zone, as Y-m-d. */
     public function day(CarbonImmutable $moment): string

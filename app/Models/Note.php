@@ -20,6 +20,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $reason
  * @property int $signed_by
  * @property CarbonImmutable $signed_at
+ * @property string $atlas_version
+ * @property string $content_hash
  * @property bool $needs_countersign
  * @property int|null $countersigned_by
  * @property CarbonImmutable|null $countersigned_at
@@ -28,7 +30,7 @@ final class Note extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['visit_id', 'revision', 'happened', 'advice', 'next_time', 'case_document', 'results', 'reason', 'signed_by', 'signed_at', 'needs_countersign', 'countersigned_by', 'countersigned_at'];
+    protected $fillable = ['visit_id', 'revision', 'happened', 'advice', 'next_time', 'case_document', 'results', 'reason', 'signed_by', 'signed_at', 'needs_countersign', 'atlas_version', 'countersigned_by', 'countersigned_at'];
 
     protected $casts = ['case_document' => 'array', 'results' => 'array', 'signed_at' => 'immutable_datetime', 'needs_countersign' => 'bool', 'countersigned_at' => 'immutable_datetime'];
 }

@@ -29,6 +29,7 @@ use Spatie\Permission\Traits\HasRoles;
  * @property string|null $second_factor secret of the authenticator app
  * @property int $second_factor_step
  * @property list<string> $recovery_codes hashed
+ * @property array<string, mixed> $settings what they chose for themselves, over what the clinic says
  * @property Clinic $clinic
  * @property User|null $supervisor
  */
@@ -36,13 +37,13 @@ final class User extends Authenticatable
 {
     use HasRoles;
 
-    protected $fillable = ['clinic_id', 'name', 'email', 'password', 'licensed', 'experience', 'mass_kg', 'tools', 'supervisor_id', 'deactivated_at', 'invited_at'];
+    protected $fillable = ['clinic_id', 'name', 'email', 'password', 'licensed', 'experience', 'mass_kg', 'tools', 'supervisor_id', 'deactivated_at', 'invited_at', 'settings'];
 
     protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
-    protected $casts = ['password' => 'hashed', 'licensed' => 'bool', 'mass_kg' => 'float', 'tools' => 'array', 'deactivated_at' => 'immutable_datetime', 'invited_at' => 'immutable_datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array'];
+    protected $casts = ['password' => 'hashed', 'licensed' => 'bool', 'mass_kg' => 'float', 'tools' => 'array', 'deactivated_at' => 'immutable_datetime', 'invited_at' => 'immutable_datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array', 'settings' => 'array'];
 
-    protected $attributes = ['supervisor_id' => null, 'deactivated_at' => null, 'invited_at' => null];
+    protected $attributes = ['supervisor_id' => null, 'deactivated_at' => null, 'invited_at' => null, 'settings' => '{}'];
 
     /** @param  array<string, mixed>  $attributes */
     public static function hire(Role $role, array $attributes): self
@@ -81,6 +82,19 @@ final class User extends Authenticatable
         $this->loadMissing('roles');
 
         return $this->isActive() && $this->hasPermissionViaRole($this->filterPermission($right->value));
+    }
+
+    public function setting(string $name): mixed
+    {
+        return $this->settings[$name] ?? $this->loadMissing('clinic')->clinic->setting($name);
+    }
+
+    /** @return array<string, string> how they work where practitioners differ: their own choices over those of the clinic */
+    public function school(): array
+    {
+        $of = static fn (mixed $chosen): array => array_filter(is_array($chosen) ? $chosen : [], is_string(...));
+
+        return [...$of($this->loadMissing('clinic')->clinic->setting('school')), ...$of($this->settings['school'] ?? [])];
     }
 
     public function isActive(): bool

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $user_id
  * @property int|null $appointment_id
  * @property int $number
+ * @property 'here'|'elsewhere' $origin where it was made: one from elsewhere came in by an open format and is only read
  * @property VisitStatus $status
  * @property int $minutes
  * @property string $last_step
@@ -33,9 +34,11 @@ final class Visit extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'appointment_id', 'number', 'status', 'minutes', 'last_step', 'started_at', 'stopped_at', 'signed_at'];
+    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'appointment_id', 'number', 'origin', 'status', 'minutes', 'last_step', 'started_at', 'stopped_at', 'signed_at'];
 
     protected $casts = ['status' => VisitStatus::class, 'started_at' => 'immutable_datetime', 'stopped_at' => 'immutable_datetime', 'signed_at' => 'immutable_datetime'];
+
+    protected $attributes = ['origin' => 'here'];
 
     /** @return list<string> */
     public function uniqueIds(): array

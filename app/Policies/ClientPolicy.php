@@ -21,9 +21,32 @@ final class ClientPolicy
         return $user->may(Right::Book);
     }
 
+    /** Who they are, how they are reached, whether they are put away. */
+    public function update(User $user, Client $client): bool
+    {
+        return $this->view($user, $client) && $user->may(Right::Book) && $client->erased_at === null;
+    }
+
     /** Findings, courses and notes: not for reception. */
     public function viewClinical(User $user, Client $client): bool
     {
         return $this->view($user, $client) && $user->may(Right::ReadClinical);
+    }
+
+    /** Visits from a file into the record. */
+    public function bring(User $user, Client $client): bool
+    {
+        return $this->update($user, $client) && $user->may(Right::WriteClinical);
+    }
+
+    /** Records change hands, so it takes somebody who answers for them. */
+    public function merge(User $user, Client $client): bool
+    {
+        return $this->update($user, $client) && $user->may(Right::Countersign);
+    }
+
+    public function erase(User $user, Client $client): bool
+    {
+        return $this->update($user, $client) && $user->may(Right::KeepClinic);
     }
 }

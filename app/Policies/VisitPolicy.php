@@ -15,10 +15,10 @@ final class VisitPolicy
         return $user->clinic_id === $visit->clinic_id && $user->may(Right::ReadClinical);
     }
 
-    /** A signed record is frozen; a student writes in the visits they began. */
+    /** A signed record is frozen, and one from elsewhere is not ours to change; a student writes in the visits they began. */
     public function update(User $user, Visit $visit): bool
     {
-        return $this->writes($user, $visit) && ! $visit->isSigned();
+        return $this->writes($user, $visit) && ! $visit->isSigned() && $visit->origin === 'here';
     }
 
     public function correct(User $user, Visit $visit): bool

@@ -210,12 +210,25 @@ final class Clinic
         return $plans;
     }
 
+    /** @return array<string, list<string>> where practitioners differ, and the choices */
+    public function schools(): array
+    {
+        $schools = JsonFile::read($this->folder.'/vocabulary.json')->fields('school');
+
+        return array_combine($schools->keys(), array_map($schools->strings(...), $schools->keys()));
+    }
+
+    /** @return array<string, string> the choice that holds where nobody has made one */
+    public function schoolDefaults(): array
+    {
+        return $this->planFigures()->schoolDefault;
+    }
+
     /** The question a school choice answers; null when no school knows it. */
     public function schoolQuestion(string $choice): ?string
     {
-        $schools = JsonFile::read($this->folder.'/vocabulary.json')->fields('school');
-        foreach ($schools->keys() as $question) {
-            if (in_array($choice, $schools->strings($question), true)) {
+        foreach ($this->schools() as $question => $choices) {
+            if (in_array($choice, $choices, true)) {
                 return $question;
             }
         }

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\User;
 use App\Models\Visit;
+use App\Support\AuditDeed;
 use App\Support\Role;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Routes;
@@ -13,7 +14,7 @@ use Tests\TestCase;
 
 /**
  * Every route of the application, asked by nobody, by every role of the clinic, and by the owner of another. A route that is not in the table fails: whoever adds one says who may.
- * Prints the table of routes and roles: phpunit --filter RouteWalkTest --debug.
+ * Prints the table of routes and roles and compares it with docs/roles.md; UPDATE_DOCS=1 writes that anew.
  */
 final class RouteWalkTest extends TestCase
 {
@@ -24,7 +25,7 @@ final class RouteWalkTest extends TestCase
     private const OWNER = ['owner'];
 
     /** Open without signing in: the door, links that carry their own secret, and the page of the machine itself. */
-    private const OPEN = ['sign-in', 'password.request', 'password.email', 'password.reset', 'password.update', 'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.open', 'check-in.update', 'outbox', 'POST sign-in', 'second-step', 'second-step.finish'];
+    private const OPEN = ['sign-in', 'password.request', 'password.email', 'password.reset', 'password.update', 'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.open', 'check-in.update', 'outbox', 'sign-in.store', 'second-step', 'second-step.finish'];
 
     /** Who of the clinic gets through; a student only to visits they began, which is tried apart. */
     private const MAY = [
@@ -35,11 +36,17 @@ final class RouteWalkTest extends TestCase
         'atlas' => self::EVERYBODY, 'atlas.search' => self::EVERYBODY, 'atlas.show' => self::EVERYBODY, 'atlas.trainer' => self::EVERYBODY, 'atlas.trainer.answer' => self::EVERYBODY,
         'clients.create' => self::EVERYBODY, 'clients.search' => self::EVERYBODY, 'clients.store' => self::EVERYBODY, 'clients.show' => self::EVERYBODY, 'check-ins.store' => self::EVERYBODY, 'appointments.store' => self::EVERYBODY,
         'clients.compare' => self::CLINICAL, 'visits.store' => self::CLINICAL,
-        'visits.export' => self::CLINICAL, 'GET visits/{visit}/entries' => self::CLINICAL, 'visits.letter' => self::CLINICAL, 'visits.letter.pdf' => self::CLINICAL, 'visits.summary' => self::CLINICAL, 'visits.show' => self::CLINICAL,
+        'visits.export' => self::CLINICAL, 'visits.entries.index' => self::CLINICAL, 'visits.letter' => self::CLINICAL, 'visits.letter.pdf' => self::CLINICAL, 'visits.summary' => self::CLINICAL, 'visits.show' => self::CLINICAL,
         // the visit walked here was begun by the owner
-        'POST visits/{visit}/entries' => ['owner', 'therapist'], 'visits.entries' => ['owner', 'therapist'], 'visits.check-in' => ['owner', 'therapist'], 'visits.plan' => ['owner', 'therapist'], 'visits.events' => ['owner', 'therapist'],
+        'visits.entries.several' => ['owner', 'therapist'], 'visits.entries' => ['owner', 'therapist'], 'visits.check-in' => ['owner', 'therapist'], 'visits.plan' => ['owner', 'therapist'], 'visits.events' => ['owner', 'therapist'],
         'visits.stop' => ['owner', 'therapist'], 'visits.take-up' => ['owner', 'therapist'], 'visits.sign' => ['owner', 'therapist'], 'visits.update' => ['owner', 'therapist'],
         'visits.worklist' => ['owner', 'therapist'], 'visits.device' => ['owner', 'therapist'], 'visits.what-if' => ['owner', 'therapist'],
+        'lock.close' => self::EVERYBODY, 'lock.show' => self::EVERYBODY, 'lock.open' => self::EVERYBODY, 'settings' => self::EVERYBODY, 'account.settings' => self::EVERYBODY, 'settings.update' => self::OWNER,
+        'audit' => self::OWNER, 'audit.file' => self::OWNER, 'clinic.files' => self::EVERYBODY, 'clinic.file' => self::EVERYBODY, 'clinic.bring.preview' => self::EVERYBODY, 'clinic.bring.apply' => self::EVERYBODY,
+        'clients.index' => self::EVERYBODY, 'clients.edit' => self::EVERYBODY, 'clients.update' => self::EVERYBODY, 'clients.archive' => self::EVERYBODY, 'clients.unarchive' => self::EVERYBODY,
+        'clients.merge' => ['owner', 'therapist'], 'clients.unmerge' => ['owner', 'therapist'], 'clients.erase' => self::OWNER,
+        'clients.export' => self::CLINICAL, 'clients.bring' => self::CLINICAL, 'clients.file' => self::CLINICAL, 'clients.bring.preview' => self::CLINICAL, 'clients.bring.apply' => self::CLINICAL,
+        'visits.note' => self::CLINICAL, 'visits.note.pdf' => self::CLINICAL,
         // only what is signed is corrected or countersigned
         'visits.correct' => [], 'visits.countersign' => [],
     ];
@@ -60,14 +67,39 @@ final class RouteWalkTest extends TestCase
                 self::assertFalse($ask(null), "$name lets anybody in");
             }
             foreach ($open ? [] : $users as $role => $user) {
-                $table[] = sprintf('%-32s %-10s %s', $name, $role, $in = $ask($user) ? 'in' : 'refused');
-                self::assertSame(in_array($role, self::MAY[$name], true), $in === 'in', "$name, asked by $role");
+                $table[$name][$role] = $ask($user);
+                self::assertSame(in_array($role, self::MAY[$name], true), $table[$name][$role], "$name, asked by $role");
             }
             if (! $open && (str_contains($path, '{visit}') || str_contains($path, '{client}') || str_contains($path, '{person}'))) {
                 self::assertFalse($ask($stranger), "$name lets another clinic in");
             }
         }
-        fwrite(STDERR, in_array('--debug', $_SERVER['argv'] ?? [], true) ? implode("\n", $table)."\n" : '');
+        $text = $this->table($table);
+        fwrite(STDERR, $text);
+        if (getenv('UPDATE_DOCS') !== false) {
+            file_put_contents(base_path('docs/roles.md'), $text);
+        }
+        self::assertStringEqualsFile(base_path('docs/roles.md'), $text, 'run it once with UPDATE_DOCS=1');
+    }
+
+    public function test_every_route_says_what_the_audit_writes_of_it(): void
+    {
+        foreach (array_keys($this->routes()) as $name) {
+            self::assertTrue((AuditDeed::ofRoute($name) !== null) !== in_array($name, AuditDeed::NOT_KEPT, true), "$name: written in the audit, or said not to be, and not both");
+        }
+        self::assertSame([], array_diff([...AuditDeed::routes(), ...AuditDeed::NOT_KEPT], array_keys($this->routes())), 'routes that are no more');
+    }
+
+    /** @param  array<string, array<string, bool>>  $table who gets in, by route and role */
+    private function table(array $table): string
+    {
+        $lines = ['# Who may ask for what', '', 'Written by `tests/Feature/RouteWalkTest.php`, which asks every route as nobody, as each role and as the owner of another clinic (who is let in nowhere). A student gets on with the visits they began; the visit walked here is another\'s. Open without signing in: '.implode(', ', array_map(static fn (string $name): string => "`$name`", self::OPEN)).'.', '', '| route | '.implode(' | ', self::EVERYBODY).' |', '|---|'.str_repeat('---|', count(self::EVERYBODY))];
+        ksort($table);
+        foreach ($table as $name => $by) {
+            $lines[] = "| `$name` | ".implode(' | ', array_map(static fn (bool $in): string => $in ? 'in' : '–', $by)).' |';
+        }
+
+        return implode("\n", $lines)."\n";
     }
 
     public function test_a_student_gets_on_with_the_visits_they_began(): void
@@ -100,8 +132,8 @@ final class RouteWalkTest extends TestCase
     private function letsIn(?User $user, string $method, string $path, Visit $visit, User $person): bool
     {
         $path = str_replace(
-            ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}'],
-            [$visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask', 'x', 'x'], $path,
+            ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}'],
+            [$visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask', 'x', 'x', str_starts_with($path, 'clinic') ? 'clients.csv' : 'findings.csv'], $path,
         );
         $this->app['auth']->forgetGuards();
         session()->flush();
@@ -112,8 +144,8 @@ final class RouteWalkTest extends TestCase
         $answer = $this->json($method, "/$path");
         $this->app['db']->rollBack();
         // what may not be found is not let in either
-        self::assertNotSame(500, $answer->status(), "$method $path: ".mb_substr((string) $answer->getContent(), 0, 300));
+        self::assertNotSame(500, $answer->getStatusCode(), "$method $path: ".mb_substr((string) $answer->getContent(), 0, 300));
 
-        return ! in_array($answer->status(), [401, 403], true);
+        return ! in_array($answer->getStatusCode(), [401, 403], true);
     }
 }

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\CreateClient;
+use App\Actions\UpdateClient;
+use App\Http\Pages\ClientEditPage;
 use App\Http\Pages\ClientPage;
+use App\Http\Pages\ClientsPage;
 use App\Http\Pages\ComparePage;
 use App\Http\Requests\StoreClientRequest;
 use App\Models\Client;
@@ -22,6 +25,13 @@ final readonly class ClientController
 {
     private const FOUND = 12;
 
+    public function index(Request $request, #[CurrentUser] User $user, ClientsPage $page): Response
+    {
+        Gate::authorize('create', Client::class);
+
+        return Inertia::render('Client/Index', $page->of($user, (string) $request->string('sort'), (string) $request->string('q'), $request->boolean('away')));
+    }
+
     public function create(): Response
     {
         return Inertia::render('Client/New');
@@ -32,9 +42,26 @@ final readonly class ClientController
         return to_route('clients.show', $create->handle($user, $request->validated()));
     }
 
-    public function show(Client $client, #[CurrentUser] User $user, ClientPage $page): Response
+    public function edit(Client $client, #[CurrentUser] User $user, ClientEditPage $page): Response
+    {
+        Gate::authorize('update', $client);
+
+        return Inertia::render('Client/Edit', $page->of($client, $user));
+    }
+
+    public function update(StoreClientRequest $request, Client $client, UpdateClient $update): RedirectResponse
+    {
+        $update->handle($client, $request->validated());
+
+        return to_route('clients.show', $client)->with('message', 'Kept.');
+    }
+
+    public function show(Client $client, #[CurrentUser] User $user, ClientPage $page): Response|RedirectResponse
     {
         Gate::authorize('view', $client);
+        if ($client->merged_into_id !== null) {
+            return to_route('clients.show', Client::query()->findOrFail($client->merged_into_id))->with('message', "{$client->code} was the same person: its record is here.");
+        }
 
         return Inertia::render('Client/Show', $page->of($client, $user));
     }
@@ -49,13 +76,9 @@ final readonly class ClientController
     /** Any part of the name, or the code; those seen last come first. */
     public function search(Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        $words = array_filter(explode(' ', Client::folded((string) $request->string('q'))));
-        $clients = Client::query()->where('clinic_id', $user->clinic_id);
-        foreach ($words as $word) {
-            $clients->where('search', 'like', '%'.addcslashes($word, '%_\\').'%');
-        }
+        $asked = trim((string) $request->string('q'));
 
-        return response()->json($words === [] ? [] : $clients->orderByDesc('last_seen_at')->orderBy('name')->limit(self::FOUND)->get()
+        return response()->json($asked === '' ? [] : Client::present($user->clinic_id)->called($asked)->orderByDesc('last_seen_at')->orderBy('name')->limit(self::FOUND)->get()
             ->map(static fn (Client $client): array => ['id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation]));
     }
 }

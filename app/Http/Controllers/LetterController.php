@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Pages\LetterPage;
 use App\Models\Visit;
-use Dompdf\Dompdf;
+use App\Support\Paper;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Inertia\Inertia;
@@ -21,16 +21,10 @@ final readonly class LetterController
         return Inertia::render('Visit/Letter', $page->of($visit));
     }
 
-    public function pdf(Visit $visit, LetterPage $page): Response
+    public function pdf(Visit $visit, LetterPage $page, Paper $paper): Response
     {
         Gate::authorize('view', $visit);
-        $pdf = new Dompdf(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'tempDir' => storage_path('framework/cache'), 'fontCache' => storage_path('framework/cache')]);
-        $pdf->loadHtml('<html><body style="font-family: DejaVu Sans; font-size: 11pt; line-height: 1.5; margin: 1.5cm"><div>'.nl2br(e($page->text($visit))).'</div></body></html>', 'UTF-8');
-        $pdf->setPaper('A4');
-        $pdf->render();
 
-        return response((string) $pdf->output(), 200, [
-            'Content-Type' => 'application/pdf', 'Content-Disposition' => 'attachment; filename="letter-'.$visit->client->code.'.pdf"', 'Cache-Control' => 'no-store',
-        ]);
+        return ClientFilesController::attachment($paper->pdf('<div style="font-size: 11pt">'.nl2br(e($page->text($visit))).'</div>'), 'application/pdf', "letter-{$visit->client->code}.pdf");
     }
 }

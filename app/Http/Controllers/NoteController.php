@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\SignVisit;
+use App\Http\Pages\NotePage;
 use App\Http\Requests\SignVisitRequest;
 use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Inertia\Inertia;
+use Inertia\Response as Page;
 
 final readonly class NoteController
 {
@@ -27,6 +31,22 @@ final readonly class NoteController
         $sign->correct($visit, $user, $request->words(), (string) $request->string('reason'), CarbonImmutable::now());
 
         return to_route('visits.show', [$visit, 'after'])->with('message', 'The correction is kept beside what was signed.');
+    }
+
+    public function show(Visit $visit, NotePage $page): Page
+    {
+        Gate::authorize('view', $visit);
+        abort_unless($visit->isSigned(), 404);
+
+        return Inertia::render('Visit/Note', $page->of($visit));
+    }
+
+    public function pdf(Visit $visit, NotePage $page): Response
+    {
+        Gate::authorize('view', $visit);
+        abort_unless($visit->isSigned(), 404);
+
+        return ClientFilesController::attachment($page->pdf($visit), 'application/pdf', "note-{$visit->client->code}-{$visit->number}.pdf");
     }
 
     public function countersign(Visit $visit, #[CurrentUser] User $user, SignVisit $sign): RedirectResponse

@@ -7,6 +7,8 @@ namespace App\Http\Controllers;
 use App\Actions\SecondFactor;
 use App\Http\Requests\SignInRequest;
 use App\Models\User;
+use App\Support\Audit;
+use App\Support\AuditDeed;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -39,6 +41,8 @@ final readonly class SessionController
         $user = Auth::validate($request->validated()) ? Auth::getLastAttempted() : null;
         if (! $user instanceof User || ! $user->isActive()) {
             RateLimiter::hit($name);
+            $meant = Auth::getLastAttempted();
+            Audit::write(AuditDeed::refusedAtTheDoor(), $meant instanceof User ? $meant : null, (string) $request->ip(), (string) $request->userAgent());
 
             throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
         }
@@ -72,6 +76,7 @@ final readonly class SessionController
         }
         if (! $factor->accepts($user, $told['code'], CarbonImmutable::now())) {
             RateLimiter::hit($name);
+            Audit::write(AuditDeed::refusedAtTheDoor(), $user, (string) $request->ip(), (string) $request->userAgent(), detail: 'second factor');
 
             throw ValidationException::withMessages(['code' => 'This code is not the one of now, or was used already.']);
         }

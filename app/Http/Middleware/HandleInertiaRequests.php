@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Models\User;
 use App\Support\Right;
 use Illuminate\Http\Request;
 use Inertia\Middleware;
@@ -12,6 +13,8 @@ final class HandleInertiaRequests extends Middleware
 {
     protected $rootView = 'app';
 
+    private const SHOWN = ['pressure_unit', 'length_unit', 'date_form', 'theme', 'idle_minutes', 'pedals'];
+
     /** @return array<string, mixed> */
     public function share(Request $request): array
     {
@@ -19,8 +22,14 @@ final class HandleInertiaRequests extends Middleware
 
         return [
             ...parent::share($request),
-            'user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value, 'licensed' => $user->licensed, 'rights' => array_map(static fn (Right $right): string => $right->value, $user->role->rights())],
+            'user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value, 'licensed' => $user->licensed, 'rights' => array_map(static fn (Right $right): string => $right->value, $user->role->rights()), 'settings' => $this->settings($user)],
             'flash' => ['message' => $request->session()->get('message'), 'check_in' => $user === null ? null : $request->session()->get('check_in')],
         ];
+    }
+
+    /** @return array<string, mixed> how this person wishes to see and work */
+    private function settings(User $user): array
+    {
+        return [...array_combine(self::SHOWN, array_map($user->setting(...), self::SHOWN)), 'timezone' => $user->clinic->timezone];
     }
 }

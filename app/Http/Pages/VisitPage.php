@@ -124,8 +124,8 @@ final readonly class VisitPage
      */
     private function standing(Visit $visit): array
     {
-        return array_values(Entry::query()->where('client_id', $visit->client_id)->where('visit_id', '<', $visit->id)
-            ->whereIn('kind', ['red_flag', 'condition', 'medicine', 'others_denied', 'demand'])->orderBy('visit_id')->get()
+        return array_values(Entry::query()->join('visits', 'visits.id', '=', 'entries.visit_id')->where('visits.client_id', $visit->client_id)->where('visits.number', '<', $visit->number)
+            ->whereIn('kind', ['red_flag', 'condition', 'medicine', 'others_denied', 'demand'])->orderBy('visits.number')->get('entries.*')
             ->keyBy(static fn (Entry $entry): string => $entry->kind->value.'|'.$entry->identity)
             ->filter(static fn (Entry $entry): bool => $entry->payload !== null)
             ->map(self::entry(...))->all());

@@ -23,7 +23,7 @@ final class SaveEntriesRequest extends FormRequest
     {
         return [
             'entries' => ['required', 'array', 'list', 'max:'.self::MOST],
-            'entries.*.kind' => ['required', Rule::enum(EntryKind::class)],
+            'entries.*.kind' => ['required', Rule::enum(EntryKind::class)->except(EntryKind::Done)],
             'entries.*.phase' => ['required', Rule::in(['before', 'after'])],
             'entries.*.identity' => ['nullable', 'string', 'max:160'],
             'entries.*.payload' => ['present', 'nullable'],

@@ -18,7 +18,7 @@ final class SaveEntryRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'kind' => ['required', Rule::enum(EntryKind::class)],
+            'kind' => ['required', Rule::enum(EntryKind::class)->except(EntryKind::Done)],
             'phase' => ['required', Rule::in(['before', 'after'])],
             'identity' => ['nullable', 'string', 'max:160'],
             'payload' => ['present', 'nullable'],

@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Cases\EntryKind;
+use App\Exchange\Brought;
+use App\Exchange\BroughtEntry;
+use App\Exchange\BroughtVisit;
+use App\Exchange\EntryWords;
+use App\Models\Client;
+use App\Models\Entry;
+use App\Models\User;
+use App\Models\Visit;
+use App\Support\VisitStatus;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes visits from a file into the record of a client. A day without a visit here becomes a visit from elsewhere; on a day with one, what the file adds or says otherwise
+ * goes into it, unless it is signed. What the file does not name stays. First it is only said what would change; then all of it is done, or nothing.
+ *
+ * @phpstan-type Change array{key: string, name: string, was: string|null, becomes: string}
+ * @phpstan-type Row array{title: string, state: string, changes: list<Change>, same: int, left: list<string>}
+ * @phpstan-type Preview array{rows: list<Row>, unkept: list<string>, digest: string}
+ */
+final readonly class BringVisits
+{
+    /** In a visit made here these count only from who was there: agreement is asked for, a decision is signed for, work is told by the events at the table. */
+    private const ONLY_BY_HAND = [EntryKind::Consent, EntryKind::Guardian, EntryKind::Override, EntryKind::Done];
+
+    public function __construct(private NumberVisits $number, private EntryWords $words)
+    {
+    }
+
+    /** @return Preview what would change, and a name for exactly that */
+    public function preview(Client $client, User $user, Brought $brought): array
+    {
+        $rows = array_map(fn (BroughtVisit $visit): array => $this->day($visit, $this->standing($client, $user, $visit), $user), $brought->visits);
+
+        return ['rows' => $rows, 'unkept' => $brought->unkept, 'digest' => hash('sha256', json_encode([$client->id, $rows], JSON_THROW_ON_ERROR))];
+    }
+
+    /** @return int how many entries were written */
+    public function handle(Client $client, User $user, Brought $brought, string $digest): int
+    {
+        return DB::transaction(function () use ($client, $user, $brought, $digest): int {
+            // what was agreed to is what is done: if anybody wrote meanwhile, it is looked at again
+            if (! hash_equals($this->preview($client, $user, $brought)['digest'], $digest)) {
+                throw new RecordChangedMeanwhile;
+            }
+            $written = 0;
+            foreach ($brought->visits as $visit) {
+                $standing = $this->standing($client, $user, $visit);
+                $changes = array_column($this->day($visit, $standing, $user)['changes'], null, 'key');
+                if ($changes === [] && $standing !== null) {
+                    continue;
+                }
+                $standing ??= $this->make($client, $user, $visit);
+                foreach ($visit->entries as $entry) {
+                    if (isset($changes[$entry->key()])) {
+                        $this->write($standing, $user, $entry);
+                        $written++;
+                    }
+                }
+            }
+            $this->number->handle($client->id);
+
+            return $written;
+        });
+    }
+
+    private function standing(Client $client, User $user, BroughtVisit $visit): ?Visit
+    {
+        $user->loadMissing('clinic');
+        $begins = CarbonImmutable::parse($visit->date, $user->clinic->timezone);
+        $ofDay = Visit::query()->where('client_id', $client->id)->whereBetween('started_at', [$begins->utc(), $begins->endOfDay()->utc()])->orderBy('id')->get();
+
+        return $visit->at === null ? $ofDay->first() : $ofDay->first(static fn (Visit $one): bool => $one->started_at->equalTo(CarbonImmutable::parse($visit->at))) ?? $ofDay->first();
+    }
+
+    /** @return Row */
+    private function day(BroughtVisit $brought, ?Visit $standing, User $user): array
+    {
+        $state = match (true) {
+            $standing === null => 'new', $standing->isSigned() => 'signed', $standing->origin === 'elsewhere' => 'elsewhere', default => 'open',
+        };
+        $here = $standing === null ? [] : $standing->entries()->get()->keyBy(static fn (Entry $entry): string => "{$entry->phase}|{$entry->kind->value}|{$entry->identity}")->all();
+        $changes = [];
+        $same = 0;
+        $left = [];
+        foreach ($brought->entries as $entry) {
+            $was = $here[$entry->key()] ?? null;
+            $name = $this->words->name($entry->kind, $entry->identity).($entry->phase === 'after' ? ', afterwards' : '');
+            if ($was !== null && $this->sorted($was->payload) === $this->sorted($entry->over($was->payload))) {
+                $same++;
+            } elseif ($state === 'open' && ! $user->can('update', $standing)) {
+                $left[] = "$name: the visit is another’s";
+            } elseif ($state === 'open' && in_array($entry->kind, self::ONLY_BY_HAND, true)) {
+                $left[] = "$name: counts only from who was there";
+            } elseif ($state === 'signed') {
+                $left[] = "$name: the visit is signed, a correction is written on its last step";
+            } else {
+                $changes[$entry->key()] = [
+                    'key' => $entry->key(), 'name' => $name, 'was' => $was === null || $was->payload === null ? null : $this->words->value($entry->kind, $was->payload), 'becomes' => $this->words->value($entry->kind, $entry->over($was?->payload)),
+                ];
+            }
+        }
+
+        return ['title' => $brought->date, 'state' => $state, 'changes' => array_values($changes), 'same' => $same, 'left' => $left];
+    }
+
+    private function make(Client $client, User $user, BroughtVisit $visit): Visit
+    {
+        $zone = $user->clinic->timezone;
+        // a file that knows only the day: noon, so that no zone turns it into another
+        $at = $visit->at === null ? CarbonImmutable::parse("{$visit->date} 12:00", $zone) : CarbonImmutable::parse($visit->at);
+
+        return $client->visits()->create([
+            'clinic_id' => $client->clinic_id, 'user_id' => $user->id, 'number' => 1 + (int) $client->visits()->max('number'), 'origin' => 'elsewhere', 'status' => VisitStatus::Stopped,
+            'minutes' => $visit->minutes ?? 60, 'last_step' => 'after', 'started_at' => $at->utc(), 'stopped_at' => $at->utc(),
+        ]);
+    }
+
+    private function write(Visit $visit, User $user, BroughtEntry $brought): void
+    {
+        $entry = Entry::query()->firstOrNew(['visit_id' => $visit->id, 'phase' => $brought->phase, 'kind' => $brought->kind, 'identity' => $brought->identity], ['client_id' => $visit->client_id, 'revision' => 0]);
+        $payload = $brought->over($entry->exists ? $entry->payload : null);
+        $entry->fill(['payload' => $payload, 'revision' => $entry->revision + 1, 'said_on' => $brought->saidOn, 'user_id' => $user->id])->save();
+        $entry->changes()->create(['payload' => $payload, 'revision' => $entry->revision, 'user_id' => $user->id]);
+    }
+
+    /** The order of keys says nothing, nor whether a whole number has a point. */
+    private function sorted(mixed $value): mixed
+    {
+        if (is_array($value)) {
+            $value = array_map($this->sorted(...), $value);
+            if (! array_is_list($value)) {
+                ksort($value);
+            }
+
+            return $value;
+        }
+
+        return is_int($value) ? (float) $value : $value;
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Cases\TreatmentSummary;
+use App\Exchange\Calendar\AppointmentsCalendar;
+use App\Exchange\ClientFiles;
+use App\Exchange\ClientRecord;
+use App\Exchange\ClinicFiles;
+use App\Http\Pages\AuditPage;
+use App\Http\Pages\NotePage;
+use App\Models\Appointment;
+use App\Models\Client;
+use App\Models\Clinic;
+use App\Models\Visit;
+use Carbon\CarbonImmutable;
+
+/** Everything that is known of one client, in one archive: what anybody may ask for about themselves. */
+final readonly class ExportClient
+{
+    public function __construct(private ClientFiles $files, private TreatmentSummary $treatment, private NotePage $notes, private AuditPage $audit, private AppointmentsCalendar $calendar)
+    {
+    }
+
+    /** @return string path of a file that the caller deletes */
+    public function handle(Client $client, Clinic $clinic): string
+    {
+        $path = (string) tempnam(storage_path('framework/cache'), 'export');
+        $zip = new \ZipArchive;
+        if ($zip->open($path, \ZipArchive::OVERWRITE) !== true) {
+            throw new \RuntimeException('no archive could be made');
+        }
+        $record = ClientRecord::of($client, $clinic->timezone, $this->treatment);
+        $zip->addFromString('client.json', json_encode($record->details, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE));
+        foreach (array_keys(ClientFiles::FORMATS) as $format) {
+            $text = $format === 'case.json' ? null : $this->files->write($format, $client, $clinic);
+            if ($text !== null) {
+                $zip->addFromString($format, $text);
+            }
+        }
+        foreach ($client->visits()->orderBy('number')->get() as $visit) {
+            $this->visit($zip, $visit, sprintf('visits/%03d-%s', $visit->number, $clinic->day($visit->started_at)));
+        }
+        $zip->addFromString('appointments.ics', $this->calendar->write(ClinicFiles::lines(Appointment::query()->where('client_id', $client->id)->with('client', 'user')->orderBy('starts_at')->get()), CarbonImmutable::now()));
+        $zip->addFromString('audit.csv', $this->audit->csv($clinic, ['client' => $client->id]));
+        $zip->addFromString('READ ME.txt', "Everything {$clinic->name} holds about {$client->name} ({$client->code}), taken out on {$clinic->day(CarbonImmutable::now())}.\n\nclient.json: who, and whom to call\nvisits/: each visit as a case file, and each signed note as it was signed\nfhir.json: the record for other clinical programs\nfindings, measures: tables and lines of everything found\nappointments.ics: visits booked\naudit.csv: who saw or changed the record\n");
+        $zip->close();
+
+        return $path;
+    }
+
+    private function visit(\ZipArchive $zip, Visit $visit, string $name): void
+    {
+        $zip->addFromString("$name.case.json", $this->files->ofVisit($visit));
+        if ($visit->isSigned()) {
+            $zip->addFromString("$name.note.pdf", $this->notes->pdf($visit));
+        }
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Exchange\Clients\ClientDetails;
+use App\Models\Client;
+use Illuminate\Support\Facades\DB;
+
+final readonly class UpdateClient
+{
+    /** @param  array<string, mixed>  $details with all contacts: those that are not named are gone */
+    public function handle(Client $client, array $details): void
+    {
+        DB::transaction(function () use ($client, $details): void {
+            $client->update([...array_intersect_key($details, array_flip(ClientDetails::KEYS)), 'search' => Client::folded("{$details['name']} {$client->code}")]);
+            $this->contacts($client, array_values((array) ($details['contacts'] ?? [])));
+        });
+    }
+
+    /** @param  list<array<string, mixed>>  $contacts */
+    public function contacts(Client $client, array $contacts): void
+    {
+        $client->contacts()->delete();
+        $client->contacts()->createMany($contacts);
+        $client->unsetRelation('contacts');
+    }
+}

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cases;
+
+use App\Exchange\Brought;
+use App\Exchange\BroughtEntry;
+use App\Exchange\BroughtVisit;
+use Somatrace\Core\Clinic;
+
+/**
+ * Case → records: the way back over the bridge. What was found on the day of the file becomes a visit of that day, and each past visit one of its own, so that
+ * nothing from elsewhere stands as if it had been found today.
+ */
+final readonly class CaseDisassembler
+{
+    /** Parts of the format that sum up what the visits say, or describe the day's work: no record here holds them. */
+    private const UNKEPT = [
+        'exposure' => 'how often each muscle was worked before', 'note' => 'the note of the file', 'session.done_steps' => 'steps done so far',
+        'therapist.load_today' => 'the load on the hands that day', 'therapist.injured' => 'what the therapist spares', 'therapist.table_side' => 'the side of the table', 'client.weeks_since_birth' => 'weeks since giving birth',
+    ];
+
+    public function __construct(private Clinic $clinic, private EntryCheck $check)
+    {
+    }
+
+    /** @param  array<array-key, mixed>  $case a sound document of the open format */
+    public function of(array $case): Brought
+    {
+        $history = array_values((array) ($case['history'] ?? []));
+        usort($history, static fn (array $a, array $b): int => [$a['date'], $a['at'] ?? ''] <=> [$b['date'], $b['at'] ?? '']);
+        $visits = [];
+        $aftermath = []; // how it was afterwards is asked at the next visit
+        foreach ($history as $past) {
+            $on = (string) $past['date'];
+            $visits[] = new BroughtVisit($on, [
+                ...$this->list(EntryKind::Aftermath, $aftermath, $on), ...$this->findings($past['findings'] ?? [], $on, 'before'), ...$this->findings($past['after'] ?? [], $on, 'after'), ...$this->list(EntryKind::Done, $past['done'] ?? [], $on),
+            ], $past['at'] ?? null);
+            $aftermath = $past['aftermath'] ?? [];
+        }
+        $on = (string) $case['as_of'];
+        $visits[] = new BroughtVisit($on, [
+            ...$this->list(EntryKind::Aftermath, $aftermath, $on), ...$this->findings($case['findings'] ?? [], $on, 'before'), ...$this->list(EntryKind::Demand, $case['demands'] ?? [], $on),
+            ...$this->health($case['health'] ?? [], $on), ...$this->list(EntryKind::Consent, $case['consent'] ?? [], $on), ...$this->list(EntryKind::Override, $case['overrides'] ?? [], $on),
+            ...$this->one(EntryKind::Guardian, '', $case['client']['guardian'] ?? null, $on), ...$this->session($case['session'] ?? [], $on),
+        ], null, $case['session']['minutes'] ?? null);
+
+        return new Brought($visits, $this->unkept($case));
+    }
+
+    /**
+     * @param  array<string, list<array<string, mixed>>>  $findings
+     * @param  'before'|'after'  $phase
+     * @return list<BroughtEntry>
+     */
+    private function findings(array $findings, string $on, string $phase): array
+    {
+        $entries = [];
+        foreach (EntryKind::cases() as $kind) {
+            if ($kind->isFinding()) {
+                array_push($entries, ...$this->list($kind, $findings[$kind->findingsKey()] ?? [], $on, $phase));
+            }
+        }
+
+        return $entries;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $payloads
+     * @param  'before'|'after'  $phase
+     * @return list<BroughtEntry>
+     */
+    private function list(EntryKind $kind, array $payloads, string $on, string $phase = 'before'): array
+    {
+        return array_map(
+            fn (array $payload, int $index): BroughtEntry => new BroughtEntry($kind, $phase, $this->check->identity($kind, $payload, sprintf('%03d', $index)), $payload, $on),
+            $payloads, array_keys($payloads),
+        );
+    }
+
+    /** @return list<BroughtEntry> none where nothing is told */
+    private function one(EntryKind $kind, string $identity, mixed $payload, string $on): array
+    {
+        return $payload === null ? [] : [new BroughtEntry($kind, 'before', $identity, $payload, $on)];
+    }
+
+    /**
+     * @param  array<string, mixed>  $health
+     * @return list<BroughtEntry>
+     */
+    private function health(array $health, string $on): array
+    {
+        $flags = $this->clinic->rules()->flags;
+        $said = (array) ($health['answered_on'] ?? []);
+        $entries = [];
+        $denied = ($health['others_denied'] ?? false) === true;
+        // the format lets one word deny all danger signs that are not named; a record names each
+        foreach ([...$denied ? array_fill_keys(array_keys($flags->flags), 'no') : [], ...(array) ($health['red_flags'] ?? [])] as $flag => $answer) {
+            $day = $flags->everyVisit((string) $flag) ? $said['red_flags_every_visit'] ?? $on : $said['red_flags_other'] ?? $on;
+            $entries[] = new BroughtEntry(EntryKind::RedFlag, 'before', (string) $flag, $answer, $answer === 'no' ? (string) $day : $on);
+        }
+        foreach ((array) ($health['conditions'] ?? []) as $one) {
+            $entries[] = new BroughtEntry(EntryKind::Condition, 'before', (string) $one['condition'], array_diff_key($one, ['on' => true]), (string) ($one['on'] ?? $said['conditions'] ?? $on));
+        }
+        foreach ((array) ($health['medicines'] ?? []) as $one) {
+            $entries[] = new BroughtEntry(EntryKind::Medicine, 'before', (string) $one['medicine'], $one, (string) ($said['medicines'] ?? $on));
+        }
+        foreach ((array) ($health['calf_clot_items'] ?? []) as $item => $answer) {
+            $entries[] = new BroughtEntry(EntryKind::ClotItem, 'before', (string) $item, $answer, $on);
+        }
+
+        return [...$entries, ...$this->one(EntryKind::LegSigns, '', $health['leg_signs'] ?? null, $on), ...$this->one(EntryKind::OthersDenied, '', $denied ? true : null, $on)];
+    }
+
+    /**
+     * @param  array<string, mixed>  $session
+     * @return list<BroughtEntry>
+     */
+    private function session(array $session, string $on): array
+    {
+        $entries = [...$this->one(EntryKind::Positions, '', $session['positions_possible'] ?? null, $on), ...$this->list(EntryKind::Target, $session['targets'] ?? [], $on), ...$this->list(EntryKind::Dropped, $session['dropped'] ?? [], $on)];
+        foreach ((array) ($session['school'] ?? []) as $question => $choice) {
+            $entries[] = new BroughtEntry(EntryKind::School, 'before', (string) $question, $choice, $on);
+        }
+
+        return $entries;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $case
+     * @return list<string>
+     */
+    private function unkept(array $case): array
+    {
+        return array_values(array_filter(array_map(
+            static fn (string $path, string $words): ?string => data_get($case, $path) === null ? null : $words, array_keys(self::UNKEPT), self::UNKEPT,
+        )));
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange\Clients;
+
+use App\Models\Client;
+use App\Models\ClientContact;
+use Illuminate\Support\Facades\Validator;
+use Illuminate\Validation\Rule;
+use Somatrace\Core\Data\Fault;
+
+/** Who a client is, as forms and files tell it: one set of rules for both. */
+final readonly class ClientDetails
+{
+    public const KEYS = ['name', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'email', 'phone', 'address'];
+
+    public const MOST_CONTACTS = 4;
+
+    public const PRONOUNS = ['she', 'he', 'they', 'unsaid'];
+
+    public const SEXES = ['female', 'male', 'other', 'unsaid'];
+
+    public const SKINS = ['usual', 'dry', 'hairy', 'fragile'];
+
+    public const HANDS = ['left', 'right', 'both'];
+
+    /** @return array<string, mixed> */
+    public static function rules(): array
+    {
+        return [
+            'name' => ['required', 'string', 'min:2', 'max:120'],
+            'pronoun' => ['required', Rule::in(self::PRONOUNS)],
+            'born_on' => ['required', 'date_format:Y-m-d', 'before:today', 'after:'.now()->subYears(115)->format('Y-m-d')],
+            'sex' => ['nullable', Rule::in(self::SEXES)],
+            'hand' => ['nullable', Rule::in(self::HANDS)],
+            'mass_kg' => ['nullable', 'numeric', 'between:3,400'],
+            'occupation' => ['nullable', 'string', 'max:80'],
+            'skin' => ['required', Rule::in(self::SKINS)],
+            'stoic' => ['boolean'],
+            'guardian_name' => ['nullable', 'string', 'min:2', 'max:120'],
+            'email' => ['nullable', 'email', 'max:190'],
+            'phone' => ['nullable', 'string', 'max:40', 'regex:/^[0-9+() .\/-]{3,}$/'],
+            'address' => ['nullable', 'string', 'max:300'],
+            'contacts' => ['array', 'list', 'max:'.self::MOST_CONTACTS],
+            'contacts.*.kind' => ['required', Rule::in(ClientContact::KINDS)],
+            'contacts.*.name' => ['required', 'string', 'min:2', 'max:120'],
+            'contacts.*.phone' => ['nullable', 'string', 'max:40', 'regex:/^[0-9+() .\/-]{3,}$/'],
+            'contacts.*.email' => ['nullable', 'email', 'max:190'],
+            'contacts.*.note' => ['nullable', 'string', 'max:200'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public static function messages(): array
+    {
+        return [
+            'name.required' => 'A name, please: any name the client goes by.',
+            'name.min' => 'At least two letters, please.',
+            'born_on.required' => 'The date of birth decides about some limits; please fill it in.',
+            'born_on.date_format' => 'A date like 1987-04-23, please.',
+            'born_on.before' => 'This date has not been yet.',
+            'born_on.after' => 'Nobody is that old.',
+            'mass_kg.between' => 'Between 3 and 400 kg, please.',
+            'mass_kg.numeric' => 'A number of kilograms, please.',
+            'phone.regex' => 'Digits, spaces, + and brackets, please.',
+            'email.email' => 'This is no mail address.',
+            'stoic.boolean' => 'Yes or no, please.',
+            'contacts.max' => 'At most four, please.',
+            'contacts.*.name.required' => 'A name, please.',
+            'contacts.*.name.min' => 'At least two letters, please.',
+            'contacts.*.phone.regex' => 'Digits, spaces, + and brackets, please.',
+            'contacts.*.email.email' => 'This is no mail address.',
+            'contacts.*.kind.in' => 'One of: '.implode(', ', ClientContact::KINDS).'.',
+            'pronoun.in' => 'One of: '.implode(', ', self::PRONOUNS).'.', 'sex.in' => 'One of: '.implode(', ', self::SEXES).'.', 'skin.in' => 'One of: '.implode(', ', self::SKINS).'.', 'hand.in' => 'One of: '.implode(', ', self::HANDS).', or nothing.',
+            'max' => 'Too long: at most :max characters.',
+        ];
+    }
+
+    /** @return array<string, mixed> with its code and contacts; nothing is left out */
+    public static function of(Client $client): array
+    {
+        return [
+            'code' => $client->code, ...$client->only(self::KEYS), 'born_on' => $client->born_on->format('Y-m-d'),
+            'contacts' => $client->contacts->sortBy('id')->map(static fn (ClientContact $one): array => $one->only(ClientContact::PARTS))->values()->all(),
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $details
+     * @return list<Fault> each at its key
+     */
+    public static function faults(array $details, string $place): array
+    {
+        $faults = [];
+        $rules = ['code' => ['nullable', 'string', 'max:12', 'regex:/^[A-Z]{1,3}-[0-9]{2,}$/'], ...self::rules()];
+        foreach (Validator::make($details, $rules, ['code.regex' => 'A code is letters, a line and digits, such as AB-07.', ...self::messages()])->errors()->messages() as $key => $messages) {
+            array_push($faults, ...array_map(static fn (string $message): Fault => new Fault("$place, $key", $message), $messages));
+        }
+
+        return $faults;
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\BringVisits;
+use App\Actions\ExportClient;
+use App\Actions\RecordChangedMeanwhile;
+use App\Exchange\ClientFiles;
+use App\Http\Requests\BringFileRequest;
+use App\Models\Client;
+use App\Models\User;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use Inertia\Inertia;
+use Inertia\Response as Page;
+use Somatrace\Core\Data\Fault;
+use Somatrace\Core\Data\FaultyDocument;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+/** The record of one client as files, out and in. */
+final readonly class ClientFilesController
+{
+    public function show(Client $client): Page
+    {
+        Gate::authorize('viewClinical', $client);
+
+        return Inertia::render('Client/Files', [
+            'client' => ['id' => $client->public_id, 'name' => $client->name], 'may_bring' => Gate::allows('bring', $client), 'visited' => $client->visits()->exists(),
+            'formats' => array_map(static fn (string $id, array $about): array => ['id' => $id, 'words' => $about[1]], array_keys(ClientFiles::FORMATS), array_values(ClientFiles::FORMATS)),
+        ]);
+    }
+
+    public function download(Client $client, string $format, #[CurrentUser] User $user, ClientFiles $files): Response
+    {
+        Gate::authorize('viewClinical', $client);
+        $text = $files->write($format, $client, $user->clinic) ?? abort(404, 'No visit yet.');
+
+        return self::attachment($text, ClientFiles::FORMATS[$format][0], "{$client->code}.$format");
+    }
+
+    public function export(Client $client, #[CurrentUser] User $user, ExportClient $export): BinaryFileResponse
+    {
+        Gate::authorize('viewClinical', $client);
+
+        return response()->download($export->handle($client, $user->clinic), "{$client->code}.zip", ['Content-Type' => 'application/zip', 'Cache-Control' => 'no-store'])->deleteFileAfterSend();
+    }
+
+    public function preview(BringFileRequest $request, Client $client, string $format, #[CurrentUser] User $user, ClientFiles $files, BringVisits $bring): JsonResponse
+    {
+        return self::faultless(static fn (): array => $bring->preview($client, $user, $files->read($format, $request->text(), $user->clinic)));
+    }
+
+    public function apply(BringFileRequest $request, Client $client, string $format, #[CurrentUser] User $user, ClientFiles $files, BringVisits $bring): JsonResponse
+    {
+        return self::faultless(static fn (): array => ['written' => $bring->handle($client, $user, $files->read($format, $request->text(), $user->clinic), $request->digest())]);
+    }
+
+    public static function attachment(string $text, string $type, string $name): Response
+    {
+        return response($text, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\"", 'Cache-Control' => 'no-store', 'X-Content-Type-Options' => 'nosniff']);
+    }
+
+    /**
+     * What was read, or its faults by place; 409 when somebody wrote in between.
+     *
+     * @param  callable(): array<string, mixed>  $act
+     */
+    public static function faultless(callable $act): JsonResponse
+    {
+        try {
+            return response()->json($act());
+        } catch (FaultyDocument $fault) {
+            return response()->json(['message' => 'The file was not taken in; nothing has changed.', 'faults' => array_map(static fn (Fault $one): array => ['place' => $one->pointer, 'words' => $one->message], $fault->faults)], 422);
+        } catch (RecordChangedMeanwhile) {
+            return response()->json(['message' => 'Somebody wrote in the record meanwhile. Look at what would change once more.'], 409);
+        }
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Models\Client;
+use App\Models\User;
+use App\Models\Visit;
+use App\Support\Audit;
+use App\Support\AuditDeed;
+use Carbon\CarbonImmutable;
+use Closure;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Writes who saw or changed what once it was answered; a deed that goes on, such as one finding after the other, is written once in five minutes. */
+final class WriteAudit
+{
+    private const AGAIN_AFTER_SECONDS = 300;
+
+    private const SESSION_KEY = 'audited';
+
+    /** @param  Closure(Request): Response  $next */
+    public function handle(Request $request, Closure $next): Response
+    {
+        $before = $request->user();
+        $response = $next($request);
+        $deed = AuditDeed::ofRoute($request->route()?->getName());
+        if ($deed !== null && $response->getStatusCode() < 400 && ! $this->refused($request)) {
+            $user = $request->user() ?? $before; // who has just signed out was still there
+            $this->write($request, $deed, $user instanceof User ? $user : null);
+        }
+
+        return $response;
+    }
+
+    private function write(Request $request, AuditDeed $deed, ?User $user): void
+    {
+        $visit = $request->route('visit');
+        $client = $request->route('client');
+        $visitId = $visit instanceof Visit ? $visit->id : null;
+        $clientId = $client instanceof Client ? $client->id : ($visit instanceof Visit ? $visit->client_id : null);
+        $detail = $this->detail($request);
+        $key = hash('xxh64', json_encode([$user?->id, $deed->kind, $deed->words, $clientId, $visitId, $detail], JSON_THROW_ON_ERROR));
+        $now = CarbonImmutable::now()->getTimestamp();
+        /** @var array<string, int> $seen */
+        $seen = array_filter((array) $request->session()->get(self::SESSION_KEY, []), static fn (mixed $at): bool => is_int($at) && $at > $now - self::AGAIN_AFTER_SECONDS);
+        // a door without anybody is one that was not gone through: the second step is still to come, or the address was nobody's
+        if ($deed->kind === 'door' ? $user === null : isset($seen[$key])) {
+            return;
+        }
+        Audit::write($deed, $user, (string) $request->ip(), (string) $request->userAgent(), $clientId, $visitId, $detail);
+        $request->session()->put(self::SESSION_KEY, [...$seen, $key => $now]);
+    }
+
+    /** Which part of a record, by its name in the format; never what was said in it. */
+    private function detail(Request $request): string
+    {
+        $kinds = $request->routeIs('visits.entries', 'visits.entries.several') ? array_unique(array_column([$request->only('kind'), ...(array) $request->input('entries', [])], 'kind')) : [];
+        $person = $request->route('person');
+        $parts = [
+            ...array_filter($kinds, is_string(...)),
+            is_string($request->route('step')) ? $request->route('step') : null,
+            is_string($request->route('format')) ? $request->route('format') : null,
+            $person instanceof User ? $person->name : null,
+        ];
+
+        return implode(', ', array_filter($parts));
+    }
+
+    /** A form that comes back with its faults has changed nothing. */
+    private function refused(Request $request): bool
+    {
+        return $request->hasSession() && in_array('errors', (array) $request->session()->get('_flash.new', []), true);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Pages;
+
+use App\Models\User;
+use App\Support\Right;
+use App\Support\Settings;
+use App\Support\VisitStatus;
+use Illuminate\Support\Facades\DB;
+use Somatrace\Core\Clinic as Core;
+use Somatrace\Core\Units\PressureUnit;
+
+/** What can be set, what is set, and what a change touches. */
+final readonly class SettingsPage
+{
+    public function __construct(private Core $core)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(User $user): array
+    {
+        $clinic = $user->clinic;
+        $keeps = $user->may(Right::KeepClinic);
+
+        return [
+            'defaults' => Settings::defaults(), 'own' => (object) $user->settings, 'clinic' => ['name' => $clinic->name, 'timezone' => $clinic->timezone, ...Settings::defaults(), ...$clinic->settings], 'keeps' => $keeps,
+            'choices' => [
+                'pressure_unit' => array_map(static fn (PressureUnit $unit): string => $unit->value, PressureUnit::cases()), 'date_form' => Settings::DATE_FORMS, 'theme' => Settings::THEMES, 'pedals' => Settings::PEDALS,
+                'school' => $this->core->schools(), 'school_default' => $this->core->schoolDefaults(), 'days' => Settings::DAYS, 'timezones' => $keeps ? \DateTimeZone::listIdentifiers() : [],
+            ],
+            // how far a change of the clinic's ways reaches, so that nobody is surprised at the table
+            'touches' => [
+                'people' => User::query()->where('clinic_id', $clinic->id)->whereNull('deactivated_at')->count(),
+                'open' => DB::table('visits')->where('clinic_id', $clinic->id)->where('status', VisitStatus::Open->value)->count(),
+                'booked' => DB::table('appointments')->where('clinic_id', $clinic->id)->where('status', 'booked')->where('starts_at', '>', now())->count(),
+            ],
+        ];
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\User;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Writes lines into the audit. They hold no name of a client and nothing they said: what it was about is told by its number. */
+final readonly class Audit
+{
+    /** The deed of a command line, which nobody is signed in for. */
+    public static function keeping(string $deed, string $detail): void
+    {
+        self::insert(['deed' => $deed, 'kind' => 'keeping', 'detail' => $detail, 'ip' => 'console', 'agent' => 'console']);
+    }
+
+    public static function write(AuditDeed $deed, ?User $user, string $ip, string $agent, ?int $client = null, ?int $visit = null, string $detail = ''): void
+    {
+        self::insert([
+            'clinic_id' => $user?->clinic_id, 'user_id' => $user?->id, 'client_id' => $client, 'visit_id' => $visit, 'deed' => $deed->words, 'kind' => $deed->kind,
+            'detail' => $detail, 'ip' => $ip, 'agent' => self::agent($agent),
+        ]);
+    }
+
+    /** @param  array<string, mixed>  $line */
+    private static function insert(array $line): void
+    {
+        DB::table('audit_lines')->insert([...$line, 'detail' => mb_substr((string) $line['detail'], 0, 300), 'happened_at' => CarbonImmutable::now()->utc()->format('Y-m-d H:i:s')]);
+    }
+
+    /** Enough to tell the tablet from the desk, not enough to follow anybody. */
+    private static function agent(string $agent): string
+    {
+        $system = preg_match('/iPad|iPhone|Android|Windows|Mac OS X|CrOS|Linux/', $agent, $found) === 1 ? $found[0] : 'unknown system';
+        $browser = preg_match('/(Edg|Firefox|HeadlessChrome|Chrome|Safari)\/(\d+)/', $agent, $named) === 1 ? "{$named[1]} {$named[2]}" : 'unknown browser';
+
+        return "$browser, $system";
+    }
+}

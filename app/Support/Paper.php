@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Dompdf\Dompdf;
+
+/** Makes a PDF from simple HTML; nothing is fetched and nothing is run. */
+final readonly class Paper
+{
+    public function pdf(string $html): string
+    {
+        $cache = storage_path('framework/cache');
+        $pdf = new Dompdf(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'tempDir' => $cache, 'fontCache' => $cache]);
+        $pdf->loadHtml('<html><body style="font-family: DejaVu Sans; font-size: 10pt; line-height: 1.45; margin: 1.2cm">'.$html.'</body></html>', 'UTF-8');
+        $pdf->setPaper('A4');
+        $pdf->render();
+
+        return (string) $pdf->output();
+    }
+}
