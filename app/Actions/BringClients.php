@@ -59,7 +59,7 @@ final readonly class BringClients
         $clients = Client::query()->where('clinic_id', $user->clinic_id)->whereNull('erased_at')->whereNull('merged_into_id')->with('contacts');
 
         return $told['code'] === null
-            ? $clients->where('name', $told['name'])->where('born_on', $told['born_on'])->first()
+            ? $clients->where('name', $told['name'])->whereDate('born_on', (string) $told['born_on'])->first()
             : $clients->where('code', $told['code'])->first();
     }
 

@@ -77,7 +77,8 @@ final readonly class AppointmentsCalendar
         $status = $told('X-SOMATRACE-STATUS') !== '' ? $told('X-SOMATRACE-STATUS') : ($told('STATUS') === 'CANCELLED' ? 'cancelled' : 'booked');
 
         return match (true) {
-            $told('UID') === '' => 'has no UID, so it could never be told from another',
+            // the package gives an event without a name one of its own, another as soon as a word of it changes
+            $told('UID') === '' || str_ends_with($told('UID'), '-vobjectimport') => 'has no UID, so it could never be told from another',
             $code === '' => 'names no client by code, in X-SOMATRACE-CLIENT or in its summary',
             $minutes < 10 || $minutes > 180 => "lasts $minutes minutes; 10 to 180 are possible",
             ! isset(self::STATUSES[$status]) => "\"$status\" is no state of an appointment; known are ".implode(', ', array_keys(self::STATUSES)),

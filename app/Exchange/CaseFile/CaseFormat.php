@@ -7,6 +7,7 @@ namespace App\Exchange\CaseFile;
 use App\Cases\CaseAssembler;
 use App\Cases\CaseDisassembler;
 use App\Exchange\Brought;
+use App\Exchange\TextFile;
 use App\Models\Visit;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Data\FaultyDocument;
@@ -26,6 +27,7 @@ final readonly class CaseFormat
     /** @throws FaultyDocument with every fault and its place */
     public function read(string $text): Brought
     {
+        $text = TextFile::checked($text);
         $this->clinic->reader()->read($text);
 
         return $this->disassembler->of((array) json_decode($text, true));

@@ -10,6 +10,7 @@ use App\Exchange\ClientRecord;
 use App\Exchange\EntryWords;
 use App\Exchange\RecordVisit;
 use Carbon\CarbonImmutable;
+use Ramsey\Uuid\Uuid;
 
 /**
  * One client as a bundle of FHIR R4 (4.0.1): the patient, an encounter a visit, an observation for each thing found or said, a procedure for each muscle worked, a care plan
@@ -36,7 +37,7 @@ final readonly class FhirBundle
         }
         $bundle = [
             'resourceType' => 'Bundle', 'type' => 'collection', 'timestamp' => $now->toIso8601ZuluString(),
-            'entry' => array_map(static fn (array $resource): array => ['fullUrl' => self::SYSTEM.$resource['resourceType'].':'.$resource['id'], 'resource' => $resource], $resources),
+            'entry' => array_map(fn (array $resource): array => ['fullUrl' => $this->urn((string) $resource['resourceType'], (string) $resource['id']), 'resource' => $resource], $resources),
         ];
 
         return json_encode($bundle, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
@@ -186,13 +187,19 @@ final readonly class FhirBundle
     /** @return array<string, string> */
     private function subject(ClientRecord $record): array
     {
-        return ['reference' => "Patient/{$record->id}"];
+        return ['reference' => $this->urn('Patient', $record->id)];
     }
 
     /** @return array<string, string> */
     private function encounterOf(RecordVisit $visit): array
     {
-        return ['reference' => "Encounter/{$visit->id}"];
+        return ['reference' => $this->urn('Encounter', $visit->id)];
+    }
+
+    /** A resource stands at no server: within the bundle it is named by a UUID (R4, Bundle, resolving references), the same one whenever it goes out. */
+    private function urn(string $type, string $id): string
+    {
+        return 'urn:uuid:'.Uuid::uuid5(Uuid::NAMESPACE_URL, self::SYSTEM."$type:$id")->toString();
     }
 
     private function id(RecordVisit $visit, string $letter, int $index): string

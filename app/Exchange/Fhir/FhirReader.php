@@ -40,6 +40,7 @@ final readonly class FhirReader
             throw FaultyDocument::whole('must be a FHIR Bundle with a list of entries');
         }
         $by = array_fill_keys(self::KNOWN, []);
+        $urls = [];
         $faults = [];
         foreach ($bundle['entry'] as $index => $entry) {
             $resource = is_array($entry) ? $entry['resource'] ?? null : null;
@@ -48,6 +49,7 @@ final readonly class FhirReader
                 $faults[] = new Fault("/entry/$index/resource", (is_string($type) ? "\"$type\" has no place here" : 'is no resource').'; known are '.implode(', ', self::KNOWN));
             } else {
                 $by[$type]["/entry/$index/resource"] = $resource;
+                $urls["/entry/$index/resource"] = is_string($entry['fullUrl'] ?? null) ? $entry['fullUrl'] : "$type/".(is_string($resource['id'] ?? null) ? $resource['id'] : '');
             }
         }
         if (count($by['Patient']) !== 1) {
@@ -59,7 +61,7 @@ final readonly class FhirReader
         $pointer = (string) array_key_first($by['Patient']);
         $client = $this->client($by['Patient'][$pointer]);
         $faults = ClientDetails::faults($client, $pointer);
-        [$visits, $wrong] = $this->visits($by, $today);
+        [$visits, $wrong] = $this->visits($by, $urls, $today);
         array_push($faults, ...$wrong);
 
         return $faults === []
@@ -103,10 +105,11 @@ final readonly class FhirReader
     }
 
     /**
-     * @param  array<string, array<string, array<string, mixed>>>  $by
+     * @param  array<string, array<string, array<string, mixed>>>  $by resources by type and pointer
+     * @param  array<string, string>  $urls by which they are referred to, by pointer
      * @return array{list<BroughtVisit>, list<Fault>}
      */
-    private function visits(array $by, string $today): array
+    private function visits(array $by, array $urls, string $today): array
     {
         $faults = [];
         $encounters = [];
@@ -119,7 +122,7 @@ final readonly class FhirReader
             } elseif ($minutes !== null && (! is_int($minutes) || $minutes < 10 || $minutes > 180)) {
                 $faults[] = new Fault("$pointer/length/value", 'must be 10 to 180 minutes');
             } else {
-                $encounters['Encounter/'.(is_string($encounter['id'] ?? null) ? $encounter['id'] : '')] = ['at' => $at, 'minutes' => $minutes, 'entries' => []];
+                $encounters[$urls[$pointer]] = ['at' => $at, 'minutes' => $minutes, 'entries' => []];
             }
         }
         foreach (['Observation' => $this->observed(...), 'Consent' => $this->consented(...), 'Procedure' => $this->worked(...)] as $type => $read) {

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Str;
+use Tests\TestCase;
+
+final class LockTest extends TestCase
+{
+    public function test_nothing_gets_past_a_locked_screen_and_it_opens_where_it_was(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $work = "/visits/{$visit->public_id}/work";
+        $this->postJson('/lock')->assertOk();
+
+        $this->get($work)->assertRedirect('/locked');
+        $this->getJson("/visits/{$visit->public_id}/entries")->assertStatus(423);
+        $this->save($visit, 'complaint', ['zone' => 'neck_back', 'side' => 'left', 'now' => 3])->assertStatus(423);
+        $this->postJson("/visits/{$visit->public_id}/events", ['events' => [['id' => (string) Str::ulid(), 'type' => 'stopped', 'step' => 's1', 'payload' => [], 'happened_at' => now()->toIso8601String()]]])->assertStatus(423);
+        $this->get('/locked')->assertInertia(fn ($page) => $page->component('Locked', false));
+        self::assertSame(0, $visit->entries()->count());
+
+        $this->post('/unlock', ['password' => 'wrong'])->assertSessionHasErrors('password');
+        $this->get($work)->assertRedirect('/locked');
+        $this->post('/unlock', ['password' => 'a good password'])->assertRedirect($work);
+        $this->get($work)->assertOk();
+    }
+
+    public function test_it_is_not_guessed(): void
+    {
+        $this->actingAs($this->therapist());
+        $this->postJson('/lock');
+        foreach (range(1, 5) as $try) {
+            $this->postJson('/unlock', ['password' => "guess $try"])->assertStatus(422);
+        }
+
+        $this->postJson('/unlock', ['password' => 'a good password'])->assertStatus(429);
+    }
+
+    public function test_one_can_leave_from_it(): void
+    {
+        $this->actingAs($this->therapist());
+        $this->postJson('/lock');
+
+        $this->post('/sign-out')->assertRedirect('/sign-in');
+    }
+}
