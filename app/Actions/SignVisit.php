@@ -37,7 +37,7 @@ final readonly class SignVisit
             $visit->client->update(['last_seen_at' => $now]);
             DB::table('appointments')->where('id', $visit->appointment_id)->update(['status' => 'done']);
 
-            return $this->freeze($visit, $user, [...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results, 'atlas_version' => $this->clinic->atlas->version], $now);
+            return $this->freeze($visit, $user, [...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results, 'atlas_version' => $this->clinic->version()], $now);
         });
     }
 

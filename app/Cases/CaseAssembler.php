@@ -29,7 +29,7 @@ final readonly class CaseAssembler
     /** @return array<string, mixed> the open case format */
     public function document(Visit $visit): array
     {
-        $visit->loadMissing('client', 'user.clinic');
+        $visit->people();
         $earlier = array_values($visit->earlier()->orderBy('number')->get(['id', 'number', 'started_at'])->all());
         $rows = EntryRows::of([...array_map(static fn (Visit $past): int => $past->id, $earlier), $visit->id]);
         $today = $rows->ofVisit($visit->id);

@@ -24,19 +24,45 @@ final readonly class Judgements
      */
     public function of(Visit $visit, string ...$kinds): array
     {
-        $case = $this->cases->of($visit);
-        $hash = $this->clinic->writer()->hash($case);
-        $stored = $visit->judgements()->whereIn('kind', $kinds)->where('case_hash', $hash)->where('atlas_version', $this->clinic->atlas->version)->get()->keyBy('kind');
+        return $this->along(Course::of($visit), $visit, ...$kinds);
+    }
+
+    /**
+     * The case is put together only when something it is made of has changed since.
+     *
+     * @param  'safety'|'assessment'|'chains'|'pattern'|'plan'|'response'  ...$kinds
+     * @return array<string, array<string, mixed>> one document a kind
+     */
+    public function along(Course $course, Visit $visit, string ...$kinds): array
+    {
+        $stamp = $course->stamp();
+        $stored = $visit->judgements()->whereIn('kind', $kinds)->where('atlas_version', $this->clinic->version())->get()->keyBy('kind');
+        $case = null;
         $documents = [];
         foreach ($kinds as $kind) {
-            $documents[$kind] = $stored->get($kind)->document ?? $this->compute($visit, $case, $hash, $kind);
+            $one = $stored->get($kind);
+            if ($one === null || $one->stamp !== $stamp) {
+                $case ??= $this->cases->of($visit);
+                $hash ??= $this->clinic->writer()->hash($case);
+                $documents[$kind] = $one !== null && $one->case_hash === $hash ? $this->stamped($one, $stamp) : $this->compute($visit, $case, $hash, $stamp, $kind);
+            } else {
+                $documents[$kind] = $one->document;
+            }
         }
 
         return $documents;
     }
 
+    /** @return array<string, mixed> something was written that changes nothing in the case, such as a text */
+    private function stamped(Judgement $judgement, string $stamp): array
+    {
+        $judgement->update(['stamp' => $stamp]);
+
+        return $judgement->document;
+    }
+
     /** @return array<string, mixed> */
-    private function compute(Visit $visit, CaseFile $case, string $hash, string $kind): array
+    private function compute(Visit $visit, CaseFile $case, string $hash, string $stamp, string $kind): array
     {
         $result = match ($kind) {
             'safety' => $this->clinic->screen($case)->toArray(),
@@ -50,9 +76,9 @@ final readonly class Judgements
         // through JSON once, so that a fresh result and a stored one are the same to a page
         $document = (array) json_decode(json_encode($result, JSON_THROW_ON_ERROR), true);
         Judgement::query()->upsert(
-            [['visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'atlas_version' => $this->clinic->atlas->version, 'document' => json_encode($document, JSON_THROW_ON_ERROR)]],
+            [['visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'stamp' => $stamp, 'atlas_version' => $this->clinic->version(), 'document' => json_encode($document, JSON_THROW_ON_ERROR)]],
             ['visit_id', 'kind'],
-            ['case_hash', 'atlas_version', 'document'],
+            ['case_hash', 'stamp', 'atlas_version', 'document'],
         );
 
         return $document;

@@ -27,21 +27,6 @@ final readonly class TreatmentSummary
             $done[(int) $visit] = $this->ofVisit(array_values($rows->all()));
         }
 
-        return $this->withBrought($visits, $done);
-    }
-
-    /**
-     * @param  list<int>  $visits
-     * @param  array<int, list<array<string, mixed>>>  $done
-     * @return array<int, list<array<string, mixed>>>
-     */
-    private function withBrought(array $visits, array $done): array
-    {
-        $rows = $visits === [] ? [] : DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->orderBy('identity')->get(['visit_id', 'payload']);
-        foreach ($rows as $row) {
-            $done[(int) $row->visit_id][] = (array) json_decode((string) $row->payload, true);
-        }
-
         return $done;
     }
 
@@ -60,16 +45,18 @@ final readonly class TreatmentSummary
             }
         }
 
-        return ['done' => $this->withBrought([$visit], [$visit => $this->ofVisit($events)])[$visit], 'signs' => $signs];
+        return ['done' => $this->ofVisit($events), 'signs' => $signs];
     }
 
     /**
      * @param  list<int>  $visits
-     * @return Collection<int, \stdClass>
+     * @return Collection<int, \stdClass> what happened at the table, and what a visit from elsewhere says was done, as rows of type "done"
      */
     private function events(array $visits): Collection
     {
-        return DB::table('treatment_events')->whereIn('visit_id', $visits)->orderBy('happened_at')->orderBy('id')->get(['visit_id', 'type', 'step', 'payload', 'happened_at']);
+        $brought = DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->select(['visit_id', 'kind as type', DB::raw("'' as step"), 'payload', 'created_at as happened_at', 'identity as id']);
+
+        return DB::table('treatment_events')->whereIn('visit_id', $visits)->select(['visit_id', 'type', 'step', 'payload', 'happened_at', 'id'])->unionAll($brought)->orderBy('happened_at')->orderBy('id')->get();
     }
 
     /**
@@ -80,8 +67,14 @@ final readonly class TreatmentSummary
     {
         $muscles = [];
         $stepMuscle = [];
+        $brought = [];
         foreach ($events as $event) {
             $payload = (array) json_decode((string) $event->payload, true);
+            if ($event->type === EntryKind::Done->value) {
+                $brought[] = $payload;
+
+                continue;
+            }
             if (isset($payload['muscle'], $payload['side'])) {
                 $stepMuscle[$event->step] = $payload['muscle'].'|'.$payload['side'];
             }
@@ -99,7 +92,7 @@ final readonly class TreatmentSummary
             };
         }
 
-        return array_values(array_filter($muscles, static fn (array $done): bool => $done['max_pressure'] > 0));
+        return [...array_values(array_filter($muscles, static fn (array $done): bool => $done['max_pressure'] > 0)), ...$brought];
     }
 
     /**

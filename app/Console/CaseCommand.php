@@ -95,7 +95,7 @@ final class CaseCommand extends Command
      */
     private function result(Clinic $clinic, CaseFile $case, array $parts, array $compare): array
     {
-        $result = ['format' => 'somatrace.result', 'version' => 1, 'as_of' => $case->asOf->format('Y-m-d'), 'atlas' => $clinic->atlas->version];
+        $result = ['format' => 'somatrace.result', 'version' => 1, 'as_of' => $case->asOf->format('Y-m-d'), 'atlas' => $clinic->version()];
         foreach (self::PARTS as $part) {
             // every key is always there; a part not asked for is empty
             $result[$part] = ! in_array($part, $parts, true) ? new \stdClass : match ($part) {

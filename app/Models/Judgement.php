@@ -12,12 +12,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $visit_id
  * @property string $kind
  * @property string $case_hash
+ * @property string $stamp of what the case was made of (Course)
  * @property string $atlas_version
  * @property array<string, mixed> $document
  */
 final class Judgement extends Model
 {
-    protected $fillable = ['visit_id', 'kind', 'case_hash', 'atlas_version', 'document'];
+    protected $fillable = ['visit_id', 'kind', 'case_hash', 'stamp', 'atlas_version', 'document'];
 
     protected $casts = ['document' => 'array'];
 }

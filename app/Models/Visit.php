@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Facades\Auth;
 
 /**
  * @property int $id
@@ -99,10 +100,22 @@ final class Visit extends Model
         return self::query()->where('client_id', $this->client_id)->where('number', '<', $this->number)->whereIn('status', [VisitStatus::Signed, VisitStatus::Stopped]);
     }
 
+    /** Client, therapist and clinic; the clinic is the one of whoever looks, so it is there already. */
+    public function people(): self
+    {
+        $this->loadMissing('client', 'user');
+        $viewer = Auth::user();
+        if ($viewer instanceof User && $viewer->clinic_id === $this->user->clinic_id && $viewer->relationLoaded('clinic') && ! $this->user->relationLoaded('clinic')) {
+            $this->user->setRelation('clinic', $viewer->clinic);
+        }
+
+        return $this->loadMissing('user.clinic');
+    }
+
     /** The day of the visit in the clinic's zone: what is said belongs to it. */
     public function day(): string
     {
-        $this->loadMissing('user.clinic');
+        $this->people();
 
         return $this->user->clinic->day($this->started_at);
     }

@@ -39,7 +39,11 @@ use Somatrace\Core\Simulation\SimulatedClients;
 use Somatrace\Core\Simulation\SimulatedDevices;
 use Somatrace\Core\Training\Trainer;
 
-/** The one door to the core: screen, rank, plan, respond. Everything behind it is pure and explains itself. */
+/**
+ * The one door to the core: screen, rank, plan, respond. Everything behind it is pure and explains itself.
+ *
+ * @property-read Atlas $atlas
+ */
 final class Clinic
 {
     private ?SafetyGate $gate = null;
@@ -77,8 +81,12 @@ final class Clinic
     /** @var \WeakMap<CaseFile, ResponseResult> */
     private \WeakMap $responded;
 
+    private ?Atlas $loaded = null;
+
+    private ?string $version = null;
+
     /** A case never changes, so what was said of it once is said again: planning asks for screening, ranking and response. */
-    private function __construct(public readonly Atlas $atlas, private readonly string $folder)
+    private function __construct(private readonly string $folder, private readonly ?string $compiled)
     {
         $this->screened = new \WeakMap;
         $this->ranked = new \WeakMap;
@@ -88,14 +96,25 @@ final class Clinic
     /**
      * @param  string|null  $folder  the data; the core's own without it
      * @param  string|null  $compiled  where the compiled atlas is kept
-     *
-     * @throws FaultyDocument when a data file is wrong
      */
     public static function open(?string $folder = null, ?string $compiled = null): self
     {
-        $folder ??= dirname(__DIR__).'/data';
+        return new self($folder ?? dirname(__DIR__).'/data', $compiled);
+    }
 
-        return new self(Atlas::load($folder, $compiled), $folder);
+    /**
+     * The atlas is read when it is first asked for: who only wants what was stored, and its version, does not wait for it.
+     *
+     * @throws FaultyDocument when a data file is wrong
+     */
+    public function __get(string $name): Atlas
+    {
+        return $name === 'atlas' ? $this->loaded ??= Atlas::load($this->folder, $this->compiled) : throw new \LogicException("a clinic has no $name");
+    }
+
+    public function version(): string
+    {
+        return $this->loaded->version ?? $this->version ??= Atlas::versionOf($this->folder, $this->compiled);
     }
 
     public function reader(): CaseReader

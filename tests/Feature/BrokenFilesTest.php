@@ -139,7 +139,7 @@ final class BrokenFilesTest extends TestCase
             'no name' => [str_replace('FN:Ida Vane', 'FN:', self::CARD), 'card 1, name', 'A name, please'],
             'no birthday' => [str_replace("BDAY:19800203\r\n", '', self::CARD), 'card 1, born_on', 'date of birth'],
             'a birthday without a year' => [str_replace('19800203', '--0203', self::CARD), 'card 1, born_on', 'A date like'],
-            'skin of a fish, in the second card' => [self::CARD.str_replace("END:", "X-SOMATRACE-SKIN:scaly\r\nEND:", self::CARD), 'card 2, skin', 'One of'],
+            'skin of a fish, in the second card' => [self::CARD.str_replace('END:', "X-SOMATRACE-SKIN:scaly\r\nEND:", self::CARD), 'card 2, skin', 'One of'],
             'a telephone that is none' => [str_replace('END:', "TEL:call me\r\nEND:", self::CARD), 'card 1, phone', 'Digits'],
             'five contacts' => [str_replace('END:', str_repeat("RELATED;VALUE=text:Somebody\r\n", 5).'END:', self::CARD), 'card 1, contacts', 'At most four'],
         ]);

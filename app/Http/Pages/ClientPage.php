@@ -27,15 +27,15 @@ final readonly class ClientPage
         if (! $user->can('viewClinical', $client)) {
             return ['client' => $who, 'clinical' => false, 'visits' => [], 'response' => null, 'safety' => null];
         }
-        $visits = $client->visits()->latest('number')->get(['id', 'public_id', 'number', 'status', 'started_at']);
-        $last = $client->visits()->latest('number')->first();
+        $visits = $client->visits()->latest('number')->get();
+        $last = $visits->first()?->setRelation('client', $client);
         $judged = $last === null ? [] : $this->judgements->of($last, 'safety', 'response');
         $pains = $this->pains(array_values($visits->map(static fn (Visit $visit): int => $visit->id)->all()));
 
         return [
             'client' => $who, 'clinical' => true,
             'visits' => $visits->map(static fn (Visit $visit): array => [
-                'id' => $visit->public_id, 'number' => $visit->number, 'status' => $visit->status->value, 'pain' => $pains[$visit->id] ?? null,
+                'id' => $visit->public_id, 'number' => $visit->number, 'status' => $visit->status->value, 'origin' => $visit->origin, 'pain' => $pains[$visit->id] ?? null,
                 'date' => $user->clinic->day($visit->started_at),
             ])->values(),
             'response' => $judged['response'] ?? null, 'safety' => $judged['safety'] ?? null,

@@ -32,7 +32,7 @@ final readonly class TodayPage
         $local = $now->setTimezone($user->clinic->timezone);
         $day = [$local->startOfDay()->utc(), $local->endOfDay()->utc()];
         $appointments = Appointment::query()->with(['client', 'visit'])->where('clinic_id', $user->clinic_id)->whereBetween('starts_at', $day)->where('status', '!=', 'cancelled')->orderBy('starts_at')->get();
-        $recent = Client::query()->where('clinic_id', $user->clinic_id)->whereNotNull('last_seen_at')->orderByDesc('last_seen_at')->limit(self::WATCHED)->get();
+        $recent = Client::present($user->clinic_id)->whereNotNull('last_seen_at')->orderByDesc('last_seen_at')->limit(self::WATCHED)->get();
         $open = $clinical ? $this->open($appointments->pluck('client_id')) : new Collection;
         $latest = $clinical ? $this->latest($recent->pluck('id')->merge($appointments->pluck('client_id'))->unique()) : new Collection;
 
@@ -50,7 +50,7 @@ final readonly class TodayPage
     private function waiting(User $user): array
     {
         $rows = DB::table('notes')->join('visits', 'visits.id', '=', 'notes.visit_id')->join('clients', 'clients.id', '=', 'visits.client_id')->join('users', 'users.id', '=', 'notes.signed_by')
-            ->where('visits.clinic_id', $user->clinic_id)->where('notes.needs_countersign', true)->whereNull('notes.countersigned_at')->where('notes.signed_by', '!=', $user->id)
+            ->where('visits.clinic_id', $user->clinic_id)->whereRaw('notes.needs_countersign = 1')->whereNull('notes.countersigned_at')->where('notes.signed_by', '!=', $user->id)
             ->orderByRaw('users.supervisor_id = ? desc', [$user->id])->orderBy('notes.signed_at')->limit(self::WATCHED)
             ->get(['visits.public_id', 'clients.name as client', 'users.name as by']);
 
@@ -72,8 +72,7 @@ final readonly class TodayPage
      */
     private function latest(Collection $clients): Collection
     {
-        $visits = Visit::query()->whereIn('client_id', $clients)->selectRaw('max(id)')->groupBy('client_id');
-        $clientOf = Visit::query()->whereIn('id', $visits)->pluck('client_id', 'id');
+        $clientOf = Visit::query()->whereIn('client_id', $clients)->whereRaw('number = (select max(number) from visits as later where later.client_id = visits.client_id)')->pluck('client_id', 'id');
         /** @var array<int, array<string, Judgement>> $latest */
         $latest = [];
         foreach (Judgement::query()->whereIn('visit_id', $clientOf->keys())->whereIn('kind', ['safety', 'response'])->get() as $judgement) {

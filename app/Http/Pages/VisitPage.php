@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Pages;
 
 use App\Cases\CheckInAnswers;
+use App\Cases\Course;
 use App\Cases\Judgements;
 use App\Cases\TreatmentSummary;
 use App\Models\CheckIn;
 use App\Models\Entry;
 use App\Models\Note;
 use App\Models\Visit;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Gate;
@@ -25,6 +27,16 @@ final readonly class VisitPage
         'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety'], 'recheck' => ['safety', 'response'], 'after' => ['safety', 'response'],
     ];
 
+    /** Steps on which the last visit stands beside this one, and what of it. */
+    private const BESIDE = ['ask', 'move', 'feel'];
+
+    private const COMPARED = ['complaint', 'function', 'range', 'resisted', 'test', 'palpation', 'posture'];
+
+    /** Steps on which the agreed plan itself is read. */
+    private const ALONG_THE_PLAN = ['plan', 'work', 'recheck'];
+
+    private const ANSWERS = ['red_flag', 'condition', 'medicine', 'others_denied', 'demand'];
+
     public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers, private ScopePage $scope, private Clinic $clinic)
     {
     }
@@ -32,9 +44,10 @@ final readonly class VisitPage
     /** @return array<string, mixed> */
     public function of(Visit $visit, string $step): array
     {
-        $visit->loadMissing('client', 'user.clinic');
-        $entries = $visit->entries()->get();
-        $agreed = $visit->plans()->latest('id')->first();
+        $course = Course::of($visit);
+        $before = in_array($step, self::BESIDE, true) ? $course->before() : null;
+        [$entries, $last, $standing] = $this->entries($visit, $course, $before, in_array($step, ['ask', 'screen'], true));
+        $agreed = $course->isAgreed() && in_array($step, self::ALONG_THE_PLAN, true) ? $visit->plans()->latest('id')->first() : null;
         $events = $step === 'work' ? $visit->events()->orderBy('happened_at')->orderBy('id')->get(['id', 'type', 'step', 'payload', 'happened_at']) : null;
 
         return [
@@ -44,15 +57,15 @@ final readonly class VisitPage
             ],
             'client' => $this->client($visit),
             'entries' => $entries->map(self::entry(...))->values(),
-            'standing' => in_array($step, ['ask', 'screen'], true) ? $this->standing($visit) : [],
-            ...$this->judged($visit, $step, $entries, $agreed !== null),
+            'standing' => $standing,
+            ...$this->judged($visit, $step, $entries, $course),
             'agreed' => $agreed === null ? null : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => $agreed->document],
             'events' => $events,
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
             'notes' => $step === 'after' ? $this->notes($visit) : [],
             'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
             'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),
-            'before' => in_array($step, ['ask', 'move', 'feel'], true) ? $this->before($visit) : null,
+            'before' => $before === null ? null : $this->before($visit, $before, $last),
             'devices' => in_array($step, ['move', 'feel'], true) ? $this->devices($visit) : [],
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
@@ -86,16 +99,16 @@ final readonly class VisitPage
      * @param  Collection<int, Entry>|null  $entries
      * @return array<string, mixed>
      */
-    public function judged(Visit $visit, string $step, ?Collection $entries = null, ?bool $agreed = null): array
+    public function judged(Visit $visit, string $step, ?Collection $entries = null, ?Course $course = null): array
     {
         $entries ??= $visit->entries()->get();
-        $judged = $this->judgements->of($visit, ...self::JUDGED[$step]);
-        $agreed ??= $visit->plans()->exists();
+        $course ??= Course::of($visit);
+        $judged = $this->judgements->along($course, $visit, ...self::JUDGED[$step]);
         $standing = $entries->filter(static fn (Entry $entry): bool => $entry->payload !== null);
 
         return [
             ...$judged,
-            'line' => VisitLine::of($visit, $standing, $judged['safety'], $judged['plan'] ?? null, $agreed, $agreed ? $visit->events()->where('type', 'step_done')->count() : 0),
+            'line' => VisitLine::of($visit, $standing, $judged['safety'], $judged['plan'] ?? null, $course->isAgreed(), $course->stepsDone()),
         ];
     }
 
@@ -118,17 +131,25 @@ final readonly class VisitPage
     }
 
     /**
-     * Answers of earlier visits that still stand: shown as such, with their day.
+     * This visit's entries, those of the last one that stand beside them, and the answers of earlier ones that still stand, with their day: read in one go.
      *
-     * @return list<array<string, mixed>>
+     * @return array{Collection<int, Entry>, list<array<string, mixed>>, list<array<string, mixed>>}
      */
-    private function standing(Visit $visit): array
+    private function entries(Visit $visit, Course $course, ?\stdClass $before, bool $answers): array
     {
-        return array_values(Entry::query()->join('visits', 'visits.id', '=', 'entries.visit_id')->where('visits.client_id', $visit->client_id)->where('visits.number', '<', $visit->number)
-            ->whereIn('kind', ['red_flag', 'condition', 'medicine', 'others_denied', 'demand'])->orderBy('visits.number')->get('entries.*')
-            ->keyBy(static fn (Entry $entry): string => $entry->kind->value.'|'.$entry->identity)
-            ->filter(static fn (Entry $entry): bool => $entry->payload !== null)
-            ->map(self::entry(...))->all());
+        $earlier = $course->earlier();
+        $place = array_flip($earlier);
+        $all = Entry::query()->where(static fn (Builder $query): Builder => $query->where('visit_id', $visit->id)
+            ->when($before !== null, static fn (Builder $of): Builder => $of->orWhere(static fn (Builder $last): Builder => $last->where('visit_id', $before?->id)->whereIn('kind', self::COMPARED)))
+            ->when($answers, static fn (Builder $of): Builder => $of->orWhere(static fn (Builder $last): Builder => $last->whereIn('visit_id', $earlier)->whereIn('kind', self::ANSWERS))))->get();
+        $stands = $all->filter(static fn (Entry $entry): bool => $entry->payload !== null && $entry->visit_id !== $visit->id);
+
+        return [
+            $all->where('visit_id', $visit->id)->values(),
+            array_values($stands->filter(static fn (Entry $entry): bool => $entry->visit_id === (int) $before?->id && in_array($entry->kind->value, self::COMPARED, true))->map(self::entry(...))->all()),
+            $answers ? array_values($stands->filter(static fn (Entry $entry): bool => in_array($entry->kind->value, self::ANSWERS, true))->sortBy(static fn (Entry $entry): int => $place[$entry->visit_id])
+                ->keyBy(static fn (Entry $entry): string => $entry->kind->value.'|'.$entry->identity)->map(self::entry(...))->all()) : [],
+        ];
     }
 
     /**
@@ -146,19 +167,17 @@ final readonly class VisitPage
         ];
     }
 
-    /** @return array<string, mixed>|null what the last visit recorded, beside today's */
-    private function before(Visit $visit): ?array
+    /**
+     * What the last visit recorded, beside today's.
+     *
+     * @param  list<array<string, mixed>>  $entries
+     * @return array<string, mixed>
+     */
+    private function before(Visit $visit, \stdClass $last, array $entries): array
     {
-        $last = $visit->earlier()->latest('number')->first();
-        if ($last === null) {
-            return null;
-        }
-
         return [
-            'number' => $last->number, 'date' => $visit->user->clinic->day($last->started_at),
-            'entries' => $last->entries()->whereIn('kind', ['complaint', 'function', 'range', 'resisted', 'test', 'palpation', 'posture'])->get()->filter(static fn (Entry $entry): bool => $entry->payload !== null)->map(self::entry(...))->values(),
-            'done' => $this->treatment->doneByVisit([$last->id])[$last->id] ?? [],
-            'next_time' => $last->notes()->latest('revision')->value('next_time'),
+            'number' => (int) $last->number, 'date' => $visit->user->clinic->day(CarbonImmutable::parse((string) $last->started_at, 'UTC')), 'entries' => $entries,
+            'done' => $this->treatment->doneByVisit([(int) $last->id])[(int) $last->id] ?? [], 'next_time' => $last->next_time,
         ];
     }
 }

@@ -112,7 +112,7 @@ final class Atlas
             return null;
         }
         // part by part: one large graph takes half as long again
-        $packed = unserialize(substr($text, strlen($head)));
+        $packed = unserialize(substr($text, strlen($head) + self::VERSION_LINE));
         /** @var Parts $parts */
         $parts = array_map(static fn (mixed $part): mixed => unserialize(is_string($part) ? $part : ''), is_array($packed) ? $packed : []);
 
@@ -123,7 +123,7 @@ final class Atlas
     private static function keep(string $path, string $stamp, self $atlas): void
     {
         $new = $path.'.'.getmypid();
-        if (@file_put_contents($new, self::headOf($stamp).serialize(array_map(serialize(...), $atlas->parts()))) !== false) {
+        if (@file_put_contents($new, self::headOf($stamp).$atlas->version."\n".serialize(array_map(serialize(...), $atlas->parts()))) !== false) {
             rename($new, $path);
         }
     }
@@ -153,6 +153,16 @@ final class Atlas
         ];
     }
 
+    /** The version of the atlas, from the head of the compiled one where there is one. */
+    public static function versionOf(string $folder, ?string $compiled): string
+    {
+        $files = new AtlasFiles($folder);
+        $head = self::headOf($files->stamp());
+        $text = $compiled !== null && is_file($compiled) ? (string) file_get_contents($compiled, length: strlen($head) + self::VERSION_LINE) : '';
+
+        return str_starts_with($text, $head) ? rtrim(substr($text, strlen($head))) : $files->version();
+    }
+
     /** What must match for a compiled atlas to be read: the data files, and the classes it was made of. */
     private static function headOf(string $stamp): string
     {
@@ -160,6 +170,9 @@ final class Atlas
 
         return hash('sha256', $stamp.$classes)."\n";
     }
+
+    /** Twelve signs and the end of the line. */
+    private const VERSION_LINE = 13;
 
     /** Reads the folder without checking it; a wrong shape still throws where it is met. */
     public static function build(string $folder): self

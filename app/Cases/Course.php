@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cases;
+
+use App\Models\Visit;
+use Illuminate\Support\Facades\DB;
+use Somatrace\Core\CaseFile\CaseFile;
+
+/**
+ * The visits of a client up to one of them, read in one go, and a stamp of all that the case of that visit is made of. Whatever is written anywhere in them counts some
+ * revision up or adds a row, so that another stamp means that the case may be another, and the same stamp that it is the same.
+ */
+final readonly class Course
+{
+    /**
+     * @param  non-empty-list<\stdClass>  $visits with their revisions and events counted, the one asked about last
+     * @param  list<mixed>  $told of client, therapist and clinic
+     */
+    private function __construct(private array $visits, private array $told)
+    {
+    }
+
+    public static function of(Visit $visit): self
+    {
+        $visit->people();
+        $rows = DB::table('visits')->where('client_id', $visit->client_id)->where('number', '<=', $visit->number)->orderBy('number')
+            ->select(['id', 'number', 'status', 'origin', 'started_at', 'minutes'])
+            ->selectSub(DB::table('entries')->selectRaw("count(*) || '.' || coalesce(sum(revision), 0)")->whereColumn('visit_id', 'visits.id'), 'revisions')
+            ->selectSub(DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id'), 'events')
+            ->selectSub(DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('type', 'step_done'), 'steps_done')
+            ->selectSub(DB::table('plans')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id'), 'plans')
+            ->selectSub(DB::table('notes')->select('next_time')->whereColumn('visit_id', 'visits.id')->orderByDesc('revision')->limit(1), 'next_time')
+            ->get()->all();
+        if ($rows === []) {
+            throw new \LogicException('the visit itself is among its client\'s');
+        }
+        [$client, $user] = [$visit->client, $visit->user];
+
+        return new self(array_values($rows), [
+            $client->born_on->format('Y-m-d'), $client->only(['sex', 'hand', 'mass_kg', 'skin', 'stoic']), $user->only(['mass_kg', 'tools', 'experience', 'licensed']), $user->school(), $user->clinic->scope_off, $user->clinic->timezone,
+        ]);
+    }
+
+    /** The same stamp, the same case. */
+    public function stamp(): string
+    {
+        $made = array_map(static fn (\stdClass $row): array => [(int) $row->id, $row->number, $row->status, $row->started_at, $row->minutes, $row->revisions, $row->events], $this->visits);
+
+        return hash('sha256', json_encode([CaseFile::VERSION, $made, $this->told], JSON_THROW_ON_ERROR));
+    }
+
+    public function isAgreed(): bool
+    {
+        return (int) $this->visits[count($this->visits) - 1]->plans > 0;
+    }
+
+    public function stepsDone(): int
+    {
+        return (int) $this->visits[count($this->visits) - 1]->steps_done;
+    }
+
+    /** The visit before that came to an end. */
+    public function before(): ?\stdClass
+    {
+        $earlier = array_filter(array_slice($this->visits, 0, -1), static fn (\stdClass $row): bool => in_array($row->status, ['signed', 'stopped'], true));
+
+        return array_values($earlier)[count($earlier) - 1] ?? null;
+    }
+
+    /** @return list<int> ids of the visits before this one, oldest first */
+    public function earlier(): array
+    {
+        return array_map(static fn (\stdClass $row): int => (int) $row->id, array_slice($this->visits, 0, -1));
+    }
+}

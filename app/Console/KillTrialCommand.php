@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Keeping\KillTrial;
+use Illuminate\Console\Command;
+
+final class KillTrialCommand extends Command
+{
+    protected $signature = 'somatrace:kill-trial {--times=300} {--seed=1}';
+
+    protected $description = 'Kills the server again and again while it writes, and counts acknowledged writes that are lost';
+
+    public function handle(): int
+    {
+        $trial = new KillTrial((int) $this->option('seed'));
+        $bar = $this->output->createProgressBar((int) $this->option('times'));
+        $result = $trial->run((int) $this->option('times'), static fn () => $bar->advance());
+        $bar->finish();
+        $this->newLine();
+        foreach ($result as $name => $value) {
+            $this->line(sprintf('%-44s %s', str_replace('_', ' ', $name), $value));
+        }
+
+        return $result['acknowledged_and_lost'] === 0 && $result['database'] === 'whole' ? self::SUCCESS : self::FAILURE;
+    }
+}
