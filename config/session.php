@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 return [
-    'driver' => env('SESSION_DRIVER', 'file'),
+    'driver' => env('SESSION_DRIVER', 'whole-file'),
     'lifetime' => 600, // a working day at the table
     'expire_on_close' => false,
     'encrypt' => true,

@@ -24,6 +24,10 @@ final class KillTrialCommand extends Command
             $this->line(sprintf('%-44s %s', str_replace('_', ' ', $name), $value));
         }
 
-        return $result['acknowledged_and_lost'] === 0 && $result['database'] === 'whole' ? self::SUCCESS : self::FAILURE;
+        if ($result['writes_acknowledged'] === 0) {
+            $this->error('Nothing was acknowledged, so nothing was tried.');
+        }
+
+        return $result['writes_acknowledged'] > 0 && $result['acknowledged_and_lost'] + $result['kept_twice'] + $result['found_signed_out'] === 0 && $result['database'] === 'whole' ? self::SUCCESS : self::FAILURE;
     }
 }

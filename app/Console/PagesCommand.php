@@ -22,8 +22,6 @@ final class PagesCommand extends Command
 
     protected $description = 'Measures list and record pages on the large clinic over HTTP: time beside an empty page, and queries';
 
-    private const PORT = 41877;
-
     private const BUDGET = 2.5;
 
     public function handle(Kernel $kernel): int
@@ -46,7 +44,7 @@ final class PagesCommand extends Command
             "client, {$usual->number} visits" => "/clients/{$usual->client}", "client, {$long->number} visits" => "/clients/{$long->client}", "note, visit {$usual->number}" => "/visits/{$usual->visit}/note",
             "ask, visit {$usual->number}" => "/visits/{$usual->visit}/ask", "feel, visit {$usual->number}" => "/visits/{$usual->visit}/feel", "after, visit {$long->number}" => "/visits/{$long->visit}/after",
         ];
-        $server = new TrialServer(Config::string('database.connections.sqlite.database'), self::PORT);
+        $server = new TrialServer(Config::string('database.connections.sqlite.database'));
         $server->start();
         try {
             $server->signIn($owner->email, 'large-clinic');

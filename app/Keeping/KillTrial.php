@@ -55,14 +55,16 @@ final class KillTrial
 
     private int $acknowledged = 0;
 
+    private int $signedOut = 0;
+
     public function __construct(int $seed)
     {
         $this->chance = new Randomizer(new Mt19937($seed));
         $this->folder = sys_get_temp_dir().'/somatrace-kill-'.bin2hex(random_bytes(6));
-        $this->server = new TrialServer("{$this->folder}/database.sqlite", $this->chance->getInt(20000, 40000));
+        $this->server = new TrialServer("{$this->folder}/database.sqlite");
     }
 
-    /** @return array{kills: int, kills_with_a_write_on_its_way: int, writes_acknowledged: int, acknowledged_and_lost: int, sent_again: int, kept_twice: int, database: string} */
+    /** @return array{kills: int, kills_with_a_write_on_its_way: int, writes_acknowledged: int, acknowledged_and_lost: int, sent_again: int, kept_twice: int, found_signed_out: int, database: string} */
     public function run(int $times, callable $after): array
     {
         mkdir($this->folder, 0700);
@@ -155,6 +157,7 @@ final class KillTrial
     {
         return $this->server->http->requestAsync($method, $path, [RequestOptions::JSON => $body, RequestOptions::HEADERS => $this->server->headers()])->then(function (ResponseInterface $answer) use ($acknowledged): void {
             $said = json_decode((string) $answer->getBody(), true);
+            $this->signedOut += in_array($answer->getStatusCode(), [401, 419], true) ? 1 : 0;
             if ($answer->getStatusCode() === 200 && is_array($said)) {
                 $this->acknowledged++;
                 $acknowledged($said);
@@ -174,7 +177,7 @@ final class KillTrial
         }
     }
 
-    /** @return array{kills: int, kills_with_a_write_on_its_way: int, writes_acknowledged: int, acknowledged_and_lost: int, sent_again: int, kept_twice: int, database: string} */
+    /** @return array{kills: int, kills_with_a_write_on_its_way: int, writes_acknowledged: int, acknowledged_and_lost: int, sent_again: int, kept_twice: int, found_signed_out: int, database: string} */
     private function count(int $times): array
     {
         DB::purge();
@@ -189,7 +192,7 @@ final class KillTrial
 
         return [
             'kills' => $times, 'kills_with_a_write_on_its_way' => $this->midway, 'writes_acknowledged' => $this->acknowledged, 'acknowledged_and_lost' => $lost, 'sent_again' => $this->again,
-            'kept_twice' => DB::table('treatment_events')->count() - count($kept), 'database' => $whole ? 'whole' : 'damaged',
+            'kept_twice' => DB::table('treatment_events')->count() - count($kept), 'found_signed_out' => $this->signedOut, 'database' => $whole ? 'whole' : 'damaged',
         ];
     }
 }

@@ -23,14 +23,27 @@ final class TrialServer
 
     private readonly CookieJar $cookies;
 
-    public function __construct(private readonly string $database, private readonly int $port)
+    private readonly int $port;
+
+    public function __construct(private readonly string $database)
     {
+        $this->port = $this->freePort();
         $this->cookies = new CookieJar;
         $this->curl = new CurlMultiHandler(['select_timeout' => 0.004]);
         $this->http = new Http([
-            'handler' => HandlerStack::create($this->curl), 'base_uri' => "http://127.0.0.1:$port", RequestOptions::COOKIES => $this->cookies,
+            'handler' => HandlerStack::create($this->curl), 'base_uri' => "http://127.0.0.1:{$this->port}", RequestOptions::COOKIES => $this->cookies,
             RequestOptions::HTTP_ERRORS => false, RequestOptions::TIMEOUT => 30, RequestOptions::ALLOW_REDIRECTS => false,
         ]);
+    }
+
+    /** One that nobody listens on: what is left of another trial must not be taken for this one's. */
+    private function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('no port is free');
+        $name = (string) stream_socket_get_name($socket, false);
+        fclose($socket);
+
+        return (int) substr((string) strrchr($name, ':'), 1);
     }
 
     public function start(): void

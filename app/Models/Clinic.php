@@ -29,6 +29,15 @@ final class Clinic extends Model
         return $this->settings[$name] ?? Settings::defaults()[$name];
     }
 
+    /** @return array{string, string}|null opening and closing on the weekday of a moment, in the clinic's zone; null when it is closed */
+    public function hoursOn(CarbonImmutable $moment): ?array
+    {
+        $hours = $this->setting('hours');
+        $day = is_array($hours) ? $hours[strtolower($moment->setTimezone($this->timezone)->format('D'))] ?? null : null;
+
+        return is_array($day) && is_string($day[0] ?? null) && is_string($day[1] ?? null) ? [$day[0], $day[1]] : null;
+    }
+
     /** The day of a moment in the clinic's zone, as Y-m-d. */
     public function day(CarbonImmutable $moment): string
     {

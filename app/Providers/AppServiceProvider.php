@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Support\OutboxTransport;
+use App\Support\WholeFileSessionHandler;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Filesystem\Filesystem;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Validation\Rules\Password;
 use Somatrace\Core\Clinic;
@@ -36,6 +41,7 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(120)->by('address|'.$request->ip()), Limit::perMinute(90)->by('link|'.hash('sha256', (string) $request->route('link')).'|'.($request->route('link') === null ? $request->ip() : '')),
         ]);
         Mail::extend('outbox', static fn (): OutboxTransport => new OutboxTransport);
+        Session::extend('whole-file', static fn (Application $app): WholeFileSessionHandler => new WholeFileSessionHandler($app->make(Filesystem::class), Config::string('session.files'), Config::integer('session.lifetime')));
         // long rather than odd
         Password::defaults(static fn (): Password => Password::min(12)->max(190));
         RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));

@@ -105,8 +105,8 @@ final class LargeClinic
                 $side = $n % 2 === 0 ? 'left' : 'right';
                 [$kind, $identity, $payload] = match (true) {
                     $n < 2 => ['complaint', "neck_back:$side", ['zone' => 'neck_back', 'side' => $side, 'now' => $this->chance->getInt(0, 16) / 2]],
-                    $n % 5 === 4 => ['range', ($movement = $movements[($n * 7 + $visit->id) % count($movements)])->id.":$side", ['movement' => $movement->id, 'side' => $side, 'active' => $movement->norm]],
-                    default => ['palpation', ($muscle = $muscles[($n * 11 + $visit->id) % count($muscles)]).":$side:", ['muscle' => $muscle, 'side' => $side, 'tenderness' => $this->chance->getInt(0, 4), 'tone' => 'high']],
+                    $n % 5 === 4 => ['range', ($movement = $movements[($n * 7 + $visit->client_id) % count($movements)])->id.":$side", ['movement' => $movement->id, 'side' => $side, 'active' => $movement->norm]],
+                    default => ['palpation', ($muscle = $muscles[($n * 11 + $visit->client_id) % count($muscles)]).":$side:", ['muscle' => $muscle, 'side' => $side, 'tenderness' => $this->chance->getInt(0, 4), 'tone' => 'high']],
                 };
                 $text = json_encode($payload, JSON_THROW_ON_ERROR);
                 $this->add('entries', ['id' => ++$id, 'visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => 'before', 'kind' => $kind, 'identity' => $identity, 'payload' => $text, 'revision' => 1, 'said_on' => $day, 'user_id' => $visit->user_id, 'created_at' => $visit->started_at, 'updated_at' => $visit->started_at]);

@@ -64,8 +64,9 @@ final class DemoStory extends Seeder
     {
         $who = $story['who'];
         $client = Client::query()->create([
-            ...$who, 'clinic_id' => $clinic->id, 'born_on' => $this->now->subYears($story['age'])->subDays(100)->format('Y-m-d'), 'search' => Client::folded($who['name'].' '.$who['code']),
+            ...$who, 'clinic_id' => $clinic->id, 'born_on' => $this->now->subYears($story['age'])->subDays(20 + crc32($who['name']) % 300)->format('Y-m-d'), 'search' => Client::folded($who['name'].' '.$who['code']),
         ]);
+        $client->contacts()->createMany($story['contacts'] ?? []);
         foreach ($story['visits'] ?? [] as $number => $visit) {
             $this->visit($client, $number + 1, $visit);
         }

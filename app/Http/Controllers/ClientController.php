@@ -6,12 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Actions\CreateClient;
 use App\Actions\UpdateClient;
+use App\Exchange\Clients\ClientDetails;
 use App\Http\Pages\ClientEditPage;
 use App\Http\Pages\ClientPage;
 use App\Http\Pages\ClientsPage;
 use App\Http\Pages\ComparePage;
 use App\Http\Requests\StoreClientRequest;
 use App\Models\Client;
+use App\Models\ClientContact;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -34,7 +36,7 @@ final readonly class ClientController
 
     public function create(): Response
     {
-        return Inertia::render('Client/New');
+        return Inertia::render('Client/New', ['kinds' => ClientContact::KINDS, 'mostContacts' => ClientDetails::MOST_CONTACTS]);
     }
 
     public function store(StoreClientRequest $request, #[CurrentUser] User $user, CreateClient $create): RedirectResponse

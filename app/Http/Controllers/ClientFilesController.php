@@ -29,7 +29,7 @@ final readonly class ClientFilesController
         Gate::authorize('viewClinical', $client);
 
         return Inertia::render('Client/Files', [
-            'client' => ['id' => $client->public_id, 'name' => $client->name], 'may_bring' => Gate::allows('bring', $client), 'visited' => $client->visits()->exists(),
+            'client' => ['id' => $client->public_id, 'name' => $client->name], 'mayBring' => Gate::allows('bring', $client), 'visited' => $client->visits()->exists(),
             'formats' => array_map(static fn (string $id, array $about): array => ['id' => $id, 'words' => $about[1]], array_keys(ClientFiles::FORMATS), array_values(ClientFiles::FORMATS)),
         ]);
     }

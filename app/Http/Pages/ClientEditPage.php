@@ -27,9 +27,9 @@ final readonly class ClientEditPage
 
         return [
             'client' => ['id' => $client->public_id, ...ClientDetails::of($client->load('contacts')), 'away' => $client->archived_at !== null],
-            'kinds' => ClientContact::KINDS, 'most_contacts' => ClientDetails::MOST_CONTACTS, 'may_merge' => $may, 'may_erase' => Gate::allows('erase', $client),
+            'kinds' => ClientContact::KINDS, 'mostContacts' => ClientDetails::MOST_CONTACTS, 'mayMerge' => $may, 'mayErase' => Gate::allows('erase', $client),
             'doubles' => $may ? $this->doubles($client) : [], 'merges' => $may ? $this->merges($client, $user) : [],
-            'kept_until' => $until === null || $until->isPast() ? null : $until->format('j F Y'),
+            'keptUntil' => $until === null || $until->isPast() ? null : $until->format('j F Y'),
         ];
     }
 

@@ -24,8 +24,9 @@ final readonly class ClientPage
             'id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation, 'hand' => $client->hand,
             'age' => (int) $client->born_on->diffInYears(now()), 'stoic' => $client->stoic, 'skin' => $client->skin, 'words' => Words::of($client),
         ];
+        $state = ['minutes' => $user->clinic->setting('visit_minutes'), 'erased' => $client->erased_at !== null, 'away' => $client->archived_at !== null];
         if (! $user->can('viewClinical', $client)) {
-            return ['client' => $who, 'clinical' => false, 'visits' => [], 'response' => null, 'safety' => null];
+            return ['client' => $who, ...$state, 'clinical' => false, 'visits' => [], 'response' => null, 'safety' => null];
         }
         $visits = $client->visits()->latest('number')->get();
         $last = $visits->first()?->setRelation('client', $client);
@@ -33,7 +34,7 @@ final readonly class ClientPage
         $pains = $this->pains(array_values($visits->map(static fn (Visit $visit): int => $visit->id)->all()));
 
         return [
-            'client' => $who, 'clinical' => true,
+            'client' => $who, ...$state, 'clinical' => true,
             'visits' => $visits->map(static fn (Visit $visit): array => [
                 'id' => $visit->public_id, 'number' => $visit->number, 'status' => $visit->status->value, 'origin' => $visit->origin, 'pain' => $pains[$visit->id] ?? null,
                 'date' => $user->clinic->day($visit->started_at),

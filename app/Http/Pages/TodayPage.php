@@ -37,7 +37,7 @@ final readonly class TodayPage
         $latest = $clinical ? $this->latest($recent->pluck('id')->merge($appointments->pluck('client_id'))->unique()) : new Collection;
 
         return [
-            'day' => ['date' => $local->format('Y-m-d'), 'now' => $local->format('H:i'), 'clinic' => $user->clinic->name],
+            'day' => ['date' => $local->format('Y-m-d'), 'now' => $local->format('H:i'), 'clinic' => $user->clinic->name, 'hours' => $user->clinic->hoursOn($local)],
             'appointments' => $appointments->map(fn (Appointment $one): array => $this->appointment($one, $user, $latest, $open->get($one->client_id)))->values(),
             'recent' => $recent->take(self::RECENT)->map(static fn (Client $client): array => ['id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation])->values(),
             'thoughts' => $clinical ? $this->thoughts($recent, $latest) : [],

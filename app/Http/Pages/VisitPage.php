@@ -67,6 +67,7 @@ final readonly class VisitPage
             'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),
             'before' => $before === null ? null : $this->before($visit, $before, $last),
             'devices' => in_array($step, ['move', 'feel'], true) ? $this->devices($visit) : [],
+            'school' => $step === 'plan' ? [...$this->clinic->schoolDefaults(), ...$visit->user->school()] : [],
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
         ];

@@ -20,7 +20,7 @@ $temple = ['refers_to' => [['zone' => 'temple', 'side' => 'left']]];
 
 return [
     [
-        'who' => ['name' => 'Ottoline Brack', 'code' => 'OB-17', 'pronoun' => 'she', 'hand' => 'right', 'mass_kg' => 61, 'occupation' => 'rod puppeteer', 'stoic' => true],
+        'who' => ['name' => 'Ottoline Brack', 'phone' => '+44 1632 960 117', 'email' => 'ottoline@puppets.example', 'code' => 'OB-17', 'pronoun' => 'she', 'hand' => 'right', 'mass_kg' => 61, 'occupation' => 'rod puppeteer', 'stoic' => true],
         'age' => 34,
         'today' => ['at' => '10:15', 'minutes' => 60, 'reason' => 'neck, left temple'],
         'visits' => [
@@ -57,7 +57,7 @@ return [
         ],
     ],
     [
-        'who' => ['name' => 'Wendel Ash', 'code' => 'WA-08', 'pronoun' => 'he', 'hand' => 'right', 'mass_kg' => 88, 'occupation' => 'accordionist', 'skin' => 'hairy'],
+        'who' => ['name' => 'Wendel Ash', 'phone' => '+44 1632 960 108', 'code' => 'WA-08', 'pronoun' => 'he', 'hand' => 'right', 'mass_kg' => 88, 'occupation' => 'accordionist', 'skin' => 'hairy'],
         'age' => 52,
         'visits' => array_map(static fn (int $visit): array => [
             'days_ago' => [63, 56, 48, 34, 20, 6][$visit],
@@ -80,7 +80,7 @@ return [
         ], [0, 1, 2, 3, 4, 5]),
     ],
     [
-        'who' => ['name' => 'Ivo Tressel', 'code' => 'IT-11', 'pronoun' => 'he', 'hand' => 'left', 'mass_kg' => 79, 'occupation' => 'carver'],
+        'who' => ['name' => 'Ivo Tressel', 'phone' => '+44 1632 960 111', 'email' => 'ivo@puppets.example', 'code' => 'IT-11', 'pronoun' => 'he', 'hand' => 'left', 'mass_kg' => 79, 'occupation' => 'carver'],
         'age' => 46,
         'visits' => array_map(static fn (int $visit): array => [
             'days_ago' => [38, 31, 24, 12, 3][$visit],
@@ -97,7 +97,7 @@ return [
         ], [0, 1, 2, 3, 4]),
     ],
     [
-        'who' => ['name' => 'Gil Hask', 'code' => 'GH-03', 'pronoun' => 'he', 'hand' => 'right', 'mass_kg' => 92, 'occupation' => 'rigger', 'skin' => 'hairy'],
+        'who' => ['name' => 'Gil Hask', 'phone' => '+44 1632 960 103', 'email' => 'gil@puppets.example', 'code' => 'GH-03', 'pronoun' => 'he', 'hand' => 'right', 'mass_kg' => 92, 'occupation' => 'rigger', 'skin' => 'hairy'],
         'age' => 39,
         'today' => ['at' => '16:15', 'minutes' => 45, 'reason' => 'arm, right'],
         'visits' => [
@@ -124,7 +124,7 @@ return [
         ],
     ],
     [
-        'who' => ['name' => 'Maren Sallow', 'code' => 'MS-21', 'pronoun' => 'she', 'hand' => 'left', 'mass_kg' => 70, 'occupation' => 'wig-maker', 'sex' => 'female'],
+        'who' => ['name' => 'Maren Sallow', 'phone' => '+44 1632 960 121', 'email' => 'maren@puppets.example', 'code' => 'MS-21', 'pronoun' => 'she', 'hand' => 'left', 'mass_kg' => 70, 'occupation' => 'wig-maker', 'sex' => 'female'],
         'age' => 31,
         'today' => ['at' => '14:15', 'minutes' => 75, 'reason' => 'between the blades'],
         'visits' => [
@@ -143,7 +143,7 @@ return [
         ],
     ],
     [
-        'who' => ['name' => 'Bram Oakes', 'code' => 'BO-14', 'pronoun' => 'he', 'hand' => 'right', 'mass_kg' => 101, 'occupation' => 'van driver', 'skin' => 'hairy'],
+        'who' => ['name' => 'Bram Oakes', 'phone' => '+44 1632 960 114', 'code' => 'BO-14', 'pronoun' => 'he', 'hand' => 'right', 'mass_kg' => 101, 'occupation' => 'van driver', 'skin' => 'hairy'],
         'age' => 61,
         'today' => ['at' => '13:00', 'minutes' => 60, 'reason' => 'top of the shoulder'],
         'visits' => [
@@ -163,12 +163,14 @@ return [
         ],
     ],
     [
-        'who' => ['name' => 'Tam Wick', 'code' => 'TW-30', 'pronoun' => 'they', 'hand' => 'right', 'mass_kg' => 58, 'occupation' => 'glove-puppet apprentice', 'guardian_name' => 'Orla Wick'],
+        'who' => ['name' => 'Tam Wick', 'phone' => '+44 1632 960 130', 'code' => 'TW-30', 'pronoun' => 'they', 'hand' => 'right', 'mass_kg' => 58, 'occupation' => 'glove-puppet apprentice', 'guardian_name' => 'Orla Wick'],
+        'contacts' => [['kind' => 'guardian', 'name' => 'Rowan Wick', 'phone' => '+44 1632 960 131', 'note' => 'comes along']],
         'age' => 16,
         'today' => ['at' => '11:30', 'minutes' => 45, 'reason' => 'shoulder, right'],
     ],
     [
-        'who' => ['name' => 'Edda Vorn', 'code' => 'EV-02', 'pronoun' => 'she', 'hand' => 'right', 'mass_kg' => 54, 'occupation' => 'playwright', 'skin' => 'fragile'],
+        'who' => ['name' => 'Edda Vorn', 'phone' => '+44 1632 960 102', 'email' => 'edda@puppets.example', 'code' => 'EV-02', 'pronoun' => 'she', 'hand' => 'right', 'mass_kg' => 54, 'occupation' => 'playwright', 'skin' => 'fragile'],
+        'contacts' => [['kind' => 'emergency', 'name' => 'Lotte Vorn', 'phone' => '+44 1632 960 150', 'note' => 'her daughter, evenings'], ['kind' => 'doctor', 'name' => 'Dr Amis Kell', 'phone' => '+44 1632 960 160']],
         'age' => 78,
         'visits' => [
             [
@@ -195,12 +197,12 @@ return [
         ],
     ],
     [
-        'who' => ['name' => 'Juno Petrel', 'code' => 'JP-26', 'pronoun' => 'she', 'hand' => 'right', 'mass_kg' => 66, 'occupation' => 'stilt-walker'],
+        'who' => ['name' => 'Juno Petrel', 'email' => 'juno@puppets.example', 'code' => 'JP-26', 'pronoun' => 'she', 'hand' => 'right', 'mass_kg' => 66, 'occupation' => 'stilt-walker'],
         'age' => 28,
         'today' => ['at' => '09:00', 'minutes' => 60, 'reason' => 'calf, right', 'status' => 'done'],
     ],
     [
-        'who' => ['name' => 'Pia Lantos', 'code' => 'PL-19', 'pronoun' => 'she', 'hand' => 'left', 'mass_kg' => 63, 'occupation' => 'lamp-hand'],
+        'who' => ['name' => 'Pia Lantos', 'phone' => '+44 1632 960 119', 'code' => 'PL-19', 'pronoun' => 'she', 'hand' => 'left', 'mass_kg' => 63, 'occupation' => 'lamp-hand'],
         'age' => 43,
         'visits' => array_map(static fn (int $visit): array => [
             'days_ago' => [42, 28, 18, 4][$visit],

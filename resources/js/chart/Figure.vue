@@ -1,4 +1,5 @@
 <script lang="ts">
+import { settings } from '@/composables/settings'
 import type { Place } from '@/types/visit'
 
 export interface FigureMark {
@@ -95,6 +96,8 @@ const props = withDefaults(
     inset: () => ({ top: 0, right: 0, bottom: 0 }),
   },
 )
+/** In the treatment room, or everywhere for who wishes it so. */
+const dim = computed(() => props.dark || settings().theme === 'dusk')
 const emit = defineEmits<{
   point: [id: string]
   pick: [pick: FigurePick]
@@ -142,7 +145,7 @@ const halfTransform = (side: Side): string => `scale(${sign(side) || 1},1) trans
 
 const half = (side: Side): string => (plate.value ? halfMarkup(plate.value, fibresOf(props.view), `${id}-${side}`, without.value) : '')
 const drawn = computed(() => halves.value.map((one) => half(one.side)))
-const style = computed(() => figureStyle(`[data-figure="${id}"]`, props.dark, props.depth, px.value))
+const style = computed(() => figureStyle(`[data-figure="${id}"]`, dim.value, props.depth, px.value))
 const zoneMarkup = computed(() =>
   halves.value.map(({ side }) =>
     (plate.value?.zones ?? [])
@@ -384,7 +387,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
       :data-shift="shift"
       :data-without="without?.join(' ')"
       :tabindex="muscles || paint ? 0 : undefined"
-      :style="{ '--dye-madder': dark ? '#ee8a78' : '#8a2622', '--mark-halo': dark ? 'var(--color-room)' : 'var(--color-paper)' }"
+      :style="{ '--dye-madder': dim ? '#ee8a78' : '#8a2622', '--mark-halo': dim ? 'var(--color-room)' : 'var(--color-paper)' }"
       @pointerdown="down"
       @pointermove="move"
       @pointerup="up"
@@ -426,7 +429,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
           patternUnits="userSpaceOnUse"
           patternTransform="rotate(45)"
         >
-          <path :d="`M0 0V${9 * scale}`" :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'" :stroke-width="2.4 * scale" />
+          <path :d="`M0 0V${9 * scale}`" :stroke="dim ? 'var(--color-linen-2)' : 'var(--color-iron)'" :stroke-width="2.4 * scale" />
         </pattern>
       </defs>
       <!-- one half is drawn, the other is its mirror; where the halves are drawn together each ends at the midline -->
@@ -437,12 +440,12 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
       <!-- eslint-enable vue/no-v-html -->
       <g>
         <g v-if="lit && litShape" :transform="halfTransform(lit.side)" :clip-path="`url(#${id}-${lit.side}-${litShape.clip})`">
-          <path :d="litShape.d" :fill="highlight(dark).fill" :stroke="highlight(dark).line" :stroke-width="2 * scale" />
+          <path :d="litShape.d" :fill="highlight(dim).fill" :stroke="highlight(dim).line" :stroke-width="2 * scale" />
           <path
             v-if="fibresOf(view)?.[litShape.id]"
             :d="fibresOf(view)?.[litShape.id]"
             fill="none"
-            :stroke="highlight(dark).fibre"
+            :stroke="highlight(dim).fibre"
             :stroke-width="0.7 * scale"
             opacity="0.7"
           />
@@ -453,7 +456,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
           :transform="halfTransform(hoveredShape.side)"
           :clip-path="`url(#${id}-${hoveredShape.side}-${hoveredShape.clip})`"
           fill="none"
-          :stroke="dark ? 'var(--color-linen)' : 'var(--color-walnut)'"
+          :stroke="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
           :stroke-width="1.8 * scale"
           pointer-events="none"
         />
@@ -472,7 +475,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
           <path
             :d="one.d"
             :fill="`url(#${id}-hatch)`"
-            :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'"
+            :stroke="dim ? 'var(--color-linen-2)' : 'var(--color-iron)'"
             :stroke-width="2 * scale"
           />
         </g>
@@ -501,7 +504,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
             :cy="ring[1]"
             :r="26 * scale"
             fill="none"
-            :stroke="dark ? 'var(--color-linen)' : 'var(--color-walnut)'"
+            :stroke="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
             :stroke-width="2.5 * scale"
           />
           <circle
@@ -565,7 +568,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
             <template v-if="part.w">
               <path
                 v-for="[colour, extra] in [
-                  [dark ? 'var(--color-linen-2)' : 'var(--color-iron)', 2 * scale],
+                  [dim ? 'var(--color-linen-2)' : 'var(--color-iron)', 2 * scale],
                   ['var(--mark-halo)', 0],
                   [`url(#${id}-hatch)`, 0],
                 ] as const"
@@ -582,7 +585,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
               <path
                 :d="part.d"
                 :fill="`url(#${id}-hatch)`"
-                :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-iron)'"
+                :stroke="dim ? 'var(--color-linen-2)' : 'var(--color-iron)'"
                 :stroke-width="1.6 * scale"
               />
             </template>
@@ -592,14 +595,14 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
           <polyline
             :points="one.leader.map((p) => p.join(',')).join(' ')"
             fill="none"
-            :stroke="dark ? 'var(--color-linen-2)' : 'var(--color-walnut-2)'"
+            :stroke="dim ? 'var(--color-linen-2)' : 'var(--color-walnut-2)'"
             :stroke-width="0.9 / px"
           />
           <circle
             :cx="one.leader[0]?.[0]"
             :cy="one.leader[0]?.[1]"
             :r="2 / px"
-            :fill="dark ? 'var(--color-linen-2)' : 'var(--color-walnut-2)'"
+            :fill="dim ? 'var(--color-linen-2)' : 'var(--color-walnut-2)'"
           />
           <text
             :x="one.x"
@@ -607,7 +610,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
             :text-anchor="one.anchor"
             :font-size="13 / px"
             dominant-baseline="middle"
-            :fill="dark ? 'var(--color-linen)' : 'var(--color-walnut)'"
+            :fill="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
             stroke="var(--mark-halo)"
             :stroke-width="3 / px"
             paint-order="stroke"
@@ -657,7 +660,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
       </g>
     </svg>
     <figcaption v-if="told" class="caption pointer-events-none absolute bottom-9 left-0 right-0 text-center print:hidden">
-      <span class="bg-paper/85 px-2 py-0.5" :class="dark ? '!bg-room/85 !text-linen' : ''">{{ told }}</span>
+      <span class="bg-paper/85 px-2 py-0.5" :class="dim ? '!bg-room/85 !text-linen' : ''">{{ told }}</span>
     </figcaption>
   </figure>
 </template>

@@ -5,7 +5,7 @@ export const RETRY_MS = 3000
 export class Refused extends Error {
   constructor(
     readonly status: number,
-    readonly body: { message?: string; errors?: Record<string, string[]> },
+    readonly body: { message?: string; errors?: Record<string, string[]>; faults?: { place: string; words: string }[] },
   ) {
     super(body.message ?? `refused (${status})`)
   }
@@ -15,15 +15,30 @@ export class Refused extends Error {
   }
 }
 
-/** Sends JSON with the session's token. A failed connection throws a TypeError, a refusal a Refused; 409 is an answer. */
-export async function send<T>(method: 'GET' | 'PUT' | 'POST', url: string, body?: unknown): Promise<T> {
-  const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
-  const response = await fetch(url, {
-    method,
-    headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token },
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-  })
+const headers = (): Record<string, string> => ({
+  Accept: 'application/json',
+  'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? ''),
+})
+const answerOf = async (response: Response): Promise<unknown> => {
   const answer: unknown = await response.json().catch(() => ({}))
   if (!response.ok && response.status !== 409) throw new Refused(response.status, answer as Refused['body'])
-  return answer as T
+  return answer
+}
+
+/** Sends JSON with the session's token. A failed connection throws a TypeError, a refusal a Refused; 409 is an answer. */
+export async function send<T>(method: 'GET' | 'PUT' | 'POST', url: string, body?: unknown): Promise<T> {
+  const response = await fetch(url, {
+    method,
+    headers: { ...headers(), 'Content-Type': 'application/json' },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  })
+  return (await answerOf(response)) as T
+}
+
+/** Sends a file with a few words beside it; fails as `send` does. */
+export async function sendFile<T>(url: string, file: File, words: Record<string, string> = {}): Promise<T> {
+  const body = new FormData()
+  body.append('file', file)
+  for (const [name, value] of Object.entries(words)) body.append(name, value)
+  return (await answerOf(await fetch(url, { method: 'POST', headers: headers(), body }))) as T
 }

@@ -118,7 +118,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
         put(newer ? { ...answer.entry, payload: newer.payload } : answer.entry)
         judged.value = { ...judged.value, ...answer }
       } catch (failure) {
-        if (failure instanceof Refused && failure.status < 500 && failure.status !== 419) {
+        if (failure instanceof Refused && failure.status < 500 && ![401, 419, 423].includes(failure.status)) {
           waiting.value.delete(name)
           problem.value = { key: name, words: failure.words, payload: one.payload }
         } else {

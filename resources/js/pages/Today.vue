@@ -19,7 +19,7 @@ interface Appointment {
   verdict: Verdict | null
 }
 const props = defineProps<{
-  day: { date: string; now: string; clinic: string }
+  day: { date: string; now: string; clinic: string; hours: [string, string] | null }
   appointments: Appointment[]
   recent: { id: string; name: string; code: string; occupation: string | null }[]
   thoughts: { id: string; name: string; kind: string; text: string }[]
@@ -30,8 +30,15 @@ const props = defineProps<{
 const user = computed(() => usePage<{ user: { name: string; role: string; rights: string[] } }>().props.user)
 const HOUR = 74
 const toHour = (time: string): number => Number(time.slice(0, 2)) + Number(time.slice(3)) / 60
-const first = computed(() => Math.min(9, ...props.appointments.map((one) => Math.floor(toHour(one.at)))))
-const last = computed(() => Math.max(17, ...props.appointments.map((one) => Math.ceil(toHour(one.at) + one.minutes / 60))))
+const first = computed(() =>
+  Math.min(Math.floor(toHour(props.day.hours?.[0] ?? '09:00')), ...props.appointments.map((one) => Math.floor(toHour(one.at)))),
+)
+const last = computed(() =>
+  Math.max(
+    Math.ceil(toHour(props.day.hours?.[1] ?? '17:00')),
+    ...props.appointments.map((one) => Math.ceil(toHour(one.at) + one.minutes / 60)),
+  ),
+)
 const y = (hour: number): number => (hour - first.value) * HOUR + 14
 const now = computed(() => toHour(props.day.now))
 const hours = computed(() => Array.from({ length: last.value - first.value + 1 }, (_, k) => first.value + k))
@@ -108,12 +115,19 @@ useKeys({ c: () => router.visit('/clients/new') })
         </li>
         <li v-if="!recent.length" class="py-2">Nobody yet. The first client appears here.</li>
       </ul>
-      <Link href="/clients/new" class="btn mt-4 self-start">New client <span class="key-hint">C</span></Link>
+      <p class="mt-4 flex flex-wrap gap-2">
+        <Link href="/clients/new" class="btn">New client <span class="key-hint">C</span></Link
+        ><Link href="/clients" class="btn">All clients</Link>
+      </p>
       <p class="mt-8 flex gap-2"><Link href="/atlas" class="btn">Atlas</Link><Link href="/atlas/trainer" class="btn">Practise</Link></p>
       <p v-if="user.rights.includes('read clinical')" class="caption mt-3">
         <Link href="/clinic/scope" class="link">What is done here</Link>
       </p>
       <p v-if="user.rights.includes('keep people')" class="caption"><Link href="/people" class="link">People and roles</Link></p>
+      <p v-if="user.rights.includes('keep clinic')" class="caption">
+        <Link href="/clinic/audit" class="link">Who looked, who changed</Link>
+      </p>
+      <p class="caption"><Link href="/settings" class="link">Settings</Link></p>
       <p class="caption mt-6">
         <Link href="/account" class="link">{{ user.name }}</Link> ·
         <Link class="link" as="button" method="post" href="/sign-out">Sign out</Link>

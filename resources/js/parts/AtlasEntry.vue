@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { shown, shownUnit } from '@/composables/settings'
 import { computed } from 'vue'
 import { cropAround, landmarkIn, views, type ViewId } from '@/chart/art'
 import Figure from '@/chart/Figure.vue'
@@ -101,7 +102,7 @@ const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, 
               <dd>{{ entry.consent }}</dd>
             </template>
             <dt>Turns to pain</dt>
-            <dd>at about {{ entry.ppt_kpa }} kPa ({{ (entry.ppt_kpa / 98.0665).toFixed(1) }} kg/cm²) without a measure of one’s own</dd>
+            <dd>at about {{ shown(entry.ppt_kpa, 'kPa') }} {{ shownUnit('kPa') }} without a measure of one’s own</dd>
           </dl>
         </div>
         <div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { shown, shownUnit } from '@/composables/settings'
 import { computed, useTemplateRef } from 'vue'
 import { errorOf, meanOf } from '@/composables/repeats'
 import { useDevice } from '@/composables/useDevice'
@@ -52,6 +53,7 @@ const discard = (at: Side, index: number) =>
   )
 const next = computed<Side>(() => props.sides.find((one) => props.repeats(one).length < asked) ?? (props.sides[0] as Side))
 useKeys({ d: () => void measure(next.value) })
+const sign = computed(() => (props.unit === 'deg' ? '°' : shownUnit(props.unit)))
 const nameOf = (at: Side) => (at === 'midline' ? '' : `${page.value.client.words.possessive} ${at}`)
 </script>
 <template>
@@ -67,11 +69,15 @@ const nameOf = (at: Side) => (at === 'midline' ? '' : `${page.value.client.words
             {{ repeats(at).length ? 'Again' : 'Read' }}<span class="sr-only">, {{ at }}</span>
             <span v-if="at === next" class="key-hint">D</span>
           </button>
-          <span v-if="busy && side === at" class="display text-[24px]" role="status" aria-live="off">{{ live ?? '…' }} {{ unit }}</span>
+          <span v-if="busy && side === at" class="display text-[24px]" role="status" aria-live="off"
+            >{{ live === null ? '…' : shown(live, unit) }} {{ sign }}</span
+          >
           <button v-if="busy && side === at" type="button" class="link min-h-[44px]" @click="stop">stop</button>
           <span v-if="repeats(at).length" class="display text-[19px]"
-            >{{ meanOf(repeats(at)) }} {{ unit
-            }}<span v-if="errorOf(repeats(at)) !== null" class="caption font-normal"> ± {{ errorOf(repeats(at))?.toFixed(1) }}</span></span
+            >{{ shown(meanOf(repeats(at)), unit) }} {{ sign
+            }}<span v-if="errorOf(repeats(at)) !== null" class="caption font-normal">
+              ± {{ shown(errorOf(repeats(at)) ?? 0, unit).toFixed(1) }}</span
+            ></span
           >
         </div>
         <ul v-if="repeats(at).length" class="mt-1 flex flex-wrap gap-px" :aria-label="`Repeats ${nameOf(at)}`">
@@ -79,11 +85,11 @@ const nameOf = (at: Side) => (at === 'midline' ? '' : `${page.value.client.words
             <button
               type="button"
               class="cell"
-              :aria-label="`Discard ${value} ${unit}, ${at}`"
+              :aria-label="`Discard ${shown(value, unit)} ${sign}, ${at}`"
               :disabled="readOnly"
               @click="discard(at, index)"
             >
-              {{ value }}<span class="note ml-1" aria-hidden="true">×</span>
+              {{ shown(value, unit) }}<span class="note ml-1" aria-hidden="true">×</span>
             </button>
           </li>
         </ul>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A labelled field with its fault in words under it. */
 defineProps<{ id: string; label: string; type?: string; error?: string | undefined; autocomplete?: string; hint?: string }>()
-const value = defineModel<string>({ required: true })
+const value = defineModel<string | null>({ required: true })
 </script>
 <template>
   <div>

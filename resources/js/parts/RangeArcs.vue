@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { shown, shownUnit } from '@/composables/settings'
 import { computed, ref } from 'vue'
 import type { AtlasMovement } from '@/chart/atlas'
 import type { Compared, Comparison } from '@/types/visit'
@@ -94,7 +95,7 @@ const nudge = (event: KeyboardEvent, side: Hand) => {
   const along = event.key === 'ArrowLeft' || event.key === 'ArrowRight' ? (side === 'left' ? -step : step) : step
   emit('set', side, fit((valueOf(side) ?? props.movement.norm) + along * grain.value))
 }
-const unit = computed(() => (degrees.value ? '°' : ` ${props.movement.unit === 'glide' ? 'of 3' : props.movement.unit}`))
+const unit = computed(() => (degrees.value ? '°' : ` ${props.movement.unit === 'glide' ? 'of 3' : shownUnit(props.movement.unit)}`))
 </script>
 <template>
   <figure class="m-0">
@@ -149,7 +150,7 @@ const unit = computed(() => (degrees.value ? '°' : ` ${props.movement.unit === 
           :aria-valuenow="side.value ?? movement.norm"
           :aria-valuemin="movement.min"
           :aria-valuemax="movement.max"
-          :aria-valuetext="side.value === undefined ? 'not measured' : `${side.value}${unit}`"
+          :aria-valuetext="side.value === undefined ? 'not measured' : `${shown(side.value, movement.unit)}${unit}`"
           :transform="`translate(${spot(side.value ?? movement.norm, side.sign, R).replace(' ', ',')})`"
           @pointerdown.prevent="grab($event, side.name)"
           @pointermove="held?.side === side.name && pull($event, side.name)"
@@ -175,15 +176,18 @@ const unit = computed(() => (degrees.value ? '°' : ` ${props.movement.unit === 
           fill="var(--color-walnut)"
           :style="{ fontFamily: 'var(--font-display)' }"
         >
-          {{ side.value ?? '–' }}
+          {{ side.value === undefined ? '–' : shown(side.value, movement.unit) }}
         </text>
       </g>
     </svg>
     <figcaption class="caption text-center">
       <template v-if="gap !== null"
         >{{
-          gap === 0 ? 'Both sides the same.' : `${gap}${unit} between the sides${gap < movement.error ? ', within measuring error' : ''}.`
-        }} </template>{{ ' ' }}Dotted: usual {{ movement.norm }}{{ unit }}.<template v-if="half"> Drawn at half scale.</template
+          gap === 0
+            ? 'Both sides the same.'
+            : `${shown(gap, movement.unit)}${unit} between the sides${gap < movement.error ? ', within measuring error' : ''}.`
+        }} </template>{{ ' ' }}Dotted: usual {{ shown(movement.norm, movement.unit) }}{{ unit }}.<template v-if="half">
+        Drawn at half scale.</template
       ><template v-if="before?.left !== undefined || before?.right !== undefined"> Tick: {{ tick }}.</template>
     </figcaption>
   </figure>

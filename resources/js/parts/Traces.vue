@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Measure, Response } from '@/types/visit'
 import { atlas } from '@/chart/atlas'
-import { dayWords } from './words'
+import { dayWords, shown, shownUnit } from '@/composables/settings'
 
 /** The course, mirrored about the midline: time runs outward, real changes are drawn, noise is left as noise. */
 const props = defineProps<{ response: Response; possessive: string }>()
@@ -31,7 +31,7 @@ const rows = computed<Row[]>(() => {
           ? 'pain 0–10'
           : one.unit === 'deg'
             ? 'degrees'
-            : one.unit,
+            : shownUnit(one.unit),
       decisions: {},
     }
     if (one.side === 'midline') row.middle = one
@@ -80,7 +80,8 @@ const band = (row: Row, one: Measure) => {
   const scale = 36 / (high - low || 1)
   return { y: 44 - 36 * ((first + one.mdc - low) / (high - low || 1)), h: Math.max(3, 2 * one.mdc * scale) }
 }
-const lastOf = (one: Measure | undefined): string => (one ? String(Math.round((one.series.at(-1)?.[1] ?? 0) * 10) / 10) : '–')
+const lastOf = (one: Measure | undefined): string =>
+  one ? String(Math.round(shown(one.series.at(-1)?.[1] ?? 0, one.unit) * 10) / 10) : '–'
 const halves = computed(() => [
   { side: 'left' as const, outward: -1 as const },
   { side: 'right' as const, outward: 1 as const },
@@ -170,7 +171,7 @@ const stepWords = (n: number): string => (n > 0 ? 'a step further' : n < 0 ? `${
                         height="10"
                         fill="var(--color-madder)"
                       >
-                        <title>{{ dayWords(point.date) }}: {{ point.value }}</title>
+                        <title>{{ dayWords(point.date) }}: {{ shown(point.value, one?.unit ?? '') }}</title>
                       </rect>
                       <circle
                         v-else
@@ -181,7 +182,7 @@ const stepWords = (n: number): string => (n > 0 ? 'a step further' : n < 0 ? `${
                         :stroke="point.verdict === 'improved' ? 'none' : 'var(--color-walnut-2)'"
                         stroke-width="1.4"
                       >
-                        <title>{{ dayWords(point.date) }}: {{ point.value }}</title>
+                        <title>{{ dayWords(point.date) }}: {{ shown(point.value, one?.unit ?? '') }}</title>
                       </circle>
                     </template>
                   </g>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { timeWords } from './words'
+import { timeWords } from '@/composables/settings'
 import type { Agreement } from '@/types/visit'
 
 /** Who asked, and when; filled in by the server. */

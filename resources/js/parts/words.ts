@@ -97,13 +97,29 @@ export const speaksOf = (limit: Limit, hand: InHand): boolean => {
   return at !== undefined && hand.places.some((place) => place.zone === at && (place.side === side || side === 'midline'))
 }
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
-export const dayWords = (iso: string): string =>
-  new Date(`${iso.slice(0, 10)}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
-/** The time of day, here, of a moment the server wrote. */
-export const timeWords = (moment: string): string => new Date(moment).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 /** How soon somebody is to be seen, or when again; empty where neither is said. */
 export const whenWords = (when: Safety['when']): string => {
   if (!when) return ''
   if ('again_after_days' in when) return `again after ${when.again_after_days} ${when.again_after_days === 1 ? 'day' : 'days'}`
   return when.within_days === 0 ? 'the same day' : `within ${when.within_days} ${when.within_days === 1 ? 'day' : 'days'}`
+}
+/** Where practitioners differ: what it is about, and the choices. */
+export const schoolWords: Record<string, { about: string; choices: Record<string, string> }> = {
+  pressure: { about: 'How strong at most', choices: { under_pain: 'under pain', firm_seven: 'a firm 7', up_to_eight: 'up to 8' } },
+  trigger_point: {
+    about: 'A hold lasts',
+    choices: { seconds: 'so many seconds', breaths: 'so many breaths', until_change: 'until it changes' },
+  },
+  order: { about: 'First comes', choices: { source_first: 'the source', site_first: 'where it hurts' } },
+  tendon: {
+    about: 'A tendon is worked',
+    choices: { cross_fibre: 'across', pin_and_lengthen: 'pinned, lengthened', broad_only: 'broadly only' },
+  },
+  strap_muscle: { about: 'A strap muscle lies', choices: { slack: 'slack', lengthened: 'lengthened' } },
+  acute_tendon: { about: 'An acute tendon', choices: { cold_and_around: 'cold, and around it', leave_alone: 'is left alone' } },
+  low_back: { about: 'The low back is worked', choices: { face_down: 'face down', side_lying: 'lying on the side', both: 'either way' } },
+  both_sides: {
+    about: 'Of two sides',
+    choices: { affected_deep_other_light: 'one deep, one light', always_equal: 'both alike', affected_only: 'the affected only' },
+  },
 }

@@ -7,7 +7,8 @@ import { useVisit } from '@/composables/useVisit'
 import Flash from '@/parts/Flash.vue'
 import Traces from '@/parts/Traces.vue'
 import Witness from '@/parts/Witness.vue'
-import { capital, dayWords, timeWords, verdictWords } from '@/parts/words'
+import { dayWords, timeWords } from '@/composables/settings'
+import { capital, verdictWords } from '@/parts/words'
 import type { ConsentAreaId } from '@/types/ids.generated'
 import type { Agreement, Verdict } from '@/types/visit'
 
@@ -97,7 +98,8 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         <p class="no-print mt-4 flex flex-wrap gap-2">
           <button v-if="waits && props.may_countersign" type="button" class="btn-ink" @click="countersign">Countersign it</button
           ><button v-if="props.may_correct" type="button" class="btn" @click="correcting = true">Correct it</button
-          ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Export the case</a
+          ><a class="btn" :href="`/visits/${props.visit.id}/note`">The note, to print</a
+          ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Case file</a
           ><button
             type="button"
             :class="waits && props.may_countersign ? 'btn' : 'btn-ink'"

@@ -9,7 +9,8 @@ import Choices from '@/parts/Choices.vue'
 import Scale from '@/parts/Scale.vue'
 import type { DemandId } from '@/types/ids.generated'
 import type { Complaint, Place } from '@/types/visit'
-import { capital, dayWords } from '@/parts/words'
+import { dayWords } from '@/composables/settings'
+import { capital } from '@/parts/words'
 
 const visit = useVisit()
 const { props, judged, save, all, one } = visit

@@ -21,7 +21,8 @@ const chosen = ref<PlanStep | null>(null)
 const keyOf = (item: { muscle: string; side: string }): string => `${item.muscle}:${item.side}`
 const minutes = computed(() => props.value.visit.minutes)
 const setMinutes = (value: number) => router.put(`/visits/${props.value.visit.id}`, { minutes: value }, { preserveScroll: true })
-const pressure = computed(() => one<'under_pain' | 'firm_seven' | 'up_to_eight'>('school', 'pressure') ?? 'firm_seven')
+type Pressure = 'under_pain' | 'firm_seven' | 'up_to_eight'
+const pressure = computed(() => one<Pressure>('school', 'pressure') ?? (props.value.school['pressure'] as Pressure))
 const order = computed(() => one<'source_first' | 'site_first'>('school', 'order') ?? 'source_first')
 const lock = (item: { muscle: string; side: string; name: string }, on: boolean) =>
   save('target', keyOf(item), on ? { muscle: item.muscle, side: item.side, lock: true } : null, `${item.name} ${on ? 'locked' : 'let go'}`)

@@ -394,6 +394,8 @@ export interface VisitProps extends Judged {
   /** where each measuring device answers */
   devices: Partial<Record<DeviceId, { address: string; simulated: boolean }>>
   /** techniques that are not done in this clinic, and why */
+  /** how whoever treats works where practitioners differ, on Plan */
+  school: Record<string, string>
   off_here: { name: string; reason: string }[]
   /** what the client answered alone before this visit */
   check_in: { at: string; taken: boolean; raised: { answer: string; words: string }[] } | null

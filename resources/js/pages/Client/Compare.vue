@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { cropOf, faces, musclePlace, nearViews, nears, viewIn, viewNames, viewOf, viewWords, type NearId, type ViewId } from '@/chart/art'
 import { layerName, muscle as muscleOf, placeName } from '@/chart/atlas'
 import Figure, { type FigureMark } from '@/chart/Figure.vue'
-import { dayWords } from '@/parts/words'
+import { dayWords } from '@/composables/settings'
 import type { Side } from '@/types/ids.generated'
 import type { Complaint, Palpation, Words } from '@/types/visit'
 

@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import Flash from '@/parts/Flash.vue'
 import Gate from '@/parts/Gate.vue'
 import Traces from '@/parts/Traces.vue'
-import { dayWords, verdictWords } from '@/parts/words'
+import { dayWords } from '@/composables/settings'
+import { verdictWords } from '@/parts/words'
 import type { Response, Safety, Words } from '@/types/visit'
 
 const props = defineProps<{
@@ -20,7 +21,19 @@ const props = defineProps<{
     words: Words
   }
   clinical: boolean
-  visits: { id: string; number: number; status: 'open' | 'stopped' | 'signed'; date: string; pain: number | null }[]
+  /** what told who they are is gone */
+  erased: boolean
+  away: boolean
+  /** how long a visit lasts here, where nothing else is said */
+  minutes: number
+  visits: {
+    id: string
+    number: number
+    status: 'open' | 'stopped' | 'signed'
+    origin: 'here' | 'elsewhere'
+    date: string
+    pain: number | null
+  }[]
   response: Response | null
   safety: Safety | null
 }>()
@@ -29,7 +42,7 @@ const checkIn = computed(() => shared.props.flash.check_in)
 const handOut = () => router.post(`/clients/${props.client.id}/check-ins`, {}, { preserveScroll: true })
 const host = location.host
 const open = computed(() => props.visits.find((one) => one.status === 'open'))
-const form = useForm({ day: '', time: '', minutes: 60, reason: '' })
+const form = useForm({ day: '', time: '', minutes: props.minutes, reason: '' })
 const book = () => form.post(`/clients/${props.client.id}/appointments`, { preserveScroll: true, onSuccess: () => form.reset() })
 const start = () => router.post(`/clients/${props.client.id}/visits`)
 const courseWords: Record<string, string> = {
@@ -40,6 +53,8 @@ const courseWords: Record<string, string> = {
   discharge: 'Nothing left to do.',
   not_enough: 'The course begins.',
 }
+const stateOf = (one: (typeof props.visits)[number]): string =>
+  one.origin === 'elsewhere' ? 'made elsewhere' : one.status === 'stopped' ? 'stopped unfinished' : one.status
 const hasCourse = computed(() => props.response?.measures.some((one) => one.series.length > 1) ?? false)
 </script>
 <template>
@@ -47,6 +62,9 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
   <main class="mx-auto max-w-[1320px] px-6 pb-12 pt-4">
     <p class="caption"><Link href="/" class="link">Today</Link></p>
     <Flash class="mt-2" />
+    <p v-if="away" class="mt-2 border-l-4 border-ash pl-3">
+      {{ erased ? 'Erased on request: what stands here is what the law keeps.' : 'Put away.' }}
+    </p>
     <header class="flex flex-wrap items-end justify-between gap-4">
       <div>
         <h1 class="display text-[31px] leading-9">{{ client.name }}</h1>
@@ -58,9 +76,13 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
           ><template v-if="client.stoic"> · bears a lot without saying so</template>
         </p>
       </div>
-      <div v-if="clinical" class="flex gap-2">
-        <Link v-if="open" :href="`/visits/${open.id}`" class="btn-ink">Go on with visit {{ open.number }}</Link>
-        <button v-else type="button" class="btn-ink" @click="start">Start visit {{ (visits[0]?.number ?? 0) + 1 }}</button>
+      <div class="flex flex-wrap items-center gap-2">
+        <Link v-if="!erased" :href="`/clients/${client.id}/edit`" class="btn">Details</Link>
+        <Link v-if="clinical" :href="`/clients/${client.id}/files`" class="btn">Files</Link>
+        <template v-if="clinical && !erased">
+          <Link v-if="open" :href="`/visits/${open.id}`" class="btn-ink">Go on with visit {{ open.number }}</Link>
+          <button v-else type="button" class="btn-ink" @click="start">Start visit {{ (visits[0]?.number ?? 0) + 1 }}</button>
+        </template>
       </div>
     </header>
     <template v-if="clinical">
@@ -99,8 +121,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
               :href="`/visits/${one.id}/${one.status === 'signed' ? 'after' : ''}`"
               class="flex min-h-[44px] items-center gap-4 hover:bg-fold"
               ><b class="w-6 font-[650]">{{ one.number }}</b
-              >{{ dayWords(one.date)
-              }}<span class="caption">{{ one.status === 'signed' ? 'signed' : one.status === 'open' ? 'open' : 'stopped unfinished' }}</span
+              >{{ dayWords(one.date) }}<span class="caption">{{ stateOf(one) }}</span
               ><span class="caption ml-auto">{{ one.pain === null ? '' : `pain ${one.pain}` }}</span></Link
             >
           </li>

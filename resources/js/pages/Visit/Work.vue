@@ -6,6 +6,7 @@ import { atlas, hazardsBeside, muscle as muscleOf } from '@/chart/atlas'
 import { cropAround, cropOf, viewNames, viewOf, zoneOfView, type Crop, type ViewId } from '@/chart/art'
 import Figure from '@/chart/Figure.vue'
 import { useAtlas } from '@/composables/useAtlas'
+import { settings } from '@/composables/settings'
 import { useKeys } from '@/composables/useKeys'
 import { useOutbox } from '@/composables/useOutbox'
 import { capital } from '@/parts/words'
@@ -172,11 +173,17 @@ watch(index, () => (cautionIndex.value = 0))
 watch(index, () => (flashed.value = flashed.value.startsWith('Taken back') ? flashed.value : ''))
 const { open: openAtlas } = useAtlas()
 const about = () => step.value?.muscle && openAtlas('muscle', step.value.muscle, step.value.side ?? 'left', true)
+/** What the pedals send, by each one’s own wish. */
+const { pedals } = settings()
+const keyOf = (key: string): string => (key === 'Space' ? ' ' : key.length === 1 ? key.toLowerCase() : key)
 useKeys({
   ' ': ease,
+  [keyOf(pedals.ease)]: ease,
+  [keyOf(pedals.soften)]: () => sign('softened'),
   i: about,
   Enter: onward,
   ArrowRight: onward,
+  [keyOf(pedals.onward)]: onward,
   k: () => note('step_skipped'),
   h: () => cautionIndex.value++,
   m: () => (moreSigns.value = !moreSigns.value),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { shownUnit } from '@/composables/settings'
 import { computed } from 'vue'
 import type { AtlasMovement } from '@/chart/atlas'
 import { meanOf } from '@/composables/repeats'
@@ -34,7 +35,7 @@ const compared = (side: Side): Comparison | undefined =>
   ['active', 'passive']
     .map((kind) => judged.value.assessment?.compared.find((one) => one.key === `range.${props.movement.id}.${kind}` && one.side === side))
     .find((one) => one !== undefined)
-const unit = computed(() => ({ deg: 'degrees', glide: '0 stuck, 3 free' })[props.movement.unit] ?? props.movement.unit)
+const unit = computed(() => ({ deg: 'degrees', glide: '0 stuck, 3 free' })[props.movement.unit] ?? shownUnit(props.movement.unit))
 const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', guarded: 'guarded', empty: 'empty' }
 </script>
 <template>
@@ -67,6 +68,7 @@ const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', gu
           :id="`active-${side}`"
           :key="`active-${movement.id}-${side}`"
           :label="`Active, ${unit}`"
+          :unit="movement.unit"
           :value="range(side)?.active"
           :entry="`range|before|${idOf(side)}`"
           data-first
@@ -77,6 +79,7 @@ const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', gu
           :id="`passive-${side}`"
           :key="`passive-${movement.id}-${side}`"
           label="Passive"
+          :unit="movement.unit"
           :value="range(side)?.passive"
           :entry="`range|before|${idOf(side)}`"
           @commit="(value) => set(side, { passive: value }, 'passive')"
@@ -121,7 +124,7 @@ const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', gu
       v-if="movement.unit === 'deg'"
       :key="movement.id"
       device="inclinometer"
-      unit="°"
+      unit="deg"
       :what="movement.id"
       :sides="sides"
       :repeats="(side) => range(side)?.repeats ?? []"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { shownUnit } from '@/composables/settings'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { atlas, type AtlasTest } from '@/chart/atlas'
 import { meanOf } from '@/composables/repeats'
@@ -142,7 +143,8 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
         :id="`value-${side}`"
         :key="`${test.id}-${side}`"
         class="mt-1 max-w-[220px]"
-        :label="units[test.result] ?? test.result"
+        :label="units[test.result] ?? shownUnit(test.result)"
+        :unit="test.result"
         :value="finding(side)?.value"
         :entry="`test|before|${idOf(side)}`"
         data-first
@@ -155,7 +157,7 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
       v-if="device && !refused"
       :key="test.id"
       :device="device"
-      :unit="test.result === 'deg' ? '°' : test.result"
+      :unit="test.result"
       :what="test.id"
       :sides="sides"
       :repeats="(side) => finding(side)?.repeats ?? []"

@@ -5,7 +5,7 @@ import { useAnswers, type AnswerState } from '@/composables/useAnswers'
 import { useKeys } from '@/composables/useKeys'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
-import { dayWords } from '@/parts/words'
+import { dayWords } from '@/composables/settings'
 import type { RedFlagId } from '@/types/ids.generated'
 import type { Answer } from '@/types/visit'
 

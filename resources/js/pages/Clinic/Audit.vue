@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { Head, Link, router } from '@inertiajs/vue3'
+import { computed, reactive } from 'vue'
+import { dayWords } from '@/composables/settings'
+
+/** Who looked at or changed what, when and from where: nobody can change a line, nor take one away. */
+interface Line {
+  id: number
+  day: string
+  time: string
+  person: string | null
+  kind: string
+  deed: string
+  detail: string
+  client: { id: string; code: string } | null
+  visit: { id: string; number: number } | null
+  from: string
+}
+const props = defineProps<{
+  lines: Line[]
+  older: number | null
+  people: { id: number; name: string }[]
+  kinds: Record<string, string>
+  filter: { person: string; client: string; kind: string; from: string; to: string }
+}>()
+const asked = reactive({ ...props.filter })
+const query = computed(() => Object.fromEntries(Object.entries(asked).filter(([, value]) => value !== '')))
+const find = () => router.get('/clinic/audit', query.value, { preserveState: true, preserveScroll: true })
+const address = (path: string, more: Record<string, string> = {}) =>
+  `${path}?${new URLSearchParams({ ...query.value, ...more }).toString()}`
+const days = computed(() =>
+  [...new Set(props.lines.map((one) => one.day))].map((day) => ({ day, lines: props.lines.filter((one) => one.day === day) })),
+)
+</script>
+<template>
+  <Head title="Audit" />
+  <main class="mx-auto max-w-[1180px] px-6 pb-16 pt-5">
+    <p class="caption"><Link href="/" class="link">Today</Link></p>
+    <h1 class="display mb-4 text-[31px] leading-9">Who looked, who changed</h1>
+    <form class="mb-4 flex flex-wrap items-end gap-3" @submit.prevent="find">
+      <div>
+        <label class="caption block" for="person">Person</label>
+        <select id="person" v-model="asked.person" class="field !w-[180px]" @change="find">
+          <option value="">everybody</option>
+          <option v-for="one in people" :key="one.id" :value="String(one.id)">{{ one.name }}</option>
+        </select>
+      </div>
+      <div>
+        <label class="caption block" for="kind">Deed</label>
+        <select id="kind" v-model="asked.kind" class="field !w-[160px]" @change="find">
+          <option value="">all of them</option>
+          <option v-for="(name, kind) in kinds" :key="kind" :value="kind">{{ name }}</option>
+        </select>
+      </div>
+      <div>
+        <label class="caption block" for="client">Client’s code</label
+        ><input id="client" v-model="asked.client" class="field !w-[120px]" maxlength="12" @change="find" />
+      </div>
+      <div>
+        <label class="caption block" for="from">From</label
+        ><input id="from" v-model="asked.from" type="date" class="field" @change="find" />
+      </div>
+      <div>
+        <label class="caption block" for="to">To</label><input id="to" v-model="asked.to" type="date" class="field" @change="find" />
+      </div>
+      <button type="submit" class="btn">Find</button>
+      <a class="btn ml-auto" :href="address('/clinic/audit.csv')" download>As a table</a>
+    </form>
+    <section v-for="one in days" :key="one.day" :aria-label="dayWords(one.day)">
+      <h2 class="section-head mt-4">{{ dayWords(one.day) }}</h2>
+      <table class="w-full table-fixed border-collapse text-left">
+        <colgroup>
+          <col class="w-[84px]" />
+          <col class="w-[170px]" />
+          <col class="w-[120px]" />
+          <col />
+          <col class="w-[170px]" />
+          <col class="w-[290px]" />
+        </colgroup>
+        <thead class="sr-only">
+          <tr>
+            <th>Time</th>
+            <th>Person</th>
+            <th>Deed</th>
+            <th>What</th>
+            <th>Of whom</th>
+            <th>From where</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in one.lines" :key="line.id" class="h-[36px] border-b border-hairline">
+            <td>{{ line.time }}</td>
+            <td class="truncate pr-3">{{ line.person ?? 'nobody signed in' }}</td>
+            <td class="caption">{{ kinds[line.kind] }}</td>
+            <td class="truncate pr-3">
+              {{ line.deed }}<span v-if="line.detail" class="caption">: {{ line.detail.replaceAll('_', ' ') }}</span>
+            </td>
+            <td>
+              <Link v-if="line.client" :href="`/clients/${line.client.id}`" class="link">{{ line.client.code }}</Link><template
+                v-if="line.visit"
+                >, <Link :href="`/visits/${line.visit.id}`" class="link">visit {{ line.visit.number }}</Link></template
+              >
+            </td>
+            <td class="caption truncate" :title="line.from">{{ line.from }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <p v-if="!lines.length" class="py-4">Nothing of the kind was written down.</p>
+    <p v-if="older" class="mt-4"><Link :href="address('/clinic/audit', { before: String(older) })" class="btn">Earlier</Link></p>
+    <p class="caption mt-6">
+      What goes on for a while, such as one finding after the other, is one line in five minutes; each change of a record is kept with the
+      record.
+    </p>
+  </main>
+</template>

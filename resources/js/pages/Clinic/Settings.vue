@@ -1,0 +1,282 @@
+<script setup lang="ts">
+import { Head, Link, useForm } from '@inertiajs/vue3'
+import { computed } from 'vue'
+import { kept, shownUnit, type UserSettings } from '@/composables/settings'
+import Flash from '@/parts/Flash.vue'
+import FormField from '@/parts/FormField.vue'
+import { schoolWords } from '@/parts/words'
+
+/** What can be set, by each for themselves and by the owner for all; every change says what it touches. */
+type Hours = Record<string, [string, string] | null>
+type Pedals = UserSettings['pedals']
+interface Personal {
+  pressure_unit?: string | null
+  length_unit?: string | null
+  date_form?: string | null
+  theme?: string | null
+  idle_minutes?: number | null
+  pedals?: Pedals | null
+  school?: Record<string, string | null> | null
+}
+const props = defineProps<{
+  defaults: Required<Personal>
+  own: Personal
+  clinic: Required<Personal> & { name: string; timezone: string; visit_minutes: number; retention_years: number; hours: Hours }
+  keeps: boolean
+  choices: {
+    pressure_unit: string[]
+    date_form: Record<string, string>
+    theme: Record<string, string>
+    pedals: Record<keyof Pedals, string>
+    school: Record<string, string[]>
+    school_default: Record<string, string>
+    days: string[]
+    timezones: string[]
+  }
+  touches: { people: number; open: number; booked: number }
+}>()
+const about = (question: string): string => schoolWords[question]?.about ?? question
+const choice = (question: string, one: string): string => schoolWords[question]?.choices[one] ?? one
+const own = useForm({
+  pressure_unit: props.own.pressure_unit ?? null,
+  length_unit: props.own.length_unit ?? null,
+  date_form: props.own.date_form ?? null,
+  theme: props.own.theme ?? null,
+  idle_minutes: props.own.idle_minutes ?? null,
+  pedals: props.own.pedals ?? null,
+  school: Object.fromEntries(Object.keys(props.choices.school).map((one) => [one, props.own.school?.[one] ?? null])),
+})
+const clinic = useForm({
+  ...props.clinic,
+  school: Object.fromEntries(Object.keys(props.choices.school).map((one) => [one, props.clinic.school?.[one] ?? null])),
+  hours: Object.fromEntries(props.choices.days.map((day) => [day, props.clinic.hours[day] ?? null])) as Hours,
+})
+const dayNames: Record<string, string> = {
+  mon: 'Monday',
+  tue: 'Tuesday',
+  wed: 'Wednesday',
+  thu: 'Thursday',
+  fri: 'Friday',
+  sat: 'Saturday',
+  sun: 'Sunday',
+}
+/** A pedal is a keyboard with a few keys: stepping on it tells which. */
+const hear = (event: KeyboardEvent, pedal: keyof Pedals) => {
+  if (event.key === 'Tab') return
+  event.preventDefault()
+  own.pedals = { ...(own.pedals ?? props.clinic.pedals ?? props.defaults.pedals)!, [pedal]: event.key === ' ' ? 'Space' : event.key }
+}
+const pedalOf = (pedal: keyof Pedals): string => (own.pedals ?? props.clinic.pedals ?? props.defaults.pedals)![pedal]
+const fault = (form: { errors: object }, name: string): string | undefined => (form.errors as Record<string, string>)[name]
+const schoolOf = (question: string): string =>
+  choice(question, props.clinic.school?.[question] ?? props.choices.school_default[question] ?? '')
+const many = (count: number, one: string, more: string): string => `${count} ${count === 1 ? one : more}`
+const reach = computed(
+  () =>
+    `Touches ${many(props.touches.people, 'person', 'people')}, ${many(props.touches.open, 'open visit', 'open visits')} and ${many(props.touches.booked, 'booked visit', 'booked visits')}.`,
+)
+const zero = computed(() => `${kept(1, 'kPa').toLocaleString('en')} kPa is one ${shownUnit('kPa')}`)
+const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : ['09:00', '18:00'])
+</script>
+<template>
+  <Head title="Settings" />
+  <main class="mx-auto max-w-[1180px] px-6 pb-16 pt-5">
+    <p class="caption"><Link href="/" class="link">Today</Link></p>
+    <h1 class="display mb-3 text-[31px] leading-9">Settings</h1>
+    <Flash />
+    <div class="grid gap-x-14 gap-y-10" :class="keeps ? 'lg:grid-cols-2' : 'max-w-[560px]'">
+      <form aria-label="For yourself" @submit.prevent="own.put('/settings/own', { preserveScroll: true })">
+        <h2 class="section-head">For yourself</h2>
+        <p class="caption mb-3">
+          What is left as the clinic has it follows the clinic. Touches only what you see, and plans you make from now on.
+        </p>
+        <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
+          <div>
+            <label class="caption mb-1 block" for="own-pressure">Pressure in</label>
+            <select id="own-pressure" v-model="own.pressure_unit" class="field">
+              <option :value="null">as the clinic: {{ clinic.pressure_unit }}</option>
+              <option v-for="unit in choices.pressure_unit" :key="unit" :value="unit">{{ unit }}</option>
+            </select>
+            <p class="note mt-1">Kept in kPa, shown so. {{ shownUnit('kPa') === 'kPa' ? '' : `${zero}.` }}</p>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="own-length">Lengths in</label>
+            <select id="own-length" v-model="own.length_unit" class="field">
+              <option :value="null">as the clinic: {{ clinic.length_unit }}</option>
+              <option value="cm">cm</option>
+              <option value="inch">inches</option>
+            </select>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="own-date">Dates as</label>
+            <select id="own-date" v-model="own.date_form" class="field">
+              <option :value="null">as the clinic: {{ choices.date_form[clinic.date_form ?? 'words'] }}</option>
+              <option v-for="(example, form) in choices.date_form" :key="form" :value="form">{{ example }}</option>
+            </select>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="own-theme">Palette</label>
+            <select id="own-theme" v-model="own.theme" class="field">
+              <option :value="null">as the clinic: {{ choices.theme[clinic.theme ?? 'linen'] }}</option>
+              <option v-for="(name, theme) in choices.theme" :key="theme" :value="theme">{{ name }}</option>
+            </select>
+            <p class="note mt-1">The treatment room is dark in either.</p>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="own-idle">Locked after minutes untouched</label>
+            <input
+              id="own-idle"
+              v-model.number="own.idle_minutes"
+              type="number"
+              min="1"
+              max="120"
+              class="field"
+              :placeholder="`as the clinic: ${clinic.idle_minutes}`"
+              :aria-invalid="fault(own, 'idle_minutes') ? true : undefined"
+            />
+            <p class="text-madder" role="alert">{{ fault(own, 'idle_minutes') }}</p>
+          </div>
+        </div>
+        <h3 class="section-head mt-6">Pedals in the treatment room</h3>
+        <p class="caption mb-2">A pedal is a keyboard with a few keys. Put the cursor into a box and step on it.</p>
+        <div class="grid gap-3 sm:grid-cols-3">
+          <div v-for="(name, pedal) in choices.pedals" :key="pedal">
+            <label class="caption mb-1 block" :for="`pedal-${pedal}`">{{ name }}</label>
+            <input
+              :id="`pedal-${pedal}`"
+              class="field"
+              readonly
+              :value="pedalOf(pedal)"
+              :aria-invalid="fault(own, `pedals.${pedal}`) ? true : undefined"
+              @keydown="hear($event, pedal)"
+            />
+            <p class="text-madder" role="alert">{{ fault(own, `pedals.${pedal}`) }}</p>
+          </div>
+        </div>
+        <h3 class="section-head mt-6">How you work where practitioners differ</h3>
+        <p class="caption mb-2">Asked again in no plan of yours; any one plan may still be made otherwise.</p>
+        <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
+          <div v-for="(options, question) in choices.school" :key="question">
+            <label class="caption mb-1 block" :for="`own-${question}`">{{ about(question) }}</label>
+            <select :id="`own-${question}`" v-model="own.school[question]" class="field">
+              <option :value="null">as the clinic: {{ schoolOf(question) }}</option>
+              <option v-for="one in options" :key="one" :value="one">{{ choice(question, one) }}</option>
+            </select>
+          </div>
+        </div>
+        <button type="submit" class="btn-ink mt-5" :disabled="own.processing">Keep it for me</button>
+      </form>
+      <form v-if="keeps" aria-label="For the clinic" @submit.prevent="clinic.put('/settings/clinic', { preserveScroll: true })">
+        <h2 class="section-head">For the whole clinic</h2>
+        <p class="caption mb-3">{{ reach }} What was signed, and times that are kept, stay as they are.</p>
+        <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
+          <FormField id="name" v-model="clinic.name" label="Name" :error="fault(clinic, 'name')" />
+          <div>
+            <label class="caption mb-1 block" for="zone">Time zone</label>
+            <input
+              id="zone"
+              v-model="clinic.timezone"
+              class="field"
+              list="zones"
+              :aria-invalid="fault(clinic, 'timezone') ? true : undefined"
+            />
+            <datalist id="zones"><option v-for="zone in choices.timezones" :key="zone" :value="zone" /></datalist>
+            <p class="text-madder" role="alert">{{ fault(clinic, 'timezone') }}</p>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="pressure">Pressure in</label>
+            <select id="pressure" v-model="clinic.pressure_unit" class="field">
+              <option v-for="unit in choices.pressure_unit" :key="unit" :value="unit">{{ unit }}</option>
+            </select>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="length">Lengths in</label>
+            <select id="length" v-model="clinic.length_unit" class="field">
+              <option value="cm">cm</option>
+              <option value="inch">inches</option>
+            </select>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="date">Dates as</label>
+            <select id="date" v-model="clinic.date_form" class="field">
+              <option v-for="(example, form) in choices.date_form" :key="form" :value="form">{{ example }}</option>
+            </select>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="theme">Palette</label>
+            <select id="theme" v-model="clinic.theme" class="field">
+              <option v-for="(name, theme) in choices.theme" :key="theme" :value="theme">{{ name }}</option>
+            </select>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="minutes">Minutes of a visit</label>
+            <input
+              id="minutes"
+              v-model.number="clinic.visit_minutes"
+              type="number"
+              class="field"
+              :aria-invalid="fault(clinic, 'visit_minutes') ? true : undefined"
+            />
+            <p class="text-madder" role="alert">{{ fault(clinic, 'visit_minutes') }}</p>
+            <p class="note">For visits begun and booked from now on.</p>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="idle">Locked after minutes untouched</label>
+            <input
+              id="idle"
+              v-model.number="clinic.idle_minutes"
+              type="number"
+              class="field"
+              :aria-invalid="fault(clinic, 'idle_minutes') ? true : undefined"
+            />
+            <p class="text-madder" role="alert">{{ fault(clinic, 'idle_minutes') }}</p>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="years">Years a record is kept</label>
+            <input
+              id="years"
+              v-model.number="clinic.retention_years"
+              type="number"
+              class="field"
+              :aria-invalid="fault(clinic, 'retention_years') ? true : undefined"
+            />
+            <p class="text-madder" role="alert">{{ fault(clinic, 'retention_years') }}</p>
+            <p class="note">After the last visit; a minor’s from coming of age. Your law says how many. Touches what erasing takes.</p>
+          </div>
+        </div>
+        <h3 class="section-head mt-6">Hours</h3>
+        <p class="caption mb-2">Drawn on the day; a visit may still be booked outside them, and says so.</p>
+        <ul>
+          <li v-for="day in choices.days" :key="day" class="flex min-h-[48px] flex-wrap items-center gap-3">
+            <label class="flex w-[150px] items-center gap-2"
+              ><input type="checkbox" class="size-5 accent-walnut" :checked="clinic.hours[day] !== null" @change="toggle(day)" />{{
+                dayNames[day]
+              }}</label
+            >
+            <template v-if="clinic.hours[day]">
+              <label class="sr-only" :for="`${day}-from`">{{ dayNames[day] }}, opens</label>
+              <input :id="`${day}-from`" v-model="clinic.hours[day]![0]" type="time" class="field !w-[140px]" />
+              <span aria-hidden="true">to</span>
+              <label class="sr-only" :for="`${day}-to`">{{ dayNames[day] }}, closes</label>
+              <input :id="`${day}-to`" v-model="clinic.hours[day]![1]" type="time" class="field !w-[140px]" />
+            </template>
+            <span v-else class="caption">closed</span>
+            <p v-if="fault(clinic, `hours.${day}.1`)" class="w-full text-madder" role="alert">{{ fault(clinic, `hours.${day}.1`) }}</p>
+          </li>
+        </ul>
+        <h3 class="section-head mt-6">The school of the house</h3>
+        <div class="mt-1 grid gap-x-5 gap-y-3 sm:grid-cols-2">
+          <div v-for="(options, question) in choices.school" :key="question">
+            <label class="caption mb-1 block" :for="`clinic-${question}`">{{ about(question) }}</label>
+            <select :id="`clinic-${question}`" v-model="clinic.school[question]" class="field">
+              <option :value="null">as it ships: {{ choice(question, choices.school_default[question] ?? '') }}</option>
+              <option v-for="one in options" :key="one" :value="one">{{ choice(question, one) }}</option>
+            </select>
+          </div>
+        </div>
+        <p class="caption mt-3">Techniques that are not done here: <Link href="/clinic/scope" class="link">what is done here</Link>.</p>
+        <button type="submit" class="btn-ink mt-5" :disabled="clinic.processing">Keep it for all</button>
+      </form>
+    </div>
+  </main>
+</template>

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { usePage } from '@inertiajs/vue3'
+import { useEventListener } from '@vueuse/core'
+import { computed, onScopeDispose, ref, watch } from 'vue'
+import { send } from '@/composables/http'
+import { settings } from '@/composables/settings'
+import UnlockForm from './UnlockForm.vue'
+
+/**
+ * Covers a screen that nobody has touched for a while. The page under it stays mounted, so the step in hand, its clock and what still waits to be sent go on where they were;
+ * the server lets nothing past until the password is told, so that a reload opens nothing.
+ */
+const signedIn = computed(() => Boolean(usePage<{ user?: unknown }>().props?.user))
+const locked = ref(false)
+let touched = Date.now()
+const touch = () => {
+  if (!locked.value) touched = Date.now()
+}
+for (const event of ['pointerdown', 'pointermove', 'keydown', 'wheel'] as const)
+  useEventListener(window, event, touch, { passive: true, capture: true })
+const CHECK_MS = 1000
+const look = () => {
+  if (signedIn.value && !locked.value && location.pathname !== '/locked' && Date.now() - touched > settings().idle_minutes * 60_000)
+    locked.value = true
+}
+const timer = window.setInterval(look, CHECK_MS)
+onScopeDispose(() => window.clearInterval(timer))
+// a lid that was closed for an hour: no second of the page is seen before the cover is there
+useEventListener(document, 'visibilitychange', look)
+watch(locked, (now) => {
+  // without a connection the cover is there all the same, and the server is told with the next try
+  if (now) void send('POST', '/lock').catch(() => undefined)
+})
+const open = () => {
+  locked.value = false
+  touched = Date.now()
+}
+// nothing under the cover hears a key meant for it
+useEventListener(
+  window,
+  'keydown',
+  (event: KeyboardEvent) => {
+    if (locked.value && !(event.target as HTMLElement | null)?.closest('[data-cover]')) {
+      event.stopImmediatePropagation()
+      event.preventDefault()
+    }
+  },
+  { capture: true },
+)
+</script>
+<template>
+  <div v-if="locked && signedIn" data-cover role="dialog" aria-modal="true" aria-label="Locked" class="fixed inset-0 z-[100] bg-paper">
+    <div class="mx-auto max-w-[420px] px-6 pt-[18vh]"><UnlockForm @open="open" /></div>
+  </div>
+</template>
