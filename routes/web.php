@@ -102,7 +102,9 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
 
     Route::get('/clients', [ClientController::class, 'index'])->name('clients.index');
     Route::get('/clients/new', [ClientController::class, 'create'])->name('clients.create');
-    Route::get('/clients/search', [ClientController::class, 'search'])->name('clients.search');
+    // what is searched for travels in the body: names never stand in an address
+    Route::post('/clients/search', [ClientController::class, 'search'])->name('clients.search');
+    Route::post('/clients/find', [ClientController::class, 'find'])->name('clients.find');
     Route::post('/clients', [ClientController::class, 'store'])->name('clients.store');
     Route::get('/clients/{client}', [ClientController::class, 'show'])->name('clients.show');
     Route::get('/clients/{client}/edit', [ClientController::class, 'edit'])->name('clients.edit');
@@ -140,8 +142,8 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/visits/{visit}/letter', [LetterController::class, 'show'])->name('visits.letter');
     Route::get('/visits/{visit}/letter.pdf', [LetterController::class, 'pdf'])->name('visits.letter.pdf');
     Route::put('/visits/{visit}', [VisitController::class, 'update'])->name('visits.update');
-    Route::get('/visits/{visit}/worklist', [WorklistController::class, 'show'])->name('visits.worklist');
+    Route::post('/visits/{visit}/worklist', [WorklistController::class, 'show'])->name('visits.worklist');
     Route::get('/visits/{visit}/devices/{device}/readings', [SimulatedDeviceController::class, 'show'])->whereIn('device', SimulatedDevices::names())->name('visits.device');
-    Route::get('/visits/{visit}/what-if', [WhatIfController::class, 'show'])->name('visits.what-if');
+    Route::post('/visits/{visit}/what-if', [WhatIfController::class, 'show'])->name('visits.what-if');
     Route::get('/visits/{visit}/{step?}', [VisitController::class, 'show'])->name('visits.show');
 });

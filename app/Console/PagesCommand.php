@@ -39,7 +39,7 @@ final class PagesCommand extends Command
             return self::FAILURE;
         }
         $paths = [
-            'an empty page' => '/account', 'today' => '/', 'clients, by last seen' => '/clients', 'clients, by name, last page' => '/clients?sort=name&page=100', 'clients, found' => '/clients?q=otter', 'search' => '/clients/search?q=quill',
+            'an empty page' => '/account', 'today' => '/', 'clients, by last seen' => '/clients', 'clients, by name, last page' => '/clients?sort=name&page=100',
             'audit' => '/clinic/audit', 'audit of one client' => '/clinic/audit?client=LC-0001', 'people' => '/people',
             "client, {$usual->number} visits" => "/clients/{$usual->client}", "client, {$long->number} visits" => "/clients/{$long->client}", "note, visit {$usual->number}" => "/visits/{$usual->visit}/note",
             "ask, visit {$usual->number}" => "/visits/{$usual->visit}/ask", "feel, visit {$usual->number}" => "/visits/{$usual->visit}/feel", "after, visit {$long->number}" => "/visits/{$long->visit}/after",

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange;
 
 use App\Cases\EntryKind;
+use Carbon\CarbonImmutable;
 use Somatrace\Core\Clinic;
 
 /** One recorded thing in a line of words, for a preview. */
@@ -19,9 +20,9 @@ final readonly class EntryWords
         $about = implode(', ', array_filter(array_map($this->id(...), explode(':', $identity)), static fn (string $word): bool => $word !== '' && preg_match('/^\d{3}$/', $word) !== 1));
 
         return ucfirst(match ($kind) {
-            EntryKind::TaskScore => 'task', EntryKind::RedFlag => 'danger sign', EntryKind::ClotItem => 'calf', EntryKind::LegSigns => 'leg signs', EntryKind::OthersDenied => 'everything else denied',
+            EntryKind::Aftermath => "after $identity hours", EntryKind::TaskScore => 'task', EntryKind::RedFlag => 'danger sign', EntryKind::ClotItem => 'calf', EntryKind::LegSigns => 'leg signs', EntryKind::OthersDenied => 'everything else denied',
             EntryKind::Done => 'worked', EntryKind::Dropped => 'left out', EntryKind::Override => 'written decision', EntryKind::Positions => 'positions possible', default => $kind->value,
-        }).($about === '' ? '' : ": $about");
+        }).($about === '' || $kind === EntryKind::Aftermath ? '' : ": $about");
     }
 
     /** What stands in it apart from what names it. */
@@ -34,6 +35,9 @@ final readonly class EntryWords
         }
         if (array_is_list($payload)) {
             return implode(', ', array_map(fn (mixed $one): string => is_scalar($one) ? $this->id((string) $one) : $this->value($kind, $one), $payload));
+        }
+        if (array_keys($payload) === ['zone', 'side'] || array_keys($payload) === ['movement', 'side']) {
+            return implode(' ', array_map(fn (mixed $one): string => is_string($one) && $one !== 'midline' ? $this->id($one) : '', array_reverse(array_values($payload))));
         }
         $parts = [];
         foreach (array_diff_key($payload, array_flip($kind->identityKeys())) as $key => $value) {
@@ -48,6 +52,7 @@ final readonly class EntryWords
         $atlas = $this->clinic->atlas;
 
         return match (true) {
+            preg_match('/^\d{4}-\d\d-\d\d$/', $id) === 1 => CarbonImmutable::parse($id)->format('j M Y'),
             isset($atlas->muscles[$id]) => $atlas->muscles[$id]->name,
             isset($atlas->zones[$id]) => $atlas->zones[$id]->name,
             isset($atlas->movements[$id]) => $atlas->movements[$id]->name,

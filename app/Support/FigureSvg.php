@@ -15,7 +15,7 @@ final readonly class FigureSvg
     /** From midline to midline, and the height of the plates. */
     private const APART = 500;
 
-    private const HEIGHT = 1020;
+    private const HEIGHT = 1070;
 
     /** Rim of a ring by tenderness 0 to 4. */
     private const RIMS = [0.8, 1.8, 3, 4.2, 5.6];
@@ -67,7 +67,7 @@ final readonly class FigureSvg
             }
         }
 
-        return $svg.'<text x="0" y="1018" font-size="26" text-anchor="middle" fill="#5a4a3c" font-family="DejaVu Sans">'.($view === 'front' ? 'in front' : 'behind').'</text>';
+        return $svg.'<text x="0" y="1056" font-size="30" text-anchor="middle" fill="#5a4a3c" font-family="DejaVu Sans">'.($view === 'front' ? 'right – in front – left' : 'left – behind – right').'</text>';
     }
 
     /** @return array<string, mixed> */

@@ -13,7 +13,7 @@ final readonly class Paper
     {
         $cache = storage_path('framework/cache');
         $pdf = new Dompdf(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'tempDir' => $cache, 'fontCache' => $cache]);
-        $pdf->loadHtml('<html><body style="font-family: DejaVu Sans; font-size: 10pt; line-height: 1.45; margin: 1.2cm">'.$html.'</body></html>', 'UTF-8');
+        $pdf->loadHtml('<html><body style="font-family: DejaVu Sans; font-size: 9.5pt; line-height: 1.35; margin: 0.4cm">'.$html.'</body></html>', 'UTF-8');
         $pdf->setPaper('A4');
         $pdf->render();
 

@@ -29,8 +29,8 @@ final class AssessmentTest extends TestCase
     public function test_the_list_follows_regions_length_and_position(): void
     {
         $visit = $this->visit($this->therapist());
-        $list = $this->getJson("/visits/{$visit->public_id}/worklist?regions[]=knee&regions[]=hip&position=prone")->assertOk();
-        $full = $this->getJson("/visits/{$visit->public_id}/worklist?regions[]=knee&full=1")->assertOk();
+        $list = $this->postJson("/visits/{$visit->public_id}/worklist?regions[]=knee&regions[]=hip&position=prone")->assertOk();
+        $full = $this->postJson("/visits/{$visit->public_id}/worklist?regions[]=knee&full=1")->assertOk();
 
         self::assertSame(['knee', 'hip'], $list->json('regions'));
         self::assertSame('prone', $list->json('measures.0.position'));
@@ -42,7 +42,7 @@ final class AssessmentTest extends TestCase
     {
         $visit = $this->visit($this->therapist());
 
-        $this->getJson("/visits/{$visit->public_id}/worklist?$query")->assertUnprocessable();
+        $this->postJson("/visits/{$visit->public_id}/worklist?$query")->assertUnprocessable();
     }
 
     /** @return iterable<string, array{string}> */
@@ -58,7 +58,7 @@ final class AssessmentTest extends TestCase
         $visit = $this->visit($this->therapist());
         $this->denyEverything($visit);
         $this->save($visit, 'complaint', ['zone' => 'neck_side', 'side' => 'left', 'now' => 5])->assertOk();
-        $refused = fn (): mixed => collect($this->getJson("/visits/{$visit->public_id}/worklist?full=1")->json('measures'))->firstWhere('id', 'positional_artery')['refused'];
+        $refused = fn (): mixed => collect($this->postJson("/visits/{$visit->public_id}/worklist?full=1")->json('measures'))->firstWhere('id', 'positional_artery')['refused'];
         self::assertNull($refused());
         $this->save($visit, 'red_flag', 'yes', 'numb_face', 1)->assertOk();
         self::assertSame('Not done: numbness of the face.', $refused());

@@ -28,8 +28,8 @@ final class ClinicsAreApartTest extends TestCase
         yield 'book' => ['POST', '/clients/{client}/appointments'];
         yield 'visit' => ['GET', '/visits/{visit}/feel'];
         yield 'entries' => ['GET', '/visits/{visit}/entries'];
-        yield 'suppose' => ['GET', '/visits/{visit}/what-if?kind=palpate&id=masseter&side=left'];
-        yield 'list' => ['GET', '/visits/{visit}/worklist'];
+        yield 'suppose' => ['POST', '/visits/{visit}/what-if?kind=palpate&id=masseter&side=left'];
+        yield 'list' => ['POST', '/visits/{visit}/worklist'];
         yield 'device' => ['GET', '/visits/{visit}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1'];
         yield 'summary' => ['GET', '/visits/{visit}/summary'];
         yield 'save' => ['PUT', '/visits/{visit}/entries'];
@@ -49,9 +49,9 @@ final class ClinicsAreApartTest extends TestCase
         $this->client($this->therapist(), 'Zoë Elsewhere');
         $this->actingAs($mine);
 
-        self::assertSame(['Zoë Armitage'], array_column($this->getJson('/clients/search?q=zoe')->json(), 'name'));
-        self::assertSame(['Zoë Armitage'], array_column($this->getJson('/clients/search?q=mita')->json(), 'name'));
-        self::assertSame([], $this->getJson('/clients/search?q=%25')->json());
-        self::assertSame([], $this->getJson('/clients/search?q=')->json());
+        self::assertSame(['Zoë Armitage'], array_column($this->postJson('/clients/search', ['q' => 'zoe'])->json(), 'name'));
+        self::assertSame(['Zoë Armitage'], array_column($this->postJson('/clients/search', ['q' => 'mita'])->json(), 'name'));
+        self::assertSame([], $this->postJson('/clients/search', ['q' => '%'])->json());
+        self::assertSame([], $this->postJson('/clients/search', ['q' => ''])->json());
     }
 }

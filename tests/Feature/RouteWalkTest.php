@@ -43,7 +43,7 @@ final class RouteWalkTest extends TestCase
         'visits.worklist' => ['owner', 'therapist'], 'visits.device' => ['owner', 'therapist'], 'visits.what-if' => ['owner', 'therapist'],
         'lock.close' => self::EVERYBODY, 'lock.show' => self::EVERYBODY, 'lock.open' => self::EVERYBODY, 'settings' => self::EVERYBODY, 'account.settings' => self::EVERYBODY, 'settings.update' => self::OWNER,
         'audit' => self::OWNER, 'audit.file' => self::OWNER, 'clinic.files' => self::EVERYBODY, 'clinic.file' => self::EVERYBODY, 'clinic.bring.preview' => self::EVERYBODY, 'clinic.bring.apply' => self::EVERYBODY,
-        'clients.index' => self::EVERYBODY, 'clients.edit' => self::EVERYBODY, 'clients.update' => self::EVERYBODY, 'clients.archive' => self::EVERYBODY, 'clients.unarchive' => self::EVERYBODY,
+        'clients.index' => self::EVERYBODY, 'clients.find' => self::EVERYBODY, 'clients.edit' => self::EVERYBODY, 'clients.update' => self::EVERYBODY, 'clients.archive' => self::EVERYBODY, 'clients.unarchive' => self::EVERYBODY,
         'clients.merge' => ['owner', 'therapist'], 'clients.unmerge' => ['owner', 'therapist'], 'clients.erase' => self::OWNER,
         'clients.export' => self::CLINICAL, 'clients.bring' => self::CLINICAL, 'clients.file' => self::CLINICAL, 'clients.bring.preview' => self::CLINICAL, 'clients.bring.apply' => self::CLINICAL,
         'visits.note' => self::CLINICAL, 'visits.note.pdf' => self::CLINICAL,

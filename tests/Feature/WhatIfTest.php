@@ -17,7 +17,7 @@ final class WhatIfTest extends TestCase
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
         $before = Entry::query()->count();
-        $told = $this->getJson("/visits/{$visit->public_id}/what-if?kind=palpate&id=splenius_cervicis&side=left")->assertOk();
+        $told = $this->postJson("/visits/{$visit->public_id}/what-if", ['kind' => 'palpate', 'id' => 'splenius_cervicis', 'side' => 'left'])->assertOk();
 
         self::assertCount(5, $told->json('answers'));
         $place = static fn (string $column): int|false => array_search('splenius_cervicis', array_column($told->json($column), 'muscle'), true);
@@ -32,7 +32,7 @@ final class WhatIfTest extends TestCase
     {
         $visit = $this->visit($this->therapist());
 
-        $this->getJson("/visits/{$visit->public_id}/what-if?$query")->assertUnprocessable();
+        $this->postJson("/visits/{$visit->public_id}/what-if?$query")->assertUnprocessable();
     }
 
     /** @return iterable<string, array{string}> */
@@ -48,6 +48,6 @@ final class WhatIfTest extends TestCase
     public function test_nobody_else_may_ask(): void
     {
         $visit = $this->visit($this->therapist());
-        $this->actingAs($this->therapist(role: Role::Reception, clinic: $visit->user->clinic))->getJson("/visits/{$visit->public_id}/what-if?kind=palpate&id=masseter&side=left")->assertForbidden();
+        $this->actingAs($this->therapist(role: Role::Reception, clinic: $visit->user->clinic))->postJson("/visits/{$visit->public_id}/what-if", ['kind' => 'palpate', 'id' => 'masseter', 'side' => 'left'])->assertForbidden();
     }
 }

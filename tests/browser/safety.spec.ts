@@ -1,30 +1,6 @@
-import { expect, test, type Page } from './test'
-import { readFileSync } from 'node:fs'
-import { accessible, newClient, openClient, openStep, recorded, saved, signIn, token } from './steps'
+import { expect, test } from './test'
+import { accessible, openClient, openStep, planned, saved, signIn, token } from './steps'
 
-const atlas = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { flags: Record<string, unknown> }
-
-/** A neck whose source lies in front, agreed and planned: the room stands ready. */
-async function planned(page: Page, name: string): Promise<string> {
-  await signIn(page)
-  await newClient(page, name)
-  await page.getByRole('button', { name: 'Start visit 1' }).click()
-  await expect(page).toHaveURL(/ask$/)
-  const visit = page.url().replace(/\/ask$/, '')
-  const felt = { side: 'left', tenderness: 3, familiar: 'yes' }
-  await recorded(page, visit, [
-    ...Object.keys(atlas.flags).map((identity) => ({ kind: 'red_flag', identity, payload: 'no' })),
-    { kind: 'others_denied', identity: '', payload: true },
-    { kind: 'complaint', payload: { zone: 'neck_side', side: 'left', now: 5 } },
-    { kind: 'palpation', payload: { muscle: 'sternocleidomastoid_sternal', ...felt } },
-    { kind: 'palpation', payload: { muscle: 'levator_scapulae', ...felt } },
-    { kind: 'consent', payload: { area: 'front_of_neck', given: true } },
-  ])
-  await page.goto(`${visit}/plan`)
-  await page.getByRole('button', { name: /Agree this with/ }).click()
-  await expect(page.getByRole('heading', { name: /Settle/ })).toBeVisible()
-  return visit
-}
 
 test('consent taken back in the running treatment takes its steps out at once, and stays so', async ({ page }) => {
   const visit = await planned(page, 'Isolde Marsh')

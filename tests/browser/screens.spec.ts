@@ -31,6 +31,13 @@ test('no screen has a serious fault of access, nor asks for what the page’s po
   await openClient(page, 'Wendel Ash')
   await expect(page.getByRole('region', { name: 'Course' })).toBeVisible()
   await accessible(page)
+  const client = page.url()
+  for (const path of ['edit', 'files']) {
+    await page.goto(`${client}/${path}`)
+    await page.waitForLoadState('networkidle')
+    await accessible(page)
+  }
+  await page.goto(client)
   await page.getByRole('link', { name: /Before and after/ }).click()
   await expect(page.getByRole('region', { name: 'What changed' })).toBeVisible()
   await accessible(page)
@@ -43,7 +50,16 @@ test('no screen has a serious fault of access, nor asks for what the page’s po
     await page.waitForLoadState('networkidle')
     await accessible(page)
   }
-  for (const path of ['/people', '/account', '/clinic/scope', `${visit}/summary`]) {
+  for (const path of [
+    '/people',
+    '/account',
+    '/clinic/scope',
+    '/clients',
+    '/settings',
+    '/clinic/audit',
+    '/clinic/files',
+    `${visit}/summary`,
+  ]) {
     await page.goto(path)
     await page.waitForLoadState('networkidle')
     await accessible(page)
@@ -66,6 +82,10 @@ test('nothing runs out of the window at 1024, nor at twice the size', async ({ p
       '/clients/new',
       '/people',
       '/account',
+      '/clients',
+      '/settings',
+      '/clinic/audit',
+      '/clinic/files',
       ...atlas,
       `${visit}/ask`,
       `${visit}/screen`,

@@ -82,3 +82,27 @@ export async function assessed(
   ])
   return visit
 }
+
+const atlas = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { flags: Record<string, unknown> }
+
+/** A neck whose source lies in front, agreed and planned: the room stands ready. */
+export async function planned(page: Page, name: string): Promise<string> {
+  await signIn(page)
+  await newClient(page, name)
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await expect(page).toHaveURL(/ask$/)
+  const visit = page.url().replace(/\/ask$/, '')
+  const felt = { side: 'left', tenderness: 3, familiar: 'yes' }
+  await recorded(page, visit, [
+    ...Object.keys(atlas.flags).map((identity) => ({ kind: 'red_flag', identity, payload: 'no' })),
+    { kind: 'others_denied', identity: '', payload: true },
+    { kind: 'complaint', payload: { zone: 'neck_side', side: 'left', now: 5 } },
+    { kind: 'palpation', payload: { muscle: 'sternocleidomastoid_sternal', ...felt } },
+    { kind: 'palpation', payload: { muscle: 'levator_scapulae', ...felt } },
+    { kind: 'consent', payload: { area: 'front_of_neck', given: true } },
+  ])
+  await page.goto(`${visit}/plan`)
+  await page.getByRole('button', { name: /Agree this with/ }).click()
+  await expect(page.getByRole('heading', { name: /Settle/ })).toBeVisible()
+  return visit
+}

@@ -27,11 +27,23 @@ final readonly class ClientController
 {
     private const FOUND = 12;
 
+    private const FIND = 'clients.looked_for';
+
     public function index(Request $request, #[CurrentUser] User $user, ClientsPage $page): Response
     {
         Gate::authorize('create', Client::class);
 
-        return Inertia::render('Client/Index', $page->of($user, (string) $request->string('sort'), (string) $request->string('q'), $request->boolean('away')));
+        return Inertia::render('Client/Index', $page->of($user, (string) $request->string('sort'), (string) $request->session()->get(self::FIND, ''), $request->boolean('away')));
+    }
+
+    /** Keeps what is looked for in the list; it is kept with the window, not in its address. */
+    public function find(Request $request): RedirectResponse
+    {
+        Gate::authorize('create', Client::class);
+        $told = $request->validate(['q' => ['nullable', 'string', 'max:120']]);
+        $request->session()->put(self::FIND, trim((string) ($told['q'] ?? '')));
+
+        return back();
     }
 
     public function create(): Response

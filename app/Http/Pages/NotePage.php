@@ -90,7 +90,7 @@ final readonly class NotePage
             }
         }
 
-        return $html.'<p style="font-size: 7pt; color: #7d7265">'.e("Atlas {$revision['atlas']} · {$revision['hash']}").'</p>';
+        return $html.'<p style="font-size: 7pt; color: #7d7265">'.e("Atlas {$revision['atlas']} · ".chunk_split((string) $revision['hash'], 16, ' ')).'</p>';
     }
 
     /** @return list<Piece> word by word; a first revision has nothing to differ from */

@@ -30,11 +30,8 @@ export function useWorklist(): {
   const empty: Worklist = { regions: [], full: false, position: null, measures: [], muscles: [] }
   const list = computed(() => chosen.value ?? judged.value.assessment?.worklist ?? empty)
   const ask = async (wish: Wish) => {
-    const query = new URLSearchParams(wish.regions.map((region) => ['regions[]', region]))
-    if (wish.full) query.set('full', '1')
-    if (wish.position) query.set('position', wish.position)
     try {
-      chosen.value = await send('GET', `/visits/${props.value.visit.id}/worklist?${query.toString()}`)
+      chosen.value = await send('POST', `/visits/${props.value.visit.id}/worklist`, wish)
       sessionStorage.setItem(shelf, JSON.stringify(wish))
       trouble.value = ''
     } catch (failure) {

@@ -115,20 +115,18 @@ useKeys({ c: () => router.visit('/clients/new') })
         </li>
         <li v-if="!recent.length" class="py-2">Nobody yet. The first client appears here.</li>
       </ul>
-      <p class="mt-4 flex flex-wrap gap-2">
-        <Link href="/clients/new" class="btn">New client <span class="key-hint">C</span></Link
-        ><Link href="/clients" class="btn">All clients</Link>
+      <p class="mt-4 grid grid-cols-2 gap-2">
+        <Link href="/clients/new" class="btn !px-2">New client <span class="key-hint">C</span></Link
+        ><Link href="/clients" class="btn !px-2">All clients</Link><Link href="/atlas" class="btn !px-2">Atlas</Link
+        ><Link href="/atlas/trainer" class="btn !px-2">Practise</Link>
       </p>
-      <p class="mt-8 flex gap-2"><Link href="/atlas" class="btn">Atlas</Link><Link href="/atlas/trainer" class="btn">Practise</Link></p>
-      <p v-if="user.rights.includes('read clinical')" class="caption mt-3">
-        <Link href="/clinic/scope" class="link">What is done here</Link>
-      </p>
-      <p v-if="user.rights.includes('keep people')" class="caption"><Link href="/people" class="link">People and roles</Link></p>
-      <p v-if="user.rights.includes('keep clinic')" class="caption">
-        <Link href="/clinic/audit" class="link">Who looked, who changed</Link>
-      </p>
-      <p class="caption"><Link href="/settings" class="link">Settings</Link></p>
-      <p class="caption mt-6">
+      <nav class="caption mt-5 flex flex-wrap gap-x-4 gap-y-1" aria-label="The practice">
+        <Link v-if="user.rights.includes('keep people')" href="/people" class="link">People and roles</Link>
+        <Link v-if="user.rights.includes('read clinical')" href="/clinic/scope" class="link">What is done here</Link>
+        <Link v-if="user.rights.includes('keep clinic')" href="/clinic/audit" class="link">Who looked, who changed</Link>
+        <Link href="/settings" class="link">Settings</Link>
+      </nav>
+      <p class="caption mt-4">
         <Link href="/account" class="link">{{ user.name }}</Link> ·
         <Link class="link" as="button" method="post" href="/sign-out">Sign out</Link>
       </p>

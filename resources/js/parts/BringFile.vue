@@ -118,8 +118,8 @@ const titleOf = (title: string): string => (/^\d{4}-\d\d-\d\d$/.test(title) ? `V
       <ul>
         <li v-for="(row, index) in preview.rows" :key="index" class="border-b border-hairline py-2">
           <p>
-            <b class="font-[650]">{{ titleOf(row.title) }}</b>
-            <span class="caption">
+            <b class="font-[650]">{{ titleOf(row.title) }}</b>{{ ' '
+            }}<span class="caption">
               {{ stateWords[row.state] ?? row.state
               }}<template v-if="row.same && row.changes.length">, {{ row.same }} the same</template></span
             >

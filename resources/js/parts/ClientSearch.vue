@@ -17,7 +17,7 @@ const asked = ref('')
 const box = ref<HTMLElement | null>(null)
 const search = useDebounceFn(async (text: string) => {
   asked.value = text.trim()
-  found.value = asked.value ? await send<Found[]>('GET', `/clients/search?q=${encodeURIComponent(asked.value)}`).catch(() => []) : []
+  found.value = asked.value ? await send<Found[]>('POST', '/clients/search', { q: asked.value }).catch(() => []) : []
 }, 120)
 useKeys({ '/': () => box.value?.querySelector('input')?.focus() })
 </script>

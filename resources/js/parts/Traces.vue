@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Measure, Response } from '@/types/visit'
 import { atlas } from '@/chart/atlas'
-import { dayWords, shown, shownUnit } from '@/composables/settings'
+import { dayWords, settings, shown, shownUnit } from '@/composables/settings'
 
 /** The course, mirrored about the midline: time runs outward, real changes are drawn, noise is left as noise. */
 const props = defineProps<{ response: Response; possessive: string }>()
@@ -58,6 +58,12 @@ const span = (row: Row): [number, number] => {
   return [Math.min(...all) - pad, Math.max(...all) + pad]
 }
 const width = computed(() => Math.max(1, dates.value.length - 1) * STEP + 16)
+/** As many days by name as have room, the last one always. */
+const LABEL = 62
+const labels = computed(() => {
+  const every = Math.ceil((settings().date_form === 'words' ? LABEL : LABEL + 20) / STEP)
+  return dates.value.map((date, k) => ({ date, x: 8 + k * STEP })).filter((_, k) => (dates.value.length - 1 - k) % every === 0)
+})
 const points = (row: Row, one: Measure, outward: 1 | -1) => {
   const [low, high] = span(row)
   return one.series
@@ -100,14 +106,26 @@ const stepWords = (n: number): string => (n > 0 ? 'a step further' : n < 0 ? `${
             <span class="side-name">{{ possessive }} left</span>
           </th>
           <th scope="col" class="font-normal">
-            <div class="flex flex-row-reverse justify-between gap-3" :style="{ width: `${width}px` }">
-              <span v-for="date in dates" :key="date" class="whitespace-nowrap">{{ dayWords(date) }}</span>
+            <div class="relative h-5" :style="{ width: `${width}px` }">
+              <span
+                v-for="label in labels"
+                :key="label.date"
+                class="note absolute -translate-x-1/2 whitespace-nowrap"
+                :style="{ left: `${width - label.x}px` }"
+                >{{ dayWords(label.date) }}</span
+              >
             </div>
           </th>
           <th scope="col"><span class="sr-only">Measure</span></th>
           <th scope="col" class="font-normal">
-            <div class="flex justify-between" :style="{ width: `${width}px` }">
-              <span v-for="date in dates" :key="date" class="whitespace-nowrap">{{ dayWords(date) }}</span>
+            <div class="relative h-5" :style="{ width: `${width}px` }">
+              <span
+                v-for="label in labels"
+                :key="label.date"
+                class="note absolute -translate-x-1/2 whitespace-nowrap"
+                :style="{ left: `${label.x}px` }"
+                >{{ dayWords(label.date) }}</span
+              >
             </div>
           </th>
           <th scope="col" class="text-right">

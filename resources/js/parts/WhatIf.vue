@@ -17,7 +17,7 @@ const toggle = async () => {
   }
   const { kind, id, side } = props.check
   try {
-    result.value = await send('GET', `/visits/${page.value.visit.id}/what-if?${new URLSearchParams({ kind, id, side }).toString()}`)
+    result.value = await send('POST', `/visits/${page.value.visit.id}/what-if`, { kind, id, side })
   } catch (failure) {
     trouble.value = failure instanceof Refused ? failure.words : 'No connection just now; try again in a moment.'
   }

@@ -29,15 +29,13 @@ const props = defineProps<{
 const asked = ref(props.q)
 const box = ref<HTMLInputElement | null>(null)
 const query = (change: Record<string, string | number | undefined>): Record<string, string | number> => {
-  const all = { sort: props.sort, q: asked.value || undefined, away: props.away ? 1 : undefined, ...change }
+  const all = { sort: props.sort, away: props.away ? 1 : undefined, ...change }
   return Object.fromEntries(Object.entries(all).filter((pair): pair is [string, string | number] => pair[1] !== undefined))
 }
 const address = (change: Record<string, string | number | undefined>): string =>
   `/clients?${new URLSearchParams(Object.entries(query(change)).map(([name, value]) => [name, String(value)])).toString()}`
-const find = useDebounceFn(
-  () => router.get('/clients', query({}), { preserveState: true, replace: true, only: ['clients', 'total', 'page', 'pages', 'q'] }),
-  200,
-)
+/** What is looked for goes in the body: a name never stands in an address. */
+const find = useDebounceFn(() => router.post('/clients/find', { q: asked.value }, { preserveState: true, preserveScroll: true }), 200)
 useKeys({ '/': () => box.value?.focus(), c: () => router.visit('/clients/new') })
 const sorts = { seen: 'last seen', name: 'name', code: 'code', new: 'newest first' } as const
 </script>
