@@ -65,5 +65,5 @@ taken() { php -r '$s = @stream_socket_server("tcp://".$argv[1].":".$argv[2]); ex
 # PHP's own server with Laravel's router: `artisan serve` hops to another port in silence and forgets its workers.
 serve() { # host port
   cd public
-  exec env PHP_CLI_SERVER_WORKERS=4 php -d opcache.enable_cli=1 -S "$1:$2" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
+  exec env PHP_CLI_SERVER_WORKERS=4 php -d opcache.enable_cli=1 -d upload_max_filesize=6M -d post_max_size=8M -d zend.exception_ignore_args=1 -S "$1:$2" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
 }

@@ -29,6 +29,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        ini_set('zend.exception_ignore_args', '1'); // what a function was given does not belong in the trace of an error
         // outside production a lazy load or an unknown attribute fails loudly; inside it is logged, and no client waits for it
         Model::shouldBeStrict();
         if ($this->app->isProduction()) {

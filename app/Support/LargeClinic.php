@@ -37,7 +37,10 @@ final class LargeClinic
     /** @return array<string, int> rows by table */
     public function make(int $clients, int $visits, int $findings): array
     {
-        DB::statement('pragma synchronous = off'); // it is made anew if it breaks
+        $alone = DB::transactionLevel() === 0; // within somebody's transaction the file is not ours to tune
+        if ($alone) {
+            DB::statement('pragma synchronous = off'); // it is made anew if it breaks
+        }
         DB::transaction(function () use ($clients, $visits, $findings): void {
             $clinic = Clinic::query()->create(['name' => 'Long Reach Clinic', 'timezone' => 'Europe/Lisbon', 'scope_off' => []]);
             $users = array_map(static fn (int $n): User => User::hire($n === 0 ? Role::Owner : Role::Therapist, [
@@ -49,8 +52,10 @@ final class LargeClinic
             $this->findings($visits, $findings);
             $this->flush();
         });
-        DB::statement('pragma wal_checkpoint(truncate)');
-        DB::statement('analyze');
+        if ($alone) {
+            DB::statement('pragma wal_checkpoint(truncate)');
+            DB::statement('analyze');
+        }
         $counts = [];
         foreach (['clients', 'visits', 'entries', 'entry_changes', 'notes', 'appointments', 'audit_lines'] as $table) {
             $counts[$table] = DB::table($table)->count();

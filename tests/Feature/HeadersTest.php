@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
 
 final class HeadersTest extends TestCase
@@ -25,6 +27,39 @@ final class HeadersTest extends TestCase
         $visit = $this->visit($this->therapist());
 
         $this->get("/visits/{$visit->public_id}/ask")->assertOk()->assertHeader('Cache-Control', 'no-store, private');
+    }
+
+    public function test_what_went_wrong_is_said_in_our_own_words(): void
+    {
+        $stranger = $this->visit($this->therapist());
+        $this->actingAs($this->therapist());
+
+        $this->get('/nowhere')->assertNotFound()->assertInertia(fn ($page) => $page->component('Error', false)->where('status', 404))->assertHeader('X-Frame-Options', 'DENY');
+        $this->get("/visits/{$stranger->public_id}/ask")->assertForbidden()->assertInertia(fn ($page) => $page->component('Error', false)->where('status', 403));
+        $this->getJson('/nowhere')->assertNotFound()->assertJsonStructure(['message']);
+    }
+
+    public function test_over_https_a_browser_never_falls_back(): void
+    {
+        $this->get('https://localhost/sign-in')->assertHeader('Strict-Transport-Security');
+        self::assertNull($this->get('http://localhost/sign-in')->headers->get('Strict-Transport-Security'));
+    }
+
+    public function test_what_was_to_be_written_is_in_no_log(): void
+    {
+        $log = storage_path('logs/test-'.bin2hex(random_bytes(4)).'.log');
+        config(['logging.channels.test' => ['driver' => 'single', 'path' => $log], 'logging.default' => 'test']);
+        try {
+            DB::table('clients')->insert(['name' => 'Ida Vane, neck', 'clinic_id' => null]);
+            self::fail('a client of no clinic was taken');
+        } catch (QueryException $fault) {
+            report($fault);
+        }
+        $written = (string) file_get_contents($log);
+        unlink($log);
+
+        self::assertStringContainsString('a statement was refused', $written);
+        self::assertStringNotContainsString('Ida', $written);
     }
 
     public function test_a_device_of_the_room_may_be_asked_and_nobody_else(): void

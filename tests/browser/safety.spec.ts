@@ -1,7 +1,6 @@
 import { expect, test } from './test'
 import { accessible, openClient, openStep, planned, saved, signIn, token } from './steps'
 
-
 test('consent taken back in the running treatment takes its steps out at once, and stays so', async ({ page }) => {
   const visit = await planned(page, 'Isolde Marsh')
   const onward = page.getByRole('button', { name: /Enter/ })

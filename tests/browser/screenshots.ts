@@ -1,7 +1,18 @@
-import { test } from './test'
+import { test, type Page } from './test'
 import { openClient, recorded, saved, signIn } from './steps'
 
 /** Pictures of the main views from the demo story, for docs/screenshots: SCREENSHOTS=1 npx playwright test */
+/** Several views on one sheet, two beside each other. */
+async function sheet(page: Page, name: string, shots: Buffer[]): Promise<void> {
+  const one = await page.context().newPage()
+  await one.setViewportSize({ width: 1280, height: Math.ceil(shots.length / 2) * 408 + 8 })
+  const pictures = shots.map((shot) => `<img src="data:image/png;base64,${shot.toString('base64')}" width="628">`).join('')
+  await one.setContent(`<body style="margin:8px;display:grid;grid-template-columns:1fr 1fr;gap:8px;background:#7d7265">${pictures}</body>`)
+  await one.waitForTimeout(300)
+  await one.screenshot({ path: `docs/screenshots/${name}.png` })
+  await one.close()
+}
+
 test('pictures', async ({ page, browser }) => {
   test.setTimeout(240_000)
   const shot = (name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` })
@@ -22,12 +33,31 @@ test('pictures', async ({ page, browser }) => {
   await shot('figure-hips')
   await page.goto('/atlas/muscle/infraspinatus')
   await settle()
-  await shot('muscle')
+  const muscle = await page.screenshot()
   await page.goto('/atlas/trainer?region=shoulder')
   await settle()
   await page.keyboard.press('2')
   await settle()
-  await shot('trainer')
+  await sheet(page, 'atlas-entry-and-trainer', [muscle, await page.screenshot()])
+  const practice: Buffer[] = []
+  for (const path of ['/clients', '/people', '/settings', '/clinic/audit']) {
+    await page.goto(path)
+    await settle()
+    practice.push(await page.screenshot())
+  }
+  await openClient(page, 'Edda Vorn')
+  const edda = page.url()
+  for (const path of ['edit', 'files']) {
+    await page.goto(`${edda}/${path}`)
+    await settle()
+    practice.push(await page.screenshot())
+  }
+  await sheet(page, 'practice', practice)
+  await openClient(page, 'Ottoline Brack')
+  await page.getByRole('region', { name: 'Visits' }).getByRole('link').nth(1).click()
+  await page.getByRole('link', { name: 'The note, to print' }).click()
+  await settle()
+  await shot('note')
   await page.goto('/')
   await page.getByRole('link', { name: 'Wendel Ash' }).first().click()
   await settle()

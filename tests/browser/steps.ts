@@ -46,6 +46,7 @@ export async function openClient(page: Page, name: string): Promise<void> {
   await page.goto('/')
   await page.getByLabel('Find a client').fill(name)
   await page.getByRole('option', { name: new RegExp(name) }).click()
+  await expect(page).toHaveURL(/\/clients\//) // Today may name them too
   await expect(page.getByRole('heading', { name })).toBeVisible()
 }
 

@@ -22,6 +22,9 @@ final class SecurityHeaders
         foreach ($headers as $name => $value) {
             $response->headers->set($name, $value);
         }
+        if ($request->isSecure()) {
+            $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
         if ($request->user() !== null) {
             $response->headers->set('Cache-Control', 'no-store, private');
         }

@@ -28,12 +28,10 @@ const props = defineProps<{
 }>()
 const asked = ref(props.q)
 const box = ref<HTMLInputElement | null>(null)
-const query = (change: Record<string, string | number | undefined>): Record<string, string | number> => {
-  const all = { sort: props.sort, away: props.away ? 1 : undefined, ...change }
-  return Object.fromEntries(Object.entries(all).filter((pair): pair is [string, string | number] => pair[1] !== undefined))
+const address = (change: { sort?: string; away?: boolean; page?: number }): string => {
+  const { sort, away, page } = { sort: props.sort as string, away: props.away, page: 1, ...change }
+  return `/clients?sort=${sort}${away ? '&away=1' : ''}${page > 1 ? `&page=${page}` : ''}`
 }
-const address = (change: Record<string, string | number | undefined>): string =>
-  `/clients?${new URLSearchParams(Object.entries(query(change)).map(([name, value]) => [name, String(value)])).toString()}`
 /** What is looked for goes in the body: a name never stands in an address. */
 const find = useDebounceFn(() => router.post('/clients/find', { q: asked.value }, { preserveState: true, preserveScroll: true }), 200)
 useKeys({ '/': () => box.value?.focus(), c: () => router.visit('/clients/new') })
@@ -78,7 +76,7 @@ const sorts = { seen: 'last seen', name: 'name', code: 'code', new: 'newest firs
           >{{ name }}</Link
         >
       </nav>
-      <Link :href="address({ away: away ? undefined : 1 })" class="link">{{ away ? 'those who come' : 'those put away' }}</Link>
+      <Link :href="address({ away: !away })" class="link">{{ away ? 'those who come' : 'those put away' }}</Link>
     </div>
     <table class="w-full border-collapse text-left">
       <thead>
