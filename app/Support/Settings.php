@@ -15,7 +15,7 @@ final readonly class Settings
     public const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 
     /** Kept by one's own wish, over what the clinic says. */
-    public const PERSONAL = ['pressure_unit', 'length_unit', 'date_form', 'theme', 'idle_minutes', 'pedals', 'school'];
+    public const PERSONAL = ['pressure_unit', 'length_unit', 'date_form', 'theme', 'idle_minutes', 'thumb_minutes', 'pedals', 'school'];
 
     public const DATE_FORMS = ['words' => '9 Mar 2026', 'day_month' => '09/03/2026', 'month_day' => '03/09/2026', 'iso' => '2026-03-09'];
 
@@ -27,7 +27,7 @@ final readonly class Settings
     public static function defaults(): array
     {
         return [
-            'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen', 'idle_minutes' => 10, 'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'], 'school' => [],
+            'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'], 'school' => [],
             'visit_minutes' => 60, 'retention_years' => 10, 'hours' => [...array_fill_keys(array_slice(self::DAYS, 0, 5), ['09:00', '18:00']), 'sat' => null, 'sun' => null],
         ];
     }
@@ -41,6 +41,7 @@ final readonly class Settings
             'date_form' => ['nullable', Rule::in(array_keys(self::DATE_FORMS))],
             'theme' => ['nullable', Rule::in(array_keys(self::THEMES))],
             'idle_minutes' => ['nullable', 'integer', 'between:1,120'],
+            'thumb_minutes' => ['nullable', 'integer', 'between:5,240'],
             'pedals' => ['nullable', 'array:'.implode(',', array_keys(self::PEDALS))],
             // a pedal is a keyboard with a few keys; those that are needed to get about are left alone
             'pedals.*' => ['required', 'string', 'max:20', 'distinct', 'not_in:Tab,Escape,Shift,Control,Alt,Meta'],
@@ -65,7 +66,7 @@ final readonly class Settings
     public static function messages(): array
     {
         return [
-            'idle_minutes.between' => 'Between 1 and 120 minutes, please.', 'visit_minutes.between' => 'Between 10 and 180 minutes, please.', 'retention_years.between' => 'Between 1 and 60 years, please.',
+            'idle_minutes.between' => 'Between 1 and 120 minutes, please.', 'thumb_minutes.between' => 'Between 5 and 240 minutes, please.', 'visit_minutes.between' => 'Between 10 and 180 minutes, please.', 'retention_years.between' => 'Between 1 and 60 years, please.',
             'hours.*.1.after' => 'It closes after it opens.', 'hours.*.*.date_format' => 'A time like 09:00, please.', 'pedals.*.distinct' => 'Each pedal has a key of its own.', 'pedals.*.required' => 'Press a key for this pedal.', 'pedals.*.not_in' => 'This key is needed to get about.',
             'timezone.timezone' => 'This is no time zone.',
         ];

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Locator, type Page } from './test'
-import { assessed, saved, signIn } from './steps'
+import { assessed, openWith, saved, signIn } from './steps'
 
 const atlas = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as {
   muscles: { id: string }[]
@@ -15,7 +15,7 @@ test('a finding is marked at once and the ranking follows soon after', { tag: '@
     { kind: 'complaint', payload: { zone: 'neck_back', side: 'left', now: 6 } },
     ...atlas.muscles.slice(0, 40).map(({ id }) => ({ kind: 'palpation', payload: { muscle: id, side: 'left', tenderness: 1 } })),
   ])
-  await page.goto(`${visit}/feel?muscle=levator_scapulae&side=left`)
+  await openWith(page, visit, 'feel', { muscle: 'levator_scapulae', side: 'left' })
   await saved(page, () => page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '2' }).click())
   const times = await page.evaluate(async () => {
     const ranking = document.querySelector('aside ol')
@@ -173,7 +173,7 @@ test.describe('by touch', () => {
 test('a device is read, its repeats average, one is discarded, and a reload shows them again', async ({ page }) => {
   await signIn(page)
   const visit = await threeRegions(page, 'Mirko Dahl')
-  await page.goto(`${visit}/move?movement=cervical.rotation`)
+  await openWith(page, visit, 'move', { movement: 'cervical.rotation' })
   const device = page.getByRole('region', { name: 'Inclinometer' })
   for (let k = 0; k < 3; k++)
     await saved(page, () =>
@@ -212,7 +212,7 @@ test('a device is read, its repeats average, one is discarded, and a reload show
 test('numbers typed while the connection is gone survive a reload and arrive when it is back', async ({ page }) => {
   await signIn(page)
   const visit = await threeRegions(page, 'Pia Holm')
-  await page.goto(`${visit}/move?movement=cervical.rotation`)
+  await openWith(page, visit, 'move', { movement: 'cervical.rotation' })
   await page.route('**/entries*', (route) => route.abort())
   for (const [side, value] of [
     ['left', '58'],
@@ -222,7 +222,7 @@ test('numbers typed while the connection is gone survive a reload and arrive whe
     await page.locator(`#active-${side}`).press('Enter')
   }
   await expect(page.getByText('No connection. What you touched is kept here')).toBeVisible()
-  await page.reload()
+  await openWith(page, visit, 'move', { movement: 'cervical.rotation' }) // a reload, back at the same measure
   await expect(page.locator('#active-left')).toHaveValue('58')
   await page.unroute('**/entries*')
   await page.evaluate(() => window.dispatchEvent(new Event('online')))

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test'
-import { newClient, openStep, saved, signIn } from './steps'
+import { newClient, openStep, openWith, saved, signIn } from './steps'
 
 async function aPlannedVisit(page: Page, name: string): Promise<string> {
   await newClient(page, name)
@@ -10,7 +10,7 @@ async function aPlannedVisit(page: Page, name: string): Promise<string> {
   await page.getByRole('button', { name: /all denied/ }).click()
   await saved(page, () => page.getByLabel('Everything else was asked and denied').check())
   const visit = page.url().replace(/\/screen$/, '')
-  await page.goto(`${visit}/feel?muscle=levator_scapulae&side=left`)
+  await openWith(page, visit, 'feel', { muscle: 'levator_scapulae', side: 'left' })
   await saved(page, () => page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '3' }).click())
   await saved(page, () => page.getByRole('group', { name: 'Own pain, left' }).getByRole('button', { name: 'own', exact: true }).click())
   return visit

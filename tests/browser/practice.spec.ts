@@ -109,8 +109,10 @@ test('a treatment room that nobody touched is covered, opens nothing on a reload
   await expect(cover).toBeHidden()
   await expect(title).toHaveText(step)
 
+  const toldAgain = page.waitForResponse((response) => response.url().endsWith('/lock'))
   await page.clock.fastForward('11:00')
   await expect(cover).toBeVisible()
+  await toldAgain
   await page.reload()
   await expect(page).toHaveURL(/\/locked$/)
   await expect(page.getByText('Dora Finch')).toBeHidden()

@@ -1,5 +1,5 @@
 import { expect, test } from './test'
-import { accessible, openClient, openStep, planned, saved, signIn, token } from './steps'
+import { accessible, openClient, openStep, openWith, planned, saved, signIn, token } from './steps'
 
 test('consent taken back in the running treatment takes its steps out at once, and stays so', async ({ page }) => {
   const visit = await planned(page, 'Isolde Marsh')
@@ -127,7 +127,7 @@ test('the cap of age is raised in writing, the calf is counted, and what stands 
   )
   await expect(calf).toContainText(/^The calf\s*1 now; between −1 and 9/)
   await accessible(page)
-  await page.goto(page.url().replace(/screen$/, 'feel?muscle=gastrocnemius&side=left'))
+  await openWith(page, page.url().replace(/\/screen$/, ''), 'feel', { muscle: 'gastrocnemius', side: 'left' })
   await expect(page.getByRole('region', { name: 'Safety' }).locator('p').first()).toContainText(
     /calf.*nothing pressed|Leg.*nothing pressed/i,
   )

@@ -1,5 +1,5 @@
 import { test, type Page } from './test'
-import { openClient, recorded, saved, signIn } from './steps'
+import { openClient, openWith, recorded, saved, signIn } from './steps'
 
 /** Pictures of the main views from the demo story, for docs/screenshots: SCREENSHOTS=1 npx playwright test */
 /** Several views on one sheet, two beside each other. */
@@ -88,7 +88,7 @@ test('pictures', async ({ page, browser }) => {
   await page.goto(`${visit}/screen`)
   await page.getByRole('button', { name: /all denied/ }).click()
   await page.getByText('questions denied').waitFor()
-  await page.goto(`${visit}/move?movement=cervical.rotation`)
+  await openWith(page, visit, 'move', { movement: 'cervical.rotation' })
   for (const [index, value] of ['63', '55'].entries()) {
     await saved(page, async () => {
       await page.getByLabel('Active, degrees').nth(index).fill(value)
@@ -98,7 +98,7 @@ test('pictures', async ({ page, browser }) => {
   await saved(page, () => page.getByRole('radiogroup', { name: 'Pain, right' }).getByRole('radio', { name: '2', exact: true }).click())
   await settle()
   await shot('move')
-  await page.goto(`${visit}/feel?muscle=levator_scapulae&side=left`)
+  await openWith(page, visit, 'feel', { muscle: 'levator_scapulae', side: 'left' })
   const touch = (group: string, name: string) =>
     saved(page, () => page.getByRole('group', { name: group }).getByRole('button', { name, exact: true }).click())
   await touch('Tenderness, left', '3')
@@ -108,15 +108,15 @@ test('pictures', async ({ page, browser }) => {
   await touch('Texture, left', 'band')
   await touch('Sends it to, left', 'back of the neck')
   await touch('Own pain, left', 'hers')
-  await page.goto(`${visit}/feel?muscle=sternocleidomastoid_sternal&side=left`)
+  await openWith(page, visit, 'feel', { muscle: 'sternocleidomastoid_sternal', side: 'left' })
   await touch('Tenderness, left', '3')
   await touch('Tone, left', 'raised')
   await touch('Sends it to, left', 'temple')
   await touch('Own pain, left', 'hers')
-  await page.goto(`${visit}/feel?muscle=trapezius_upper&side=left`)
+  await openWith(page, visit, 'feel', { muscle: 'trapezius_upper', side: 'left' })
   await touch('Tenderness, left', '2')
   await touch('Texture, left', 'band')
-  await page.goto(`${visit}/feel?muscle=levator_scapulae&side=left`)
+  await openWith(page, visit, 'feel', { muscle: 'levator_scapulae', side: 'left' })
   await settle()
   await shot('feel')
   await recorded(page, visit, [

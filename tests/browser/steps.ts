@@ -50,6 +50,13 @@ export async function openClient(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('heading', { name })).toBeVisible()
 }
 
+/** Opens a step with something in hand, as a touch on another step does. */
+export async function openWith(page: Page, visit: string, step: 'move' | 'feel', hand: Record<string, string>): Promise<void> {
+  const id = visit.split('/').at(-1) ?? ''
+  await page.evaluate(([key, value]) => sessionStorage.setItem(key!, value!), [`somatrace.hand.${id}.${step}`, JSON.stringify(hand)])
+  await page.goto(`${visit}/${step}`)
+}
+
 /** What a request of this page has to carry to be believed. */
 export const token = async (page: Page): Promise<string> =>
   decodeURIComponent((await page.context().cookies()).find((one) => one.name === 'XSRF-TOKEN')?.value ?? '')

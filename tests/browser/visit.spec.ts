@@ -1,5 +1,5 @@
 import { expect, test } from './test'
-import { newClient, openStep, saved, signIn } from './steps'
+import { newClient, openStep, openWith, saved, signIn } from './steps'
 
 test('a new client goes through a whole visit by mouse, and the second visit shows what it changed', async ({ page }) => {
   await signIn(page)
@@ -168,7 +168,7 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   await saved(page, () => page.getByRole('group', { name: 'Soreness' }).getByRole('button', { name: 'not', exact: true }).click())
   await saved(page, () => page.getByRole('group', { name: 'Worse afterwards' }).getByRole('button', { name: 'no', exact: true }).click())
   await expect(page.getByText(/Really better: pain: back of the neck left/)).toBeVisible()
-  await page.goto(page.url().replace(/ask$/, 'feel?muscle=levator_scapulae&side=left'))
+  await openWith(page, page.url().replace(/\/ask$/, ''), 'feel', { muscle: 'levator_scapulae', side: 'left' })
   await page
     .getByRole('group', { name: 'At one touch' })
     .getByRole('button', { name: /as last time/ })

@@ -23,8 +23,6 @@ final readonly class TodayPage
 
     private const WATCHED = 14;
 
-    private const THUMB_MINUTES_A_DAY = 30;
-
     /** @return array<string, mixed> */
     public function of(User $user, CarbonImmutable $now): array
     {
@@ -42,7 +40,7 @@ final readonly class TodayPage
             'recent' => $recent->take(self::RECENT)->map(static fn (Client $client): array => ['id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation])->values(),
             'thoughts' => $clinical ? $this->thoughts($recent, $latest) : [],
             'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->waiting($user) : [],
-            'hands' => $clinical ? ['thumb' => $this->thumbMinutes($user, $day), 'of' => self::THUMB_MINUTES_A_DAY] : null,
+            'hands' => $clinical ? ['thumb' => $this->thumbMinutes($user, $day), 'of' => $user->setting('thumb_minutes')] : null,
         ];
     }
 

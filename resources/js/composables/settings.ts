@@ -1,5 +1,8 @@
 import { usePage } from '@inertiajs/vue3'
 
+/** Where a window remembers that it is covered. */
+export const LOCKED = 'somatrace.locked'
+
 /** How whoever is signed in wishes to see and work; the server has put their own choices over those of the clinic. */
 export interface UserSettings {
   pressure_unit: 'kPa' | 'N/cm²' | 'kg/cm²' | 'lb/in²'

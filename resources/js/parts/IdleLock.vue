@@ -5,13 +5,15 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import { send } from '@/composables/http'
 import { settings } from '@/composables/settings'
 import UnlockForm from './UnlockForm.vue'
+import { LOCKED } from '@/composables/settings'
 
 /**
  * Covers a screen that nobody has touched for a while. The page under it stays mounted, so the step in hand, its clock and what still waits to be sent go on where they were;
  * the server lets nothing past until the password is told, so that a reload opens nothing.
  */
 const signedIn = computed(() => Boolean(usePage<{ user?: unknown }>().props?.user))
-const locked = ref(false)
+/** Kept with the window as well: a reload is covered before the server has heard of it. */
+const locked = ref(sessionStorage.getItem(LOCKED) !== null && location.pathname !== '/locked')
 let touched = Date.now()
 const touch = () => {
   if (!locked.value) touched = Date.now()
@@ -23,14 +25,25 @@ const look = () => {
   if (signedIn.value && !locked.value && location.pathname !== '/locked' && Date.now() - touched > settings().idle_minutes * 60_000)
     locked.value = true
 }
+// whoever signs out takes the cover along
+watch(signedIn, (now) => {
+  if (now || location.pathname === '/locked') return
+  sessionStorage.removeItem(LOCKED)
+  locked.value = false
+})
 const timer = window.setInterval(look, CHECK_MS)
 onScopeDispose(() => window.clearInterval(timer))
 // a lid that was closed for an hour: no second of the page is seen before the cover is there
 useEventListener(document, 'visibilitychange', look)
-watch(locked, (now) => {
-  // without a connection the cover is there all the same, and the server is told with the next try
-  if (now) void send('POST', '/lock').catch(() => undefined)
-})
+watch(
+  locked,
+  (now) => {
+    if (now) sessionStorage.setItem(LOCKED, '1')
+    // without a connection the cover is there all the same, and the server is told with the next try
+    if (now && signedIn.value) void send('POST', '/lock').catch(() => undefined)
+  },
+  { immediate: true },
+)
 const open = () => {
   locked.value = false
   touched = Date.now()

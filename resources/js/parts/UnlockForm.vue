@@ -2,6 +2,7 @@
 import { router, usePage } from '@inertiajs/vue3'
 import { nextTick, onMounted, ref } from 'vue'
 import { Refused, send } from '@/composables/http'
+import { LOCKED } from '@/composables/settings'
 import FormField from './FormField.vue'
 
 /** The password of whoever is signed in, before the screen shows anything again. */
@@ -15,6 +16,7 @@ const unlock = async () => {
   wrong.value = ''
   try {
     await send('POST', '/unlock', { password: password.value })
+    sessionStorage.removeItem(LOCKED)
     emit('open')
   } catch (failure) {
     wrong.value = failure instanceof Refused ? failure.words : 'No connection just now. Nothing is lost behind this.'
@@ -23,6 +25,10 @@ const unlock = async () => {
   }
   password.value = ''
   busy.value = false
+}
+const leave = () => {
+  sessionStorage.removeItem(LOCKED)
+  router.post('/sign-out')
 }
 const focus = () => document.getElementById('unlock')?.focus()
 onMounted(focus)
@@ -34,7 +40,7 @@ onMounted(focus)
     <FormField id="unlock" v-model="password" label="Password" type="password" autocomplete="current-password" :error="wrong" />
     <p class="mt-4 flex items-center gap-4">
       <button type="submit" class="btn-ink" :disabled="busy">Go on</button>
-      <button type="button" class="link min-h-[44px]" @click="router.post('/sign-out')">I am somebody else</button>
+      <button type="button" class="link min-h-[44px]" @click="leave">I am somebody else</button>
     </p>
   </form>
 </template>

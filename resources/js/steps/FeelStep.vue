@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watchEffect } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
 import { atlas, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
 import { nearOf, viewOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
@@ -17,7 +17,7 @@ import LedgerRow from '@/parts/LedgerRow.vue'
 import NextCheck from '@/parts/NextCheck.vue'
 import WhyList from '@/parts/WhyList.vue'
 import { capital } from '@/parts/words'
-import { goToCheck } from './goToCheck'
+import { goToCheck, handOn, keepHand } from './goToCheck'
 import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
 import type { Answer, Complaint, NextCheck as Check, Palpation, Place } from '@/types/visit'
 
@@ -36,10 +36,10 @@ const own = computed(() =>
 )
 const complaints = computed(() => all<Complaint>('complaint'))
 const felt = computed(() => all<Palpation>('palpation'))
-const query = new URLSearchParams(location.search)
-const asked = atlas.muscles.find((item) => item.id === query.get('muscle'))
+const hand = handOn(props.value.visit.id, 'feel')
+const asked = atlas.muscles.find((item) => item.id === hand.muscle)
 const firstPlace = (): Place => {
-  const side: Side = query.get('side') === 'right' ? 'right' : 'left'
+  const side: Side = hand.side === 'right' ? 'right' : 'left'
   if (asked) return { zone: asked.zones[0] as ZoneId, side }
   const start = complaints.value[0]
   return start ? { zone: start.zone, side: start.side } : { zone: 'shoulder_top', side: 'left' }
@@ -50,12 +50,13 @@ const near = ref<NearId>(nearOf(zone(place.value.zone).group))
 const depth = ref(1)
 /** Muscles under the place in hand, or the list of this visit walked one by one: each digit goes on to the other side and then to the next muscle. */
 const { list: worklist } = useWorklist()
-const walking = ref(query.get('list') !== null)
+const walking = ref(hand.list === true)
 const list = computed(() => (walking.value ? worklist.value.muscles.map((one) => muscleOf(one.id)) : under(place.value.zone)))
 const chosenId = ref<MuscleId>(asked?.id ?? (list.value[0]?.id as MuscleId))
 const muscle = computed(() => muscleOf(chosenId.value))
 const side = ref<'left' | 'right'>(place.value.side === 'right' ? 'right' : 'left')
 const watch = computed(() => muscle.value.watch[side.value])
+watchEffect(() => keepHand(props.value.visit.id, 'feel', { muscle: chosenId.value, side: side.value, list: walking.value }))
 const site = ref('')
 useHand(() => ({
   places: muscle.value.zones.map((zoneId) => ({ zone: zoneId, side: zone(zoneId).midline ? 'midline' : side.value })),

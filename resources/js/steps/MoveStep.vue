@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { router } from '@inertiajs/vue3'
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { atlas, movement as movementOf, test as testOf } from '@/chart/atlas'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
@@ -14,7 +13,7 @@ import ResistedPanel from '@/parts/move/ResistedPanel.vue'
 import TestPanel from '@/parts/move/TestPanel.vue'
 import NextCheck from '@/parts/NextCheck.vue'
 import WhyList from '@/parts/WhyList.vue'
-import { goToCheck } from './goToCheck'
+import { goToCheck, goWith, handOn, keepHand } from './goToCheck'
 import type { Side } from '@/types/ids.generated'
 import type { ListedMeasure, RangeFinding, Resisted, TestFinding } from '@/types/visit'
 
@@ -55,8 +54,12 @@ const take = (key: string) => {
   chosenKey.value = key
 }
 const chosenKey = ref('')
-const query = new URLSearchParams(location.search)
-if (query.get('movement')) take(`${query.get('kind') ?? 'range'} ${query.get('movement')}`)
+const asked = handOn(props.value.visit.id, 'move')
+if (asked.movement) take(`${asked.kind ?? 'range'} ${asked.movement}`)
+watch(chosenKey, (key) => {
+  const [kind, movement] = key.split(' ')
+  if (kind && movement) keepHand(props.value.visit.id, 'move', { kind, movement })
+})
 const chosen = computed<ListedMeasure | null>(
   () =>
     measures.value.find((one) => keyOf(one) === chosenKey.value) ??
@@ -173,7 +176,7 @@ const how = computed(() =>
         v-if="judged.pattern"
         :pattern="judged.pattern"
         :most="4"
-        @choose="(candidate) => router.visit(`/visits/${props.visit.id}/feel?muscle=${candidate.muscle}&side=${candidate.side}`)"
+        @choose="(candidate) => goWith(props.visit.id, 'feel', { muscle: candidate.muscle, side: candidate.side })"
       />
       <NextCheck class="mt-auto" :check="judged.pattern?.next_checks[0]" @go="(check) => goToCheck(props.visit.id, check)" />
     </aside>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { router } from '@inertiajs/vue3'
 import { computed, ref, useTemplateRef } from 'vue'
 import ChainFigure from '@/chart/ChainFigure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useVisit } from '@/composables/useVisit'
 import WhatIf from '@/parts/WhatIf.vue'
 import WhyList from '@/parts/WhyList.vue'
-import { goToCheck } from './goToCheck'
+import { goToCheck, goWith } from './goToCheck'
 import type { Complaint } from '@/types/visit'
 
 const { props, judged, all } = useVisit()
@@ -63,7 +62,7 @@ useKeys({
       <WhyList
         :pattern="pattern"
         :most="10"
-        @choose="(candidate) => router.visit(`/visits/${props.visit.id}/feel?muscle=${candidate.muscle}&side=${candidate.side}`)"
+        @choose="(candidate) => goWith(props.visit.id, 'feel', { muscle: candidate.muscle, side: candidate.side })"
       />
     </section>
     <aside>

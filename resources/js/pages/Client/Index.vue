@@ -71,7 +71,7 @@ const sorts = { seen: 'last seen', name: 'name', code: 'code', new: 'newest firs
           :key="key"
           :href="address({ sort: key })"
           class="cell"
-          :aria-pressed="sort === key"
+          :aria-current="sort === key ? 'true' : undefined"
           preserve-scroll
           >{{ name }}</Link
         >

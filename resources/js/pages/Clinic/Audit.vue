@@ -68,43 +68,45 @@ const days = computed(() =>
     </form>
     <section v-for="one in days" :key="one.day" :aria-label="dayWords(one.day)">
       <h2 class="section-head mt-4">{{ dayWords(one.day) }}</h2>
-      <table class="w-full table-fixed border-collapse text-left">
-        <colgroup>
-          <col class="w-[84px]" />
-          <col class="w-[170px]" />
-          <col class="w-[120px]" />
-          <col />
-          <col class="w-[170px]" />
-          <col class="w-[290px]" />
-        </colgroup>
-        <thead class="sr-only">
-          <tr>
-            <th>Time</th>
-            <th>Person</th>
-            <th>Deed</th>
-            <th>What</th>
-            <th>Of whom</th>
-            <th>From where</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="line in one.lines" :key="line.id" class="h-[36px] border-b border-hairline">
-            <td>{{ line.time }}</td>
-            <td class="truncate pr-3">{{ line.person ?? 'nobody signed in' }}</td>
-            <td class="caption">{{ kinds[line.kind] }}</td>
-            <td class="truncate pr-3">
-              {{ line.deed }}<span v-if="line.detail" class="caption">: {{ line.detail.replaceAll('_', ' ') }}</span>
-            </td>
-            <td>
-              <Link v-if="line.client" :href="`/clients/${line.client.id}`" class="link">{{ line.client.code }}</Link><template
-                v-if="line.visit"
-                >, <Link :href="`/visits/${line.visit.id}`" class="link">visit {{ line.visit.number }}</Link></template
-              >
-            </td>
-            <td class="caption truncate" :title="line.from">{{ line.from }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <div class="overflow-x-auto">
+        <table class="w-full min-w-[980px] table-fixed border-collapse text-left">
+          <colgroup>
+            <col class="w-[84px]" />
+            <col class="w-[170px]" />
+            <col class="w-[120px]" />
+            <col />
+            <col class="w-[170px]" />
+            <col class="w-[290px]" />
+          </colgroup>
+          <thead class="sr-only">
+            <tr>
+              <th>Time</th>
+              <th>Person</th>
+              <th>Deed</th>
+              <th>What</th>
+              <th>Of whom</th>
+              <th>From where</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="line in one.lines" :key="line.id" class="h-[36px] border-b border-hairline">
+              <td>{{ line.time }}</td>
+              <td class="truncate pr-3">{{ line.person ?? 'nobody signed in' }}</td>
+              <td class="caption">{{ kinds[line.kind] }}</td>
+              <td class="truncate pr-3">
+                {{ line.deed }}<span v-if="line.detail" class="caption">: {{ line.detail.replaceAll('_', ' ') }}</span>
+              </td>
+              <td>
+                <Link v-if="line.client" :href="`/clients/${line.client.id}`" class="link">{{ line.client.code }}</Link><template
+                  v-if="line.visit"
+                  >, <Link :href="`/visits/${line.visit.id}`" class="link">visit {{ line.visit.number }}</Link></template
+                >
+              </td>
+              <td class="caption truncate" :title="line.from">{{ line.from }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
     </section>
     <p v-if="!lines.length" class="py-4">Nothing of the kind was written down.</p>
     <p v-if="older" class="mt-4"><Link :href="address('/clinic/audit', { before: String(older) })" class="btn">Earlier</Link></p>

@@ -15,6 +15,7 @@ interface Personal {
   date_form?: string | null
   theme?: string | null
   idle_minutes?: number | null
+  thumb_minutes?: number | null
   pedals?: Pedals | null
   school?: Record<string, string | null> | null
 }
@@ -43,6 +44,7 @@ const own = useForm({
   date_form: props.own.date_form ?? null,
   theme: props.own.theme ?? null,
   idle_minutes: props.own.idle_minutes ?? null,
+  thumb_minutes: props.own.thumb_minutes ?? null,
   pedals: props.own.pedals ?? null,
   school: Object.fromEntries(Object.keys(props.choices.school).map((one) => [one, props.own.school?.[one] ?? null])),
 })
@@ -135,6 +137,21 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
               :aria-invalid="fault(own, 'idle_minutes') ? true : undefined"
             />
             <p class="text-madder" role="alert">{{ fault(own, 'idle_minutes') }}</p>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="own-thumb">Firm thumb work a day, minutes</label>
+            <input
+              id="own-thumb"
+              v-model.number="own.thumb_minutes"
+              type="number"
+              min="5"
+              max="240"
+              class="field"
+              :placeholder="`as the clinic: ${clinic.thumb_minutes}`"
+              :aria-invalid="fault(own, 'thumb_minutes') ? true : undefined"
+            />
+            <p class="text-madder" role="alert">{{ fault(own, 'thumb_minutes') }}</p>
+            <p class="note">Measured against on Today.</p>
           </div>
         </div>
         <h3 class="section-head mt-6">Pedals in the treatment room</h3>
@@ -230,6 +247,17 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
               :aria-invalid="fault(clinic, 'idle_minutes') ? true : undefined"
             />
             <p class="text-madder" role="alert">{{ fault(clinic, 'idle_minutes') }}</p>
+          </div>
+          <div>
+            <label class="caption mb-1 block" for="thumb">Firm thumb work a day, minutes</label>
+            <input
+              id="thumb"
+              v-model.number="clinic.thumb_minutes"
+              type="number"
+              class="field"
+              :aria-invalid="fault(clinic, 'thumb_minutes') ? true : undefined"
+            />
+            <p class="text-madder" role="alert">{{ fault(clinic, 'thumb_minutes') }}</p>
           </div>
           <div>
             <label class="caption mb-1 block" for="years">Years a record is kept</label>
