@@ -58,7 +58,7 @@ final readonly class BringAppointments
     {
         $user->loadMissing('clinic');
         $client = $this->client($user, $line);
-        $title = $line->at->setTimezone($user->clinic->timezone)->format('j F Y, H:i')." {$line->code}";
+        $title = $user->clinic->dateWords($line->at, true)." {$line->code}";
         if ($client === null) {
             return ['title' => $title, 'state' => 'left', 'changes' => [], 'same' => 0, 'left' => ["nobody here has the code {$line->code}"]];
         }

@@ -20,6 +20,8 @@ use Carbon\CarbonImmutable;
 /** Everything that is known of one client, in one archive: what anybody may ask for about themselves. */
 final readonly class ExportClient
 {
+    private const LEFT_SECONDS = 3600;
+
     public function __construct(private ClientFiles $files, private TreatmentSummary $treatment, private NotePage $notes, private AuditPage $audit, private AppointmentsCalendar $calendar)
     {
     }
@@ -27,6 +29,12 @@ final readonly class ExportClient
     /** @return string path of a file that the caller deletes */
     public function handle(Client $client, Clinic $clinic): string
     {
+        // an archive whose download broke off would lie here for ever
+        foreach (glob(storage_path('framework/cache/export*')) ?: [] as $left) {
+            if (filemtime($left) < time() - self::LEFT_SECONDS) {
+                @unlink($left);
+            }
+        }
         $path = (string) tempnam(storage_path('framework/cache'), 'export');
         $zip = new \ZipArchive;
         if ($zip->open($path, \ZipArchive::OVERWRITE) !== true) {

@@ -29,6 +29,16 @@ final class Clinic extends Model
         return $this->settings[$name] ?? Settings::defaults()[$name];
     }
 
+    /** A day as it is written here, with the time of day in the clinic's zone where it is asked for. */
+    public function dateWords(CarbonImmutable $moment, bool $clock = false): string
+    {
+        $form = match ($this->setting('date_form')) {
+            'day_month' => 'd/m/Y', 'month_day' => 'm/d/Y', 'iso' => 'Y-m-d', default => 'j F Y',
+        };
+
+        return $clock ? $moment->setTimezone($this->timezone)->format("$form, H:i") : $moment->format($form);
+    }
+
     /** @return array{string, string}|null opening and closing on the weekday of a moment, in the clinic's zone; null when it is closed */
     public function hoursOn(CarbonImmutable $moment): ?array
     {

@@ -24,7 +24,7 @@ final class ClientPolicy
     /** Who they are, how they are reached, whether they are put away. */
     public function update(User $user, Client $client): bool
     {
-        return $this->view($user, $client) && $user->may(Right::Book) && $client->erased_at === null;
+        return $this->view($user, $client) && $user->may(Right::Book) && $client->erased_at === null && $client->merged_into_id === null;
     }
 
     /** Findings, courses and notes: not for reception. */
@@ -33,10 +33,16 @@ final class ClientPolicy
         return $this->view($user, $client) && $user->may(Right::ReadClinical);
     }
 
+    /** A visit is begun with somebody who is there: not with a code that was erased, nor with a record that went into another. */
+    public function treat(User $user, Client $client): bool
+    {
+        return $this->update($user, $client) && $user->may(Right::WriteClinical);
+    }
+
     /** Visits from a file into the record. */
     public function bring(User $user, Client $client): bool
     {
-        return $this->update($user, $client) && $user->may(Right::WriteClinical);
+        return $this->treat($user, $client);
     }
 
     /** Records change hands, so it takes somebody who answers for them. */

@@ -137,6 +137,8 @@ final class ClientsTest extends TestCase
         }
         self::assertSame(0, $this->rowsWith('Ida Vane'));
         $this->get("/clients/{$client->public_id}/edit")->assertForbidden();
+        $this->post("/clients/{$client->public_id}/visits")->assertForbidden();
+        $this->post("/clients/{$client->public_id}/appointments", ['day' => '2030-01-01', 'time' => '10:00', 'minutes' => 60])->assertForbidden();
     }
 
     public function test_everything_of_a_client_goes_out_in_one_archive(): void

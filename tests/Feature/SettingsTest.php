@@ -70,6 +70,21 @@ final class SettingsTest extends TestCase
         self::assertSame(Settings::defaults()['theme'], $clinic->setting('theme'));
     }
 
+    public function test_dates_on_paper_are_written_as_the_clinic_wishes_and_booking_says_what_lies_outside_the_hours(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $visit = $this->visit($owner);
+        $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Neck worked.']);
+        $this->put('/settings/clinic', [...self::CLINIC, 'timezone' => 'UTC', 'date_form' => 'iso'])->assertSessionHasNoErrors();
+        $owner = User::query()->findOrFail($owner->id);
+        $this->actingAs($owner)->get("/visits/{$visit->public_id}/note")->assertInertia(fn ($page) => $page->component('Visit/Note', false)->where('client.born', '1985-04-01'));
+        $book = fn (string $day, string $time): string => (string) $this->post("/clients/{$visit->client->public_id}/appointments", ['day' => $day, 'time' => $time, 'minutes' => 60])->getSession()->get('message');
+
+        self::assertSame('Booked for 2030-01-07 at 09:00.', $book('2030-01-07', '09:00')); // a Monday
+        self::assertSame('Booked for 2030-01-07 at 11:30. That is outside the hours, 08:00 to 12:00.', $book('2030-01-07', '11:30'));
+        self::assertSame('Booked for 2030-01-12 at 09:00. The clinic is closed on that day.', $book('2030-01-12', '09:00'));
+    }
+
     public function test_the_page_says_what_a_change_touches(): void
     {
         $owner = $this->therapist(role: Role::Owner);

@@ -36,7 +36,7 @@ final readonly class CheckInController
     /** Handed out at reception or by the therapist; link and code are shown this once. */
     public function store(Client $client, #[CurrentUser] User $user, HandOutCheckIn $handOut): RedirectResponse
     {
-        Gate::authorize('view', $client);
+        Gate::authorize('update', $client);
         $given = $handOut->handle($client, $user, CarbonImmutable::now());
 
         return back()->with('check_in', ['link' => route('check-in.show', $given['link']), 'code' => $given['code'], 'until' => $given['until']->setTimezone($user->clinic->timezone)->format('H:i')]);

@@ -26,7 +26,7 @@ final readonly class VisitController
 {
     public function store(Request $request, Client $client, #[CurrentUser] User $user, StartVisit $start): RedirectResponse
     {
-        Gate::authorize('viewClinical', $client);
+        Gate::authorize('treat', $client);
         $appointment = Appointment::query()->where('client_id', $client->id)->find($request->integer('appointment'));
         $visit = $start->handle($client, $user, $appointment, CarbonImmutable::now());
 

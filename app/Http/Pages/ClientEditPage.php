@@ -29,7 +29,7 @@ final readonly class ClientEditPage
             'client' => ['id' => $client->public_id, ...ClientDetails::of($client->load('contacts')), 'away' => $client->archived_at !== null],
             'kinds' => ClientContact::KINDS, 'mostContacts' => ClientDetails::MOST_CONTACTS, 'mayMerge' => $may, 'mayErase' => Gate::allows('erase', $client),
             'doubles' => $may ? $this->doubles($client) : [], 'merges' => $may ? $this->merges($client, $user) : [],
-            'keptUntil' => $until === null || $until->isPast() ? null : $until->format('j F Y'),
+            'keptUntil' => $until === null || $until->isPast() ? null : $user->clinic->dateWords($until),
         ];
     }
 
@@ -57,7 +57,7 @@ final readonly class ClientEditPage
     {
         return array_values(Merge::query()->join('clients', 'clients.id', '=', 'merges.gone_id')->join('users', 'users.id', '=', 'merges.user_id')->where('kept_id', $client->id)->whereNull('undone_at')->whereNull('clients.erased_at')->latest('merges.created_at')
             ->get(['merges.id', 'merges.created_at', 'clients.code', 'users.name as by'])->map(static fn (Merge $one): array => [
-                'id' => $one->id, 'code' => (string) $one->getAttribute('code'), 'at' => CarbonImmutable::parse($one->created_at)->setTimezone($user->clinic->timezone)->format('j F Y'), 'by' => (string) $one->getAttribute('by'),
+                'id' => $one->id, 'code' => (string) $one->getAttribute('code'), 'at' => $user->clinic->dateWords(CarbonImmutable::parse($one->created_at)->setTimezone($user->clinic->timezone)), 'by' => (string) $one->getAttribute('by'),
             ])->all());
     }
 }

@@ -33,7 +33,7 @@ final readonly class NotePage
     {
         $visit->loadMissing('client', 'user.clinic');
         $clinic = $visit->user->clinic;
-        $local = static fn (string $moment): string => CarbonImmutable::parse($moment, 'UTC')->setTimezone($clinic->timezone)->format('j F Y, H:i');
+        $local = static fn (string $moment): string => $clinic->dateWords(CarbonImmutable::parse($moment, 'UTC'), true);
         $rows = DB::table('notes')->join('users as signer', 'signer.id', '=', 'notes.signed_by')->leftJoin('users as second', 'second.id', '=', 'notes.countersigned_by')->where('visit_id', $visit->id)->orderBy('revision')
             ->get(['notes.*', 'signer.name as signer', 'second.name as second'])->all();
         $revisions = [];
@@ -51,7 +51,7 @@ final readonly class NotePage
 
         return [
             'visit' => ['id' => $visit->public_id, 'number' => $visit->number, 'date' => $local((string) $visit->started_at), 'minutes' => $visit->minutes],
-            'client' => ['id' => $visit->client->public_id, 'name' => $visit->client->name, 'code' => $visit->client->code, 'born' => $visit->client->born_on->format('j F Y')],
+            'client' => ['id' => $visit->client->public_id, 'name' => $visit->client->name, 'code' => $visit->client->code, 'born' => $clinic->dateWords($visit->client->born_on)],
             'clinic' => $clinic->name, 'therapist' => $visit->user->name, 'revisions' => array_reverse($revisions), 'names' => self::FIELDS,
             'complaints' => $case['findings']['complaints'] ?? [], 'felt' => $case['findings']['palpation'] ?? [],
             'found' => $this->found($case), 'done' => array_map(fn (array $one): string => $this->words->name(EntryKind::Done, "{$one['muscle']}:{$one['side']}").': '.$this->words->value(EntryKind::Done, array_diff_key($one, ['seconds_at_pressure' => true, 'dose_kpa_s' => true])), (array) ($results['done'] ?? [])),

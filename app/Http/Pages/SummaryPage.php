@@ -35,7 +35,7 @@ final readonly class SummaryPage
         $rows = EntryRows::of([$visit->id]);
 
         return [
-            'visit' => ['id' => $visit->public_id, 'number' => $visit->number, 'date' => CarbonImmutable::parse($visit->day())->format('j F Y')],
+            'visit' => ['id' => $visit->public_id, 'number' => $visit->number, 'date' => $visit->user->clinic->dateWords(CarbonImmutable::parse($visit->day()))],
             'client' => ['id' => $visit->client->public_id, 'name' => $visit->client->name, 'code' => $visit->client->code, 'words' => Words::of($visit->client)],
             'clinic' => $visit->user->clinic->name, 'therapist' => $visit->user->name,
             'complaints' => $rows->payloads(EntryKind::Complaint), 'felt' => $rows->payloads(EntryKind::Palpation),

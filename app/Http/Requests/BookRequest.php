@@ -13,7 +13,7 @@ final class BookRequest extends FormRequest
     {
         $client = $this->route('client');
 
-        return $client instanceof Client && $this->user()?->can('view', $client) === true;
+        return $client instanceof Client && $this->user()?->can('update', $client) === true;
     }
 
     /** @return array<string, list<string>> */

@@ -1,7 +1,16 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="T extends string | number | null">
 /** A labelled field with its fault in words under it. */
-defineProps<{ id: string; label: string; type?: string; error?: string | undefined; autocomplete?: string; hint?: string }>()
-const value = defineModel<string | null>({ required: true })
+defineProps<{
+  id: string
+  label: string
+  type?: string
+  error?: string | undefined
+  autocomplete?: string
+  hint?: string
+  placeholder?: string
+  list?: string
+}>()
+const value = defineModel<T>({ required: true })
 </script>
 <template>
   <div>
@@ -11,6 +20,8 @@ const value = defineModel<string | null>({ required: true })
       v-model="value"
       class="field"
       :type="type ?? 'text'"
+      :placeholder="placeholder"
+      :list="list"
       :autocomplete="autocomplete ?? 'off'"
       :aria-invalid="error ? true : undefined"
       :aria-describedby="`${id}-error`"

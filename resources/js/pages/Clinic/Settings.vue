@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { kept, shownUnit, type UserSettings } from '@/composables/settings'
 import Flash from '@/parts/Flash.vue'
 import FormField from '@/parts/FormField.vue'
+import SelectField from '@/parts/SelectField.vue'
 import { schoolWords } from '@/parts/words'
 
 /** What can be set, by each for themselves and by the owner for all; every change says what it touches. */
@@ -70,6 +71,9 @@ const hear = (event: KeyboardEvent, pedal: keyof Pedals) => {
 }
 const pedalOf = (pedal: keyof Pedals): string => (own.pedals ?? props.clinic.pedals ?? props.defaults.pedals)![pedal]
 const fault = (form: { errors: object }, name: string): string | undefined => (form.errors as Record<string, string>)[name]
+const named = (question: string, options: string[]) => Object.fromEntries(options.map((one) => [one, choice(question, one)]))
+const same = (options: string[]) => Object.fromEntries(options.map((one) => [one, one]))
+const lengths = { cm: 'cm', inch: 'inches' }
 const schoolOf = (question: string): string =>
   choice(question, props.clinic.school?.[question] ?? props.choices.school_default[question] ?? '')
 const many = (count: number, one: string, more: string): string => `${count} ${count === 1 ? one : more}`
@@ -93,66 +97,53 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
           What is left as the clinic has it follows the clinic. Touches only what you see, and plans you make from now on.
         </p>
         <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
-          <div>
-            <label class="caption mb-1 block" for="own-pressure">Pressure in</label>
-            <select id="own-pressure" v-model="own.pressure_unit" class="field">
-              <option :value="null">as the clinic: {{ clinic.pressure_unit }}</option>
-              <option v-for="unit in choices.pressure_unit" :key="unit" :value="unit">{{ unit }}</option>
-            </select>
-            <p class="note mt-1">Kept in kPa, shown so. {{ shownUnit('kPa') === 'kPa' ? '' : `${zero}.` }}</p>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="own-length">Lengths in</label>
-            <select id="own-length" v-model="own.length_unit" class="field">
-              <option :value="null">as the clinic: {{ clinic.length_unit }}</option>
-              <option value="cm">cm</option>
-              <option value="inch">inches</option>
-            </select>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="own-date">Dates as</label>
-            <select id="own-date" v-model="own.date_form" class="field">
-              <option :value="null">as the clinic: {{ choices.date_form[clinic.date_form ?? 'words'] }}</option>
-              <option v-for="(example, form) in choices.date_form" :key="form" :value="form">{{ example }}</option>
-            </select>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="own-theme">Palette</label>
-            <select id="own-theme" v-model="own.theme" class="field">
-              <option :value="null">as the clinic: {{ choices.theme[clinic.theme ?? 'linen'] }}</option>
-              <option v-for="(name, theme) in choices.theme" :key="theme" :value="theme">{{ name }}</option>
-            </select>
-            <p class="note mt-1">The treatment room is dark in either.</p>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="own-idle">Locked after minutes untouched</label>
-            <input
-              id="own-idle"
-              v-model.number="own.idle_minutes"
-              type="number"
-              min="1"
-              max="120"
-              class="field"
-              :placeholder="`as the clinic: ${clinic.idle_minutes}`"
-              :aria-invalid="fault(own, 'idle_minutes') ? true : undefined"
-            />
-            <p class="text-madder" role="alert">{{ fault(own, 'idle_minutes') }}</p>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="own-thumb">Firm thumb work a day, minutes</label>
-            <input
-              id="own-thumb"
-              v-model.number="own.thumb_minutes"
-              type="number"
-              min="5"
-              max="240"
-              class="field"
-              :placeholder="`as the clinic: ${clinic.thumb_minutes}`"
-              :aria-invalid="fault(own, 'thumb_minutes') ? true : undefined"
-            />
-            <p class="text-madder" role="alert">{{ fault(own, 'thumb_minutes') }}</p>
-            <p class="note">Measured against on Today.</p>
-          </div>
+          <SelectField
+            id="own-pressure"
+            v-model="own.pressure_unit"
+            label="Pressure in"
+            :options="same(choices.pressure_unit)"
+            :none="`as the clinic: ${clinic.pressure_unit}`"
+            :hint="`Kept in kPa, shown so. ${shownUnit('kPa') === 'kPa' ? '' : zero}`"
+          />
+          <SelectField
+            id="own-length"
+            v-model="own.length_unit"
+            label="Lengths in"
+            :options="lengths"
+            :none="`as the clinic: ${clinic.length_unit}`"
+          />
+          <SelectField
+            id="own-date"
+            v-model="own.date_form"
+            label="Dates as"
+            :options="choices.date_form"
+            :none="`as the clinic: ${choices.date_form[clinic.date_form ?? 'words']}`"
+          />
+          <SelectField
+            id="own-theme"
+            v-model="own.theme"
+            label="Palette"
+            :options="choices.theme"
+            :none="`as the clinic: ${choices.theme[clinic.theme ?? 'linen']}`"
+            hint="The treatment room is dark in either."
+          />
+          <FormField
+            id="own-idle"
+            v-model="own.idle_minutes"
+            label="Locked after minutes untouched"
+            type="number"
+            :placeholder="`as the clinic: ${clinic.idle_minutes}`"
+            :error="fault(own, 'idle_minutes')"
+          />
+          <FormField
+            id="own-thumb"
+            v-model="own.thumb_minutes"
+            label="Firm thumb work a day, minutes"
+            type="number"
+            :placeholder="`as the clinic: ${clinic.thumb_minutes}`"
+            hint="Measured against on Today."
+            :error="fault(own, 'thumb_minutes')"
+          />
         </div>
         <h3 class="section-head mt-6">Pedals in the treatment room</h3>
         <p class="caption mb-2">A pedal is a keyboard with a few keys. Put the cursor into a box and step on it.</p>
@@ -173,13 +164,15 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
         <h3 class="section-head mt-6">How you work where practitioners differ</h3>
         <p class="caption mb-2">Asked again in no plan of yours; any one plan may still be made otherwise.</p>
         <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
-          <div v-for="(options, question) in choices.school" :key="question">
-            <label class="caption mb-1 block" :for="`own-${question}`">{{ about(question) }}</label>
-            <select :id="`own-${question}`" v-model="own.school[question]" class="field">
-              <option :value="null">as the clinic: {{ schoolOf(question) }}</option>
-              <option v-for="one in options" :key="one" :value="one">{{ choice(question, one) }}</option>
-            </select>
-          </div>
+          <SelectField
+            v-for="(options, question) in choices.school"
+            :id="`own-${question}`"
+            :key="question"
+            v-model="own.school[question]"
+            :label="about(question)"
+            :options="named(question, options)"
+            :none="`as the clinic: ${schoolOf(question)}`"
+          />
         </div>
         <button type="submit" class="btn-ink mt-5" :disabled="own.processing">Keep it for me</button>
       </form>
@@ -189,94 +182,49 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
         <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
           <FormField id="name" v-model="clinic.name" label="Name" :error="fault(clinic, 'name')" />
           <div>
-            <label class="caption mb-1 block" for="zone">Time zone</label>
-            <input
-              id="zone"
-              v-model="clinic.timezone"
-              class="field"
-              list="zones"
-              :aria-invalid="fault(clinic, 'timezone') ? true : undefined"
-            />
+            <FormField id="zone" v-model="clinic.timezone" label="Time zone" list="zones" :error="fault(clinic, 'timezone')" />
             <datalist id="zones"><option v-for="zone in choices.timezones" :key="zone" :value="zone" /></datalist>
-            <p class="text-madder" role="alert">{{ fault(clinic, 'timezone') }}</p>
           </div>
-          <div>
-            <label class="caption mb-1 block" for="pressure">Pressure in</label>
-            <select id="pressure" v-model="clinic.pressure_unit" class="field">
-              <option v-for="unit in choices.pressure_unit" :key="unit" :value="unit">{{ unit }}</option>
-            </select>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="length">Lengths in</label>
-            <select id="length" v-model="clinic.length_unit" class="field">
-              <option value="cm">cm</option>
-              <option value="inch">inches</option>
-            </select>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="date">Dates as</label>
-            <select id="date" v-model="clinic.date_form" class="field">
-              <option v-for="(example, form) in choices.date_form" :key="form" :value="form">{{ example }}</option>
-            </select>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="theme">Palette</label>
-            <select id="theme" v-model="clinic.theme" class="field">
-              <option v-for="(name, theme) in choices.theme" :key="theme" :value="theme">{{ name }}</option>
-            </select>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="minutes">Minutes of a visit</label>
-            <input
-              id="minutes"
-              v-model.number="clinic.visit_minutes"
-              type="number"
-              class="field"
-              :aria-invalid="fault(clinic, 'visit_minutes') ? true : undefined"
-            />
-            <p class="text-madder" role="alert">{{ fault(clinic, 'visit_minutes') }}</p>
-            <p class="note">For visits begun and booked from now on.</p>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="idle">Locked after minutes untouched</label>
-            <input
-              id="idle"
-              v-model.number="clinic.idle_minutes"
-              type="number"
-              class="field"
-              :aria-invalid="fault(clinic, 'idle_minutes') ? true : undefined"
-            />
-            <p class="text-madder" role="alert">{{ fault(clinic, 'idle_minutes') }}</p>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="thumb">Firm thumb work a day, minutes</label>
-            <input
-              id="thumb"
-              v-model.number="clinic.thumb_minutes"
-              type="number"
-              class="field"
-              :aria-invalid="fault(clinic, 'thumb_minutes') ? true : undefined"
-            />
-            <p class="text-madder" role="alert">{{ fault(clinic, 'thumb_minutes') }}</p>
-          </div>
-          <div>
-            <label class="caption mb-1 block" for="years">Years a record is kept</label>
-            <input
-              id="years"
-              v-model.number="clinic.retention_years"
-              type="number"
-              class="field"
-              :aria-invalid="fault(clinic, 'retention_years') ? true : undefined"
-            />
-            <p class="text-madder" role="alert">{{ fault(clinic, 'retention_years') }}</p>
-            <p class="note">After the last visit; a minor’s from coming of age. Your law says how many. Touches what erasing takes.</p>
-          </div>
+          <SelectField id="pressure" v-model="clinic.pressure_unit" label="Pressure in" :options="same(choices.pressure_unit)" />
+          <SelectField id="length" v-model="clinic.length_unit" label="Lengths in" :options="lengths" />
+          <SelectField id="date" v-model="clinic.date_form" label="Dates as" :options="choices.date_form" />
+          <SelectField id="theme" v-model="clinic.theme" label="Palette" :options="choices.theme" />
+          <FormField
+            id="minutes"
+            v-model="clinic.visit_minutes"
+            label="Minutes of a visit"
+            type="number"
+            hint="For visits begun and booked from now on."
+            :error="fault(clinic, 'visit_minutes')"
+          />
+          <FormField
+            id="idle"
+            v-model="clinic.idle_minutes"
+            label="Locked after minutes untouched"
+            type="number"
+            :error="fault(clinic, 'idle_minutes')"
+          />
+          <FormField
+            id="thumb"
+            v-model="clinic.thumb_minutes"
+            label="Firm thumb work a day, minutes"
+            type="number"
+            :error="fault(clinic, 'thumb_minutes')"
+          />
+          <FormField
+            id="years"
+            v-model="clinic.retention_years"
+            label="Years a record is kept"
+            type="number"
+            hint="After the last visit; a minor’s from coming of age. Your law says how many. Touches what erasing takes."
+            :error="fault(clinic, 'retention_years')"
+          />
         </div>
         <h3 class="section-head mt-6">Hours</h3>
         <p class="caption mb-2">Drawn on the day; a visit may still be booked outside them, and says so.</p>
         <ul>
           <li v-for="day in choices.days" :key="day" class="flex min-h-[48px] flex-wrap items-center gap-3">
-            <label class="flex w-[150px] items-center gap-2"
+            <label class="flex w-[112px] items-center gap-2"
               ><input type="checkbox" class="size-5 accent-walnut" :checked="clinic.hours[day] !== null" @change="toggle(day)" />{{
                 dayNames[day]
               }}</label
@@ -294,13 +242,15 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
         </ul>
         <h3 class="section-head mt-6">The school of the house</h3>
         <div class="mt-1 grid gap-x-5 gap-y-3 sm:grid-cols-2">
-          <div v-for="(options, question) in choices.school" :key="question">
-            <label class="caption mb-1 block" :for="`clinic-${question}`">{{ about(question) }}</label>
-            <select :id="`clinic-${question}`" v-model="clinic.school[question]" class="field">
-              <option :value="null">as it ships: {{ choice(question, choices.school_default[question] ?? '') }}</option>
-              <option v-for="one in options" :key="one" :value="one">{{ choice(question, one) }}</option>
-            </select>
-          </div>
+          <SelectField
+            v-for="(options, question) in choices.school"
+            :id="`clinic-${question}`"
+            :key="question"
+            v-model="clinic.school[question]"
+            :label="about(question)"
+            :options="named(question, options)"
+            :none="`as it ships: ${choice(question, choices.school_default[question] ?? '')}`"
+          />
         </div>
         <p class="caption mt-3">Techniques that are not done here: <Link href="/clinic/scope" class="link">what is done here</Link>.</p>
         <button type="submit" class="btn-ink mt-5" :disabled="clinic.processing">Keep it for all</button>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3'
 import { computed } from 'vue'
-import Figure, { type FigureMark } from '@/chart/Figure.vue'
+import type { FigureMark } from '@/chart/Figure.vue'
+import FigurePair from '@/parts/FigurePair.vue'
 import type { Complaint, Palpation } from '@/types/visit'
 
 /** A signed note as it was signed, with each correction and what it changed; to read and to print. */
@@ -89,17 +90,7 @@ const print = () => window.print()
         </template>
       </section>
       <section aria-label="Figure">
-        <div class="grid grid-cols-2">
-          <div v-for="view in ['front', 'back'] as const" :key="view" class="h-[450px] print:h-[330px]">
-            <Figure :view="view" :marks="marks" :complaints="complaints" :label="`${view} of the body with what was found`" />
-            <p class="note flex justify-between px-2">
-              <span class="italic">{{ view === 'front' ? 'right' : 'left' }}</span><span>{{
-                view === 'front' ? 'from in front' : 'from behind'
-              }}</span
-              ><span class="italic">{{ view === 'front' ? 'left' : 'right' }}</span>
-            </p>
-          </div>
-        </div>
+        <FigurePair :marks="marks" :complaints="complaints" />
         <p class="note mt-6">Stitched: where it hurt. A rim, the thicker the more tender. Read from the record as it was signed.</p>
       </section>
     </div>

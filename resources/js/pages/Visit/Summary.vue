@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3'
 import { computed } from 'vue'
-import Figure, { type FigureMark } from '@/chart/Figure.vue'
+import type { FigureMark } from '@/chart/Figure.vue'
+import FigurePair from '@/parts/FigurePair.vue'
 import { placeName } from '@/chart/atlas'
 import { capital } from '@/parts/words'
 import type { Complaint, Palpation, Words } from '@/types/visit'
@@ -43,17 +44,7 @@ const print = () => window.print()
     </header>
     <div class="grid gap-x-10 md:grid-cols-[380px_minmax(0,1fr)] print:grid-cols-[300px_minmax(0,1fr)]">
       <section aria-label="Figure">
-        <div class="grid grid-cols-2">
-          <div v-for="view in ['front', 'back'] as const" :key="view" class="h-[430px] print:h-[340px]">
-            <Figure :view="view" :marks="marks" :complaints="complaints" :label="`${view} of the body with what was found`" />
-            <p class="note flex justify-between px-2">
-              <span class="italic">{{ view === 'front' ? 'right' : 'left' }}</span><span>{{
-                view === 'front' ? 'from in front' : 'from behind'
-              }}</span
-              ><span class="italic">{{ view === 'front' ? 'left' : 'right' }}</span>
-            </p>
-          </div>
-        </div>
+        <FigurePair :marks="marks" :complaints="complaints" />
         <p class="note mt-5">Stitched: where it hurts. A rim, the thicker the more tender. A red dot: it felt like your own pain.</p>
       </section>
       <section>
