@@ -41,7 +41,10 @@ test('a record goes out as a file, comes in elsewhere after it was looked at, an
   await page.getByRole('button', { name: 'Take it in' }).click()
   await expect(page.getByText(/^Taken in: \d+ entries/)).toBeVisible()
   await page.getByRole('link', { name: 'Britta Velde' }).click()
-  await expect(page.getByText('made elsewhere')).toBeVisible()
+  await page.getByRole('link', { name: /made elsewhere/ }).click()
+  await expect(page.getByText('is only read here')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign and freeze' })).toBeHidden()
+  await page.goBack()
 
   await page.getByRole('link', { name: 'Files' }).click()
   const broken = JSON.parse(caseFile.toString('utf8'))

@@ -53,7 +53,7 @@ final readonly class VisitPage
         return [
             'visit' => [
                 'id' => $visit->public_id, 'number' => $visit->number, 'status' => $visit->status->value, 'minutes' => $visit->minutes,
-                'date' => $visit->day(), 'step' => $step, 'writable' => Gate::allows('update', $visit),
+                'date' => $visit->day(), 'step' => $step, 'origin' => $visit->origin, 'writable' => Gate::allows('update', $visit),
             ],
             'client' => $this->client($visit),
             'entries' => $entries->map(self::entry(...))->values(),

@@ -74,9 +74,14 @@ const show = (payload: unknown): string => {
       </div>
     </header>
     <SafetyStrip :safety="judged.safety" :hand="store.hand.value" />
-    <p v-if="page.visit.status === 'stopped'" class="bg-weld-wash px-6 py-2">
+    <p v-if="page.visit.origin === 'elsewhere'" class="bg-fold px-6 py-2">
+      Made elsewhere and brought in: it stands in the course, and is only read here.
+    </p>
+    <p v-else-if="page.visit.status === 'stopped'" class="bg-weld-wash px-6 py-2">
       This visit was stopped unfinished.
-      <Link class="link" as="button" method="post" :href="`/visits/${page.visit.id}/take-up`">Take it up again</Link>
+      <Link v-if="page.visit.writable" class="link" as="button" method="post" :href="`/visits/${page.visit.id}/take-up`"
+        >Take it up again</Link
+      >
     </p>
     <p v-if="page.visit.status === 'signed'" class="bg-moss-wash px-6 py-2">
       Signed and frozen. What you see is what was signed; a correction is written on After.

@@ -42,6 +42,11 @@ const keep = useDebounceFn((field: Field) => {
 }, 500)
 const frozen = computed(() => props.value.visit.status === 'signed')
 const correcting = ref(false)
+const heading = computed(() => {
+  if (frozen.value && signed.value) return `Signed, ${dayWords(signed.value.signed_at)}`
+  if (props.value.visit.writable) return 'Write it down'
+  return props.value.visit.origin === 'elsewhere' ? 'From elsewhere' : 'Not signed yet'
+})
 /** A note of somebody under supervision, without the second name yet. */
 const waits = computed(() => props.value.notes.some((note) => note.needs_countersign && !note.countersigned_at))
 const countersign = () => router.post(`/visits/${props.value.visit.id}/countersign`, {}, { preserveScroll: true })
@@ -80,7 +85,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
   <div class="grid flex-1 gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,440px)]">
     <section aria-label="The record">
       <Flash />
-      <h2 class="display text-[25px] leading-[31px]">{{ frozen && signed ? `Signed, ${dayWords(signed.signed_at)}` : 'Write it down' }}</h2>
+      <h2 class="display text-[25px] leading-[31px]">{{ heading }}</h2>
       <template v-if="frozen && !correcting">
         <article v-for="note in [...props.notes].reverse()" :key="note.revision" class="border-b border-hairline py-3">
           <p v-if="note.reason" class="caption">Correction {{ note.revision - 1 }}, {{ dayWords(note.signed_at) }}: {{ note.reason }}</p>
@@ -108,6 +113,16 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
             Back to {{ words.object === 'the client' ? 'the client' : props.client.name }}
           </button>
         </p>
+      </template>
+      <template v-else-if="!frozen && !props.visit.writable">
+        <p class="mt-2">
+          {{
+            props.visit.origin === 'elsewhere'
+              ? 'What was found and done there stands beside this and on the steps before. A note was written where the visit was made.'
+              : 'Whoever began this visit writes it down.'
+          }}
+        </p>
+        <p class="mt-4"><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Case file</a></p>
       </template>
       <form v-else class="mt-2" @submit.prevent="sign">
         <div v-for="[field, name, hint] in fields" :key="field" class="mb-3">

@@ -357,6 +357,8 @@ export interface VisitProps extends Judged {
     minutes: number
     date: string
     step: StepId
+    /** made here, or brought in from elsewhere and only read */
+    origin: 'here' | 'elsewhere'
     writable: boolean
   }
   client: {
