@@ -59,6 +59,9 @@ final readonly class MergeClients
             $gone->update(['merged_into_id' => null, 'archived_at' => null]);
             $this->number->handle($kept->id);
             $this->number->handle($gone->id);
+            foreach ([$kept, $gone] as $one) {
+                $one->update(['last_seen_at' => $one->visits()->max('started_at')]);
+            }
             $merge->update(['undone_at' => $now]);
         });
     }

@@ -17,6 +17,9 @@ use Somatrace\Core\Clinic;
  */
 final readonly class CaseAssembler
 {
+    /** Counted up when the same records make another case than before, so that no judgement of the old one stays. */
+    public const EDITION = 1;
+
     public function __construct(private Clinic $clinic, private TreatmentSummary $treatment)
     {
     }
@@ -30,7 +33,8 @@ final readonly class CaseAssembler
     public function document(Visit $visit): array
     {
         $visit->people();
-        $earlier = array_values($visit->earlier()->orderBy('number')->get(['id', 'number', 'started_at'])->all());
+        $earlier = array_values($visit->earlier()->orderBy('number')->get(['id', 'number', 'started_at', 'origin'])->all());
+        $elsewhere = array_map(static fn (Visit $past): int => $past->id, array_filter($earlier, static fn (Visit $past): bool => $past->origin === 'elsewhere'));
         $rows = EntryRows::of([...array_map(static fn (Visit $past): int => $past->id, $earlier), $visit->id]);
         $today = $rows->ofVisit($visit->id);
         $asOf = $visit->day();
@@ -41,7 +45,7 @@ final readonly class CaseAssembler
             'as_of' => $asOf,
             'client' => $this->client($visit->client, $today->first(EntryKind::Guardian)?->payload, $asOf),
             'demands' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::Demand))),
-            'health' => $this->health($rows, $today, $asOf),
+            'health' => $this->health($rows, $today, $asOf, $elsewhere),
             'consent' => $today->payloads(EntryKind::Consent),
             'findings' => $this->findings($today, 'before'),
             'session' => $this->session($visit, $today),
@@ -66,16 +70,23 @@ final readonly class CaseAssembler
         ], static fn (mixed $value): bool => $value !== null);
     }
 
-    /** @return array<string, mixed> */
-    private function health(EntryRows $rows, EntryRows $today, string $asOf): array
+    /**
+     * What was denied elsewhere was denied to somebody else: here it is asked again. What was affirmed stands, wherever it was said.
+     *
+     * @param  array<array-key, int>  $elsewhere earlier visits that were made elsewhere
+     * @return array<string, mixed>
+     */
+    private function health(EntryRows $rows, EntryRows $today, string $asOf, array $elsewhere): array
     {
+        $told = static fn (EntryRow $row): bool => in_array($row->visit, $elsewhere, true);
+        $counts = static fn (EntryRow $row): bool => ! $told($row) || ((array) $row->payload)['answer'] !== 'no';
         $flags = $this->clinic->rules()->flags;
         $age = static fn (EntryRow $row): float => CarbonImmutable::parse($row->saidOn)->diffInDays(CarbonImmutable::parse($asOf));
         $redFlags = [];
         $said = [];
         foreach ($rows->standing(EntryKind::RedFlag) as $id => $row) {
             // each answer carries its own date here; the format knows one date a part, so an old "no" is written as unknown
-            $stale = $row->payload === 'no' && $age($row) > $flags->freshDays($id);
+            $stale = $row->payload === 'no' && ($told($row) || $age($row) > $flags->freshDays($id));
             $redFlags[$id] = $stale ? 'unknown' : $row->payload;
             if ($row->payload === 'no' && ! $stale && ! $flags->everyVisit($id)) {
                 $said[] = $row->saidOn;
@@ -85,14 +96,14 @@ final readonly class CaseAssembler
 
         return array_filter([
             'red_flags' => $redFlags,
-            'conditions' => array_values(array_map(static fn (EntryRow $row): array => [...(array) $row->payload, 'on' => $row->saidOn], $rows->standing(EntryKind::Condition))),
-            'medicines' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::Medicine))),
+            'conditions' => array_values(array_map(static fn (EntryRow $row): array => [...(array) $row->payload, 'on' => $row->saidOn], array_filter($rows->standing(EntryKind::Condition), $counts))),
+            'medicines' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, array_filter($rows->standing(EntryKind::Medicine), $counts))),
             'calf_clot_items' => $today->map(EntryKind::ClotItem),
             'leg_signs' => $today->first(EntryKind::LegSigns)?->payload,
             // the oldest "no" that still stands dates them all: the format knows one date a part
             'answered_on' => $said === [] ? [] : ['red_flags_other' => min($said)],
             // "everything else was asked and denied" holds for conditions and medicines while it is fresh, never for an unnamed red flag
-            'others_denied' => $denied?->payload === true && $age($denied) <= ($flags->freshDays['conditions'] ?? 0) && array_diff_key($flags->flags, $redFlags) === [],
+            'others_denied' => $denied?->payload === true && ! $told($denied) && $age($denied) <= ($flags->freshDays['conditions'] ?? 0) && array_diff_key($flags->flags, $redFlags) === [],
         ], static fn (mixed $part): bool => $part !== [] && $part !== null && $part !== false);
     }
 

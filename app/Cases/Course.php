@@ -48,7 +48,7 @@ final readonly class Course
     {
         $made = array_map(static fn (\stdClass $row): array => [(int) $row->id, $row->number, $row->status, $row->started_at, $row->minutes, $row->revisions, $row->events], $this->visits);
 
-        return hash('sha256', json_encode([CaseFile::VERSION, $made, $this->told], JSON_THROW_ON_ERROR));
+        return hash('sha256', json_encode([CaseFile::VERSION, CaseAssembler::EDITION, $made, $this->told], JSON_THROW_ON_ERROR));
     }
 
     public function isAgreed(): bool
@@ -67,6 +67,12 @@ final readonly class Course
         $earlier = array_filter(array_slice($this->visits, 0, -1), static fn (\stdClass $row): bool => in_array($row->status, ['signed', 'stopped'], true));
 
         return array_values($earlier)[count($earlier) - 1] ?? null;
+    }
+
+    /** @return list<int> ids of the visits before this one that were made elsewhere */
+    public function elsewhere(): array
+    {
+        return array_values(array_map(static fn (\stdClass $row): int => (int) $row->id, array_filter(array_slice($this->visits, 0, -1), static fn (\stdClass $row): bool => $row->origin === 'elsewhere')));
     }
 
     /** @return list<int> ids of the visits before this one, oldest first */

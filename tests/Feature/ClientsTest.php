@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
 use App\Models\Merge;
+use App\Models\User;
 use App\Support\Role;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -162,7 +163,7 @@ final class ClientsTest extends TestCase
         @unlink($path);
     }
 
-    private function stopped(Client $client, \App\Models\User $user, string $day): void
+    private function stopped(Client $client, User $user, string $day): void
     {
         $visit = $this->visit($user, $client);
         $this->recordNeck($visit);

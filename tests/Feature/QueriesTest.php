@@ -19,8 +19,11 @@ final class QueriesTest extends TestCase
     public function test_a_clinic_ten_times_as_large_is_asked_no_more_often(): void
     {
         DB::beginTransaction();
-        $small = $this->counted(6, 18, 90);
-        DB::rollBack();
+        try {
+            $small = $this->counted(6, 18, 90);
+        } finally {
+            DB::rollBack();
+        }
         $large = $this->counted(60, 360, 3600);
 
         self::assertSame($small, $large);

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Actions\BringVisits;
 use App\Actions\CreateClient;
+use App\Cases\CaseAssembler;
 use App\Cases\TreatmentSummary;
 use App\Exchange\Calendar\AppointmentLine;
 use App\Exchange\Calendar\AppointmentsCalendar;
@@ -19,6 +20,7 @@ use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Somatrace\Core\Clinic;
 use Tests\Support\MadeUpRecords;
@@ -137,7 +139,7 @@ final class RoundTripTest extends TestCase
         $client = $this->client($user);
         $client->update(['code' => 'WR-07']);
         $text = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//Elsewhere//EN\r\nBEGIN:VEVENT\r\nUID:one@elsewhere\r\nDTSTAMP:20260301T000000Z\r\nDTSTART;TZID=Europe/Berlin:20260709T140000\r\nDURATION:PT45M\r\nSUMMARY:WR-07 shoulder\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
-        $bring = fn (string $path, array $more = []) => $this->actingAs($user)->post("/clinic/bring/appointments.ics$path", ['file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('a.ics', $text), ...$more], ['Accept' => 'application/json']);
+        $bring = fn (string $path, array $more = []) => $this->actingAs($user)->post("/clinic/bring/appointments.ics$path", ['file' => UploadedFile::fake()->createWithContent('a.ics', $text), ...$more], ['Accept' => 'application/json']);
 
         $first = $bring('')->assertOk()->json();
         $bring('/apply', ['digest' => $first['digest']])->assertOk()->assertJson(['written' => 1]);
@@ -145,6 +147,26 @@ final class RoundTripTest extends TestCase
         self::assertSame(['new', 'same'], [$first['rows'][0]['state'], $bring('')->json('rows.0.state')]);
         $booked = Appointment::query()->sole();
         self::assertSame(['2026-07-09 12:00', 45, $client->id, 'booked'], [$booked->starts_at->format('Y-m-d H:i'), $booked->minutes, $booked->client_id, $booked->status]);
+    }
+
+    public function test_what_was_denied_elsewhere_is_asked_again_here_and_what_was_affirmed_stands(): void
+    {
+        $user = $this->therapist();
+        $client = $this->client($user);
+        $flags = array_keys(app(Clinic::class)->rules()->flags->flags);
+        $case = ['format' => 'somatrace.case', 'version' => 1, 'as_of' => CarbonImmutable::now()->subDays(2)->format('Y-m-d'), 'client' => ['age' => 40], 'health' => [
+            'red_flags' => [...array_fill_keys($flags, 'no'), $flags[0] => 'yes'], 'others_denied' => true,
+            'conditions' => [['condition' => 'osteoporosis', 'answer' => 'yes', 'severity' => 'mild'], ['condition' => 'osteoarthritis', 'answer' => 'no']], 'medicines' => [['medicine' => 'anticoagulant', 'answer' => 'no']],
+        ]];
+        $this->bring($client, $user, 'case.json', (string) json_encode($case));
+        $visit = $this->visit($user, $client);
+
+        $health = app(CaseAssembler::class)->document($visit)['health'];
+
+        self::assertSame([...array_fill_keys($flags, 'unknown'), $flags[0] => 'yes'], array_replace(array_fill_keys($flags, null), $health['red_flags']));
+        self::assertSame(['osteoporosis'], array_column($health['conditions'], 'condition'));
+        self::assertSame([false, false], [isset($health['medicines']), isset($health['others_denied'])]);
+        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(fn ($page) => $page->where('standing', fn ($standing): bool => array_values(array_unique(array_map(static fn ($one): string => json_encode($one['payload']['answer'] ?? $one['payload']), collect($standing)->all()))) === ['"yes"']));
     }
 
     private function files(): ClientFiles

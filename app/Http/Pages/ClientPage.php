@@ -28,35 +28,29 @@ final readonly class ClientPage
         if (! $user->can('viewClinical', $client)) {
             return ['client' => $who, ...$state, 'clinical' => false, 'visits' => [], 'response' => null, 'safety' => null];
         }
-        $visits = $client->visits()->latest('number')->get();
-        $last = $visits->first()?->setRelation('client', $client);
+        // a course of years is many visits: read raw, with the one that is judged alone as a model
+        $visits = DB::table('visits')->where('client_id', $client->id)->orderByDesc('number')->get(['id', 'public_id', 'number', 'status', 'origin', 'started_at']);
+        $last = $client->visits()->latest('number')->first()?->setRelation('client', $client);
         $judged = $last === null ? [] : $this->judgements->of($last, 'safety', 'response');
-        $pains = $this->pains(array_values($visits->map(static fn (Visit $visit): int => $visit->id)->all()));
+        $pains = $this->pains($client);
+        $zone = new \DateTimeZone($user->clinic->timezone);
+        $utc = new \DateTimeZone('UTC');
 
         return [
             'client' => $who, ...$state, 'clinical' => true,
-            'visits' => $visits->map(static fn (Visit $visit): array => [
-                'id' => $visit->public_id, 'number' => $visit->number, 'status' => $visit->status->value, 'origin' => $visit->origin, 'pain' => $pains[$visit->id] ?? null,
-                'date' => $user->clinic->day($visit->started_at),
+            'visits' => $visits->map(static fn (\stdClass $visit): array => [
+                'id' => $visit->public_id, 'number' => (int) $visit->number, 'status' => $visit->status, 'origin' => $visit->origin, 'pain' => $pains[(int) $visit->id] ?? null,
+                'date' => (new \DateTimeImmutable((string) $visit->started_at, $utc))->setTimezone($zone)->format('Y-m-d'),
             ])->values(),
             'response' => $judged['response'] ?? null, 'safety' => $judged['safety'] ?? null,
         ];
     }
 
-    /**
-     * @param  list<int>  $visits
-     * @return array<int, float> the strongest complaint of each visit
-     */
-    private function pains(array $visits): array
+    /** @return array<int, float> the strongest complaint of each visit */
+    private function pains(Client $client): array
     {
-        $pains = [];
-        foreach (DB::table('entries')->whereIn('visit_id', $visits)->where(['kind' => 'complaint', 'phase' => 'before'])->get(['visit_id', 'payload']) as $row) {
-            $now = json_decode((string) $row->payload, true)['now'] ?? null;
-            if (is_numeric($now)) {
-                $pains[(int) $row->visit_id] = max($pains[(int) $row->visit_id] ?? 0, (float) $now);
-            }
-        }
-
-        return $pains;
+        return DB::table('entries')->where(['client_id' => $client->id, 'kind' => 'complaint', 'phase' => 'before'])->groupBy('visit_id')
+            ->selectRaw("visit_id, max(json_extract(payload, '$.now')) as now")->pluck('now', 'visit_id')
+            ->filter(static fn (mixed $now): bool => is_numeric($now))->map(static fn (mixed $now): float => (float) $now)->all();
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Pages;
 
 use App\Models\Client;
 use App\Models\User;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /** The clients of a clinic as a list: found, sorted, leafed through. */
@@ -30,7 +31,7 @@ final readonly class ClientsPage
         return [
             'clients' => array_map(static fn (Client $one): array => [
                 'id' => $one->public_id, 'name' => $one->name, 'code' => $one->code, 'occupation' => $one->occupation, 'born' => $one->erased_at === null ? $one->born_on->format('Y-m-d') : null, 'phone' => $one->phone,
-                'seen' => $one->last_seen_at === null ? null : $clinic->day($one->last_seen_at), 'next' => isset($next[$one->id]) ? $clinic->day(new \Carbon\CarbonImmutable((string) $next[$one->id], 'UTC')) : null, 'erased' => $one->erased_at !== null,
+                'seen' => $one->last_seen_at === null ? null : $clinic->day($one->last_seen_at), 'next' => isset($next[$one->id]) ? $clinic->day(new CarbonImmutable((string) $next[$one->id], 'UTC')) : null, 'erased' => $one->erased_at !== null,
             ], $page->items()),
             'sort' => $sort, 'q' => $asked, 'away' => $away, 'total' => $page->total(), 'page' => $page->currentPage(), 'pages' => $page->lastPage(),
         ];

@@ -6,6 +6,7 @@ namespace App\Http\Pages;
 
 use App\Cases\CheckInAnswers;
 use App\Cases\Course;
+use App\Cases\EntryKind;
 use App\Cases\Judgements;
 use App\Cases\TreatmentSummary;
 use App\Models\CheckIn;
@@ -139,6 +140,7 @@ final readonly class VisitPage
     private function entries(Visit $visit, Course $course, ?\stdClass $before, bool $answers): array
     {
         $earlier = $course->earlier();
+        $elsewhere = $course->elsewhere();
         $place = array_flip($earlier);
         $all = Entry::query()->where(static fn (Builder $query): Builder => $query->where('visit_id', $visit->id)
             ->when($before !== null, static fn (Builder $of): Builder => $of->orWhere(static fn (Builder $last): Builder => $last->where('visit_id', $before?->id)->whereIn('kind', self::COMPARED)))
@@ -148,9 +150,15 @@ final readonly class VisitPage
         return [
             $all->where('visit_id', $visit->id)->values(),
             array_values($stands->filter(static fn (Entry $entry): bool => $entry->visit_id === (int) $before?->id && in_array($entry->kind->value, self::COMPARED, true))->map(self::entry(...))->all()),
-            $answers ? array_values($stands->filter(static fn (Entry $entry): bool => in_array($entry->kind->value, self::ANSWERS, true))->sortBy(static fn (Entry $entry): int => $place[$entry->visit_id])
+            $answers ? array_values($stands->filter(static fn (Entry $entry): bool => in_array($entry->kind->value, self::ANSWERS, true) && ! (in_array($entry->visit_id, $elsewhere, true) && self::denies($entry)))->sortBy(static fn (Entry $entry): int => $place[$entry->visit_id])
                 ->keyBy(static fn (Entry $entry): string => $entry->kind->value.'|'.$entry->identity)->map(self::entry(...))->all()) : [],
         ];
+    }
+
+    /** What was denied to somebody else is asked again here (CaseAssembler). */
+    private static function denies(Entry $entry): bool
+    {
+        return $entry->payload === 'no' || $entry->kind === EntryKind::OthersDenied || (is_array($entry->payload) && ($entry->payload['answer'] ?? null) === 'no');
     }
 
     /**
