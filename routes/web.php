@@ -143,7 +143,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/visits/{visit}/letter.pdf', [LetterController::class, 'pdf'])->name('visits.letter.pdf');
     Route::put('/visits/{visit}', [VisitController::class, 'update'])->name('visits.update');
     Route::post('/visits/{visit}/worklist', [WorklistController::class, 'show'])->name('visits.worklist');
-    Route::get('/visits/{visit}/devices/{device}/readings', [SimulatedDeviceController::class, 'show'])->whereIn('device', SimulatedDevices::names())->name('visits.device');
+    Route::post('/visits/{visit}/devices/{device}/readings', [SimulatedDeviceController::class, 'show'])->whereIn('device', SimulatedDevices::names())->name('visits.device');
     Route::post('/visits/{visit}/what-if', [WhatIfController::class, 'show'])->name('visits.what-if');
     Route::get('/visits/{visit}/{step?}', [VisitController::class, 'show'])->name('visits.show');
 });

@@ -72,7 +72,7 @@ final class AssessmentTest extends TestCase
     public function test_the_simulated_device_streams_lines_and_holds_a_value(): void
     {
         $visit = $this->visit($this->therapist());
-        $stream = $this->get("/visits/{$visit->public_id}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1&about=20")->assertOk();
+        $stream = $this->post("/visits/{$visit->public_id}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1&about=20")->assertOk();
         $lines = array_map(static fn (string $line): mixed => json_decode($line, true), explode("\n", trim($stream->streamedContent())));
 
         self::assertStringStartsWith('application/x-ndjson', (string) $stream->headers->get('Content-Type'));
@@ -85,7 +85,7 @@ final class AssessmentTest extends TestCase
     {
         $visit = $this->visit($this->therapist());
 
-        $this->getJson("/visits/{$visit->public_id}/devices/$path")->assertStatus($status);
+        $this->postJson("/visits/{$visit->public_id}/devices/$path")->assertStatus($status);
     }
 
     /** @return iterable<string, array{string, int}> */

@@ -30,7 +30,7 @@ final class ClinicsAreApartTest extends TestCase
         yield 'entries' => ['GET', '/visits/{visit}/entries'];
         yield 'suppose' => ['POST', '/visits/{visit}/what-if?kind=palpate&id=masseter&side=left'];
         yield 'list' => ['POST', '/visits/{visit}/worklist'];
-        yield 'device' => ['GET', '/visits/{visit}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1'];
+        yield 'device' => ['POST', '/visits/{visit}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1'];
         yield 'summary' => ['GET', '/visits/{visit}/summary'];
         yield 'save' => ['PUT', '/visits/{visit}/entries'];
         yield 'save several' => ['POST', '/visits/{visit}/entries'];

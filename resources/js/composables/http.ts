@@ -15,10 +15,11 @@ export class Refused extends Error {
   }
 }
 
-const headers = (): Record<string, string> => ({
-  Accept: 'application/json',
+/** What a request of this window has to carry to be believed. */
+export const believed = (): Record<string, string> => ({
   'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? ''),
 })
+const headers = (): Record<string, string> => ({ Accept: 'application/json', ...believed() })
 const answerOf = async (response: Response): Promise<unknown> => {
   const answer: unknown = await response.json().catch(() => ({}))
   if (!response.ok && response.status !== 409) throw new Refused(response.status, answer as Refused['body'])

@@ -1,4 +1,5 @@
 import { onScopeDispose, ref, type Ref } from 'vue'
+import { believed } from './http'
 import type { DeviceReading } from '@/types/visit'
 
 const isReading = (line: unknown): line is DeviceReading =>
@@ -23,9 +24,12 @@ export function useDevice(): {
 
   async function* lines(address: string, about: Record<string, string>): AsyncGenerator<unknown> {
     abort = new AbortController()
-    const answer = await fetch(`${address}?${new URLSearchParams(about).toString()}`, {
+    // as a form, in the body: no address says what was measured, and a device on another port need not be asked beforehand
+    const answer = await fetch(address, {
+      method: 'POST',
+      body: new URLSearchParams(about),
       signal: abort.signal,
-      headers: { Accept: 'application/x-ndjson, application/json' },
+      headers: { Accept: 'application/x-ndjson, application/json', ...(address.startsWith('/') ? believed() : {}) },
     })
     if (!answer.ok || !answer.body) throw new Error(`the device refused (${answer.status})`)
     const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader()
