@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Cases\TreatmentSummary;
 use App\Exchange\Calendar\AppointmentsCalendar;
+use App\Exchange\CaseFile\CaseFormat;
 use App\Exchange\ClientFiles;
 use App\Exchange\ClientRecord;
 use App\Exchange\ClinicFiles;
@@ -22,7 +23,7 @@ final readonly class ExportClient
 {
     private const LEFT_SECONDS = 3600;
 
-    public function __construct(private ClientFiles $files, private TreatmentSummary $treatment, private NotePage $notes, private AuditPage $audit, private AppointmentsCalendar $calendar)
+    public function __construct(private ClientFiles $files, private CaseFormat $case, private TreatmentSummary $treatment, private NotePage $notes, private AuditPage $audit, private AppointmentsCalendar $calendar)
     {
     }
 
@@ -61,7 +62,7 @@ final readonly class ExportClient
 
     private function visit(\ZipArchive $zip, Visit $visit, string $name): void
     {
-        $zip->addFromString("$name.case.json", $this->files->ofVisit($visit));
+        $zip->addFromString("$name.case.json", $this->case->write($visit));
         if ($visit->isSigned()) {
             $zip->addFromString("$name.note.pdf", $this->notes->pdf($visit));
         }

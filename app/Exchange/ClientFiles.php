@@ -16,7 +16,6 @@ use App\Exchange\Findings\MeasuresCsv;
 use App\Exchange\Findings\MeasuresJsonLines;
 use App\Models\Client;
 use App\Models\Clinic;
-use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\Data\FaultyDocument;
 
@@ -49,7 +48,7 @@ final readonly class ClientFiles
         $findings = $format === 'case.json' || $format === 'fhir.json' ? [] : $this->findings->of($client, $clinic->timezone);
 
         return match ($format) {
-            'case.json' => $this->ofVisit($last),
+            'case.json' => $this->case->write($last),
             'fhir.json' => $this->fhir->write(ClientRecord::of($client, $clinic->timezone, $this->treatment), CarbonImmutable::now()),
             'findings.csv' => $this->findingsCsv->write($findings),
             'findings.jsonl' => $this->findingsLines->write($findings),
@@ -57,11 +56,6 @@ final readonly class ClientFiles
             'measures.jsonl' => $this->measuresLines->write($this->measures->of($findings)),
             default => throw new \LogicException("no format is called $format"),
         };
-    }
-
-    public function ofVisit(Visit $visit): string
-    {
-        return $this->case->write($visit);
     }
 
     /** @throws FaultyDocument with every fault and its place */

@@ -35,7 +35,7 @@ final readonly class Backup
             DB::statement('vacuum into ?', [$copy]);
             chmod($copy, 0600);
             $hash = $this->hashOf($copy);
-            $about = json_encode(['made' => $now->utc()->toIso8601ZuluString(), 'content_hash' => $hash, 'bytes' => filesize($copy), 'key' => Config::string('app.key')], JSON_THROW_ON_ERROR);
+            $about = json_encode(['made' => $now->utc()->toIso8601ZuluString(), 'content_hash' => $hash, 'key' => Config::string('app.key')], JSON_THROW_ON_ERROR);
             // until it is whole it has another name: what is called a backup can be restored
             @unlink("$path.part");
             SealedFile::write("$path.part", $passphrase, $this->strength, (static function () use ($about, $copy): \Generator {

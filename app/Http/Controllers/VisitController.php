@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\StartVisit;
 use App\Actions\StopVisit;
-use App\Cases\CaseAssembler;
+use App\Exchange\CaseFile\CaseFormat;
 use App\Http\Pages\VisitLine;
 use App\Http\Pages\VisitPage;
 use App\Models\Appointment;
@@ -15,9 +15,9 @@ use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Support\Facades\Gate;
 use Inertia\Inertia;
 use Inertia\Response;
@@ -71,10 +71,10 @@ final readonly class VisitController
     }
 
     /** The whole case in the open format, to take elsewhere. */
-    public function export(Visit $visit, CaseAssembler $cases): JsonResponse
+    public function export(Visit $visit, CaseFormat $format): PlainResponse
     {
         Gate::authorize('view', $visit);
 
-        return response()->json($cases->document($visit), headers: ['Content-Disposition' => 'attachment; filename="somatrace-case.json"'], options: JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        return ClientFilesController::attachment($format->write($visit), 'application/json', 'somatrace-case.json');
     }
 }

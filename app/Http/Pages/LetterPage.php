@@ -53,7 +53,7 @@ final readonly class LetterPage
 
     private function draft(Visit $visit): string
     {
-        $visit->loadMissing('client', 'user.clinic');
+        $visit->people();
         $safety = $this->judgements->of($visit, 'safety')['safety'];
         $rows = EntryRows::of([$visit->id]);
         $client = $visit->client;

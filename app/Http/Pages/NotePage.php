@@ -31,7 +31,7 @@ final readonly class NotePage
     /** @return array<string, mixed> */
     public function of(Visit $visit): array
     {
-        $visit->loadMissing('client', 'user.clinic');
+        $visit->people();
         $clinic = $visit->user->clinic;
         $local = static fn (string $moment): string => $clinic->dateWords(CarbonImmutable::parse($moment, 'UTC'), true);
         $rows = DB::table('notes')->join('users as signer', 'signer.id', '=', 'notes.signed_by')->leftJoin('users as second', 'second.id', '=', 'notes.countersigned_by')->where('visit_id', $visit->id)->orderBy('revision')

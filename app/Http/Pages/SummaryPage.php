@@ -30,7 +30,7 @@ final readonly class SummaryPage
     /** @return array<string, mixed> */
     public function of(Visit $visit): array
     {
-        $visit->loadMissing('client', 'user.clinic');
+        $visit->people();
         $case = $this->cases->of($visit);
         $rows = EntryRows::of([$visit->id]);
 
