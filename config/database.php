@@ -10,10 +10,9 @@ return [
             'database' => env('DB_DATABASE', storage_path('database.sqlite')),
             'prefix' => '',
             'foreign_key_constraints' => true,
-            'busy_timeout' => 5000,
+            'busy_timeout' => 10_000, // milliseconds; App\Support\Database\PatientConnection tries some more
             'journal_mode' => 'wal',
             'synchronous' => 'full',
-            'transaction_mode' => 'IMMEDIATE', // a reader that turns writer mid-way would fail at once instead of waiting
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Support\Database\ImmediateConnector;
+use App\Support\Database\PatientConnection;
 use App\Support\OutboxTransport;
 use App\Support\WholeFileSessionHandler;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Http\Request;
@@ -24,6 +27,9 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        // one writer at a time, and everybody waits for it: see the two classes
+        Connection::resolverFor('sqlite', static fn ($pdo, string $database, string $prefix, array $config): PatientConnection => new PatientConnection($pdo, $database, $prefix, $config));
+        $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
         $this->app->singleton(Clinic::class, fn (): Clinic => Clinic::open(compiled: storage_path('framework/cache/somatrace.atlas')));
     }
 

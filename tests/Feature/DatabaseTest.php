@@ -39,6 +39,6 @@ final class DatabaseTest extends TestCase
     {
         $pragma = static fn (string $name): mixed => array_values((array) DB::selectOne("pragma $name"))[0];
 
-        self::assertSame([1, 2, 5000], [$pragma('foreign_keys'), $pragma('synchronous'), $pragma('busy_timeout')]);
+        self::assertSame([1, 2, 10_000], [$pragma('foreign_keys'), $pragma('synchronous'), $pragma('busy_timeout')]);
     }
 }

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Support\Database\PatientConnection;
+use Illuminate\Database\Connection;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\Config;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\Process\Process;
+use Tests\KeepsAFile;
+use Tests\TestCase;
+
+/** Somebody else holds the database. Other processes are real ones: within one process nobody waits for anybody. */
+final class WritingAtOnceTest extends TestCase
+{
+    use KeepsAFile;
+
+    public function test_a_transaction_that_reads_first_waits_for_another_writer_and_loses_nothing(): void
+    {
+        $counters = array_map(fn (): Process => $this->other('for ($n = 0; $n < 40; $n++) { $db->transaction(function () use ($db) { $was = (int) $db->table("counter")->value("n"); usleep(2000); $db->table("counter")->update(["n" => $was + 1]); }); }'), range(1, 4));
+        DB::statement('create table counter (n integer not null)');
+        DB::table('counter')->insert(['n' => 0]);
+        foreach ($counters as $one) {
+            $one->start();
+        }
+        foreach ($counters as $one) {
+            self::assertSame(0, $one->wait(), $one->getErrorOutput());
+        }
+
+        self::assertSame(160, (int) DB::table('counter')->value('n'));
+    }
+
+    public function test_a_foreign_lock_is_waited_for_by_transactions_and_single_statements(): void
+    {
+        DB::statement('create table counter (n integer not null)');
+        $this->waitAtMost(100); // three tries of it
+        $holder = $this->holding(200);
+
+        DB::table('counter')->insert(['n' => 1]);
+        self::assertFalse($holder->isRunning() && DB::table('counter')->count() === 0);
+        $holder->wait();
+        $holder = $this->holding(200);
+        DB::transaction(static fn () => DB::table('counter')->insert(['n' => 2]));
+        $holder->wait();
+
+        self::assertSame([1, 2], DB::table('counter')->orderBy('n')->pluck('n')->all());
+    }
+
+    public function test_waiting_has_an_end(): void
+    {
+        DB::statement('create table counter (n integer not null)');
+        $this->waitAtMost(50);
+        $holder = $this->holding(3000);
+        foreach ([static fn () => DB::table('counter')->insert(['n' => 1]), static fn () => DB::transaction(static fn () => DB::table('counter')->insert(['n' => 1]))] as $write) {
+            try {
+                $write();
+                self::fail('somebody else held the lock');
+            } catch (\PDOException $fault) {
+                self::assertTrue(PatientConnection::isBusy($fault));
+            }
+        }
+        $holder->stop(0, SIGKILL);
+
+        self::assertSame(0, DB::table('counter')->count());
+    }
+
+    public function test_what_is_only_good_to_have_is_left_when_the_database_is_not_free(): void
+    {
+        DB::statement('create table counter (n integer not null)');
+        $connection = DB::connection();
+        self::assertInstanceOf(PatientConnection::class, $connection);
+        $holder = $this->holding(2000);
+        $write = static fn () => DB::table('counter')->insert(['n' => 1]);
+        $began = hrtime(true);
+
+        self::assertFalse($connection->ifFree(20, $write));
+        self::assertLessThan(1000, (hrtime(true) - $began) / 1e6);
+        $holder->stop(0, SIGKILL);
+        self::assertTrue($connection->ifFree(20, $write));
+        self::assertSame(10_000, array_values((array) DB::selectOne('pragma busy_timeout'))[0], 'and patient again afterwards');
+    }
+
+    public function test_another_fault_is_not_taken_for_a_busy_database(): void
+    {
+        $this->expectException(QueryException::class);
+        try {
+            DB::table('clinics')->insert(['name' => null, 'timezone' => 'database is locked']);
+        } catch (QueryException $fault) {
+            self::assertFalse(PatientConnection::isBusy($fault));
+            throw $fault;
+        }
+    }
+
+    private function waitAtMost(int $milliseconds): void
+    {
+        Config::set('database.connections.sqlite.busy_timeout', $milliseconds);
+        DB::purge();
+    }
+
+    /** Somebody who takes the write lock and keeps it; back when they have it. */
+    private function holding(int $milliseconds): Process
+    {
+        $process = $this->other('$db->beginTransaction(); echo "held"; flush(); usleep('.($milliseconds * 1000).'); $db->rollBack();');
+        $process->start();
+        $process->waitUntil(static fn (string $type, string $words): bool => str_contains($words, 'held'));
+
+        return $process;
+    }
+
+    private function other(string $code): Process
+    {
+        $boot = 'require '.var_export(base_path('vendor/autoload.php'), true).'; $app = require '.var_export(base_path('bootstrap/app.php'), true).'; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $db = Illuminate\Support\Facades\DB::connection(); ';
+
+        return new Process(['php', '-r', $boot.$code], base_path(), ['DB_DATABASE' => $this->database, 'APP_ENV' => 'testing', 'CACHE_STORE' => 'array'], timeout: 60);
+    }
+}
