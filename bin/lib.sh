@@ -50,6 +50,7 @@ prepare() { # dev or no-dev
     touch node_modules/.stamp
   fi
   if [ ! -e .env ]; then cp .env.example .env; fi
+  chmod -R go= .env storage
   grep -q '^APP_KEY=base64' .env || php artisan key:generate --force --quiet
   if [ ! -e public/build/manifest.json ] || stale public/build/manifest.json resources vite.config.ts package-lock.json; then
     say 'Building the pages'

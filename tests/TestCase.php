@@ -12,12 +12,18 @@ use App\Support\Role;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Somatrace\Core\Clinic as Core;
 
 abstract class TestCase extends BaseTestCase
 {
     use RefreshDatabase;
+
+    protected const TABLET = '01KB3J5Y7V00000000000000AA';
+
+    /** running number of the tablet */
+    private int $happened = 0;
 
     protected function setUp(): void
     {
@@ -43,6 +49,12 @@ abstract class TestCase extends BaseTestCase
         ])->refresh();
     }
 
+    /** What a window does: each deed carries a key. */
+    public function post($uri, array $data = [], array $headers = [])
+    {
+        return parent::post($uri, [...$data, 'key' => $data['key'] ?? (string) Str::ulid()], $headers);
+    }
+
     protected function client(User $user, string $name = 'Wilma Reed'): Client
     {
         return Client::query()->create([
@@ -62,6 +74,26 @@ abstract class TestCase extends BaseTestCase
     protected function save(Visit $visit, string $kind, mixed $payload, ?string $identity = null, int $seen = 0, string $phase = 'before', string $step = 'ask'): TestResponse
     {
         return $this->putJson("/visits/{$visit->public_id}/entries?step=$step", ['kind' => $kind, 'phase' => $phase, 'identity' => $identity, 'payload' => $payload, 'seen' => $seen]);
+    }
+
+    /**
+     * Something that happens at the table, as a room would tell it.
+     *
+     * @param  array<string, mixed>  $payload
+     * @return array<string, mixed>
+     */
+    protected function happening(string $type, array $payload = [], ?string $at = null, string $device = self::TABLET, ?int $number = null, string $step = 's01'): array
+    {
+        return ['id' => (string) Str::ulid(), 'type' => $type, 'step' => $step, 'payload' => $payload, 'device' => $device, 'number' => $number ?? ++$this->happened, 'happened_at' => $at ?? now()->toIso8601ZuluString('millisecond')];
+    }
+
+    /**
+     * @param  array<string, mixed>  ...$events
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    protected function tell(Visit $visit, array ...$events): TestResponse
+    {
+        return $this->postJson("/visits/{$visit->public_id}/events", ['events' => $events, 'sent_at' => now()->toIso8601ZuluString('millisecond')]);
     }
 
     protected function denyEverything(Visit $visit): void

@@ -86,7 +86,7 @@ final readonly class BringVisits
         $state = match (true) {
             $standing === null => 'new', $standing->isSigned() => 'signed', $standing->origin === 'elsewhere' => 'elsewhere', default => 'open',
         };
-        $here = $standing === null ? [] : $standing->entries()->get()->keyBy(static fn (Entry $entry): string => "{$entry->phase}|{$entry->kind->value}|{$entry->identity}")->all();
+        $here = $standing === null ? [] : $standing->readable()->get()->keyBy(static fn (Entry $entry): string => "{$entry->phase}|{$entry->kind->value}|{$entry->identity}")->all();
         $changes = [];
         $same = 0;
         $left = [];

@@ -11,8 +11,17 @@ use Illuminate\Support\Facades\DB;
 
 final readonly class CreateClient
 {
-    public function __construct(private UpdateClient $update)
+    public function __construct(private UpdateClient $update, private Once $once)
     {
+    }
+
+    /**
+     * @param  array<string, mixed>  $details
+     * @param  string  $key  the window's name for this deed: sent twice, one client is written down
+     */
+    public function once(User $user, array $details, string $key): Client
+    {
+        return Client::query()->findOrFail($this->once->do($key, $user, 'client written down', fn (): int => $this->handle($user, $details)->id));
     }
 
     /** @param  array<string, mixed>  $details */

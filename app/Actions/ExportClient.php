@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Exchange\Calendar\AppointmentsCalendar;
 use App\Exchange\CaseFile\CaseFormat;
@@ -23,7 +24,7 @@ final readonly class ExportClient
 {
     private const LEFT_SECONDS = 3600;
 
-    public function __construct(private ClientFiles $files, private CaseFormat $case, private TreatmentSummary $treatment, private NotePage $notes, private AuditPage $audit, private AppointmentsCalendar $calendar)
+    public function __construct(private ClientFiles $files, private CaseFormat $case, private TreatmentSummary $treatment, private SoundRecords $sound, private NotePage $notes, private AuditPage $audit, private AppointmentsCalendar $calendar)
     {
     }
 
@@ -41,7 +42,7 @@ final readonly class ExportClient
         if ($zip->open($path, \ZipArchive::OVERWRITE) !== true) {
             throw new \RuntimeException('no archive could be made');
         }
-        $record = ClientRecord::of($client, $clinic->timezone, $this->treatment);
+        $record = ClientRecord::of($client, $clinic->timezone, $this->treatment, $this->sound);
         $zip->addFromString('client.json', json_encode($record->details, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE));
         foreach (array_keys(ClientFiles::FORMATS) as $format) {
             $text = $format === 'case.json' ? null : $this->files->write($format, $client, $clinic);

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Cases\EntryKind;
 use App\Cases\Judgements;
+use App\Cases\SoundRecords;
 use App\Models\Entry;
 use App\Models\EntryChange;
 use App\Models\TreatmentEvent;
@@ -17,7 +18,9 @@ use Somatrace\Core\Safety\Verdict;
 
 /**
  * Accepts what happened at the table: each event once, in any order, late or twice. What happened is a fact and kept; only work begun or deepened
- * after an answer that forbids it is refused. Consent taken back at the table is consent taken back in the record.
+ * after an answer that forbids it is refused. Consent taken back at the table is taken back in the record from the moment it is here (TableConsent).
+ *
+ * @phpstan-type Event array{id: string, type: string, step: string, payload: array<string, mixed>, device: string, number: int, happened_at: string}
  */
 final readonly class LogEvents
 {
@@ -25,49 +28,75 @@ final readonly class LogEvents
 
     private const ANSWERS = [EntryKind::RedFlag, EntryKind::Condition, EntryKind::Medicine, EntryKind::LegSigns, EntryKind::ClotItem, EntryKind::OthersDenied, EntryKind::Override];
 
-    public function __construct(private Judgements $judgements, private SaveEntry $save)
+    /** A tablet's clock that is ahead by more says nothing. */
+    private const AHEAD_MINUTES = 2;
+
+    public function __construct(private Judgements $judgements, private TableConsent $consent, private SoundRecords $sound)
     {
     }
 
     /**
-     * @param  list<array{id: string, type: string, step: string, payload: array<string, mixed>, happened_at: string}>  $events
-     * @return array{kept: list<string>, refused: list<string>} ids that are safely here now, and those of work that safety forbids
+     * @param  list<Event>  $events  checked already
+     * @param  CarbonImmutable|null  $sent  what the tablet's clock said when it sent them: how long ago something was is told even by a clock that is wrong
+     * @return array{kept: list<string>, refused: list<string>, withdrawn: list<string>, unlifted: array<string, string>} ids that are safely here now, ids of work that safety forbids, areas that stand as taken back, and the withdrawals no consent has lifted, with their areas
      */
-    public function handle(Visit $visit, User $user, array $events, CarbonImmutable $now): array
+    public function handle(Visit $visit, User $user, array $events, CarbonImmutable $now, ?CarbonImmutable $sent = null): array
     {
         // only work asks what safety says; signs, easing off and the end of a step are kept whatever it says
         $works = array_intersect(self::WORK, array_column($events, 'type')) !== [];
         $forbidden = $works ? $this->forbiddenSince($visit) : null;
-        $refused = $forbidden === null ? [] : array_values(array_filter(
+        $refused = $forbidden === null ? [] : array_column(array_filter(
             $events,
-            static fn (array $event): bool => in_array($event['type'], self::WORK, true) && CarbonImmutable::parse($event['happened_at'])->greaterThan($forbidden),
-        ));
-        $taken = array_values(array_filter($events, static fn (array $event): bool => ! in_array($event['id'], array_column($refused, 'id'), true)));
-        $rows = array_map(static fn (array $event): array => [
-            'id' => $event['id'], 'visit_id' => $visit->id, 'user_id' => $user->id, 'type' => $event['type'], 'step' => $event['step'],
-            'payload' => json_encode($event['payload'] === [] ? new \stdClass : $event['payload'], JSON_THROW_ON_ERROR),
-            'happened_at' => CarbonImmutable::parse($event['happened_at'])->utc()->format('Y-m-d H:i:s.v'),
-            'received_at' => $now->format('Y-m-d H:i:s.v'),
-        ], $taken);
-        DB::transaction(function () use ($visit, $user, $rows, $taken): void {
-            TreatmentEvent::query()->insertOrIgnore($rows);
-            $this->keepConsent($visit, $user, $taken);
+            fn (array $event): bool => in_array($event['type'], self::WORK, true) && $this->moment($event, $now, $sent)->greaterThan($forbidden),
+        ), 'id');
+        $taken = array_values(array_filter($events, static fn (array $event): bool => ! in_array($event['id'], $refused, true)));
+        // what one device sends together came in its order
+        usort($taken, static fn (array $a, array $b): int => [$a['device'], $a['number']] <=> [$b['device'], $b['number']]);
+        DB::transaction(function () use ($visit, $user, $taken, $now): void {
+            $known = array_flip(TreatmentEvent::query()->whereIn('id', array_column($taken, 'id'))->pluck('id')->all());
+            foreach ($taken as $event) {
+                if (! isset($known[$event['id']])) {
+                    $known[$event['id']] = true;
+                    $this->keep($visit, $user, $event, $now);
+                }
+            }
         });
 
         return [
             'kept' => array_values(TreatmentEvent::query()->where('visit_id', $visit->id)->whereIn('id', array_column($taken, 'id'))->pluck('id')->all()),
-            'refused' => array_column($refused, 'id'),
+            'refused' => array_values($refused),
+            ...$this->consent->standing($visit),
         ];
     }
 
-    /** @return array<string, mixed> */
-    private function consentAtTheTable(string $area, ?TreatmentEvent $last): array
+    /** @param  Event  $event */
+    private function keep(Visit $visit, User $user, array $event, CarbonImmutable $now): void
     {
-        $given = $last?->type === 'consent_given';
+        $told = CarbonImmutable::parse($event['happened_at'])->utc();
+        $off = $told->greaterThan($now->addMinutes(self::AHEAD_MINUTES)) || $told->lessThan($visit->started_at);
+        $kept = TreatmentEvent::query()->create([
+            'id' => $event['id'], 'visit_id' => $visit->id, 'user_id' => $user->id, 'type' => $event['type'], 'step' => $event['step'], 'payload' => $event['payload'],
+            'device' => $event['device'], 'number' => $event['number'],
+            // what cannot have been is shown with the time of the server, and what the tablet said stays beside it
+            'happened_at' => $off ? $now : $told, 'told_at' => $off ? $event['happened_at'] : null, 'received_at' => $now, 'checked' => $this->sound->mark(),
+        ]);
+        match ($event['type']) {
+            'consent_withdrawn' => $this->consent->withdraw($visit, $user, $kept),
+            'consent_given' => $this->consent->give($visit, $user, $kept),
+            default => null,
+        };
+    }
 
-        return array_filter([
-            'area' => $area, 'given' => $given, 'said' => $given ? 'Agreed again at the table.' : 'Taken back at the table.', 'asked_at' => $last?->happened_at->toIso8601ZuluString(),
-        ], static fn (mixed $part): bool => $part !== null);
+    /**
+     * When it was by the server's clock, as far as that can be told.
+     *
+     * @param  Event  $event
+     */
+    private function moment(array $event, CarbonImmutable $now, ?CarbonImmutable $sent): CarbonImmutable
+    {
+        $ago = $sent === null ? 0 : CarbonImmutable::parse($event['happened_at'])->diffInMilliseconds($sent);
+
+        return $now->subMilliseconds(max(0, (int) $ago));
     }
 
     /** Since when the answers forbid work; null while they do not. */
@@ -80,20 +109,5 @@ final readonly class LogEvents
         $last = EntryChange::query()->whereIn('entry_id', $entries)->max('created_at');
 
         return is_string($last) ? CarbonImmutable::parse($last) : $visit->started_at;
-    }
-
-    /**
-     * The last word on an area counts, whatever order the events arrive in.
-     *
-     * @param  list<array{id: string, type: string, step: string, payload: array<string, mixed>, happened_at: string}>  $events
-     */
-    private function keepConsent(Visit $visit, User $user, array $events): void
-    {
-        $areas = array_unique(array_map(static fn (array $event): string => (string) ($event['payload']['area'] ?? ''), array_filter($events, static fn (array $event): bool => str_starts_with($event['type'], 'consent_'))));
-        foreach ($areas as $area) {
-            $last = TreatmentEvent::query()->where('visit_id', $visit->id)->whereIn('type', ['consent_withdrawn', 'consent_given'])->where('payload->area', $area)->orderByDesc('happened_at')->orderByDesc('id')->first();
-            $entry = Entry::query()->where(['visit_id' => $visit->id, 'phase' => 'before', 'kind' => EntryKind::Consent, 'identity' => $area])->first();
-            $this->save->handle($visit, $user, EntryKind::Consent, 'before', $area, $this->consentAtTheTable($area, $last), $entry->revision ?? 0, $visit->day());
-        }
     }
 }

@@ -6,7 +6,9 @@ namespace App\Actions;
 
 use App\Cases\EntryKind;
 use App\Cases\SavedEntry;
+use App\Cases\SoundRecords;
 use App\Models\Entry;
+use App\Models\TreatmentEvent;
 use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
@@ -18,12 +20,20 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class SaveEntry
 {
+    public function __construct(private SoundRecords $sound)
+    {
+    }
+
+    /** @throws SeenBeforeWritten when a window says it saw a revision that is not there yet */
     public function handle(Visit $visit, User $user, EntryKind $kind, string $phase, string $identity, mixed $payload, int $seen, string $today): SavedEntry
     {
         return DB::transaction(function () use ($visit, $user, $kind, $phase, $identity, $payload, $seen, $today): SavedEntry {
             $entry = Entry::query()->where(['visit_id' => $visit->id, 'phase' => $phase, 'kind' => $kind, 'identity' => $identity])->first();
             if ($entry !== null && $kind->bare($entry->payload) === $kind->bare($payload)) {
                 return new SavedEntry($entry, false);
+            }
+            if (($entry->revision ?? 0) < $seen) {
+                throw SeenBeforeWritten::revision($seen, $entry->revision ?? 0);
             }
             if (($entry->revision ?? 0) > $seen) {
                 /** @var Entry $entry */
@@ -33,7 +43,13 @@ final readonly class SaveEntry
                 $payload = [...$payload, 'asked_by' => $user->name, 'asked_at' => $payload['asked_at'] ?? CarbonImmutable::now()->toIso8601ZuluString()];
             }
             $entry ??= new Entry(['visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => $phase, 'kind' => $kind, 'identity' => $identity, 'revision' => 0]);
-            $entry->fill(['payload' => $payload, 'revision' => $entry->revision + 1, 'said_on' => $today, 'user_id' => $user->id])->save();
+            $entry->fill(['payload' => $payload, 'revision' => $entry->revision + 1, 'said_on' => $today, 'user_id' => $user->id, 'checked' => $this->sound->mark(), 'fault' => null])->save();
+            // the database takes a changed payload for one that nobody has looked at
+            Entry::query()->whereKey($entry->id)->toBase()->update(['checked' => $this->sound->mark()]);
+            if ($kind === EntryKind::Consent && is_array($payload) && ($payload['given'] ?? null) === true) {
+                // whoever agrees has read the revision that said it was taken back
+                TreatmentEvent::query()->where(['visit_id' => $visit->id, 'type' => 'consent_withdrawn'])->where('payload->area', $identity)->whereNull('lifted_by')->update(['lifted_by' => 'record']);
+            }
             $entry->changes()->create(['payload' => $payload, 'revision' => $entry->revision, 'user_id' => $user->id]);
 
             return new SavedEntry($entry, false);

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Cases\CaseAssembler;
 use App\Cases\Judgements;
+use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Models\Note;
 use App\Models\User;
@@ -19,26 +20,43 @@ use Somatrace\Core\Clinic;
 /** Signs a visit: the record with the whole case and what was made of it is frozen. */
 final readonly class SignVisit
 {
-    public function __construct(private CaseAssembler $cases, private Judgements $judgements, private TreatmentSummary $treatment, private Clinic $clinic)
+    public function __construct(private CaseAssembler $cases, private Judgements $judgements, private TreatmentSummary $treatment, private SoundRecords $sound, private Once $once, private Clinic $clinic)
     {
     }
 
-    /** @param  array{happened: string, advice: string, next_time: string}  $words */
-    public function handle(Visit $visit, User $user, array $words, CarbonImmutable $now): Note
+    /**
+     * @param  array{happened: string, advice: string, next_time: string}  $words
+     * @param  string  $key  the window's name for this deed: sent twice it is signed once
+     *
+     * @throws AlreadySigned when somebody was first; nothing is signed twice
+     */
+    public function handle(Visit $visit, User $user, array $words, string $key, CarbonImmutable $now): Note
     {
-        $results = $this->judgements->of($visit, 'safety', 'pattern', 'response');
+        // judged before the lock is taken: others write meanwhile
+        $results = $visit->isSigned() ? [] : $this->judgements->of($visit, 'safety', 'pattern', 'response');
+
+        return Note::query()->findOrFail($this->once->do($key, $user, 'visit signed', fn (): int => $this->sign($visit->refresh(), $user, $words, $results, $now)->id));
+    }
+
+    /**
+     * @param  array{happened: string, advice: string, next_time: string}  $words
+     * @param  array<string, mixed>  $results
+     */
+    private function sign(Visit $visit, User $user, array $words, array $results, CarbonImmutable $now): Note
+    {
+        if ($visit->isSigned()) {
+            throw AlreadySigned::of($visit);
+        }
         $agreed = $visit->plans()->latest('id')->first();
-        $results['plan'] = $agreed === null ? null : $agreed->document;
-        $results['done'] = $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [];
+        $results = [
+            ...$results, 'plan' => $agreed === null ? null : $agreed->document, 'done' => $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [], 'unreadable' => $this->sound->unreadable($visit->id),
+        ];
+        $visit->update(['status' => VisitStatus::Signed, 'signed_at' => $now]);
+        $visit->loadMissing('client');
+        $visit->client->update(['last_seen_at' => $now]);
+        DB::table('appointments')->where('id', $visit->appointment_id)->update(['status' => 'done']);
 
-        return DB::transaction(function () use ($visit, $user, $words, $now, $results): Note {
-            $visit->update(['status' => VisitStatus::Signed, 'signed_at' => $now]);
-            $visit->loadMissing('client');
-            $visit->client->update(['last_seen_at' => $now]);
-            DB::table('appointments')->where('id', $visit->appointment_id)->update(['status' => 'done']);
-
-            return $this->freeze($visit, $user, [...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results, 'atlas_version' => $this->clinic->version()], $now);
-        });
+        return $this->freeze($visit, $user, [...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results, 'atlas_version' => $this->clinic->version()], $now);
     }
 
     /**
@@ -46,13 +64,15 @@ final readonly class SignVisit
      *
      * @param  array{happened: string, advice: string, next_time: string}  $words
      */
-    public function correct(Visit $visit, User $user, array $words, string $reason, CarbonImmutable $now): Note
+    public function correct(Visit $visit, User $user, array $words, string $reason, string $key, CarbonImmutable $now): Note
     {
-        $last = $visit->notes()->latest('revision')->firstOrFail();
+        return Note::query()->findOrFail($this->once->do($key, $user, 'note corrected', function () use ($visit, $user, $words, $reason, $now): int {
+            $last = $visit->notes()->latest('revision')->firstOrFail();
 
-        return $this->freeze($visit, $user, [
-            ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => $last->results, 'reason' => $reason, 'atlas_version' => $last->atlas_version,
-        ], $now);
+            return $this->freeze($visit, $user, [
+                ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => $last->results, 'reason' => $reason, 'atlas_version' => $last->atlas_version,
+            ], $now)->id;
+        }));
     }
 
     /** @param  array<string, mixed>  $content */
@@ -68,6 +88,11 @@ final readonly class SignVisit
     /** A supervisor's name beside every revision that waits for one; what was signed stays as it is. */
     public function countersign(Visit $visit, User $supervisor, CarbonImmutable $now): void
     {
-        $visit->notes()->where('needs_countersign', true)->whereNull('countersigned_at')->update(['countersigned_by' => $supervisor->id, 'countersigned_at' => $now]);
+        DB::transaction(static function () use ($visit, $supervisor, $now): void {
+            foreach ($visit->notes()->where('needs_countersign', true)->whereNull('countersigned_at')->pluck('id') as $note) {
+                $at = $now->format('Y-m-d H:i:s');
+                DB::table('notes')->where('id', $note)->update(['countersigned_by' => $supervisor->id, 'countersigned_at' => $at, 'countersign_hash' => NoteHash::ofSecondName((int) $note, $supervisor->id, $at)]);
+            }
+        });
     }
 }

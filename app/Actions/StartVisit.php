@@ -10,17 +10,21 @@ use App\Models\User;
 use App\Models\Visit;
 use App\Support\VisitStatus;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\DB;
 
 /** Begins a visit, or goes on with the one that is already open: two taps never make two visits. */
 final readonly class StartVisit
 {
-    public function handle(Client $client, User $user, ?Appointment $appointment, CarbonImmutable $now): Visit
+    public function __construct(private Once $once)
     {
-        return DB::transaction(function () use ($client, $user, $appointment, $now): Visit {
+    }
+
+    /** @param  string  $key  the window's name for this deed: sent twice it is begun once */
+    public function handle(Client $client, User $user, ?Appointment $appointment, string $key, CarbonImmutable $now): Visit
+    {
+        return Visit::query()->findOrFail($this->once->do($key, $user, 'visit begun', static function () use ($client, $user, $appointment, $now): int {
             $open = $client->visits()->where('status', VisitStatus::Open)->latest('number')->first();
             if ($open !== null) {
-                return $open;
+                return $open->id;
             }
             $visit = $client->visits()->create([
                 'clinic_id' => $client->clinic_id, 'user_id' => $user->id, 'appointment_id' => $appointment?->id,
@@ -30,7 +34,7 @@ final readonly class StartVisit
             $client->update(['last_seen_at' => $now]);
             $appointment?->update(['status' => 'arrived']);
 
-            return $visit;
-        });
+            return $visit->id;
+        }));
     }
 }

@@ -20,7 +20,7 @@ final readonly class CaseAssembler
     /** Counted up when the same records make another case than before, so that no judgement of the old one stays. */
     public const EDITION = 1;
 
-    public function __construct(private Clinic $clinic, private TreatmentSummary $treatment)
+    public function __construct(private Clinic $clinic, private TreatmentSummary $treatment, private SoundRecords $sound)
     {
     }
 
@@ -35,7 +35,9 @@ final readonly class CaseAssembler
         $visit->people();
         $earlier = array_values($visit->earlier()->orderBy('number')->get(['id', 'number', 'started_at', 'origin'])->all());
         $elsewhere = array_map(static fn (Visit $past): int => $past->id, array_filter($earlier, static fn (Visit $past): bool => $past->origin === 'elsewhere'));
-        $rows = EntryRows::of([...array_map(static fn (Visit $past): int => $past->id, $earlier), $visit->id]);
+        $visits = [...array_map(static fn (Visit $past): int => $past->id, $earlier), $visit->id];
+        $this->sound->look($visits);
+        $rows = EntryRows::of($visits);
         $today = $rows->ofVisit($visit->id);
         $asOf = $visit->day();
 

@@ -63,7 +63,7 @@ final readonly class CheckInAnswers
             $faults[] = 'complaints: '.self::MOST_PLACES.' places at most.';
         }
         foreach ($places as $place) {
-            array_push($faults, ...$this->check->faults(EntryKind::Complaint, '', $place, false, $today));
+            array_push($faults, ...$this->check->faults(EntryKind::Complaint, $this->check->identity(EntryKind::Complaint, $place, null), $place, false, $today));
         }
         if (array_diff(is_array($answers['done'] ?? []) ? $answers['done'] ?? [] : ['no list'], $this->groups()) !== []) {
             $faults[] = 'done: no such group.';

@@ -22,25 +22,39 @@ final readonly class Course
     {
     }
 
-    public static function of(Visit $visit): self
+    public static function of(Visit $visit, SoundRecords $sound): self
     {
         $visit->people();
-        $rows = DB::table('visits')->where('client_id', $visit->client_id)->where('number', '<=', $visit->number)->orderBy('number')
-            ->select(['id', 'number', 'status', 'origin', 'started_at', 'minutes'])
-            ->selectSub(DB::table('entries')->selectRaw("count(*) || '.' || coalesce(sum(revision), 0)")->whereColumn('visit_id', 'visits.id'), 'revisions')
-            ->selectSub(DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id'), 'events')
-            ->selectSub(DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('type', 'step_done'), 'steps_done')
-            ->selectSub(DB::table('plans')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id'), 'plans')
-            ->selectSub(DB::table('notes')->select('next_time')->whereColumn('visit_id', 'visits.id')->orderByDesc('revision')->limit(1), 'next_time')
-            ->get()->all();
-        if ($rows === []) {
-            throw new \LogicException('the visit itself is among its client\'s');
+        $rows = self::rows($visit, $sound->mark());
+        if (array_sum(array_column($rows, 'unseen')) > 0) {
+            $sound->look(array_map(static fn (\stdClass $row): int => (int) $row->id, $rows));
+            $rows = self::rows($visit, $sound->mark());
         }
         [$client, $user] = [$visit->client, $visit->user];
 
-        return new self(array_values($rows), [
+        return new self($rows, [
             $client->born_on->format('Y-m-d'), $client->only(['sex', 'hand', 'mass_kg', 'skin', 'stoic']), $user->only(['mass_kg', 'tools', 'experience', 'licensed']), $user->school(), $user->clinic->scope_off, $user->clinic->timezone,
         ]);
+    }
+
+    /** @return non-empty-list<\stdClass> */
+    private static function rows(Visit $visit, string $mark): array
+    {
+        $rows = DB::table('visits')->where('client_id', $visit->client_id)->where('number', '<=', $visit->number)->orderBy('number')
+            ->select(['id', 'number', 'status', 'origin', 'started_at', 'minutes'])
+            ->selectSub(DB::table('entries')->selectRaw("count(*) || '.' || coalesce(sum(revision), 0) || '.' || count(fault)")->whereColumn('visit_id', 'visits.id'), 'revisions')
+            ->selectSub(DB::table('treatment_events')->selectRaw("count(*) || '.' || count(fault)")->whereColumn('visit_id', 'visits.id'), 'events')
+            ->selectSub(DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('type', 'step_done'), 'steps_done')
+            ->selectSub(DB::table('plans')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id'), 'plans')
+            ->selectSub(DB::table('notes')->select('next_time')->whereColumn('visit_id', 'visits.id')->orderByDesc('revision')->limit(1), 'next_time')
+            ->selectSub(DB::table('entries')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('checked', '!=', $mark), 'unseen_entries')
+            ->selectSub(DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('checked', '!=', $mark), 'unseen_events')
+            ->get()->all();
+        foreach ($rows as $row) {
+            $row->unseen = $row->unseen_entries + $row->unseen_events;
+        }
+
+        return $rows === [] ? throw new \LogicException('the visit itself is among its client\'s') : array_values($rows);
     }
 
     /** The same stamp, the same case. */
@@ -49,6 +63,14 @@ final readonly class Course
         $made = array_map(static fn (\stdClass $row): array => [(int) $row->id, $row->number, $row->status, $row->started_at, $row->minutes, $row->revisions, $row->events], $this->visits);
 
         return hash('sha256', json_encode([CaseFile::VERSION, CaseAssembler::EDITION, $made, $this->told], JSON_THROW_ON_ERROR));
+    }
+
+    /** Something of this visit is stored and cannot be read. */
+    public function cannotBeRead(): bool
+    {
+        $last = $this->visits[count($this->visits) - 1];
+
+        return ! str_ends_with((string) $last->revisions, '.0') || ! str_ends_with((string) $last->events, '.0');
     }
 
     public function isAgreed(): bool

@@ -6,7 +6,7 @@ namespace App\Cases;
 
 use Illuminate\Support\Facades\DB;
 
-/** The standing entries of some visits of one client, in a fixed order. */
+/** The standing entries of some visits of one client that can be read, in a fixed order; they were looked at before (SoundRecords). */
 final readonly class EntryRows
 {
     /** @param  list<EntryRow>  $rows by visit, kind and identity */
@@ -18,7 +18,7 @@ final readonly class EntryRows
     public static function of(array $visits): self
     {
         $place = array_flip($visits);
-        $rows = DB::table('entries')->whereIn('visit_id', $visits)->whereNotNull('payload')->where('payload', '!=', 'null')
+        $rows = DB::table('entries')->whereIn('visit_id', $visits)->whereNull('fault')->whereNotNull('payload')->where('payload', '!=', 'null')
             ->orderBy('kind')->orderBy('identity')
             ->get(['visit_id', 'phase', 'kind', 'identity', 'payload', 'said_on'])->sortBy(static fn (object $row): int => $place[(int) $row->visit_id]);
 

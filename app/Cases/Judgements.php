@@ -6,6 +6,7 @@ namespace App\Cases;
 
 use App\Models\Judgement;
 use App\Models\Visit;
+use App\Support\Database\Busy;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Measures\Comparison;
@@ -14,7 +15,7 @@ use Somatrace\Core\Pattern\Chain;
 /** What the core says of a visit: read from the store while case and atlas are the same, computed and stored when they are not. */
 final readonly class Judgements
 {
-    public function __construct(private Clinic $clinic, private CaseAssembler $cases)
+    public function __construct(private Clinic $clinic, private CaseAssembler $cases, private SoundRecords $sound)
     {
     }
 
@@ -24,7 +25,7 @@ final readonly class Judgements
      */
     public function of(Visit $visit, string ...$kinds): array
     {
-        return $this->along(Course::of($visit), $visit, ...$kinds);
+        return $this->along(Course::of($visit, $this->sound), $visit, ...$kinds);
     }
 
     /**
@@ -56,7 +57,7 @@ final readonly class Judgements
     /** @return array<string, mixed> something was written that changes nothing in the case, such as a text */
     private function stamped(Judgement $judgement, string $stamp): array
     {
-        $judgement->update(['stamp' => $stamp]);
+        Busy::unless(static fn () => $judgement->update(['stamp' => $stamp]));
 
         return $judgement->document;
     }
@@ -75,11 +76,12 @@ final readonly class Judgements
         };
         // through JSON once, so that a fresh result and a stored one are the same to a page
         $document = (array) json_decode(json_encode($result, JSON_THROW_ON_ERROR), true);
-        Judgement::query()->upsert(
-            [['visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'stamp' => $stamp, 'atlas_version' => $this->clinic->version(), 'document' => json_encode($document, JSON_THROW_ON_ERROR)]],
+        $text = json_encode($document, JSON_THROW_ON_ERROR);
+        Busy::unless(fn () => Judgement::query()->upsert(
+            [['visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'stamp' => $stamp, 'atlas_version' => $this->clinic->version(), 'document' => $text]],
             ['visit_id', 'kind'],
             ['case_hash', 'stamp', 'atlas_version', 'document'],
-        );
+        ));
 
         return $document;
     }

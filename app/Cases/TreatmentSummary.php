@@ -30,7 +30,7 @@ final readonly class TreatmentSummary
         return $done;
     }
 
-    /** @return array{done: list<array<string, mixed>>, signs: list<array{at: string, sign: string, muscle: string|null, side: string|null}>} what was done in one visit, and what the client answered to it, in order */
+    /** @return array{done: list<array<string, mixed>>, signs: list<array{at: string, sign: string, by_server: bool, muscle: string|null, side: string|null}>} what was done in one visit, and what the client answered to it, in order; by the server's clock where the tablet's cannot have been right */
     public function record(int $visit): array
     {
         $events = array_values($this->events([$visit])->all());
@@ -41,7 +41,7 @@ final readonly class TreatmentSummary
             if ($event->type === 'step_started') {
                 $at[$event->step] = ['muscle' => $payload['muscle'] ?? null, 'side' => $payload['side'] ?? null];
             } elseif ($event->type === 'sign') {
-                $signs[] = ['at' => CarbonImmutable::parse((string) $event->happened_at, 'UTC')->toIso8601ZuluString(), 'sign' => (string) $payload['sign'], ...$at[$event->step] ?? ['muscle' => null, 'side' => null]];
+                $signs[] = ['at' => CarbonImmutable::parse((string) $event->happened_at, 'UTC')->toIso8601ZuluString(), 'sign' => (string) $payload['sign'], 'by_server' => $event->told_at !== null, ...$at[$event->step] ?? ['muscle' => null, 'side' => null]];
             }
         }
 
@@ -54,9 +54,10 @@ final readonly class TreatmentSummary
      */
     private function events(array $visits): Collection
     {
-        $brought = DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->select(['visit_id', 'kind as type', DB::raw("'' as step"), 'payload', 'created_at as happened_at', 'identity as id']);
+        $events = DB::table('treatment_events')->whereIn('visit_id', $visits)->whereNull('fault')->orderBy('seq')->get(['seq', 'visit_id', 'type', 'step', 'payload', 'device', 'number', 'happened_at', 'told_at'])->groupBy('visit_id');
+        $brought = DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->whereNull('fault')->orderBy('identity')->get(['visit_id', 'kind as type', DB::raw("'' as step"), 'payload']);
 
-        return DB::table('treatment_events')->whereIn('visit_id', $visits)->select(['visit_id', 'type', 'step', 'payload', 'happened_at', 'id'])->unionAll($brought)->orderBy('happened_at')->orderBy('id')->get();
+        return $events->flatMap(static fn (Collection $of): array => EventOrder::of(array_values($of->all())))->merge($brought)->values();
     }
 
     /**

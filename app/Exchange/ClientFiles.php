@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Exchange\CaseFile\CaseFormat;
 use App\Exchange\Fhir\FhirBundle;
@@ -34,7 +35,7 @@ final readonly class ClientFiles
 
     public function __construct(
         private CaseFormat $case, private FhirBundle $fhir, private FhirReader $fhirReader, private FindingRows $findings, private FindingsCsv $findingsCsv, private FindingsJsonLines $findingsLines,
-        private MeasureRows $measures, private MeasuresCsv $measuresCsv, private MeasuresJsonLines $measuresLines, private TreatmentSummary $treatment,
+        private MeasureRows $measures, private MeasuresCsv $measuresCsv, private MeasuresJsonLines $measuresLines, private TreatmentSummary $treatment, private SoundRecords $sound,
     ) {
     }
 
@@ -49,7 +50,7 @@ final readonly class ClientFiles
 
         return match ($format) {
             'case.json' => $this->case->write($last),
-            'fhir.json' => $this->fhir->write(ClientRecord::of($client, $clinic->timezone, $this->treatment), CarbonImmutable::now()),
+            'fhir.json' => $this->fhir->write(ClientRecord::of($client, $clinic->timezone, $this->treatment, $this->sound), CarbonImmutable::now()),
             'findings.csv' => $this->findingsCsv->write($findings),
             'findings.jsonl' => $this->findingsLines->write($findings),
             'measures.csv' => $this->measuresCsv->write($this->measures->of($findings)),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange;
 
 use App\Cases\EntryKind;
+use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
@@ -23,12 +24,13 @@ final readonly class ClientRecord
     {
     }
 
-    public static function of(Client $client, string $timezone, TreatmentSummary $treatment): self
+    public static function of(Client $client, string $timezone, TreatmentSummary $treatment, SoundRecords $sound): self
     {
         $visits = $client->visits()->with('user')->orderBy('number')->get();
         $ids = array_values($visits->map(static fn (Visit $visit): int => $visit->id)->all());
+        $sound->look($ids);
         $entries = [];
-        foreach (DB::table('entries')->whereIn('visit_id', $ids)->whereNotNull('payload')->where('payload', '!=', 'null')->where('kind', '!=', EntryKind::Done->value)->orderByDesc('phase')->orderBy('kind')->orderBy('identity')->get() as $row) {
+        foreach (DB::table('entries')->whereIn('visit_id', $ids)->whereNull('fault')->whereNotNull('payload')->where('payload', '!=', 'null')->where('kind', '!=', EntryKind::Done->value)->orderByDesc('phase')->orderBy('kind')->orderBy('identity')->get() as $row) {
             $phase = $row->phase === 'after' ? 'after' : 'before';
             $entries[(int) $row->visit_id][] = new BroughtEntry(EntryKind::from((string) $row->kind), $phase, (string) $row->identity, json_decode((string) $row->payload, true), (string) $row->said_on);
         }

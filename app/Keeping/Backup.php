@@ -35,7 +35,7 @@ final readonly class Backup
             DB::statement('vacuum into ?', [$copy]);
             chmod($copy, 0600);
             $hash = $this->hashOf($copy);
-            $about = json_encode(['made' => $now->utc()->toIso8601ZuluString(), 'content_hash' => $hash, 'key' => Config::string('app.key')], JSON_THROW_ON_ERROR);
+            $about = json_encode(['made' => $now->utc()->toIso8601ZuluString(), 'content_hash' => $hash, 'key' => Config::string('app.key'), 'seal' => Seal::own()->base64()], JSON_THROW_ON_ERROR);
             // until it is whole it has another name: what is called a backup can be restored
             @unlink("$path.part");
             SealedFile::write("$path.part", $passphrase, $this->strength, (static function () use ($about, $copy): \Generator {
@@ -88,7 +88,7 @@ final readonly class Backup
             }
             fclose($out);
             $about ??= throw BackupRefused::because('There is nothing in the backup.');
-            $this->sealAnew($copy, $about['key']);
+            $this->sealAnew($copy, $about['key'], $about['seal']);
             if (! hash_equals($about['content_hash'], $this->hashOf($copy))) {
                 throw BackupRefused::because('What came out is not what went in; nothing was restored.');
             }
@@ -101,11 +101,12 @@ final readonly class Backup
             @unlink($copy);
         }
         Artisan::call('migrate', ['--force' => true]); // a backup of an earlier version is brought up to this one
+        (new AuditChain(Seal::own()))->rememberEnd();
 
         return ['made' => $about['made'], 'content_hash' => $about['content_hash']];
     }
 
-    /** @return array{made: string, content_hash: string, key: string} */
+    /** @return array{made: string, content_hash: string, key: string, seal: string|null} the seal null in one made before there was any */
     private function about(string $piece): array
     {
         $about = json_decode($piece, true);
@@ -113,7 +114,7 @@ final readonly class Backup
             throw BackupRefused::because('The backup does not say what it is.');
         }
 
-        return ['made' => $about['made'], 'content_hash' => $about['content_hash'], 'key' => $about['key']];
+        return ['made' => $about['made'], 'content_hash' => $about['content_hash'], 'key' => $about['key'], 'seal' => is_string($about['seal'] ?? null) ? $about['seal'] : null];
     }
 
     private function hasClinic(): bool
@@ -125,10 +126,13 @@ final readonly class Backup
         }
     }
 
-    /** The secrets of authenticator apps are sealed with the key of the installation they came from. */
-    private function sealAnew(string $path, string $key): void
+    /** Secrets of authenticator apps, notes and audit are sealed with the keys of the installation they came from. What was broken under the old seal stays broken under the new. */
+    private function sealAnew(string $path, string $key, ?string $seal): void
     {
-        $this->beside($path, static function () use ($key): void {
+        $this->beside($path, static function () use ($key, $seal): void {
+            if ($seal !== null && $seal !== Seal::own()->base64()) {
+                Resealing::of(self::RESTORED, Seal::with($seal), Seal::own());
+            }
             $old = new Encrypter((string) base64_decode(substr($key, strlen('base64:')), true), Config::string('app.cipher'));
             foreach (DB::connection(self::RESTORED)->table('users')->whereNotNull('second_factor')->get(['id', 'second_factor']) as $user) {
                 DB::connection(self::RESTORED)->table('users')->where('id', $user->id)->update(['second_factor' => Crypt::encryptString($old->decryptString((string) $user->second_factor))]);

@@ -14,15 +14,16 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $timezone
  * @property list<string> $scope_off techniques that are not done here
  * @property array<string, string> $scope_reasons why not, by technique
+ * @property bool $demo made up, sign-ins and all: it says so on every page
  * @property array<string, mixed> $settings what was chosen; the rest is Settings::defaults()
  */
 final class Clinic extends Model
 {
-    protected $fillable = ['name', 'timezone', 'scope_off', 'scope_reasons', 'settings'];
+    protected $fillable = ['name', 'timezone', 'scope_off', 'scope_reasons', 'settings', 'demo'];
 
-    protected $casts = ['scope_off' => 'array', 'scope_reasons' => 'array', 'settings' => 'array'];
+    protected $casts = ['scope_off' => 'array', 'scope_reasons' => 'array', 'settings' => 'array', 'demo' => 'bool'];
 
-    protected $attributes = ['settings' => '{}'];
+    protected $attributes = ['settings' => '{}', 'demo' => false];
 
     public function setting(string $name): mixed
     {

@@ -19,10 +19,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $revision
  * @property string $said_on
  * @property int $user_id
+ * @property string $checked the atlas under which it was looked at
+ * @property string|null $fault why it cannot be read
  */
 final class Entry extends Model
 {
-    protected $fillable = ['visit_id', 'client_id', 'phase', 'kind', 'identity', 'payload', 'revision', 'said_on', 'user_id'];
+    protected $fillable = ['visit_id', 'client_id', 'phase', 'kind', 'identity', 'payload', 'revision', 'said_on', 'user_id', 'checked', 'fault'];
 
     protected $casts = ['kind' => EntryKind::class, 'payload' => 'json'];
 

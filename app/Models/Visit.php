@@ -70,6 +70,12 @@ final class Visit extends Model
         return $this->hasMany(Entry::class);
     }
 
+    /** @return HasMany<Entry, $this> those that can be read (SoundRecords) */
+    public function readable(): HasMany
+    {
+        return $this->entries()->whereNull('fault');
+    }
+
     /** @return HasMany<TreatmentEvent, $this> */
     public function events(): HasMany
     {

@@ -21,6 +21,12 @@ final class VisitPolicy
         return $this->writes($user, $visit) && ! $visit->isSigned() && $visit->origin === 'here';
     }
 
+    /** Whether it is signed already is answered where it is signed: whoever sends it a second time is told what came of the first. */
+    public function sign(User $user, Visit $visit): bool
+    {
+        return $this->writes($user, $visit) && $visit->origin === 'here' && $user->may(Right::SignNotes);
+    }
+
     public function correct(User $user, Visit $visit): bool
     {
         return $this->writes($user, $visit) && $visit->isSigned() && $user->may(Right::SignNotes);

@@ -55,4 +55,10 @@ final readonly class AuditDeed
     {
         return new self('door', 'refused at the door');
     }
+
+    /** What somebody tried and may not: by the words of the deed, or by the name of the page where there are none. */
+    public static function tried(string $route): self
+    {
+        return self::ofRoute($route) ?? new self('saw', str_replace(['.', '-'], ' ', $route));
+    }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Keeping\AuditChain;
+use App\Keeping\Seal;
 use App\Models\Clinic;
 use App\Models\User;
 use Carbon\CarbonImmutable;
@@ -114,7 +116,7 @@ final class LargeClinic
                     default => ['palpation', ($muscle = $muscles[($n * 11 + $visit->client_id) % count($muscles)]).":$side:", ['muscle' => $muscle, 'side' => $side, 'tenderness' => $this->chance->getInt(0, 4), 'tone' => 'high']],
                 };
                 $text = json_encode($payload, JSON_THROW_ON_ERROR);
-                $this->add('entries', ['id' => ++$id, 'visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => 'before', 'kind' => $kind, 'identity' => $identity, 'payload' => $text, 'revision' => 1, 'said_on' => $day, 'user_id' => $visit->user_id, 'created_at' => $visit->started_at, 'updated_at' => $visit->started_at]);
+                $this->add('entries', ['id' => ++$id, 'visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => 'before', 'kind' => $kind, 'identity' => $identity, 'payload' => $text, 'revision' => 1, 'said_on' => $day, 'user_id' => $visit->user_id, 'checked' => $this->core->version(), 'created_at' => $visit->started_at, 'updated_at' => $visit->started_at]);
                 $this->add('entry_changes', ['entry_id' => $id, 'payload' => $text, 'revision' => 1, 'user_id' => $visit->user_id, 'created_at' => $visit->started_at]);
             }
         }
@@ -134,7 +136,7 @@ final class LargeClinic
     {
         foreach ($this->waiting as $table => $rows) {
             foreach (array_chunk($rows, self::AT_ONCE) as $some) {
-                DB::table($table)->insert($some);
+                $table === 'audit_lines' ? (new AuditChain(Seal::own()))->add(array_values($some)) : DB::table($table)->insert($some);
             }
             $this->waiting[$table] = [];
         }

@@ -38,6 +38,7 @@ use Somatrace\Core\Safety\SafetyRules;
 use Somatrace\Core\Simulation\SimulatedClients;
 use Somatrace\Core\Simulation\SimulatedDevices;
 use Somatrace\Core\Training\Trainer;
+use Somatrace\Core\Treatment\EventCheck;
 
 /**
  * The one door to the core: screen, rank, plan, respond. Everything behind it is pure and explains itself.
@@ -57,6 +58,8 @@ final class Clinic
     private ?Planner $planner = null;
 
     private ?SchemaValidator $schema = null;
+
+    private ?EventCheck $events = null;
 
     private ?SafetyRules $rules = null;
 
@@ -125,6 +128,11 @@ final class Clinic
     public function schema(): SchemaValidator
     {
         return $this->schema ??= new SchemaValidator($this->folder.'/schema/case.schema.json');
+    }
+
+    public function events(): EventCheck
+    {
+        return $this->events ??= new EventCheck($this->atlas, new SchemaValidator($this->folder.'/schema/events.schema.json'));
     }
 
     public function writer(): CaseWriter

@@ -34,6 +34,11 @@ final class DemoStory extends Seeder
 
     private CarbonImmutable $now;
 
+    /** the tablet on which all of it was touched */
+    private string $device = '';
+
+    private int $events = 0;
+
     public function __construct(
         private readonly SaveEntry $save,
         private readonly EntryCheck $check,
@@ -45,8 +50,9 @@ final class DemoStory extends Seeder
 
     public function run(): void
     {
+        $this->device = (string) Str::ulid();
         $this->now = CarbonImmutable::now();
-        $clinic = Clinic::query()->create(['name' => 'Lantern Yard Bodywork', 'timezone' => 'UTC', 'scope_off' => []]);
+        $clinic = Clinic::query()->create(['name' => 'Lantern Yard Bodywork', 'timezone' => 'UTC', 'scope_off' => [], 'demo' => true]);
         $this->therapist = User::hire(Role::Owner, [
             'clinic_id' => $clinic->id, 'name' => 'Nell Harrow', 'email' => 'nell@lantern-yard.example', 'password' => self::PASSWORD,
             'licensed' => true, 'experience' => 'advanced', 'mass_kg' => 72, 'tools' => [],
@@ -109,7 +115,7 @@ final class DemoStory extends Seeder
         if (isset($told['note'])) {
             $this->sign->handle($visit, $this->therapist, [
                 'happened' => $told['note']['happened'], 'advice' => $told['note']['advice'] ?? '', 'next_time' => $told['note']['next_time'] ?? '',
-            ], $start->addMinutes(65));
+            ], (string) Str::ulid(), $start->addMinutes(65));
         }
     }
 
@@ -155,7 +161,7 @@ final class DemoStory extends Seeder
     {
         TreatmentEvent::query()->create([
             'id' => Str::ulid($at)->toString(), 'visit_id' => $visit->id, 'user_id' => $this->therapist->id, 'type' => $type, 'step' => $step, 'payload' => $payload,
-            'happened_at' => $at, 'received_at' => $at,
+            'device' => $this->device, 'number' => ++$this->events, 'happened_at' => $at, 'received_at' => $at,
         ]);
     }
 }

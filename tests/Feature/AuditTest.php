@@ -47,7 +47,7 @@ final class AuditTest extends TestCase
         self::assertSame(2, DB::table('audit_lines')->where('deed', 'visit')->count());
     }
 
-    public function test_what_was_refused_is_no_deed(): void
+    public function test_what_was_refused_is_no_deed_but_that_it_was_tried_is_written(): void
     {
         $visit = $this->visit($this->therapist());
         $stranger = $this->therapist();
@@ -56,7 +56,12 @@ final class AuditTest extends TestCase
         $this->actingAs($stranger)->get("/visits/{$visit->public_id}/ask")->assertForbidden();
         $this->post('/clients', ['name' => ''])->assertSessionHasErrors();
 
-        self::assertSame($count, DB::table('audit_lines')->count());
+        $line = DB::table('audit_lines')->orderByDesc('id')->first();
+        self::assertSame($count + 1, DB::table('audit_lines')->count(), 'a form that came back with its faults is no attempt');
+        self::assertSame([$stranger->id, 'visit', 1, '403, ask, of another clinic', null, null], [$line?->user_id, $line?->deed, $line?->refused, $line?->detail, $line?->client_id, $line?->visit_id]);
+        $reception = $this->therapist($stranger->clinic, Role::Reception);
+        $this->actingAs($reception)->get('/people')->assertForbidden();
+        self::assertSame('people', DB::table('audit_lines')->where('user_id', $reception->id)->where('refused', 1)->value('deed'));
     }
 
     public function test_coming_going_and_a_wrong_password_are_written(): void

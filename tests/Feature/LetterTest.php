@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Support\Role;
-use Illuminate\Support\Str;
 use Inertia\Testing\AssertableInertia as Assert;
 use Tests\TestCase;
 
@@ -13,14 +12,17 @@ final class LetterTest extends TestCase
 {
     public function test_the_draft_says_why_how_soon_what_was_found_and_what_happened(): void
     {
+        $this->travelTo('2026-11-25 10:00:00');
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
         $this->denyEverything($visit);
-        $this->postJson("/visits/{$visit->public_id}/events", ['events' => [['id' => (string) Str::ulid(), 'type' => 'sign', 'step' => 's01', 'payload' => ['sign' => 'dizzy'], 'happened_at' => '2026-11-25T10:12:00.000Z']]])->assertOk();
+        $this->travel(12)->minutes();
+        $this->tell($visit, $this->happening('sign', ['sign' => 'dizzy']))->assertOk();
+        $this->tell($visit, $this->happening('sign', ['sign' => 'numb'], '2031-01-01T03:04:05Z'))->assertOk();
         $this->save($visit, 'red_flag', 'yes', 'numb_face', 1)->assertJsonPath('safety.verdict', 'refer');
 
         $this->get("/visits/{$visit->public_id}/letter")->assertInertia(static fn (Assert $page) => $page->component('Visit/Letter')->where('text', null)->where('draft', static function (string $draft): bool {
-            foreach (['To the doctor of Wilma Reed, born 1 April 1985', 'should be seen today', 'do not diagnose', 'Back of the neck, left, 6 of 10', 'Numbness of the face', 'left 70°, right 48° with pain 3', 'Dizzy, 10:12', 'Quay Street Rooms'] as $words) {
+            foreach (['To the doctor of Wilma Reed, born 1 April 1985', 'should be seen today', 'do not diagnose', 'Back of the neck, left, 6 of 10', 'Numbness of the face', 'left 70°, right 48° with pain 3', 'Dizzy, 10:12', 'Numb, 10:12 (the tablet’s clock was off)', 'Quay Street Rooms'] as $words) {
                 self::assertStringContainsString($words, $draft);
             }
 

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Actions\BringVisits;
 use App\Actions\CreateClient;
 use App\Cases\CaseAssembler;
+use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Exchange\Calendar\AppointmentLine;
 use App\Exchange\Calendar\AppointmentsCalendar;
@@ -193,7 +194,7 @@ final class RoundTripTest extends TestCase
     /** @return list<mixed> */
     private function record(Client $client): array
     {
-        $record = ClientRecord::of($client, 'UTC', app(TreatmentSummary::class));
+        $record = ClientRecord::of($client, 'UTC', app(TreatmentSummary::class), app(SoundRecords::class));
 
         return array_map(fn ($visit): array => [$visit->at->toIso8601String(), $visit->minutes, $this->sorted(array_map(static fn ($entry): array => [$entry->key(), $entry->payload, $entry->saidOn], $visit->entries)), $this->sorted($visit->done)], $record->visits);
     }

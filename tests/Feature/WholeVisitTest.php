@@ -41,15 +41,14 @@ final class WholeVisitTest extends TestCase
     public function test_events_are_accepted_once_in_any_order_late_or_twice(): void
     {
         $visit = $this->visit($this->therapist());
-        $event = static fn (string $type, array $payload, string $at): array => ['id' => (string) Str::ulid(), 'type' => $type, 'step' => 's03', 'payload' => $payload, 'happened_at' => $at];
-        $started = $event('step_started', ['muscle' => 'levator_scapulae', 'side' => 'left'], '2026-11-25T10:00:00.000Z');
-        $first = $event('pass_reached', ['pressure' => 4, 'seconds' => 60, 'tissue_kpa' => 100], '2026-11-25T10:01:00.000Z');
-        $second = $event('pass_reached', ['pressure' => 5, 'seconds' => 50, 'tissue_kpa' => 130], '2026-11-25T10:02:00.000Z');
-        $done = $event('step_done', ['seconds' => 180, 'tool' => 'knuckle'], '2026-11-25T10:03:00.000Z');
-        $sign = $event('sign', ['sign' => 'softened'], '2026-11-25T10:02:30.000Z');
+        $started = $this->happening('step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']);
+        $first = $this->happening('pass_reached', ['pressure' => 4, 'seconds' => 60, 'tissue_kpa' => 100]);
+        $second = $this->happening('pass_reached', ['pressure' => 5, 'seconds' => 50, 'tissue_kpa' => 130]);
+        $done = $this->happening('step_done', ['seconds' => 180, 'tool' => 'knuckle']);
+        $sign = $this->happening('sign', ['sign' => 'softened']);
 
-        $this->postJson("/visits/{$visit->public_id}/events", ['events' => [$done, $second]])->assertOk()->assertJsonPath('kept', fn (array $kept): bool => count($kept) === 2);
-        $this->postJson("/visits/{$visit->public_id}/events", ['events' => [$sign, $second, $first, $started]])->assertOk();
+        $this->tell($visit, $done, $second)->assertOk()->assertJsonPath('kept', fn (array $kept): bool => count($kept) === 2);
+        $this->tell($visit, $sign, $second, $first, $started)->assertOk();
 
         self::assertSame(5, TreatmentEvent::query()->count());
         $this->get("/visits/{$visit->public_id}/after")->assertInertia(fn ($page) => $page
@@ -64,7 +63,7 @@ final class WholeVisitTest extends TestCase
         $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Levator, left.', 'advice' => 'Turn slowly.'])->assertRedirect();
 
         $this->save($visit, 'palpation', ['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 1])->assertForbidden();
-        $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Again.'])->assertForbidden();
+        $this->postJson("/visits/{$visit->public_id}/sign", ['happened' => 'Again.', 'key' => (string) Str::ulid()])->assertConflict()->assertJsonPath('message', static fn (string $words): bool => str_starts_with($words, 'Ada Thorn signed this visit at '));
         $this->post("/visits/{$visit->public_id}/correct", ['happened' => 'Levator, right.'])->assertSessionHasErrors('reason');
         $this->post("/visits/{$visit->public_id}/correct", ['happened' => 'Levator, right.', 'reason' => 'Sides were swapped.'])->assertRedirect();
 
@@ -82,7 +81,7 @@ final class WholeVisitTest extends TestCase
         $this->recordNeck($first, 7);
         $this->denyEverything($first);
         $events = [['step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']], ['pass_reached', ['pressure' => 5, 'seconds' => 80, 'tissue_kpa' => 160]], ['step_done', ['seconds' => 300]]];
-        $this->postJson("/visits/{$first->public_id}/events", ['events' => array_map(static fn (array $event): array => ['id' => (string) Str::ulid(), 'type' => $event[0], 'step' => 's02', 'payload' => $event[1], 'happened_at' => now()->toIso8601String()], $events)])->assertOk();
+        $this->tell($first, ...array_map(fn (array $event): array => $this->happening(...$event), $events))->assertOk();
         $this->post("/visits/{$first->public_id}/sign", ['happened' => 'Levator left, to five.'])->assertRedirect();
 
         $this->travel(7)->days();

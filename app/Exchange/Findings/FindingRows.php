@@ -6,6 +6,7 @@ namespace App\Exchange\Findings;
 
 use App\Cases\EntryCheck;
 use App\Cases\EntryKind;
+use App\Cases\SoundRecords;
 use App\Exchange\Brought;
 use App\Exchange\BroughtEntry;
 use App\Exchange\BroughtVisit;
@@ -18,7 +19,7 @@ use Somatrace\Core\Data\FaultyDocument;
 /** Findings of a client out of the record, and rows of a file back into visits. */
 final readonly class FindingRows
 {
-    public function __construct(private EntryCheck $check)
+    public function __construct(private EntryCheck $check, private SoundRecords $sound)
     {
     }
 
@@ -26,7 +27,8 @@ final readonly class FindingRows
     public function of(Client $client, string $timezone): array
     {
         $kinds = array_values(array_map(static fn (EntryKind $kind): string => $kind->value, array_filter(EntryKind::cases(), static fn (EntryKind $kind): bool => $kind->isFinding())));
-        $rows = DB::table('entries')->join('visits', 'visits.id', '=', 'entries.visit_id')->where('visits.client_id', $client->id)->whereIn('entries.kind', $kinds)->whereNotNull('entries.payload')->where('entries.payload', '!=', 'null')
+        $this->sound->look(array_values($client->visits()->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all()));
+        $rows = DB::table('entries')->whereNull('entries.fault')->join('visits', 'visits.id', '=', 'entries.visit_id')->where('visits.client_id', $client->id)->whereIn('entries.kind', $kinds)->whereNotNull('entries.payload')->where('entries.payload', '!=', 'null')
             ->orderBy('visits.number')->orderByDesc('entries.phase')->orderBy('entries.kind')->orderBy('entries.identity')->get(['visits.started_at', 'entries.phase', 'entries.kind', 'entries.payload']);
 
         return array_values($rows->map(static fn (object $row): FindingRow => new FindingRow(

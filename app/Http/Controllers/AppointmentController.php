@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\BookAppointment;
 use App\Http\Requests\BookRequest;
-use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\User;
 use Carbon\CarbonImmutable;
@@ -14,14 +14,11 @@ use Illuminate\Http\RedirectResponse;
 
 final readonly class AppointmentController
 {
-    public function store(BookRequest $request, Client $client, #[CurrentUser] User $user): RedirectResponse
+    public function store(BookRequest $request, Client $client, #[CurrentUser] User $user, BookAppointment $book): RedirectResponse
     {
         $booked = $request->safe();
         $starts = CarbonImmutable::parse("{$booked['day']} {$booked['time']}", $user->clinic->timezone);
-        Appointment::query()->create([
-            'clinic_id' => $client->clinic_id, 'client_id' => $client->id, 'user_id' => $user->id, 'minutes' => $booked->integer('minutes'), 'reason' => $booked->string('reason')->value() ?: null,
-            'starts_at' => $starts->utc(),
-        ]);
+        $book->handle($client, $user, $starts, $booked->integer('minutes'), $booked->string('reason')->value() ?: null, $request->key());
 
         $hours = $user->clinic->hoursOn($starts);
         $outside = match (true) {

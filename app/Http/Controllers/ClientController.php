@@ -53,7 +53,7 @@ final readonly class ClientController
 
     public function store(StoreClientRequest $request, #[CurrentUser] User $user, CreateClient $create): RedirectResponse
     {
-        return to_route('clients.show', $create->handle($user, $request->validated()));
+        return to_route('clients.show', $create->once($user, $request->validated(), $request->key()));
     }
 
     public function edit(Client $client, #[CurrentUser] User $user, ClientEditPage $page): Response

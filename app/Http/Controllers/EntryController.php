@@ -24,7 +24,9 @@ final readonly class EntryController
     {
         Gate::authorize('view', $visit);
 
-        return response()->json(['entries' => $visit->entries()->get()->map(VisitPage::entry(...)), ...$page->judged($visit, $this->step($request))]);
+        $judged = $page->judged($visit, $this->step($request));
+
+        return response()->json(['entries' => $visit->readable()->get()->map(VisitPage::entry(...)), ...$judged]);
     }
 
     /** Several touches of one act, kept together or not at all; those another window had written first are left as they are. */

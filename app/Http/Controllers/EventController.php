@@ -16,6 +16,6 @@ final readonly class EventController
 {
     public function store(LogEventsRequest $request, Visit $visit, #[CurrentUser] User $user, LogEvents $log): JsonResponse
     {
-        return response()->json($log->handle($visit, $user, $request->events(), CarbonImmutable::now()));
+        return response()->json($log->handle($visit, $user, $request->events(), CarbonImmutable::now(), $request->sent()));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\AlreadySigned;
 use App\Actions\SignVisit;
 use App\Http\Pages\NotePage;
 use App\Http\Requests\SignVisitRequest;
@@ -11,6 +12,7 @@ use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
@@ -19,16 +21,24 @@ use Inertia\Response as Page;
 
 final readonly class NoteController
 {
-    public function store(SignVisitRequest $request, Visit $visit, #[CurrentUser] User $user, SignVisit $sign): RedirectResponse
+    /** 409 to whoever was not first, and asks for words; a page is led to the note that stands. */
+    public function store(SignVisitRequest $request, Visit $visit, #[CurrentUser] User $user, SignVisit $sign): RedirectResponse|JsonResponse
     {
-        $sign->handle($visit, $user, $request->words(), CarbonImmutable::now());
+        try {
+            $note = $sign->handle($visit, $user, $request->words(), $request->key(), CarbonImmutable::now());
+        } catch (AlreadySigned $first) {
+            return $request->expectsJson() ? response()->json(['message' => $first->getMessage()], 409) : to_route('visits.show', [$visit, 'after'])->with('message', $first->getMessage());
+        }
+        if ($request->expectsJson()) {
+            return response()->json(['revision' => $note->revision, 'hash' => $note->content_hash]);
+        }
 
         return to_route('visits.show', [$visit, 'after'])->with('message', 'Signed and frozen. A correction is a new revision with its reason.');
     }
 
     public function correct(SignVisitRequest $request, Visit $visit, #[CurrentUser] User $user, SignVisit $sign): RedirectResponse
     {
-        $sign->correct($visit, $user, $request->words(), (string) $request->string('reason'), CarbonImmutable::now());
+        $sign->correct($visit, $user, $request->words(), (string) $request->string('reason'), $request->key(), CarbonImmutable::now());
 
         return to_route('visits.show', [$visit, 'after'])->with('message', 'The correction is kept beside what was signed.');
     }

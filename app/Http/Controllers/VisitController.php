@@ -9,10 +9,11 @@ use App\Actions\StopVisit;
 use App\Exchange\CaseFile\CaseFormat;
 use App\Http\Pages\VisitLine;
 use App\Http\Pages\VisitPage;
-use App\Models\Appointment;
+use App\Http\Requests\StartVisitRequest;
 use App\Models\Client;
 use App\Models\User;
 use App\Models\Visit;
+use App\Support\Database\Busy;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
@@ -24,11 +25,9 @@ use Inertia\Response;
 
 final readonly class VisitController
 {
-    public function store(Request $request, Client $client, #[CurrentUser] User $user, StartVisit $start): RedirectResponse
+    public function store(StartVisitRequest $request, Client $client, #[CurrentUser] User $user, StartVisit $start): RedirectResponse
     {
-        Gate::authorize('treat', $client);
-        $appointment = Appointment::query()->where('client_id', $client->id)->find($request->integer('appointment'));
-        $visit = $start->handle($client, $user, $appointment, CarbonImmutable::now());
+        $visit = $start->handle($client, $user, $request->appointment(), $request->key(), CarbonImmutable::now());
 
         return to_route('visits.show', [$visit, $visit->last_step]);
     }
@@ -40,7 +39,7 @@ final readonly class VisitController
             return to_route('visits.show', [$visit, $visit->last_step]);
         }
         if (! $visit->isSigned() && $visit->last_step !== $step) {
-            $visit->update(['last_step' => $step]);
+            Busy::unless(static fn () => $visit->update(['last_step' => $step])); // where to come back to: no reason to keep a reader waiting
         }
 
         return Inertia::render('Visit/'.ucfirst($step), $page->of($visit, $step));

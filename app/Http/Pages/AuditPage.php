@@ -41,7 +41,7 @@ final readonly class AuditPage
         return CsvTable::write(['moment_utc', 'person', 'kind', 'deed', 'detail', 'client', 'visit', 'address', 'device'], (function () use ($clinic, $filter): \Generator {
             foreach ($this->query($clinic, $filter)->lazy(1000) as $row) {
                 yield array_map(static fn (mixed $cell): string => is_scalar($cell) ? (string) $cell : '', [
-                    'moment_utc' => $row->happened_at, 'person' => $row->person, 'kind' => self::KINDS[$row->kind], 'deed' => $row->deed, 'detail' => $row->detail, 'client' => $row->code, 'visit' => $row->number, 'address' => $row->ip, 'device' => $row->agent,
+                    'moment_utc' => $row->happened_at, 'person' => $row->person, 'kind' => self::KINDS[$row->kind], 'deed' => self::deed($row), 'detail' => $row->detail, 'client' => $row->code, 'visit' => $row->number, 'address' => $row->ip, 'device' => $row->agent,
                 ]);
             }
         })());
@@ -60,7 +60,12 @@ final readonly class AuditPage
             ->when($filter['from'] ?? null, static fn (Builder $query, string $day): Builder => $query->where('happened_at', '>=', $moment($day)->utc()->format('Y-m-d H:i:s')))
             ->when($filter['to'] ?? null, static fn (Builder $query, string $day): Builder => $query->where('happened_at', '<', $moment($day)->addDay()->utc()->format('Y-m-d H:i:s')))
             ->orderByDesc('audit_lines.id')
-            ->select(['audit_lines.id', 'users.name as person', 'audit_lines.kind', 'deed', 'detail', 'clients.code', 'clients.public_id as client', 'visits.number', 'visits.public_id as visit', 'ip', 'agent', 'happened_at']);
+            ->select(['audit_lines.id', 'users.name as person', 'audit_lines.kind', 'deed', 'refused', 'detail', 'clients.code', 'clients.public_id as client', 'visits.number', 'visits.public_id as visit', 'ip', 'agent', 'happened_at']);
+    }
+
+    private static function deed(\stdClass $row): string
+    {
+        return ($row->refused ? 'refused: ' : '').$row->deed;
     }
 
     /** @return array<string, mixed> */
@@ -70,7 +75,7 @@ final readonly class AuditPage
         $at = CarbonImmutable::parse((string) $row->happened_at, 'UTC')->setTimezone($clinic->timezone);
 
         return [
-            'id' => (int) $row->id, 'day' => $at->format('Y-m-d'), 'time' => $at->format('H:i:s'), 'person' => $row->person, 'kind' => $row->kind, 'deed' => $row->deed, 'detail' => $row->detail,
+            'id' => (int) $row->id, 'day' => $at->format('Y-m-d'), 'time' => $at->format('H:i:s'), 'person' => $row->person, 'kind' => $row->kind, 'deed' => self::deed($row), 'detail' => $row->detail,
             'client' => $row->client === null ? null : ['id' => $row->client, 'code' => $row->code], 'visit' => $row->visit === null ? null : ['id' => $row->visit, 'number' => (int) $row->number], 'from' => "{$row->ip}, {$row->agent}",
         ];
     }

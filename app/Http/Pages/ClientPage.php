@@ -49,7 +49,7 @@ final readonly class ClientPage
     /** @return array<int, float> the strongest complaint of each visit */
     private function pains(Client $client): array
     {
-        return DB::table('entries')->where(['client_id' => $client->id, 'kind' => 'complaint', 'phase' => 'before'])->groupBy('visit_id')
+        return DB::table('entries')->where(['client_id' => $client->id, 'kind' => 'complaint', 'phase' => 'before'])->whereNull('fault')->groupBy('visit_id')
             ->selectRaw("visit_id, max(json_extract(payload, '$.now')) as now")->pluck('now', 'visit_id')
             ->filter(static fn (mixed $now): bool => is_numeric($now))->map(static fn (mixed $now): float => (float) $now)->all();
     }

@@ -6,6 +6,7 @@ namespace App\Http\Pages;
 
 use App\Cases\EntryKind;
 use App\Cases\EntryRows;
+use App\Cases\SoundRecords;
 use App\Models\Client;
 use App\Models\User;
 use App\Models\Visit;
@@ -15,11 +16,17 @@ final readonly class ComparePage
 {
     private const PHASES = ['before' => 'on arriving', 'after' => 'after the work'];
 
+    public function __construct(private SoundRecords $sound)
+    {
+    }
+
     /** @return array<string, mixed> */
     public function of(Client $client, User $user, ?string $from, ?string $to): array
     {
         $visits = $client->visits()->orderBy('number')->get(['id', 'public_id', 'number', 'started_at']);
-        $rows = EntryRows::of(array_values($visits->map(static fn (Visit $visit): int => $visit->id)->all()));
+        $ids = array_values($visits->map(static fn (Visit $visit): int => $visit->id)->all());
+        $this->sound->look($ids);
+        $rows = EntryRows::of($ids);
         $moments = [];
         foreach ($visits as $visit) {
             $here = $rows->ofVisit($visit->id);

@@ -7,6 +7,7 @@ namespace App\Http\Pages;
 use App\Cases\EntryKind;
 use App\Cases\EntryRows;
 use App\Cases\Judgements;
+use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Models\Entry;
 use App\Models\Visit;
@@ -22,7 +23,7 @@ final readonly class LetterPage
     /** Ranges whose sides differ by no more than this many degrees are not told. */
     private const EVEN = 5;
 
-    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private Clinic $clinic)
+    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private SoundRecords $sound, private Clinic $clinic)
     {
     }
 
@@ -68,6 +69,7 @@ final readonly class LetterPage
             $this->list('Measured', $this->ranges($rows)),
             $this->list('Signs during the work', $this->signs($record['signs'], $visit->user->clinic->timezone)),
             $this->list('Worked today', $this->worked($record['done'])),
+            $this->list('Stored and not readable any more, so not part of this', array_column($this->sound->unreadable($visit->id), 'what')),
             "{$visit->user->name}\n{$visit->user->clinic->name}",
         ];
 
@@ -152,7 +154,7 @@ final readonly class LetterPage
     }
 
     /**
-     * @param  list<array{at: string, sign: string}>  $signs
+     * @param  list<array{at: string, sign: string, by_server: bool}>  $signs
      * @return list<string>
      */
     private function signs(array $signs, string $timezone): array
@@ -161,7 +163,7 @@ final readonly class LetterPage
         $lines = [];
         foreach ($signs as $one) {
             if (isset($names[$one['sign']])) {
-                $lines[] = $names[$one['sign']].', '.CarbonImmutable::parse($one['at'])->setTimezone($timezone)->format('H:i');
+                $lines[] = $names[$one['sign']].', '.CarbonImmutable::parse($one['at'])->setTimezone($timezone)->format('H:i').($one['by_server'] ? ' (the tablet’s clock was off)' : '');
             }
         }
 

@@ -6,8 +6,11 @@ namespace App\Http\Pages;
 
 use App\Cases\CheckInAnswers;
 use App\Cases\Course;
+use App\Actions\TableConsent;
 use App\Cases\EntryKind;
+use App\Cases\EventOrder;
 use App\Cases\Judgements;
+use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Models\CheckIn;
 use App\Models\Entry;
@@ -38,18 +41,18 @@ final readonly class VisitPage
 
     private const ANSWERS = ['red_flag', 'condition', 'medicine', 'others_denied', 'demand'];
 
-    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers, private ScopePage $scope, private Clinic $clinic)
+    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers, private ScopePage $scope, private Clinic $clinic, private SoundRecords $sound, private TableConsent $consent)
     {
     }
 
     /** @return array<string, mixed> */
     public function of(Visit $visit, string $step): array
     {
-        $course = Course::of($visit);
+        $course = Course::of($visit, $this->sound);
         $before = in_array($step, self::BESIDE, true) ? $course->before() : null;
         [$entries, $last, $standing] = $this->entries($visit, $course, $before, in_array($step, ['ask', 'screen'], true));
         $agreed = $course->isAgreed() && in_array($step, self::ALONG_THE_PLAN, true) ? $visit->plans()->latest('id')->first() : null;
-        $events = $step === 'work' ? $visit->events()->orderBy('happened_at')->orderBy('id')->get(['id', 'type', 'step', 'payload', 'happened_at']) : null;
+        $events = $step === 'work' ? $this->events($visit) : null;
 
         return [
             'visit' => [
@@ -62,6 +65,8 @@ final readonly class VisitPage
             ...$this->judged($visit, $step, $entries, $course),
             'agreed' => $agreed === null ? null : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => $agreed->document],
             'events' => $events,
+            'taken_back' => $step === 'work' ? $this->consent->standing($visit) : null,
+            'unreadable' => $course->cannotBeRead() ? $this->sound->unreadable($visit->id) : [],
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
             'notes' => $step === 'after' ? $this->notes($visit) : [],
             'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
@@ -72,6 +77,17 @@ final readonly class VisitPage
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
         ];
+    }
+
+    /** @return list<array<string, mixed>> what happened at the table, in its order */
+    private function events(Visit $visit): array
+    {
+        $rows = EventOrder::of(array_values($visit->events()->whereNull('fault')->toBase()->get(['seq', 'id', 'type', 'step', 'payload', 'device', 'number', 'happened_at'])->all()));
+
+        return array_map(static fn (\stdClass $row): array => [
+            'id' => $row->id, 'type' => $row->type, 'step' => $row->step, 'payload' => (object) json_decode((string) $row->payload, true), 'device' => $row->device, 'number' => $row->number === null ? null : (int) $row->number,
+            'happened_at' => CarbonImmutable::parse((string) $row->happened_at, 'UTC')->toIso8601ZuluString('millisecond'),
+        ], $rows);
     }
 
     /** @return Collection<int, Note> every revision, with who vouched for it */
@@ -103,8 +119,8 @@ final readonly class VisitPage
      */
     public function judged(Visit $visit, string $step, ?Collection $entries = null, ?Course $course = null): array
     {
-        $entries ??= $visit->entries()->get();
-        $course ??= Course::of($visit);
+        $course ??= Course::of($visit, $this->sound);
+        $entries ??= $visit->readable()->get();
         $judged = $this->judgements->along($course, $visit, ...self::JUDGED[$step]);
         $standing = $entries->filter(static fn (Entry $entry): bool => $entry->payload !== null);
 
@@ -142,7 +158,7 @@ final readonly class VisitPage
         $earlier = $course->earlier();
         $elsewhere = $course->elsewhere();
         $place = array_flip($earlier);
-        $all = Entry::query()->where(static fn (Builder $query): Builder => $query->where('visit_id', $visit->id)
+        $all = Entry::query()->whereNull('fault')->where(static fn (Builder $query): Builder => $query->where('visit_id', $visit->id)
             ->when($before !== null, static fn (Builder $of): Builder => $of->orWhere(static fn (Builder $last): Builder => $last->where('visit_id', $before?->id)->whereIn('kind', self::COMPARED)))
             ->when($answers, static fn (Builder $of): Builder => $of->orWhere(static fn (Builder $last): Builder => $last->whereIn('visit_id', $earlier)->whereIn('kind', self::ANSWERS))))->get();
         $stands = $all->filter(static fn (Entry $entry): bool => $entry->payload !== null && $entry->visit_id !== $visit->id);

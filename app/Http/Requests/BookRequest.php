@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\Client;
+use App\Support\Right;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class BookRequest extends FormRequest
 {
+    use CarriesKey;
+
     public function authorize(): bool
     {
         $client = $this->route('client');
@@ -23,7 +26,9 @@ final class BookRequest extends FormRequest
             'day' => ['required', 'date_format:Y-m-d'],
             'time' => ['required', 'date_format:H:i'],
             'minutes' => ['required', 'integer', 'between:10,180'],
-            'reason' => ['nullable', 'string', 'max:120'],
+            // why somebody comes is clinical
+            'reason' => $this->user()?->may(Right::ReadClinical) === true ? ['nullable', 'string', 'max:120'] : ['prohibited'],
+            ...$this->keyRules(),
         ];
     }
 

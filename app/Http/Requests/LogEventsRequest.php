@@ -4,51 +4,58 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\Visit;
+use Carbon\CarbonImmutable;
+use Closure;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Validation\Rule;
+use Illuminate\Validation\Validator;
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Data\Fault;
 
+/** What happened at the table, as the room sends it: kept as it is or refused by place, never in part. */
 final class LogEventsRequest extends FormRequest
 {
-    private const PAYLOAD = ['muscle', 'side', 'pass', 'pressure', 'seconds', 'tissue_kpa', 'sign', 'to', 'technique', 'tool', 'area'];
+    use AboutVisit;
 
-    public function authorize(): bool
-    {
-        $visit = $this->route('visit');
-
-        return $visit instanceof Visit && $this->user()?->can('update', $visit) === true;
-    }
+    private const MOST = 500;
 
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return [
-            'events' => ['required', 'array', 'max:500'],
-            'events.*.id' => ['required', 'ulid'],
-            'events.*.type' => ['required', Rule::in(['step_started', 'pass_reached', 'sign', 'eased_off', 'step_done', 'step_skipped', 'stopped', 'consent_withdrawn', 'consent_given'])],
-            'events.*.step' => ['required', 'string', 'max:8'],
-            'events.*.payload' => ['present', 'array'],
-            'events.*.payload.pressure' => ['nullable', 'numeric', 'between:0,10'],
-            'events.*.payload.seconds' => ['nullable', 'numeric', 'between:0,10800'],
-            'events.*.payload.tissue_kpa' => ['nullable', 'numeric', 'between:0,2000'],
-            'events.*.payload.area' => ['nullable', 'required_if:events.*.type,consent_withdrawn,consent_given', Rule::in(array_keys(app(Clinic::class)->atlas->consentAreas))],
-            'events.*.happened_at' => ['required', 'date'],
-        ];
+        return ['events' => ['required', 'array', 'list', 'max:'.self::MOST], 'sent_at' => ['nullable', 'string', 'date']];
     }
 
-    /**
-     * The validated events with the parts of the payload that are known; the validator alone would drop what no rule names.
-     *
-     * @return list<array{id: string, type: string, step: string, payload: array<string, mixed>, happened_at: string}>
-     */
+    public function after(Clinic $clinic): Closure
+    {
+        return function (Validator $validator) use ($clinic): void {
+            if ($validator->errors()->isNotEmpty()) {
+                return;
+            }
+            foreach ((array) $this->json('events') as $index => $event) {
+                foreach ($clinic->events()->faults($event) as $fault) {
+                    $validator->errors()->add("events.$index".str_replace('/', '.', ltrim($fault->pointer, '#')), $this->words($fault));
+                }
+            }
+        };
+    }
+
+    /** @return list<array{id: string, type: string, step: string, payload: array<string, mixed>, device: string, number: int, happened_at: string}> */
     public function events(): array
     {
-        $sent = (array) $this->input('events');
+        return array_map(static fn (array $event): array => [
+            'id' => (string) $event['id'], 'type' => (string) $event['type'], 'step' => (string) $event['step'], 'payload' => (array) $event['payload'],
+            'device' => (string) $event['device'], 'number' => (int) $event['number'], 'happened_at' => (string) $event['happened_at'],
+        ], array_values((array) $this->json('events')));
+    }
 
-        return array_map(static fn (int|string $index, array $event): array => [
-            'id' => (string) $event['id'], 'type' => (string) $event['type'], 'step' => (string) $event['step'], 'happened_at' => (string) $event['happened_at'],
-            'payload' => array_intersect_key((array) ($sent[$index]['payload'] ?? []), array_flip(self::PAYLOAD)),
-        ], array_keys($this->validated()['events']), $this->validated()['events']);
+    public function sent(): ?CarbonImmutable
+    {
+        $sent = $this->json('sent_at');
+
+        return is_string($sent) ? CarbonImmutable::parse($sent) : null;
+    }
+
+    private function words(Fault $fault): string
+    {
+        return ucfirst($fault->message).'.';
     }
 }

@@ -9,10 +9,12 @@ use Illuminate\Foundation\Http\FormRequest;
 
 final class SignVisitRequest extends FormRequest
 {
+    use CarriesKey;
+
     public function authorize(): bool
     {
         $visit = $this->route('visit');
-        $ability = $this->routeIs('visits.correct') ? 'correct' : 'update';
+        $ability = $this->routeIs('visits.correct') ? 'correct' : 'sign';
 
         return $visit instanceof Visit && $this->user()?->can($ability, $visit) === true;
     }
@@ -25,6 +27,7 @@ final class SignVisitRequest extends FormRequest
             'advice' => ['nullable', 'string', 'max:5000'],
             'next_time' => ['nullable', 'string', 'max:5000'],
             'reason' => [$this->routeIs('visits.correct') ? 'required' : 'nullable', 'string', 'min:5', 'max:300'],
+            ...$this->keyRules(),
         ];
     }
 

@@ -10,6 +10,8 @@ use Illuminate\Foundation\Http\FormRequest;
 
 final class StoreClientRequest extends FormRequest
 {
+    use CarriesKey;
+
     public function authorize(): bool
     {
         $client = $this->route('client');
@@ -20,7 +22,7 @@ final class StoreClientRequest extends FormRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return ClientDetails::rules();
+        return $this->route('client') === null ? [...ClientDetails::rules(), ...$this->keyRules()] : ClientDetails::rules();
     }
 
     /** @return array<string, string> */
