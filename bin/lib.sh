@@ -39,9 +39,11 @@ prepare() { # dev or no-dev
   if [ "$(printf '%s\n20.19.0\n' "$node" | sort -V | head -n1)" != 20.19.0 ]; then
     stop "Node.js $node is too old: 20.19 or later is needed. Please install a newer Node.js and start again."
   fi
-  if [ ! -e vendor/autoload.php ] || stale vendor/.stamp composer.json; then
+  if [ ! -e vendor/autoload.php ] || stale vendor/.stamp composer.json composer.pins; then
     say 'Installing PHP packages'
-    composer update --no-progress --quiet
+    # two installations have the same packages: composer.pins names them all
+    mapfile -t with < <(bin/pins with)
+    composer update --no-progress --quiet "${with[@]}"
     touch vendor/.stamp
   fi
   if [ ! -d node_modules ] || stale node_modules/.stamp package.json package-lock.json; then

@@ -5,12 +5,16 @@ declare(strict_types=1);
 use App\Http\Middleware\EndForTheDeactivated;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Middleware\KeepLocked;
+use App\Http\Middleware\OwnHosts;
+use App\Http\Middleware\OwnProxies;
+use App\Http\Middleware\RefuseOddInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\WriteAudit;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
 use Inertia\Inertia;
@@ -22,7 +26,10 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->prepend(OwnHosts::class);
+        $middleware->replace(TrustProxies::class, OwnProxies::class);
         $middleware->append(SecurityHeaders::class); // an address that is none has them too
+        $middleware->append(RefuseOddInput::class);
         $middleware->web(append: [EndForTheDeactivated::class, KeepLocked::class, WriteAudit::class, HandleInertiaRequests::class]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');

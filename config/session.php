@@ -12,7 +12,7 @@ return [
     'cookie' => 'somatrace_session',
     'path' => '/',
     'domain' => null,
-    'secure' => env('SESSION_SECURE_COOKIE', env('APP_ENV', 'production') === 'production'), // on one's own machine there is no HTTPS
+    'secure' => str_starts_with((string) env('APP_URL', ''), 'https://'), // on one's own machine there is no HTTPS
     'http_only' => true,
     'same_site' => 'lax',
 ];

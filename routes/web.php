@@ -46,8 +46,6 @@ Route::middleware('guest')->group(function (): void {
     Route::post('/choose-password', [PasswordController::class, 'store'])->middleware('throttle:sign-in')->name('password.update');
 });
 
-Route::get('/outbox', OutboxController::class)->name('outbox');
-
 // for a client without an account: by address and by link, never for the whole clinic
 Route::middleware('throttle:check-in')->group(function (): void {
     Route::get('/check-in', [CheckInController::class, 'code'])->name('check-in.code');
@@ -60,6 +58,8 @@ Route::middleware('throttle:check-in')->group(function (): void {
 Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', TodayController::class)->name('today');
+
+    Route::get('/outbox', OutboxController::class)->name('outbox');
 
     Route::get('/account', [PasswordController::class, 'account'])->name('account');
     Route::put('/account/password', [PasswordController::class, 'update'])->name('account.password');
@@ -74,9 +74,11 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::put('/people/{person}', [PeopleController::class, 'update'])->name('people.update');
     Route::post('/people/{person}/close', [PeopleController::class, 'close'])->name('people.close');
     Route::post('/people/{person}/open', [PeopleController::class, 'open'])->name('people.open');
+    Route::delete('/people/{person}/second-factor', [PeopleController::class, 'resetSecondFactor'])->name('people.second-factor');
     Route::post('/people/{person}/remind', [PeopleController::class, 'remind'])->name('people.remind');
 
     Route::post('/lock', [LockController::class, 'close'])->name('lock.close');
+    Route::post('/touched', [LockController::class, 'touch'])->name('lock.touch');
     Route::get('/locked', [LockController::class, 'show'])->name('lock.show');
     Route::post('/unlock', [LockController::class, 'open'])->name('lock.open');
 

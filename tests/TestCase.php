@@ -12,6 +12,7 @@ use App\Support\Role;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Somatrace\Core\Clinic as Core;
@@ -27,6 +28,9 @@ abstract class TestCase extends BaseTestCase
 
     protected function setUp(): void
     {
+        // the framework keeps them for the whole process
+        Request::setTrustedHosts([]);
+        Request::setTrustedProxies([], Request::HEADER_X_FORWARDED_FOR);
         parent::setUp();
         $this->withoutVite();
     }

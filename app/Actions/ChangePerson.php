@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Jobs\SendLink;
 use App\Models\User;
-use App\Support\Letters;
 use App\Support\Role;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -15,17 +15,13 @@ use Illuminate\Validation\ValidationException;
 /** Invites people, changes what they are, and closes or opens their account; a clinic always keeps one owner who can sign in. */
 final readonly class ChangePerson
 {
-    public function __construct(private Letters $letters)
-    {
-    }
-
     /** @param  array{name: string, email: string, licensed: bool, supervisor_id: int|null}  $told */
     public function invite(User $by, Role $role, array $told, CarbonImmutable $now): User
     {
         $person = DB::transaction(static fn (): User => User::hire($role, [
             ...$told, 'clinic_id' => $by->clinic_id, 'password' => Str::random(60), 'experience' => $role->isSupervised() ? 'student' : 'qualified', 'tools' => [], 'invited_at' => $now,
         ]));
-        $this->letters->invite($person->load('clinic'), $by->name);
+        SendLink::dispatch($person->email, $by->name);
 
         return $person;
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use Carbon\Exceptions\InvalidFormatException;
+use Carbon\Exceptions\OutOfRangeException;
 use Sabre\VObject\Component;
 use Sabre\VObject\InvalidDataException;
 use Sabre\VObject\ParseException;
@@ -27,6 +29,25 @@ final readonly class VObjects
         } finally {
             restore_error_handler();
         }
+    }
+
+    /**
+     * Reads one object; the package finds out what a value is only when it is asked for it.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $read
+     * @return T|string what it is, or in words why it is none
+     */
+    public static function reading(callable $read): mixed
+    {
+        return self::quietly(static function () use ($read): mixed {
+            try {
+                return $read();
+            } catch (ParseException|InvalidDataException|InvalidFormatException|OutOfRangeException|\InvalidArgumentException) {
+                return 'has a moment, a length or a value that cannot be';
+            }
+        });
     }
 
     /**

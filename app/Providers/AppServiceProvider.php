@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Rules\StrongPassword;
 use App\Support\Database\ImmediateConnector;
 use App\Support\Database\PatientConnection;
 use App\Support\OutboxTransport;
@@ -49,8 +50,8 @@ final class AppServiceProvider extends ServiceProvider
         ]);
         Mail::extend('outbox', static fn (): OutboxTransport => new OutboxTransport);
         Session::extend('whole-file', static fn (Application $app): WholeFileSessionHandler => new WholeFileSessionHandler($app->make(Filesystem::class), Config::string('session.files'), Config::integer('session.lifetime')));
-        // long rather than odd
-        Password::defaults(static fn (): Password => Password::min(12)->max(190));
+        // long rather than odd, and not what is tried first
+        Password::defaults(static fn (): Password => Password::min(12)->max(190)->rules([new StrongPassword]));
         RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
     }
 }

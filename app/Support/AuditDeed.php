@@ -21,7 +21,7 @@ final readonly class AuditDeed
         'visits.events' => ['changed', 'treatment'], 'visits.stop' => ['changed', 'visit stopped'], 'visits.take-up' => ['changed', 'visit taken up'], 'visits.sign' => ['changed', 'note signed'],
         'visits.countersign' => ['changed', 'note countersigned'], 'visits.correct' => ['changed', 'note corrected'], 'visits.update' => ['changed', 'minutes of the visit'],
         'scope.update' => ['changed', 'what is done here'], 'settings.update' => ['changed', 'settings of the clinic'],
-        'people.store' => ['changed', 'somebody invited'], 'people.update' => ['changed', 'somebody’s role'], 'people.close' => ['changed', 'account closed'], 'people.open' => ['changed', 'account opened'], 'people.remind' => ['changed', 'invited again'],
+        'people.store' => ['changed', 'somebody invited'], 'people.update' => ['changed', 'somebody’s role'], 'people.close' => ['changed', 'account closed'], 'people.open' => ['changed', 'account opened'], 'people.remind' => ['changed', 'invited again'], 'people.second-factor' => ['changed', 'second factor reset'],
         'account.password' => ['door', 'password changed'], 'account.everywhere' => ['door', 'signed out elsewhere'], 'second-factor.store' => ['door', 'second factor set up'], 'second-factor.destroy' => ['door', 'second factor taken away'],
         'sign-in.store' => ['door', 'signed in'], 'second-step.finish' => ['door', 'signed in'], 'sign-out' => ['door', 'signed out'], 'password.email' => ['door', 'new password asked for'], 'password.update' => ['door', 'password chosen'],
         'lock.open' => ['door', 'screen unlocked'],
@@ -33,7 +33,7 @@ final readonly class AuditDeed
         'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'account', 'account.settings', 'people', 'scope', 'settings', 'second-factor.begin',
         'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'clients.create', 'clients.search', 'clients.find', 'clients.index',
         'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.update', 'visits.entries.index', 'visits.worklist', 'visits.device', 'visits.what-if',
-        'clients.bring.preview', 'clinic.files', 'clinic.bring.preview', 'lock.close', 'lock.show',
+        'clients.bring.preview', 'clinic.files', 'clinic.bring.preview', 'lock.close', 'lock.show', 'lock.touch',
     ];
 
     private function __construct(public string $kind, public string $words)

@@ -57,8 +57,8 @@ final readonly class Settings
             'retention_years' => ['required', 'integer', 'between:1,60'],
             'hours' => ['required', 'array:'.implode(',', self::DAYS)],
             'hours.*' => ['nullable', 'array', 'size:2'],
-            'hours.*.0' => ['date_format:H:i'],
-            'hours.*.1' => ['date_format:H:i', 'after:hours.*.0'],
+            'hours.*.0' => ['bail', 'string', 'date_format:H:i'],
+            'hours.*.1' => ['bail', 'string', 'date_format:H:i', 'after:hours.*.0'],
         ];
     }
 

@@ -151,6 +151,8 @@ final class BrokenFilesTest extends TestCase
             'a whole day' => [str_replace('DTSTART:20260709T140000Z', 'DTSTART;VALUE=DATE:20260709', self::EVENT), 'event 1', 'must be a moment'],
             'five hours' => [str_replace('20260709T150000Z', '20260709T190000Z', self::EVENT), 'event 1', '300 minutes'],
             'nobody named' => [str_replace('WR-07', 'shoulder', self::EVENT), 'event 1', 'names no client'],
+            'a day no calendar has' => [str_replace('20260709T140000Z', '20261399T999999Z', self::EVENT), 'event 1', 'cannot be'],
+            'a zone nobody lives in' => [str_replace(['DTSTART:20260709T140000Z', 'DTEND:20260709T150000Z'], ['DTSTART;TZID=Moon/Crater:20260709T140000', 'DURATION:P99999999999D'], self::EVENT), 'event 1', 'lasts'],
             'every week' => [str_replace('SUMMARY', "RRULE:FREQ=WEEKLY\r\nSUMMARY", self::EVENT), 'event 1', 'repeats'],
         ]);
     }

@@ -41,8 +41,10 @@ final class HeadersTest extends TestCase
 
     public function test_over_https_a_browser_never_falls_back(): void
     {
-        $this->get('https://localhost/sign-in')->assertHeader('Strict-Transport-Security');
-        self::assertNull($this->get('http://localhost/sign-in')->headers->get('Strict-Transport-Security'));
+        self::assertNull($this->get('/sign-in')->headers->get('Strict-Transport-Security'));
+        config(['app.url' => 'https://rooms.example']);
+        // also where a proxy took the HTTPS off and did not say so
+        $this->get('http://rooms.example/sign-in')->assertOk()->assertHeader('Strict-Transport-Security');
     }
 
     public function test_what_was_to_be_written_is_in_no_log(): void

@@ -28,6 +28,37 @@ final class LockTest extends TestCase
         $this->get($work)->assertOk();
     }
 
+    public function test_it_holds_on_the_server_too_when_nobody_has_touched_it_for_as_long(): void
+    {
+        $user = $this->therapist();
+        $visit = $this->visit($user);
+        $idle = (int) $user->setting('idle_minutes');
+        $this->get("/visits/{$visit->public_id}/ask")->assertOk();
+        $this->travel($idle)->minutes();
+        $this->postJson('/touched')->assertOk();
+        $this->travel($idle)->minutes();
+        // what a window asks for by itself is no touch
+        $this->getJson("/visits/{$visit->public_id}/entries", ['X-Background' => '1'])->assertOk();
+        $this->travel(2)->minutes();
+
+        $this->getJson("/visits/{$visit->public_id}/entries", ['X-Background' => '1'])->assertStatus(423);
+        $this->postJson('/touched')->assertStatus(423);
+        $this->get("/visits/{$visit->public_id}/ask")->assertRedirect('/locked');
+        $this->post('/unlock', ['password' => 'a good password'])->assertRedirect("/visits/{$visit->public_id}/ask");
+        $this->get("/visits/{$visit->public_id}/ask")->assertOk();
+    }
+
+    public function test_a_request_that_began_before_the_lock_does_not_open_it_when_it_ends(): void
+    {
+        $this->actingAs($this->therapist());
+        $this->get('/')->assertOk();
+        $before = session()->all();
+        $this->postJson('/lock')->assertOk();
+        session()->replace($before); // the other request writes the session back as it had read it
+
+        $this->get('/')->assertRedirect('/locked');
+    }
+
     public function test_it_is_not_guessed(): void
     {
         $this->actingAs($this->therapist());

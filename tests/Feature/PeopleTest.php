@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Support\Right;
 use App\Support\Role;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use Inertia\Testing\AssertableInertia;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -123,12 +124,29 @@ final class PeopleTest extends TestCase
         $this->withSession($elsewhere)->get('/')->assertRedirect('/sign-in');
     }
 
-    public function test_the_outbox_is_read_on_the_machine_itself_and_only_while_mail_is_simulated(): void
+    public function test_the_outbox_is_read_by_the_owner_of_a_demo_that_switched_it_on_and_holds_the_mails_of_their_people_alone(): void
     {
-        $this->get('/outbox')->assertOk();
-        $this->withServerVariables(['REMOTE_ADDR' => '192.168.1.20'])->get('/outbox')->assertNotFound();
-        config(['mail.default' => 'smtp']);
-        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get('/outbox')->assertNotFound();
+        $owner = $this->therapist(role: Role::Owner);
+        $stranger = $this->therapist(role: Role::Owner);
+        foreach ([$owner, $stranger] as $one) {
+            $this->post('/forgotten', ['email' => $one->email]);
+        }
+        $ask = function (string $environment, bool $on, string $mail = 'outbox'): TestResponse {
+            $this->app->instance('env', $environment);
+            config(['somatrace.outbox' => $on, 'mail.default' => $mail]);
+            $answer = $this->get('/outbox');
+            $this->app->instance('env', 'testing');
+
+            return $answer;
+        };
+        $ask('local', true)->assertRedirect('/sign-in');
+        $this->actingAs($this->therapist($owner->clinic));
+        $ask('local', true)->assertForbidden();
+        $this->actingAs($owner);
+        $ask('production', true)->assertNotFound();
+        $ask('local', false)->assertNotFound();
+        $ask('local', true, 'smtp')->assertNotFound();
+        $ask('local', true)->assertOk()->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->count('mails', 1)->where('mails.0.to', $owner->email));
     }
 
     public function test_a_students_note_waits_for_a_licensed_name_that_is_not_their_own(): void

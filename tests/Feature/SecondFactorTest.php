@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\User;
+use App\Support\Role;
 use App\Support\Totp;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -87,14 +88,38 @@ final class SecondFactorTest extends TestCase
         $this->post('/second-step', ['code' => '000001'])->assertRedirect('/sign-in');
     }
 
-    public function test_it_is_taken_away_with_the_password(): void
+    public function test_it_is_taken_away_with_the_password_and_a_code(): void
     {
         $user = $this->therapist();
-        $user->forceFill(['second_factor' => Totp::secret(), 'recovery_codes' => ['x']])->save();
+        $secret = Totp::secret();
+        $user->forceFill(['second_factor' => $secret, 'recovery_codes' => []])->save();
         $this->actingAs($user);
-        $this->delete('/account/second-factor', ['current' => 'wrong'])->assertSessionHasErrors('current');
-        $this->delete('/account/second-factor', ['current' => 'a good password'])->assertSessionHasNoErrors();
+        $this->delete('/account/second-factor', ['current' => 'wrong', 'code' => $this->code($secret)])->assertSessionHasErrors('current');
+        $this->delete('/account/second-factor', ['current' => 'a good password'])->assertSessionHasErrors('code');
+        $this->delete('/account/second-factor', ['current' => 'a good password', 'code' => '000000'])->assertSessionHasErrors('code');
+        self::assertNotNull($user->fresh()?->second_factor);
+        $this->delete('/account/second-factor', ['current' => 'a good password', 'code' => $this->code($secret)])->assertSessionHasNoErrors();
         self::assertNull($user->fresh()?->second_factor);
+    }
+
+    public function test_the_owner_resets_another_persons_and_a_command_that_of_the_sole_owner(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $person = $this->therapist($owner->clinic);
+        foreach ([$owner, $person] as $one) {
+            $one->forceFill(['second_factor' => Totp::secret(), 'recovery_codes' => ['x']])->save();
+        }
+        $this->actingAs($person)->delete("/people/{$owner->id}/second-factor")->assertForbidden();
+        $this->actingAs($this->therapist(role: Role::Owner))->delete("/people/{$person->id}/second-factor")->assertForbidden();
+        $this->actingAs($owner)->delete("/people/{$owner->id}/second-factor")->assertForbidden();
+        $this->delete("/people/{$person->id}/second-factor")->assertRedirect('/people');
+        self::assertNull($person->fresh()?->second_factor);
+        self::assertNotNull($owner->fresh()?->second_factor);
+
+        $this->artisan('somatrace:second-factor', ['email' => 'nobody@quay.example'])->assertFailed();
+        $this->artisan('somatrace:second-factor', ['email' => $owner->email])->assertSuccessful();
+        self::assertNull($owner->fresh()?->second_factor);
+        self::assertSame(1, DB::table('audit_lines')->where('kind', 'keeping')->where('deed', 'second factor reset')->count());
     }
 
     private function code(string $secret): string

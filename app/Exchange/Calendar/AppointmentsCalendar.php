@@ -48,7 +48,7 @@ final readonly class AppointmentsCalendar
         foreach (VObjects::split($text, static fn ($stream): Splitter => new Splitter($stream), 'calendar') as $calendar) {
             foreach ($calendar->select('VEVENT') as $event) {
                 $number++;
-                $line = $event instanceof VEvent ? VObjects::quietly(fn (): AppointmentLine|string => $this->line($event)) : 'is no event';
+                $line = $event instanceof VEvent ? VObjects::reading(fn (): AppointmentLine|string => $this->line($event)) : 'is no event';
                 is_string($line) ? $faults[] = new Fault("event $number", $line) : $lines[] = $line;
             }
         }

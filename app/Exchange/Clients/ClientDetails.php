@@ -31,7 +31,7 @@ final readonly class ClientDetails
         return [
             'name' => ['required', 'string', 'min:2', 'max:120'],
             'pronoun' => ['required', Rule::in(self::PRONOUNS)],
-            'born_on' => ['required', 'date_format:Y-m-d', 'before:today', 'after:'.now()->subYears(115)->format('Y-m-d')],
+            'born_on' => ['bail', 'required', 'string', 'date_format:Y-m-d', 'before:today', 'after:'.now()->subYears(115)->format('Y-m-d')],
             'sex' => ['nullable', Rule::in(self::SEXES)],
             'hand' => ['nullable', Rule::in(self::HANDS)],
             'mass_kg' => ['nullable', 'numeric', 'between:3,400'],

@@ -45,7 +45,13 @@ final readonly class ClientsVcard
         $clients = [];
         $faults = [];
         foreach ($cards as $index => $card) {
-            $clients[] = $client = VObjects::quietly(fn (): array => $this->client($card));
+            $client = VObjects::reading(fn (): array => $this->client($card));
+            if (is_string($client)) {
+                $faults[] = new Fault('card '.($index + 1), $client);
+
+                continue;
+            }
+            $clients[] = $client;
             array_push($faults, ...ClientDetails::faults($client, 'card '.($index + 1)));
         }
 

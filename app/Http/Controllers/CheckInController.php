@@ -11,6 +11,7 @@ use App\Models\CheckIn;
 use App\Models\Client;
 use App\Models\User;
 use App\Models\Visit;
+use App\Support\Letters;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -39,7 +40,7 @@ final readonly class CheckInController
         Gate::authorize('update', $client);
         $given = $handOut->handle($client, $user, CarbonImmutable::now());
 
-        return back()->with('check_in', ['link' => route('check-in.show', $given['link']), 'code' => $given['code'], 'until' => $given['until']->setTimezone($user->clinic->timezone)->format('H:i')]);
+        return back()->with('check_in', ['link' => Letters::link('check-in.show', $given['link']), 'code' => $given['code'], 'until' => $given['until']->setTimezone($user->clinic->timezone)->format('H:i')]);
     }
 
     public function code(): Response
@@ -107,7 +108,12 @@ final readonly class CheckInController
         if ($checkIn === null || $trouble !== null || $checkIn->opened_at === null) {
             return response()->json(['why' => $trouble ?? 'invalid'], self::STATUS[$trouble ?? 'invalid']);
         }
-        $answers = (array) $request->json('answers');
+        // what did not arrive as answers must not be kept in place of those that did
+        abort_unless($request->isJson(), 415);
+        $answers = $request->json('answers');
+        if (! is_array($answers)) {
+            throw ValidationException::withMessages(['answers' => 'No answers arrived. What was answered before stands.']);
+        }
         $faults = $check->faults($answers, CarbonImmutable::now()->toDateString());
         if ($faults !== []) {
             throw ValidationException::withMessages(['answers' => $faults]);

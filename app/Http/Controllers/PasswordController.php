@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Jobs\SendLink;
 use App\Models\User;
-use App\Support\Letters;
+use App\Rules\CurrentPassword;
+use App\Support\Tries;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -25,14 +27,11 @@ final readonly class PasswordController
         return Inertia::render('Forgotten');
     }
 
-    /** The answer is the same whether the address is known or not. */
-    public function send(Request $request, Letters $letters): RedirectResponse
+    /** The answer is the same whether the address is known or not, and so is the time it takes: whether somebody has it is asked later. */
+    public function send(Request $request): RedirectResponse
     {
-        $asked = $request->validate(['email' => ['required', 'email', 'max:190']]);
-        $person = User::query()->where('email', $asked['email'])->whereNull('deactivated_at')->first();
-        if ($person !== null && ! Password::broker()->getRepository()->recentlyCreatedToken($person)) {
-            $letters->reset($person);
-        }
+        $asked = $request->validate(['email' => ['required', 'string', 'email', 'max:190']]);
+        SendLink::dispatch($asked['email']);
 
         return back()->with('message', 'If this address has an account, a link is on its way. It holds an hour.');
     }
@@ -44,14 +43,14 @@ final readonly class PasswordController
 
     public function store(Request $request): RedirectResponse
     {
-        $told = $request->validate(['token' => ['required', 'string', 'max:120'], 'email' => ['required', 'email', 'max:190'], 'invited' => ['boolean'], 'password' => ['required', 'confirmed', Strength::defaults()]]);
-        $answer = Password::broker($request->boolean('invited') ? 'invitations' : 'users')->reset(
+        $told = $request->validate(['token' => ['required', 'string', 'max:120'], 'email' => ['required', 'string', 'email', 'max:190'], 'invited' => ['boolean'], 'password' => ['required', 'string', 'confirmed', Strength::defaults()]]);
+        $kept = Tries::of('link', $told['email'], $request, 'password')->let(static fn (): bool => Password::broker($request->boolean('invited') ? 'invitations' : 'users')->reset(
             [...$request->only('token', 'email', 'password'), static fn ($query) => $query->whereNull('deactivated_at')],
             static function (User $person, string $password): void {
                 $person->forceFill(['password' => $password, 'remember_token' => Str::random(60), 'invited_at' => null])->save();
             },
-        );
-        if ($answer !== Password::PASSWORD_RESET) {
+        ) === Password::PASSWORD_RESET);
+        if (! $kept) {
             throw ValidationException::withMessages(['password' => 'This link is spent or too old. Ask for a new one.']);
         }
 
@@ -66,7 +65,7 @@ final readonly class PasswordController
     /** Everywhere else this account was signed in, it is out. */
     public function update(Request $request, #[CurrentUser] User $user): RedirectResponse
     {
-        $told = $request->validate(['current' => ['required', 'current_password'], 'password' => ['required', 'confirmed', 'different:current', Strength::defaults()]], ['current.current_password' => 'This is not your password now.']);
+        $told = $request->validate(['current' => CurrentPassword::rules($request, $user), 'password' => ['required', 'string', 'confirmed', 'different:current', Strength::defaults()]]);
         $user->forceFill(['password' => $told['password'], 'remember_token' => Str::random(60)])->save();
         Auth::login($user);
         $request->session()->regenerate();
@@ -76,7 +75,7 @@ final readonly class PasswordController
 
     public function everywhere(Request $request, #[CurrentUser] User $user): RedirectResponse
     {
-        $told = $request->validate(['current' => ['required', 'current_password']], ['current.current_password' => 'This is not your password now.']);
+        $told = $request->validate(['current' => CurrentPassword::rules($request, $user)]);
         Auth::logoutOtherDevices($told['current']);
 
         return back()->with('message', "Only this window is signed in now, {$user->name}.");

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ChangePerson;
+use App\Actions\SecondFactor;
 use App\Http\Pages\PeoplePage;
 use App\Http\Requests\PersonRequest;
+use App\Jobs\SendLink;
 use App\Models\User;
-use App\Support\Letters;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
@@ -55,11 +56,21 @@ final readonly class PeopleController
         return to_route('people')->with('message', "{$person->name} can sign in again.");
     }
 
-    public function remind(User $person, #[CurrentUser] User $user, Letters $letters): RedirectResponse
+    /** For somebody who lost both the app and the recovery codes: the password alone opens again until they set it up anew. */
+    public function resetSecondFactor(User $person, #[CurrentUser] User $user, SecondFactor $factor): RedirectResponse
+    {
+        Gate::authorize('manage', $person);
+        abort_if($person->is($user), 403); // one's own is taken away with a code, under one's own name
+        $factor->takeAway($person);
+
+        return to_route('people')->with('message', "{$person->name} signs in with the password alone now.");
+    }
+
+    public function remind(User $person, #[CurrentUser] User $user): RedirectResponse
     {
         Gate::authorize('manage', $person);
         abort_if($person->invited_at === null || ! $person->isActive(), 404);
-        $letters->invite($person->load('clinic'), $user->name);
+        SendLink::dispatch($person->email, $user->name);
 
         return to_route('people')->with('message', 'The invitation was sent once more; the earlier link is void.');
     }

@@ -6,7 +6,11 @@ namespace App\Http\Controllers;
 
 use App\Actions\SecondFactor;
 use App\Models\User;
+use App\Rules\CurrentPassword;
+use App\Support\Audit;
+use App\Support\AuditDeed;
 use App\Support\Totp;
+use App\Support\Tries;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -22,7 +26,7 @@ final readonly class SecondFactorController
     /** A secret for the app; it counts only once a code has shown that the app has it. */
     public function create(Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        $request->validate(['current' => ['required', 'current_password']], ['current.current_password' => 'This is not your password now.']);
+        $request->validate(['current' => CurrentPassword::rules($request, $user)]);
         $secret = Totp::secret();
         $request->session()->put(self::WAITING, $secret);
 
@@ -33,7 +37,10 @@ final readonly class SecondFactorController
     {
         $told = $request->validate(['code' => ['required', 'string', 'regex:/^\d{6}$/']], ['code.regex' => 'Six digits, as the app shows them.']);
         $secret = $request->session()->get(self::WAITING);
-        $codes = is_string($secret) ? $factor->setUp($user, $secret, $told['code'], CarbonImmutable::now()) : null;
+        $codes = null;
+        Tries::of('second factor', $user->email, $request, 'code')->let(static function () use (&$codes, $factor, $user, $secret, $told): bool {
+            return ($codes = is_string($secret) ? $factor->setUp($user, $secret, $told['code'], CarbonImmutable::now()) : null) !== null;
+        });
         if ($codes === null) {
             throw ValidationException::withMessages(['code' => 'This is not the code of now. Is the clock of the phone right?']);
         }
@@ -42,10 +49,16 @@ final readonly class SecondFactorController
         return response()->json(['codes' => $codes]);
     }
 
+    /** Whoever found the password out, or a screen left open, does not get rid of it: it takes a code too. */
     public function destroy(Request $request, #[CurrentUser] User $user, SecondFactor $factor): RedirectResponse
     {
-        $request->validate(['current' => ['required', 'current_password']], ['current.current_password' => 'This is not your password now.']);
-        $factor->takeAway($user);
+        $told = $request->validate(['current' => CurrentPassword::rules($request, $user), 'code' => ['required', 'string', 'max:20']]);
+        if (! Tries::of('second factor', $user->email, $request, 'code')->let(static fn (): bool => $factor->accepts($user, $told['code'], CarbonImmutable::now()))) {
+            Audit::write(AuditDeed::refusedAtTheDoor(), $user, (string) $request->ip(), (string) $request->userAgent(), detail: 'second factor, to take it away', refused: true);
+
+            throw ValidationException::withMessages(['code' => 'This code is not the one of now, or was used already.']);
+        }
+        $factor->takeAway($user->refresh());
 
         return back()->with('message', 'The second factor is off.');
     }

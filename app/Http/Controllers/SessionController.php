@@ -9,11 +9,15 @@ use App\Http\Requests\SignInRequest;
 use App\Models\User;
 use App\Support\Audit;
 use App\Support\AuditDeed;
+use App\Support\ScreenLock;
+use App\Support\Tries;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Config;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Inertia\Inertia;
@@ -21,8 +25,6 @@ use Inertia\Response;
 
 final readonly class SessionController
 {
-    private const TRIES_A_MINUTE = 5;
-
     private const HALF_WAY = 'half_way';
 
     private const HALF_WAY_MINUTES = 5;
@@ -34,19 +36,19 @@ final readonly class SessionController
 
     public function store(SignInRequest $request): RedirectResponse
     {
-        $name = Str::lower((string) $request->string('email')).'|'.$request->ip();
-        if (RateLimiter::tooManyAttempts($name, self::TRIES_A_MINUTE)) {
-            throw ValidationException::withMessages(['email' => 'Too many tries. Wait '.RateLimiter::availableIn($name).' seconds, please.'])->status(429);
-        }
-        $user = Auth::validate($request->validated()) ? Auth::getLastAttempted() : null;
-        if (! $user instanceof User || ! $user->isActive()) {
-            RateLimiter::hit($name);
-            $meant = Auth::getLastAttempted();
-            Audit::write(AuditDeed::refusedAtTheDoor(), $meant instanceof User ? $meant : null, (string) $request->ip(), (string) $request->userAgent());
+        $email = (string) $request->string('email');
+        $meant = User::query()->where('email', $email)->first();
+        // an address nobody has is looked at as long as one somebody has
+        $right = Tries::of('password', $email, $request, 'email')->let(static fn (): bool => Hash::check((string) $request->string('password'), $meant->password ?? self::nobodys()) && $meant?->isActive() === true);
+        if (! $right || $meant === null) {
+            Audit::write(AuditDeed::refusedAtTheDoor(), $meant, (string) $request->ip(), (string) $request->userAgent(), refused: true);
 
             throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
         }
-        RateLimiter::clear($name);
+        $user = $meant;
+        if (Hash::needsRehash($user->password)) {
+            $user->forceFill(['password' => (string) $request->string('password')])->save();
+        }
         $request->session()->regenerate(); // a session begun before sign-in is worth nothing after it
         if ($user->second_factor !== null) {
             $request->session()->put(self::HALF_WAY, ['user' => $user->id, 'until' => CarbonImmutable::now()->addMinutes(self::HALF_WAY_MINUTES)->getTimestamp()]);
@@ -54,6 +56,7 @@ final readonly class SessionController
             return to_route('second-step');
         }
         Auth::login($user);
+        ScreenLock::begin($request);
 
         return redirect()->intended('/');
     }
@@ -70,22 +73,23 @@ final readonly class SessionController
             return to_route('sign-in')->with('message', 'That took too long. Sign in once more.');
         }
         $told = $request->validate(['code' => ['required', 'string', 'max:20']]);
-        $name = "second|{$user->id}";
-        if (RateLimiter::tooManyAttempts($name, self::TRIES_A_MINUTE)) {
-            throw ValidationException::withMessages(['code' => 'Too many tries. Wait '.RateLimiter::availableIn($name).' seconds, please.'])->status(429);
-        }
-        if (! $factor->accepts($user, $told['code'], CarbonImmutable::now())) {
-            RateLimiter::hit($name);
-            Audit::write(AuditDeed::refusedAtTheDoor(), $user, (string) $request->ip(), (string) $request->userAgent(), detail: 'second factor');
+        if (! Tries::of('second factor', $user->email, $request, 'code')->let(static fn (): bool => $factor->accepts($user, $told['code'], CarbonImmutable::now()))) {
+            Audit::write(AuditDeed::refusedAtTheDoor(), $user, (string) $request->ip(), (string) $request->userAgent(), detail: 'second factor', refused: true);
 
             throw ValidationException::withMessages(['code' => 'This code is not the one of now, or was used already.']);
         }
-        RateLimiter::clear($name);
         $request->session()->forget(self::HALF_WAY);
         $request->session()->regenerate();
         Auth::login($user->refresh());
+        ScreenLock::begin($request);
 
         return redirect()->intended('/');
+    }
+
+    /** A hash that no password fits, as dear to check as any: made once for each cost. */
+    private static function nobodys(): string
+    {
+        return Cache::rememberForever('nobodys password '.json_encode(Config::get('hashing.bcrypt.rounds')), static fn (): string => Hash::make(Str::random(40)));
     }
 
     /** Who has told the password and not yet the code. */

@@ -6,6 +6,7 @@ namespace App\Http\Middleware;
 
 use Closure;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Config;
 use Symfony\Component\HttpFoundation\Response;
 
 /** What a browser may do with a page of ours: run and fetch what ships with it, sit in no other page, tell no other site where it came from, and keep nothing clinical. */
@@ -22,8 +23,9 @@ final class SecurityHeaders
         foreach ($headers as $name => $value) {
             $response->headers->set($name, $value);
         }
-        if ($request->isSecure()) {
-            $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
+        // whatever a proxy says or does not say: an installation that is reached over HTTPS is reached over nothing else
+        if (str_starts_with(Config::string('app.url'), 'https://')) {
+            $response->headers->set('Strict-Transport-Security', 'max-age=31536000; includeSubDomains');
         }
         if ($request->user() !== null) {
             $response->headers->set('Cache-Control', 'no-store, private');

@@ -55,6 +55,7 @@ final readonly class NotePage
             'clinic' => $clinic->name, 'therapist' => $visit->user->name, 'revisions' => array_reverse($revisions), 'names' => self::FIELDS,
             'complaints' => $case['findings']['complaints'] ?? [], 'felt' => $case['findings']['palpation'] ?? [],
             'found' => $this->found($case), 'done' => array_map(fn (array $one): string => $this->words->name(EntryKind::Done, "{$one['muscle']}:{$one['side']}").': '.$this->words->value(EntryKind::Done, array_diff_key($one, ['seconds_at_pressure' => true, 'dose_kpa_s' => true])), (array) ($results['done'] ?? [])),
+            'unreadable' => array_column((array) ($results['unreadable'] ?? []), 'what'),
             'verdict' => $results['safety']['verdict'] ?? null, 'agreed' => array_map(fn (array $one): string => str_replace('_', ' ', (string) $one['area']).': '.($one['given'] ? 'yes' : 'no').(isset($one['but']) ? ", but {$one['but']}" : ''), (array) ($case['consent'] ?? [])),
         ];
     }
@@ -71,7 +72,7 @@ final readonly class NotePage
             $html .= $this->revision($revision, $revision === $page['revisions'][0]);
         }
 
-        return $this->paper->pdf($html.'</td></tr></table>'.$list('Found', $page['found']).$list('Done', $page['done']).$list('Agreed', $page['agreed']));
+        return $this->paper->pdf($html.'</td></tr></table>'.$list('Found', $page['found']).$list('Done', $page['done']).$list('Agreed', $page['agreed']).$list('Stored, not readable any more, and no part of this', $page['unreadable']));
     }
 
     /** @param  array<string, mixed>  $revision */

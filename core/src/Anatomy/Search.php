@@ -102,7 +102,7 @@ final class Search
         if ($total <= 0) {
             return [];
         }
-        $near = $this->near(array_keys($words));
+        $near = $this->near(array_map(strval(...), array_keys($words)));
         $found = [];
         foreach ($this->phrases as $phrase) {
             if ($kind !== null && $phrase['kind'] !== $kind) {
