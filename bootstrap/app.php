@@ -10,7 +10,8 @@ use App\Http\Middleware\OwnProxies;
 use App\Http\Middleware\RefuseOddInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\WriteAudit;
-use Illuminate\Database\QueryException;
+use App\Support\BareFault;
+use App\Support\Database\PatientConnection;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -19,6 +20,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
 use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
 umask(0077); // what the program writes is read by nobody else on the machine
 
@@ -36,9 +38,12 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->expectsJson());
-        // names and findings of clients never go into a log: a refused statement is told by its shape, without what was to be written
-        $exceptions->report(static function (QueryException $fault): false {
-            Log::error('a statement was refused', ['code' => $fault->getCode(), 'sql' => $fault->getSql(), 'at' => basename($fault->getFile()).':'.$fault->getLine()]);
+        // somebody else writes for longer than we waited: said as such, and tried again by the window
+        $exceptions->dontReportWhen(static fn (Throwable $fault): bool => PatientConnection::isBusy($fault));
+        $exceptions->map(static fn (PDOException $fault): Throwable => PatientConnection::isBusy($fault) ? new ServiceUnavailableHttpException(1, 'The server is busy. Nothing was changed; it is tried again.', $fault) : $fault);
+        // names and findings never go into a log, whatever went wrong
+        $exceptions->report(static function (Throwable $fault): false {
+            Log::error(BareFault::name($fault), ['faults' => BareFault::of($fault)]);
 
             return false;
         });
@@ -51,6 +56,6 @@ return Application::configure(basePath: dirname(__DIR__))
 
             return Inertia::render('Error', ['status' => $status])->toResponse($request)->setStatusCode($status);
         });
-        $exceptions->dontFlash(['password', 'payload', 'name']);
+        $exceptions->dontFlash(['password', 'password_confirmation', 'current', 'code', 'token', 'payload', 'name']);
     })
     ->create();

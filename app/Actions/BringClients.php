@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
 use App\Models\User;
+use App\Support\Right;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -27,7 +28,7 @@ final readonly class BringClients
      */
     public function preview(User $user, array $clients): array
     {
-        $rows = array_map(fn (array $told): array => $this->row($told, $this->standing($user, $told)), $clients);
+        $rows = array_map(fn (array $told): array => $this->row($told, $this->standing($user, $told)), $this->sayable($user, $clients));
 
         return ['rows' => $rows, 'unkept' => [], 'digest' => hash('sha256', json_encode([$user->clinic_id, $rows], JSON_THROW_ON_ERROR))];
     }
@@ -40,17 +41,28 @@ final readonly class BringClients
                 throw new RecordChangedMeanwhile;
             }
             $written = 0;
-            foreach ($clients as $told) {
+            foreach ($this->sayable($user, $clients) as $told) {
                 $standing = $this->standing($user, $told);
                 if ($this->row($told, $standing)['changes'] === []) {
                     continue;
                 }
-                $standing === null ? $this->create->handle($user, $told) : $this->update->handle($standing, $this->merged($told, $standing));
+                $standing === null ? $this->create->handle($user, $told) : $this->update->handle($standing, $user, $this->merged($told, $standing));
                 $written++;
             }
 
             return $written;
         });
+    }
+
+    /**
+     * What is clinical comes only from somebody who may say it.
+     *
+     * @param  list<array<string, mixed>>  $clients
+     * @return list<array<string, mixed>>
+     */
+    private function sayable(User $user, array $clients): array
+    {
+        return $user->may(Right::ReadClinical) ? $clients : array_map(static fn (array $told): array => array_diff_key($told, array_flip(ClientDetails::CLINICAL)), $clients);
     }
 
     /** @param  array<string, mixed>  $told */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Cases\ClientChanges;
 use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
 use App\Models\Merge;
@@ -38,25 +39,25 @@ final readonly class MergeClients
             $filled = array_filter($gone->only(ClientDetails::KEYS), static fn (mixed $value, string $key): bool => $value !== null && $kept->getAttribute($key) === null, ARRAY_FILTER_USE_BOTH);
             $this->apart($gone);
             $this->move($moved, $gone, $kept);
-            $kept->update([...$filled, 'last_seen_at' => max($kept->last_seen_at, $gone->last_seen_at)]);
-            $gone->update(['merged_into_id' => $kept->id, 'archived_at' => $now]);
+            ClientChanges::of($kept, $user, static fn () => $kept->update([...$filled, 'last_seen_at' => max($kept->last_seen_at, $gone->last_seen_at)]));
+            ClientChanges::of($gone, $user, static fn () => $gone->update(['merged_into_id' => $kept->id, 'archived_at' => $now]));
             $this->number->handle($kept->id);
 
             return Merge::query()->create(['clinic_id' => $kept->clinic_id, 'kept_id' => $kept->id, 'gone_id' => $gone->id, 'moved' => [...$moved, 'filled' => array_keys($filled)], 'user_id' => $user->id, 'created_at' => $now]);
         });
     }
 
-    public function undo(Merge $merge, CarbonImmutable $now): void
+    public function undo(Merge $merge, User $user, CarbonImmutable $now): void
     {
-        DB::transaction(function () use ($merge, $now): void {
+        DB::transaction(function () use ($merge, $user, $now): void {
             $kept = Client::query()->findOrFail($merge->kept_id);
             $gone = Client::query()->findOrFail($merge->gone_id);
             $moved = $merge->moved;
             $this->apart($kept);
             // only what is still there: another merge may have taken it further
             $this->move(array_intersect_key($moved, array_flip(self::TABLES)), $kept, $gone);
-            $kept->update(array_fill_keys(array_map(strval(...), $moved['filled']), null));
-            $gone->update(['merged_into_id' => null, 'archived_at' => null]);
+            ClientChanges::of($kept, $user, static fn () => $kept->update(array_fill_keys(array_map(strval(...), $moved['filled']), null)));
+            ClientChanges::of($gone, $user, static fn () => $gone->update(['merged_into_id' => null, 'archived_at' => null]));
             $this->number->handle($kept->id);
             $this->number->handle($gone->id);
             foreach ([$kept, $gone] as $one) {

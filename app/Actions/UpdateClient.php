@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Cases\ClientChanges;
 use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
-use Illuminate\Support\Facades\DB;
+use App\Models\User;
 
+/** Changes who a client is; what stood there before is kept beside it. */
 final readonly class UpdateClient
 {
     /** @param  array<string, mixed>  $details with all contacts: those that are not named are gone */
-    public function handle(Client $client, array $details): void
+    public function handle(Client $client, User $user, array $details): void
     {
-        DB::transaction(function () use ($client, $details): void {
+        ClientChanges::of($client, $user, function () use ($client, $details): void {
             $client->update([...array_intersect_key($details, array_flip(ClientDetails::KEYS)), 'search' => Client::folded("{$details['name']} {$client->code}")]);
             $this->contacts($client, array_values((array) ($details['contacts'] ?? [])));
         });

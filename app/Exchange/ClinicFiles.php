@@ -14,6 +14,7 @@ use App\Exchange\Clients\ClientsVcard;
 use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\User;
+use App\Support\Right;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\Data\FaultyDocument;
 
@@ -88,8 +89,10 @@ final readonly class ClinicFiles
     /** @return \Generator<array<string, mixed>> */
     private function all(User $user): \Generator
     {
+        $clinical = $user->may(Right::ReadClinical);
         foreach (Client::query()->where('clinic_id', $user->clinic_id)->whereNull('erased_at')->whereNull('merged_into_id')->with('contacts')->orderBy('code')->lazy() as $client) {
-            yield ClientDetails::of($client);
+            // reception takes out what it may read
+            yield $clinical ? ClientDetails::of($client) : [...ClientDetails::of($client), ...array_fill_keys(ClientDetails::CLINICAL, null)];
         }
     }
 }

@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Support\Role;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Http\UploadedFile;
 use Tests\Support\MadeUpRecords;
 use Tests\TestCase;
 
@@ -18,7 +19,7 @@ final class ClientsTest extends TestCase
 {
     public function test_details_and_contacts_are_changed_and_kept(): void
     {
-        $user = $this->therapist(role: Role::Reception);
+        $user = $this->therapist();
         $client = $this->client($user);
         $details = MadeUpRecords::clients(9, 4)[8];
         $details['name'] = 'Wilma Readman';
@@ -27,6 +28,52 @@ final class ClientsTest extends TestCase
 
         self::assertSame(array_diff_key($details, ['code' => 1]), array_diff_key(ClientDetails::of($client->refresh()->load('contacts')), ['code' => 1]));
         self::assertSame(['Wilma Readman'], array_column($this->postJson('/clients/search', ['q' => 'readman'])->json(), 'name'));
+    }
+
+    public function test_every_change_keeps_who_when_before_and_after(): void
+    {
+        $this->travelTo('2026-11-27 09:30:00');
+        $user = $this->therapist();
+        $client = $this->client($user);
+        $details = [...array_diff_key(ClientDetails::of($client->load('contacts')), ['code' => 1]), 'mass_kg' => 71.5, 'occupation' => 'carver', 'contacts' => [['kind' => 'doctor', 'name' => 'Dr Finch', 'phone' => '+44 20 1234', 'email' => null, 'note' => null]]];
+        $this->actingAs($user)->put("/clients/{$client->public_id}", $details)->assertSessionHasNoErrors();
+        $this->put("/clients/{$client->public_id}", $details)->assertSessionHasNoErrors(); // the same again is no change
+        $this->post("/clients/{$client->public_id}/archive")->assertRedirect();
+
+        $changes = $this->get("/clients/{$client->public_id}/edit")->assertOk()->inertiaProps('changes');
+        self::assertSame(['archived at', 'contacts', 'mass kg', 'occupation'], collect($changes)->pluck('field')->sort()->values()->all());
+        self::assertContains(['at' => '27 November 2026, 09:30', 'by' => 'Ada Thorn', 'field' => 'mass kg', 'before' => 'nothing', 'after' => '71.5'], $changes);
+        self::assertContains(['at' => '27 November 2026, 09:30', 'by' => 'Ada Thorn', 'field' => 'contacts', 'before' => 'nothing', 'after' => 'doctor, Dr Finch, +44 20 1234'], $changes);
+        $this->actingAs($this->therapist($user->clinic, Role::Reception));
+        self::assertNotContains('mass kg', array_column($this->get("/clients/{$client->public_id}/edit")->inertiaProps('changes'), 'field'));
+    }
+
+    public function test_reception_neither_reads_nor_changes_what_is_clinical(): void
+    {
+        $user = $this->therapist();
+        $client = $this->client($user);
+        $client->update(['mass_kg' => 71.5, 'skin' => 'fragile', 'stoic' => true, 'hand' => 'left']);
+        $this->actingAs($user)->post("/clients/{$client->public_id}/appointments", ['day' => now()->format('Y-m-d'), 'time' => '12:00', 'minutes' => 60, 'reason' => 'shoulder after the fall'])->assertSessionHasNoErrors();
+        $this->actingAs($this->therapist($user->clinic, Role::Reception));
+
+        foreach (['/', "/clients/{$client->public_id}", "/clients/{$client->public_id}/edit", '/clients'] as $address) {
+            $answer = $this->get($address)->assertOk();
+            $answer->assertDontSee('shoulder after the fall')->assertDontSee('fragile')->assertDontSee('71.5');
+        }
+        self::assertSame([], array_intersect(ClientDetails::CLINICAL, array_keys($this->get("/clients/{$client->public_id}/edit")->inertiaProps('client'))));
+        self::assertStringNotContainsString('fragile', (string) $this->get('/clinic/files/clients.csv')->getContent());
+        $plain = ['name' => 'Wilma Reed', 'pronoun' => 'she', 'born_on' => '1985-04-01', 'phone' => '+44 20 999'];
+        foreach (['mass_kg' => 80, 'skin' => 'usual', 'stoic' => false, 'hand' => 'right'] as $key => $value) {
+            $this->put("/clients/{$client->public_id}", [...$plain, $key => $value])->assertSessionHasErrors($key);
+        }
+        $this->put("/clients/{$client->public_id}", $plain)->assertSessionHasNoErrors();
+        $this->post("/clients/{$client->public_id}/appointments", ['day' => '2027-01-11', 'time' => '10:00', 'minutes' => 60, 'reason' => 'knee'])->assertSessionHasErrors('reason');
+        $table = "code,name,born_on,mass_kg,skin,stoic\r\n{$client->code},Wilma Reed,1985-04-01,99,dry,no\r\n";
+        $digest = $this->post('/clinic/bring/clients.csv', ['file' => UploadedFile::fake()->createWithContent('c.csv', $table)], ['Accept' => 'application/json'])->assertOk()->json('digest');
+        $this->post('/clinic/bring/clients.csv/apply', ['file' => UploadedFile::fake()->createWithContent('c.csv', $table), 'digest' => $digest], ['Accept' => 'application/json'])->assertOk();
+
+        self::assertEquals(['mass_kg' => 71.5, 'skin' => 'fragile', 'stoic' => true, 'hand' => 'left'], $client->refresh()->only(['mass_kg', 'skin', 'stoic', 'hand']));
+        self::assertSame('+44 20 999', $client->phone);
     }
 
     public function test_bad_details_are_refused_by_field(): void

@@ -16,7 +16,10 @@ final class LetterTest extends TestCase
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
         $this->denyEverything($visit);
-        $this->travel(12)->minutes();
+        foreach ([6, 6] as $minutes) {
+            $this->travel($minutes)->minutes();
+            $this->postJson('/touched')->assertOk();
+        }
         $this->tell($visit, $this->happening('sign', ['sign' => 'dizzy']))->assertOk();
         $this->tell($visit, $this->happening('sign', ['sign' => 'numb'], '2031-01-01T03:04:05Z'))->assertOk();
         $this->save($visit, 'red_flag', 'yes', 'numb_face', 1)->assertJsonPath('safety.verdict', 'refer');

@@ -15,6 +15,9 @@ final readonly class ClientDetails
 {
     public const KEYS = ['name', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'email', 'phone', 'address'];
 
+    /** Not for reception: what hands need to know. */
+    public const CLINICAL = ['hand', 'mass_kg', 'skin', 'stoic'];
+
     public const MOST_CONTACTS = 4;
 
     public const PRONOUNS = ['she', 'he', 'they', 'unsaid'];
@@ -25,19 +28,38 @@ final readonly class ClientDetails
 
     public const HANDS = ['left', 'right', 'both'];
 
+    /**
+     * @param  bool  $clinical  whether it is told by somebody who may say what is clinical
+     * @return array<string, mixed>
+     */
+    public static function rules(bool $clinical = true): array
+    {
+        return [
+            ...self::plainRules(),
+            ...$clinical ? self::clinicalRules() : array_fill_keys(self::CLINICAL, ['prohibited']),
+        ];
+    }
+
     /** @return array<string, mixed> */
-    public static function rules(): array
+    private static function clinicalRules(): array
+    {
+        return [
+            'hand' => ['nullable', Rule::in(self::HANDS)],
+            'mass_kg' => ['nullable', 'numeric', 'between:3,400'],
+            'skin' => ['required', Rule::in(self::SKINS)],
+            'stoic' => ['boolean'],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function plainRules(): array
     {
         return [
             'name' => ['required', 'string', 'min:2', 'max:120'],
             'pronoun' => ['required', Rule::in(self::PRONOUNS)],
             'born_on' => ['bail', 'required', 'string', 'date_format:Y-m-d', 'before:today', 'after:'.now()->subYears(115)->format('Y-m-d')],
             'sex' => ['nullable', Rule::in(self::SEXES)],
-            'hand' => ['nullable', Rule::in(self::HANDS)],
-            'mass_kg' => ['nullable', 'numeric', 'between:3,400'],
             'occupation' => ['nullable', 'string', 'max:80'],
-            'skin' => ['required', Rule::in(self::SKINS)],
-            'stoic' => ['boolean'],
             'guardian_name' => ['nullable', 'string', 'min:2', 'max:120'],
             'email' => ['nullable', 'email', 'max:190'],
             'phone' => ['nullable', 'string', 'max:40', 'regex:/^[0-9+() .\/-]{3,}$/'],

@@ -15,6 +15,7 @@ use App\Http\Requests\StoreClientRequest;
 use App\Models\Client;
 use App\Models\ClientContact;
 use App\Models\User;
+use App\Support\Right;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -46,9 +47,9 @@ final readonly class ClientController
         return back();
     }
 
-    public function create(): Response
+    public function create(#[CurrentUser] User $user): Response
     {
-        return Inertia::render('Client/New', ['kinds' => ClientContact::KINDS, 'mostContacts' => ClientDetails::MOST_CONTACTS]);
+        return Inertia::render('Client/New', ['clinical' => $user->may(Right::ReadClinical), 'kinds' => ClientContact::KINDS, 'mostContacts' => ClientDetails::MOST_CONTACTS]);
     }
 
     public function store(StoreClientRequest $request, #[CurrentUser] User $user, CreateClient $create): RedirectResponse
@@ -63,9 +64,9 @@ final readonly class ClientController
         return Inertia::render('Client/Edit', $page->of($client, $user));
     }
 
-    public function update(StoreClientRequest $request, Client $client, UpdateClient $update): RedirectResponse
+    public function update(StoreClientRequest $request, Client $client, #[CurrentUser] User $user, UpdateClient $update): RedirectResponse
     {
-        $update->handle($client, $request->validated());
+        $update->handle($client, $user, $request->validated());
 
         return to_route('clients.show', $client)->with('message', 'Kept.');
     }

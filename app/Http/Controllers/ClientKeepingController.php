@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\EraseClient;
 use App\Actions\MergeClients;
+use App\Cases\ClientChanges;
 use App\Http\Requests\MergeRequest;
 use App\Models\Client;
 use App\Models\Merge;
@@ -20,18 +21,18 @@ use Illuminate\Validation\Rule;
 /** Putting clients away, making doubles one, erasing on request. */
 final readonly class ClientKeepingController
 {
-    public function archive(Client $client): RedirectResponse
+    public function archive(Client $client, #[CurrentUser] User $user): RedirectResponse
     {
         Gate::authorize('update', $client);
-        $client->update(['archived_at' => CarbonImmutable::now()]);
+        ClientChanges::of($client, $user, static fn () => $client->update(['archived_at' => CarbonImmutable::now()]));
 
         return to_route('clients.show', $client)->with('message', 'Put away: found only where those put away are asked for. Nothing is lost.');
     }
 
-    public function unarchive(Client $client): RedirectResponse
+    public function unarchive(Client $client, #[CurrentUser] User $user): RedirectResponse
     {
         Gate::authorize('update', $client);
-        $client->update(['archived_at' => null]);
+        ClientChanges::of($client, $user, static fn () => $client->update(['archived_at' => null]));
 
         return to_route('clients.show', $client)->with('message', 'Here again.');
     }
@@ -44,11 +45,11 @@ final readonly class ClientKeepingController
         return to_route('clients.edit', $client)->with('message', "The record of {$other->code} is in this one now. It can be undone below.");
     }
 
-    public function unmerge(Request $request, Client $client, MergeClients $merge): RedirectResponse
+    public function unmerge(Request $request, Client $client, #[CurrentUser] User $user, MergeClients $merge): RedirectResponse
     {
         Gate::authorize('merge', $client);
         $one = Merge::query()->where('kept_id', $client->id)->whereNull('undone_at')->findOrFail($request->integer('merge'));
-        $merge->undo($one, CarbonImmutable::now());
+        $merge->undo($one, $user, CarbonImmutable::now());
 
         return to_route('clients.edit', $client)->with('message', 'Two records again.');
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
+use App\Cases\ClientChanges;
 use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
 use App\Models\ClientContact;
@@ -19,14 +20,18 @@ final readonly class ClientEditPage
 {
     private const SHOWN = 5;
 
+    private const CHANGES = 20;
+
     /** @return array<string, mixed> */
     public function of(Client $client, User $user): array
     {
+        $clinical = $user->can('viewClinical', $client);
         $may = Gate::allows('merge', $client);
         $until = Retention::until($client, $user->clinic);
 
         return [
-            'client' => ['id' => $client->public_id, ...ClientDetails::of($client->load('contacts')), 'away' => $client->archived_at !== null],
+            'clinical' => $clinical, 'changes' => ClientChanges::list($client, $user, $clinical, self::CHANGES),
+            'client' => ['id' => $client->public_id, ...array_diff_key(ClientDetails::of($client->load('contacts')), $clinical ? [] : array_flip(ClientDetails::CLINICAL)), 'away' => $client->archived_at !== null],
             'kinds' => ClientContact::KINDS, 'mostContacts' => ClientDetails::MOST_CONTACTS, 'mayMerge' => $may, 'mayErase' => Gate::allows('erase', $client),
             'doubles' => $may ? $this->doubles($client) : [], 'merges' => $may ? $this->merges($client, $user) : [],
             'keptUntil' => $until === null || $until->isPast() ? null : $user->clinic->dateWords($until),

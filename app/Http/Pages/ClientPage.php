@@ -20,12 +20,13 @@ final readonly class ClientPage
     /** @return array<string, mixed> */
     public function of(Client $client, User $user): array
     {
+        $clinical = $user->can('viewClinical', $client);
         $who = [
-            'id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation, 'hand' => $client->hand,
-            'age' => (int) $client->born_on->diffInYears(now()), 'stoic' => $client->stoic, 'skin' => $client->skin, 'words' => Words::of($client),
+            'id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation,
+            'hand' => $clinical ? $client->hand : null, 'stoic' => $clinical && $client->stoic, 'age' => (int) $client->born_on->diffInYears(now()), 'words' => Words::of($client),
         ];
         $state = ['minutes' => $user->clinic->setting('visit_minutes'), 'erased' => $client->erased_at !== null, 'away' => $client->archived_at !== null];
-        if (! $user->can('viewClinical', $client)) {
+        if (! $clinical) {
             return ['client' => $who, ...$state, 'clinical' => false, 'visits' => [], 'response' => null, 'safety' => null];
         }
         // a course of years is many visits: read raw, with the one that is judged alone as a model

@@ -90,7 +90,7 @@ final readonly class TodayPage
 
         return [
             'id' => $one->id, 'at' => $one->starts_at->setTimezone($user->clinic->timezone)->format('H:i'), 'minutes' => $one->minutes, 'status' => $one->status,
-            'reason' => $one->reason, 'client' => ['id' => $one->client->public_id, 'name' => $one->client->name, 'occupation' => $one->client->occupation, 'age' => (int) $one->client->born_on->diffInYears($one->starts_at)],
+            'reason' => $user->may(Right::ReadClinical) ? $one->reason : null, 'client' => ['id' => $one->client->public_id, 'name' => $one->client->name, 'occupation' => $one->client->occupation, 'age' => (int) $one->client->born_on->diffInYears($one->starts_at)],
             'visit' => ($one->visit ?? $open)?->public_id, 'visit_status' => ($one->visit ?? $open)?->status->value,
             'verdict' => $safety?->document['verdict'] ?? null,
         ];

@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
+use App\Support\Right;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class StoreClientRequest extends FormRequest
@@ -22,7 +23,9 @@ final class StoreClientRequest extends FormRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return $this->route('client') === null ? [...ClientDetails::rules(), ...$this->keyRules()] : ClientDetails::rules();
+        $rules = ClientDetails::rules($this->user()?->may(Right::ReadClinical) === true);
+
+        return $this->route('client') === null ? [...$rules, ...$this->keyRules()] : $rules;
     }
 
     /** @return array<string, string> */
