@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Keeping\AuditChain;
 use App\Keeping\AuditSpool;
 use App\Keeping\Backup;
 use App\Keeping\Doctor;
@@ -18,6 +17,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 use Tests\KeepsAFile;
 use Tests\TestCase;
@@ -103,30 +103,22 @@ final class TamperTest extends TestCase
         self::assertSame('well', $this->said('audit')->state);
     }
 
-    public function test_an_installation_with_another_key_takes_the_seal_over_and_what_was_broken_stays_broken(): void
+    #[TestWith([false, 'well'])]
+    #[TestWith([true, 'ill'])]
+    public function test_an_installation_with_another_key_takes_the_seal_over_and_what_was_broken_stays_broken(bool $broken, string $state): void
     {
-        foreach ([false, true] as $broken) {
-            $this->atWork();
-            if ($broken) {
-                DB::statement('drop trigger audit_lines_stay_as_written');
-                DB::table('audit_lines')->where('id', 1)->update(['deed' => 'nothing']);
-            }
-            $path = "{$this->folder}/sealed.backup";
-            @unlink($path);
-            (new Backup(Strength::Light))->make($path, 'a passphrase of a clinic', CarbonImmutable::now());
-            $this->destroy();
-            $own = Config::string('somatrace.seal.folder');
-            Config::set('somatrace.seal.folder', "{$this->folder}/shelf");
-            (new Backup(Strength::Light))->restore($path, 'a passphrase of a clinic');
-
-            self::assertSame([$broken ? 'ill' : 'well', 'well'], [$this->said('audit')->state, $this->said('signed notes')->state]);
-            Config::set('somatrace.seal.folder', $own);
-            (new AuditChain(Seal::own()))->rememberEnd();
-            $this->destroy();
-            touch($this->database);
-            DB::purge();
-            $this->artisan('migrate', ['--force' => true]);
+        $this->atWork();
+        if ($broken) {
+            DB::statement('drop trigger audit_lines_stay_as_written');
+            self::assertSame(1, DB::table('audit_lines')->where('id', 4)->update(['deed' => 'nothing']));
         }
+        $path = "{$this->folder}/sealed.backup";
+        (new Backup(Strength::Light))->make($path, 'a passphrase of a clinic', CarbonImmutable::now());
+        $this->destroy();
+        Config::set('somatrace.seal.folder', "{$this->folder}/shelf");
+        (new Backup(Strength::Light))->restore($path, 'a passphrase of a clinic');
+
+        self::assertSame([$state, 'well'], [$this->said('audit')->state, $this->said('signed notes')->state]);
     }
 
     /** @return array{Visit} a student's note, corrected and countersigned, and a day's worth of lines */
