@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\HealthController;
 use App\Http\Middleware\EndForTheDeactivated;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Middleware\KeepLocked;
@@ -18,6 +19,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
+use Illuminate\Support\Facades\Route;
 use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
@@ -25,7 +27,7 @@ use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 umask(0077); // what the program writes is read by nobody else on the machine
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
+    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php', then: static fn () => Route::get('/up', HealthController::class)->name('health')) // without session or cookies
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(OwnHosts::class);

@@ -132,6 +132,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::put('/visits/{visit}/entries', [EntryController::class, 'update'])->name('visits.entries');
     Route::post('/visits/{visit}/check-in', [CheckInController::class, 'take'])->name('visits.check-in');
     Route::post('/visits/{visit}/plan', [PlanController::class, 'store'])->name('visits.plan');
+    Route::get('/visits/{visit}/consent', [EventController::class, 'consent'])->name('visits.consent');
     Route::post('/visits/{visit}/events', [EventController::class, 'store'])->name('visits.events');
     Route::post('/visits/{visit}/stop', [VisitController::class, 'stop'])->name('visits.stop');
     Route::post('/visits/{visit}/take-up', [VisitController::class, 'takeUp'])->name('visits.take-up');

@@ -64,7 +64,7 @@ final readonly class LogEvents
 
         return [
             'kept' => array_values(TreatmentEvent::query()->where('visit_id', $visit->id)->whereIn('id', array_column($taken, 'id'))->pluck('id')->all()),
-            'refused' => array_values($refused),
+            'refused' => $refused,
             ...$this->consent->standing($visit),
         ];
     }

@@ -24,7 +24,7 @@ final readonly class SaveEntry
     {
     }
 
-    /** @throws SeenBeforeWritten when a window says it saw a revision that is not there yet */
+    /** @throws \Illuminate\Validation\ValidationException when a window says it saw a revision that is not there yet */
     public function handle(Visit $visit, User $user, EntryKind $kind, string $phase, string $identity, mixed $payload, int $seen, string $today): SavedEntry
     {
         return DB::transaction(function () use ($visit, $user, $kind, $phase, $identity, $payload, $seen, $today): SavedEntry {

@@ -14,7 +14,6 @@ use Illuminate\Support\Facades\DB;
 /** Every change of who a client is, with who, when, before and after. */
 final readonly class ClientChanges
 {
-
     /**
      * Does something to a client and keeps what it changed, both or neither.
      *

@@ -53,7 +53,7 @@ final readonly class EntryCheck
             return ['It stands under another name than its own.'];
         }
 
-        return array_values(array_map(static fn (Fault $fault): string => ucfirst(self::place($fault->pointer).$fault->message).'.', $faults));
+        return array_map(static fn (Fault $fault): string => ucfirst(self::place($fault->pointer).$fault->message).'.', $faults);
     }
 
     /** @return array<string, mixed> the part of a case in which such an entry stands */

@@ -17,6 +17,7 @@ final readonly class EventOrder
     public static function of(array $rows): array
     {
         usort($rows, static fn (\stdClass $a, \stdClass $b): int => $a->seq <=> $b->seq);
+        /** @var array<string, list<\stdClass>> $queues */
         $queues = [];
         foreach ($rows as $row) {
             if ($row->device !== null) {
@@ -29,7 +30,7 @@ final readonly class EventOrder
         }
 
         return array_map(static function (\stdClass $row) use (&$queues): \stdClass {
-            return $row->device === null ? $row : array_shift($queues[$row->device]);
+            return $row->device === null ? $row : array_shift($queues[$row->device]) ?? $row;
         }, $rows);
     }
 }

@@ -21,6 +21,7 @@ final class StrongPassword implements DataAwareRule, ValidationRule
     /** @var array<array-key, mixed> */
     private array $data = [];
 
+    /** @param  array<array-key, mixed>  $data */
     public function setData(array $data): self
     {
         $this->data = $data;

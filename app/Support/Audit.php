@@ -39,7 +39,8 @@ final readonly class Audit
         $db = DB::connection();
         $database = (string) $db->getDatabaseName();
         $spool = AuditSpool::of($seal, $database);
-        $add = static fn (array $waiting) => $db->transaction(static fn () => (new AuditChain($seal))->add([...$waiting, $line]));
+        /** @param  list<array<string, mixed>>  $waiting */
+        $add = static fn (array $waiting) => $db->transaction(static fn () => (new AuditChain($seal))->add(array_values([...$waiting, $line])));
         $write = static fn () => $database === ':memory:' ? $add([]) : $spool->drain($add);
         // nobody's page fails or waits long because its line has to wait for somebody who is writing
         if (! $db instanceof PatientConnection || ! $db->ifFree(self::WAITS_MS, $write)) {

@@ -30,9 +30,9 @@ final readonly class AuditDeed
 
     /** Nothing of a client is read there and nothing is changed that anybody has to answer for; or the page asks again and again for what its visit's line already says. */
     public const NOT_KEPT = [
-        'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'account', 'account.settings', 'people', 'scope', 'settings', 'second-factor.begin',
+        'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'account', 'account.settings', 'people', 'scope', 'settings', 'second-factor.begin',
         'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'clients.create', 'clients.search', 'clients.find', 'clients.index',
-        'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.update', 'visits.entries.index', 'visits.worklist', 'visits.device', 'visits.what-if',
+        'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.update', 'visits.entries.index', 'visits.consent', 'visits.worklist', 'visits.device', 'visits.what-if',
         'clients.bring.preview', 'clinic.files', 'clinic.bring.preview', 'lock.close', 'lock.show', 'lock.touch',
     ];
 

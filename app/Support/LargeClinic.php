@@ -136,7 +136,7 @@ final class LargeClinic
     {
         foreach ($this->waiting as $table => $rows) {
             foreach (array_chunk($rows, self::AT_ONCE) as $some) {
-                $table === 'audit_lines' ? (new AuditChain(Seal::own()))->add(array_values($some)) : DB::table($table)->insert($some);
+                $table === 'audit_lines' ? (new AuditChain(Seal::own()))->add($some) : DB::table($table)->insert($some);
             }
             $this->waiting[$table] = [];
         }

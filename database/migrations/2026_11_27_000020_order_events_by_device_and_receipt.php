@@ -38,7 +38,7 @@ return new class extends Migration
                     fault varchar(300)
                 )
                 SQL,
-            "insert into treatment_events (id, visit_id, user_id, type, step, payload, happened_at, received_at) select upper(id), visit_id, user_id, type, step, payload, happened_at, received_at from treatment_events_before where rowid in (select min(rowid) from treatment_events_before group by upper(id)) order by happened_at, id",
+            'insert into treatment_events (id, visit_id, user_id, type, step, payload, happened_at, received_at) select upper(id), visit_id, user_id, type, step, payload, happened_at, received_at from treatment_events_before where rowid in (select min(rowid) from treatment_events_before group by upper(id)) order by happened_at, id',
             'drop table treatment_events_before',
             'create unique index treatment_events_id_unique on treatment_events (id)',
             'create index treatment_events_visit_id_index on treatment_events (visit_id, seq)',

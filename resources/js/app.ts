@@ -1,9 +1,13 @@
 import '../css/app.css'
-import { createInertiaApp } from '@inertiajs/vue3'
+import { createInertiaApp, router, usePage } from '@inertiajs/vue3'
 import { createApp, defineAsyncComponent, h, watchEffect, type DefineComponent } from 'vue'
+import { lost, found, onConnectionBack } from './composables/connection'
 import { settings } from './composables/settings'
 import { useAtlas } from './composables/useAtlas'
+import ConnectionNote from './parts/ConnectionNote.vue'
+import DemoNote from './parts/DemoNote.vue'
 import IdleLock from './parts/IdleLock.vue'
+import UnsentNote from './parts/UnsentNote.vue'
 
 const AtlasSheet = defineAsyncComponent(() => import('./parts/AtlasSheet.vue'))
 const { everOpened } = useAtlas()
@@ -18,10 +22,40 @@ void createInertiaApp({
   },
   setup: ({ el, App, props, plugin }) => {
     // the atlas opens beside whatever is on the screen; it is fetched when it is first asked for
-    createApp({ render: () => [h(App, props), everOpened.value ? h(AtlasSheet) : null, h(IdleLock)] })
+    createApp({
+      render: () => [h(DemoNote), h(UnsentNote), h(App, props), h(ConnectionNote), everOpened.value ? h(AtlasSheet) : null, h(IdleLock)],
+    })
       .use(plugin)
       .mount(el)
     watchEffect(() => document.documentElement.classList.toggle('dusk', settings().theme === 'dusk'))
+    watchEffect(() => document.documentElement.classList.toggle('demo', usePage<{ demo?: boolean }>().props?.demo === true))
   },
   progress: { color: '#2b1f17', delay: 250 },
+})
+
+/**
+ * Whoever writes makes others wait: the server then says that it is busy and that nothing was changed, and what was asked is asked again as soon as it is free. A page that could not be
+ * fetched for want of a connection is fetched when that is back; a deed is sent again only where it carries a key (useDeed).
+ */
+type Asked = Parameters<Parameters<typeof router.on<'start'>>[1]>[0]['detail']['visit']
+let asked: Asked | null = null
+router.on('start', (event) => void (asked = event.detail.visit))
+router.on('success', () => found())
+const again = () => {
+  const visit = asked
+  const stop = onConnectionBack(() => {
+    stop()
+    if (visit && visit === asked) router.visit(visit.url, { ...visit })
+  })
+}
+router.on('httpException', (event) => {
+  if (event.detail.response.status !== 503) return
+  event.preventDefault()
+  again()
+  lost('busy')
+})
+router.on('networkError', (event) => {
+  event.preventDefault()
+  if (asked?.method === 'get') again()
+  lost('gone')
 })

@@ -10,8 +10,8 @@ use App\Models\Merge;
 use App\Models\User;
 use App\Support\Role;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Tests\Support\MadeUpRecords;
 use Tests\TestCase;
 

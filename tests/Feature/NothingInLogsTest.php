@@ -103,7 +103,9 @@ final class NothingInLogsTest extends TestCase
             $told = implode(', ', array_map(static fn (mixed $one): string => is_scalar($one) ? (string) $one : '', $bindings));
             throw match ($how) {
                 'nested' => new \LogicException("in vain: $told", 0, new QueryException('sqlite', $query, $bindings, new \PDOException("refused: $told"))),
-                'words' => new class("was given $told") extends \DomainException {},
+                'words' => new class("was given $told") extends \DomainException
+                {
+                },
                 default => new \TypeError("must be of type int, string \"$told\" given"),
             };
         });

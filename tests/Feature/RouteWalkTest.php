@@ -25,7 +25,7 @@ final class RouteWalkTest extends TestCase
     private const OWNER = ['owner'];
 
     /** Open without signing in: the door, links that carry their own secret, and the page of the machine itself. */
-    private const OPEN = ['sign-in', 'password.request', 'password.email', 'password.reset', 'password.update', 'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.open', 'check-in.update', 'sign-in.store', 'second-step', 'second-step.finish'];
+    private const OPEN = ['health', 'sign-in', 'password.request', 'password.email', 'password.reset', 'password.update', 'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.open', 'check-in.update', 'sign-in.store', 'second-step', 'second-step.finish'];
 
     /** Who of the clinic gets through; a student only to visits they began, which is tried apart. */
     private const MAY = [
@@ -36,7 +36,7 @@ final class RouteWalkTest extends TestCase
         'atlas' => self::EVERYBODY, 'atlas.search' => self::EVERYBODY, 'atlas.show' => self::EVERYBODY, 'atlas.trainer' => self::EVERYBODY, 'atlas.trainer.answer' => self::EVERYBODY,
         'clients.create' => self::EVERYBODY, 'clients.search' => self::EVERYBODY, 'clients.store' => self::EVERYBODY, 'clients.show' => self::EVERYBODY, 'check-ins.store' => self::EVERYBODY, 'appointments.store' => self::EVERYBODY,
         'clients.compare' => self::CLINICAL, 'visits.store' => self::CLINICAL,
-        'visits.export' => self::CLINICAL, 'visits.entries.index' => self::CLINICAL, 'visits.letter' => self::CLINICAL, 'visits.letter.pdf' => self::CLINICAL, 'visits.summary' => self::CLINICAL, 'visits.show' => self::CLINICAL,
+        'visits.export' => self::CLINICAL, 'visits.entries.index' => self::CLINICAL, 'visits.consent' => self::CLINICAL, 'visits.letter' => self::CLINICAL, 'visits.letter.pdf' => self::CLINICAL, 'visits.summary' => self::CLINICAL, 'visits.show' => self::CLINICAL,
         // the visit walked here was begun by the owner
         'visits.entries.several' => ['owner', 'therapist'], 'visits.entries' => ['owner', 'therapist'], 'visits.check-in' => ['owner', 'therapist'], 'visits.plan' => ['owner', 'therapist'], 'visits.events' => ['owner', 'therapist'],
         'visits.stop' => ['owner', 'therapist'], 'visits.take-up' => ['owner', 'therapist'], 'visits.sign' => ['owner', 'therapist'], 'visits.update' => ['owner', 'therapist'],

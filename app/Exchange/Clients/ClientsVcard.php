@@ -7,6 +7,7 @@ namespace App\Exchange\Clients;
 use App\Exchange\VObjects;
 use Sabre\VObject\Component\VCard;
 use Sabre\VObject\Splitter\VCard as Splitter;
+use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;
 
 /**

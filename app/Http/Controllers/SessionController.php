@@ -22,6 +22,7 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Inertia\Inertia;
 use Inertia\Response;
+use Symfony\Component\HttpFoundation\Response as HttpResponse;
 
 final readonly class SessionController
 {
@@ -34,7 +35,7 @@ final readonly class SessionController
         return Inertia::render('SignIn');
     }
 
-    public function store(SignInRequest $request): RedirectResponse
+    public function store(SignInRequest $request): HttpResponse
     {
         $email = (string) $request->string('email');
         $meant = User::query()->where('email', $email)->first();
@@ -58,7 +59,7 @@ final readonly class SessionController
         Auth::login($user);
         ScreenLock::begin($request);
 
-        return redirect()->intended('/');
+        return $this->in();
     }
 
     public function second(Request $request): Response|RedirectResponse
@@ -66,7 +67,7 @@ final readonly class SessionController
         return $this->halfWay($request) === null ? to_route('sign-in') : Inertia::render('SecondStep');
     }
 
-    public function finish(Request $request, SecondFactor $factor): RedirectResponse
+    public function finish(Request $request, SecondFactor $factor): HttpResponse
     {
         $user = $this->halfWay($request);
         if ($user === null) {
@@ -83,7 +84,13 @@ final readonly class SessionController
         Auth::login($user->refresh());
         ScreenLock::begin($request);
 
-        return redirect()->intended('/');
+        return $this->in();
+    }
+
+    /** By a page of its own: it brings the key under which this person's unsent things lie in this browser. */
+    private function in(): HttpResponse
+    {
+        return Inertia::location(redirect()->intended('/')->getTargetUrl());
     }
 
     /** A hash that no password fits, as dear to check as any: made once for each cost. */
@@ -103,12 +110,14 @@ final readonly class SessionController
         return User::query()->whereNull('deactivated_at')->whereKey($half['user'] ?? 0)->first();
     }
 
-    public function destroy(Request $request): RedirectResponse
+    /** The whole page goes, and with it all that it remembered. */
+    public function destroy(Request $request): HttpResponse
     {
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
+        Inertia::clearHistory();
 
-        return to_route('sign-in');
+        return Inertia::location(route('sign-in'));
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use App\Models\User;
 use App\Support\Right;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Inertia\Middleware;
 
 final class HandleInertiaRequests extends Middleware
@@ -22,6 +23,7 @@ final class HandleInertiaRequests extends Middleware
 
         return [
             ...parent::share($request),
+            'demo' => $user === null ? DB::table('clinics')->where('demo', 1)->exists() : $user->clinic->demo,
             'user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value, 'licensed' => $user->licensed, 'rights' => array_map(static fn (Right $right): string => $right->value, $user->role->rights()), 'settings' => $this->settings($user)],
             'flash' => ['message' => $request->session()->get('message'), 'check_in' => $user === null ? null : $request->session()->get('check_in')],
         ];

@@ -24,7 +24,7 @@ final readonly class PeoplePage
                     $one->invited_at !== null => 'invited',
                     default => 'active',
                 },
-                'self' => $one->id === $owner->id,
+                'self' => $one->id === $owner->id, 'second' => $one->second_factor !== null,
             ])->values(),
             'roles' => array_map(static fn (Role $role): array => ['id' => $role->value, 'name' => $role->words(), 'rights' => array_map(static fn (Right $right): string => $right->words(), $role->rights())], Role::cases()),
             'supervisors' => User::supervisors($owner->clinic_id)->orderBy('name')->get(['id', 'name'])->map(static fn (User $one): array => ['id' => $one->id, 'name' => $one->name])->values(),

@@ -40,6 +40,7 @@ final readonly class TodayPage
             'recent' => $recent->take(self::RECENT)->map(static fn (Client $client): array => ['id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation])->values(),
             'thoughts' => $clinical ? $this->thoughts($recent, $latest) : [],
             'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->waiting($user) : [],
+            'outbox' => $user->may(Right::KeepPeople) && app()->environment('local') && config('somatrace.outbox') === true && config('mail.default') === 'outbox',
             'hands' => $clinical ? ['thumb' => $this->thumbMinutes($user, $day), 'of' => $user->setting('thumb_minutes')] : null,
         ];
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
+use App\Actions\TableConsent;
 use App\Cases\CheckInAnswers;
 use App\Cases\Course;
-use App\Actions\TableConsent;
 use App\Cases\EntryKind;
 use App\Cases\EventOrder;
 use App\Cases\Judgements;

@@ -72,6 +72,7 @@ final class PatientConnection extends SQLiteConnection
         $this->again(fn () => $this->getPdo()->beginTransaction());
     }
 
+    /** @param  array<array-key, mixed>  $bindings */
     protected function handleQueryException(QueryException $e, $query, $bindings, Closure $callback): mixed
     {
         if ($this->transactions > 0 || ! self::isBusy($e)) {

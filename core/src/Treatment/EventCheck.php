@@ -27,7 +27,9 @@ final readonly class EventCheck
             return $faults;
         }
 
-        return [...$this->moment((string) $event['happened_at'], $place), ...$this->payloadFaults((string) $event['type'], $event['payload'], $place)];
+        ['happened_at' => $moment, 'type' => $type, 'payload' => $payload] = $event;
+
+        return [...$this->moment(is_string($moment) ? $moment : '', $place), ...$this->payloadFaults(is_string($type) ? $type : '', $payload, $place)];
     }
 
     /**
@@ -72,7 +74,7 @@ final readonly class EventCheck
     {
         $parsed = date_parse($text);
 
-        return $parsed['error_count'] === 0 && $parsed['warning_count'] === 0 && checkdate((int) $parsed['month'], (int) $parsed['day'], (int) $parsed['year'])
+        return $parsed['error_count'] === 0 && $parsed['warning_count'] === 0 && is_int($parsed['year']) && is_int($parsed['month']) && is_int($parsed['day']) && checkdate($parsed['month'], $parsed['day'], $parsed['year'])
             ? [] : [new Fault("$place/happened_at", json_encode($text).' is no moment of the calendar')];
     }
 }

@@ -1,5 +1,4 @@
-/** How long what could not be sent waits before it is tried again. */
-export const RETRY_MS = 3000
+import { found, lost } from './connection'
 
 /** A refusal by the server, with its words by field. */
 export class Refused extends Error {
@@ -13,24 +12,49 @@ export class Refused extends Error {
   get words(): string {
     return Object.values(this.body.errors ?? {}).flat()[0] ?? this.message
   }
+  /** Nothing was decided: the server was busy, somebody signed out, or the screen is locked. It is sent again later. */
+  get passes(): boolean {
+    return this.status >= 500 || [401, 419, 423, 429].includes(this.status)
+  }
 }
+
+/** Told when the server says that the screen is locked. */
+export const LOCKED_EVENT = 'somatrace:locked'
 
 /** What a request of this window has to carry to be believed. */
 export const believed = (): Record<string, string> => ({
   'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? ''),
 })
 const headers = (): Record<string, string> => ({ Accept: 'application/json', ...believed() })
+
+/** Fetches, and tells the rest of the window whether the server is there. */
+async function ask(url: string, init: RequestInit): Promise<Response> {
+  let response: Response
+  try {
+    response = await fetch(url, init)
+  } catch (failure) {
+    lost('gone')
+    throw failure
+  }
+  if (response.status === 503) lost('busy')
+  else found()
+  if (response.status === 423) window.dispatchEvent(new Event(LOCKED_EVENT))
+  return response
+}
 const answerOf = async (response: Response): Promise<unknown> => {
   const answer: unknown = await response.json().catch(() => ({}))
   if (!response.ok && response.status !== 409) throw new Refused(response.status, answer as Refused['body'])
   return answer
 }
 
-/** Sends JSON with the session's token. A failed connection throws a TypeError, a refusal a Refused; 409 is an answer. */
-export async function send<T>(method: 'GET' | 'PUT' | 'POST', url: string, body?: unknown): Promise<T> {
-  const response = await fetch(url, {
+/**
+ * Sends JSON with the session's token. A failed connection throws a TypeError, a refusal a Refused; 409 is an answer.
+ * What nobody touched for says so, and does not keep the screen from locking.
+ */
+export async function send<T>(method: 'GET' | 'PUT' | 'POST', url: string, body?: unknown, untouched = false): Promise<T> {
+  const response = await ask(url, {
     method,
-    headers: { ...headers(), 'Content-Type': 'application/json' },
+    headers: { ...headers(), 'Content-Type': 'application/json', ...(untouched ? { 'X-Background': '1' } : {}) },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   })
   return (await answerOf(response)) as T
@@ -41,5 +65,5 @@ export async function sendFile<T>(url: string, file: File, words: Record<string,
   const body = new FormData()
   body.append('file', file)
   for (const [name, value] of Object.entries(words)) body.append(name, value)
-  return (await answerOf(await fetch(url, { method: 'POST', headers: headers(), body }))) as T
+  return (await answerOf(await ask(url, { method: 'POST', headers: headers(), body }))) as T
 }

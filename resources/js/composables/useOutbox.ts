@@ -1,36 +1,48 @@
-import { useEventListener } from '@vueuse/core'
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { onScopeDispose, ref, type Ref } from 'vue'
 import { ulid } from 'ulid'
-import { RETRY_MS, send } from './http'
-import type { TreatmentEvent } from '@/types/visit'
+import { onConnectionBack, RETRY_MS } from './connection'
+import { Refused, send } from './http'
+import { dropEvents, eventsLeft, keepEvent, nextInLine } from './unsent'
+import type { TakenBack, TreatmentEvent } from '@/types/visit'
 
-interface Shelf extends DBSchema {
-  events: { key: string; value: TreatmentEvent & { visit: string }; indexes: { visit: string } }
-}
-let opened: Promise<IDBPDatabase<Shelf>> | null = null
-const shelf = (): Promise<IDBPDatabase<Shelf>> =>
-  (opened ??= openDB<Shelf>('somatrace', 1, {
-    upgrade: (db) => db.createObjectStore('events', { keyPath: 'id' }).createIndex('visit', 'visit'),
-  }))
+type Answer = { kept: string[]; refused: string[] } & TakenBack
 
 /** What happens at the table: kept in the browser at once, sent when it can be, and let go only when the server has it. */
 export function useOutbox(
   visit: string,
   known: readonly TreatmentEvent[],
+  /** what the server now knows of consent */
+  onAnswer: (answer: TakenBack) => void = () => undefined,
   /** work begun after an answer that forbids it: the server did not take it */
   onRefused: () => void = () => undefined,
 ): {
   events: Ref<TreatmentEvent[]>
-  waiting: Ref<number>
+  /** ids of those the server does not have yet */
+  waiting: Ref<ReadonlySet<string>>
+  /** what the server cannot keep, in its words */
+  trouble: Ref<string>
   log: (type: TreatmentEvent['type'], step: string, payload: Record<string, unknown>) => void
 } {
   const events = ref([...known]) as Ref<TreatmentEvent[]>
-  const waiting = ref(0)
+  const waiting = ref<ReadonlySet<string>>(new Set())
+  const trouble = ref('')
   let busy = false
   /** something was put down while the last lot was on its way */
   let more = false
   let timer: number | undefined
+  const done = (ids: string[]) => (waiting.value = new Set([...waiting.value].filter((id) => !ids.includes(id))))
+
+  /** One event nobody can read holds none of the others up: it is told, and let go. */
+  async function setAside(open: TreatmentEvent[], failure: Refused): Promise<boolean> {
+    const places = Object.keys(failure.body.errors ?? {}).flatMap((place) => /^events\.(\d+)/.exec(place)?.[1] ?? [])
+    const ids = [...new Set(places)].flatMap((index) => open[Number(index)]?.id ?? [])
+    if (!ids.length) return false
+    trouble.value = `Not kept: ${failure.words}`
+    await dropEvents(ids)
+    events.value = events.value.filter((event) => !ids.includes(event.id))
+    done(ids)
+    return true
+  }
 
   async function flush(): Promise<void> {
     if (busy) {
@@ -39,50 +51,47 @@ export function useOutbox(
     }
     busy = true
     more = false
+    window.clearTimeout(timer)
+    let open: TreatmentEvent[] = []
     try {
-      const db = await shelf()
-      const open = await db.getAllFromIndex('events', 'visit', visit)
-      waiting.value = open.length
+      open = await eventsLeft(visit)
+      waiting.value = new Set(open.map((event) => event.id))
       if (open.length) {
-        const { kept, refused } = await send<{ kept: string[]; refused: string[] }>('POST', `/visits/${visit}/events`, {
-          events: open.map(({ id, type, step, payload, happened_at }) => ({ id, type, step, payload, happened_at })),
-        })
-        for (const id of [...kept, ...refused]) await db.delete('events', id)
-        waiting.value -= kept.length + refused.length
-        if (refused.length) {
-          events.value = events.value.filter((event) => !refused.includes(event.id))
+        const answer = await send<Answer>('POST', `/visits/${visit}/events`, { events: open, sent_at: new Date().toISOString() })
+        await dropEvents([...answer.kept, ...answer.refused])
+        done([...answer.kept, ...answer.refused])
+        if (answer.refused.length) {
+          events.value = events.value.filter((event) => !answer.refused.includes(event.id))
           onRefused()
         }
+        onAnswer(answer)
       }
-    } catch {
-      timer = window.setTimeout(() => void flush(), RETRY_MS)
+    } catch (failure) {
+      if (failure instanceof Refused && failure.status === 422 && (await setAside(open, failure))) more = true
+      else timer = window.setTimeout(() => void flush(), RETRY_MS)
     }
     busy = false
     if (more) void flush()
   }
   // events left from a window that closed too soon
-  void shelf()
-    .then((db) => db.getAllFromIndex('events', 'visit', visit))
-    .then((left) => {
-      const seen = new Set(events.value.map((event) => event.id))
-      events.value = [...events.value, ...left.filter((event) => !seen.has(event.id))].sort((a, b) =>
-        a.happened_at.localeCompare(b.happened_at),
-      )
-      void flush()
-    })
-  useEventListener(window, 'online', () => void flush())
+  void eventsLeft(visit).then((left) => {
+    const seen = new Set(events.value.map((event) => event.id))
+    events.value = [...events.value, ...left.filter((event) => !seen.has(event.id))]
+    void flush()
+  })
+  onScopeDispose(onConnectionBack(() => void flush()))
   onScopeDispose(() => window.clearTimeout(timer))
 
   return {
     events,
     waiting,
+    trouble,
     log: (type, step, payload) => {
-      const event: TreatmentEvent = { id: ulid(), type, step, payload, happened_at: new Date().toISOString() }
+      const plain = JSON.parse(JSON.stringify(payload)) as Record<string, unknown>
+      const event: TreatmentEvent = { id: ulid(), type, step, payload: plain, ...nextInLine(), happened_at: new Date().toISOString() }
       events.value = [...events.value, event]
-      waiting.value++
-      void shelf()
-        .then((db) => db.put('events', { ...event, payload: JSON.parse(JSON.stringify(payload)) as Record<string, unknown>, visit }))
-        .then(flush)
+      waiting.value = new Set([...waiting.value, event.id])
+      void keepEvent(visit, event).then(flush)
     },
   }
 }

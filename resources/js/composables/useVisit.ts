@@ -12,17 +12,12 @@ import {
   type InjectionKey,
   type Ref,
 } from 'vue'
-import { Refused, RETRY_MS, send } from './http'
+import { connection, connectionWords, onConnectionBack, RETRY_MS } from './connection'
+import { Refused, send } from './http'
+import { entriesLeft, keepEntries, type UnsentEntry } from './unsent'
 import type { InHand } from '@/parts/words'
 import type { Entry, Judged, Phase, StepId, VisitProps } from '@/types/visit'
 
-/** A save on its way, kept in the browser until the server has it. */
-interface Waiting {
-  kind: string
-  phase: Phase
-  identity: string
-  payload: unknown
-}
 interface Conflict {
   kind: string
   phase: Phase
@@ -34,7 +29,7 @@ export interface VisitStore {
   props: ComputedRef<VisitProps>
   judged: Ref<Judged>
   entries: Ref<ReadonlyMap<string, Entry>>
-  said: Ref<string>
+  said: ComputedRef<string>
   problem: Ref<{ key: string; words: string; payload: unknown } | null>
   conflict: Ref<Conflict | null>
   pending: ComputedRef<number>
@@ -58,10 +53,10 @@ const keyOf = (kind: string, phase: Phase, identity: string): string => `${kind}
 
 /** Holds a visit's entries, saves each touch as it is made, and loses nothing when the connection or the window does. */
 export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
-  const shelf = `somatrace.visit.${props.value.visit.id}`
+  const visit = props.value.visit.id
   const entries = shallowRef<ReadonlyMap<string, Entry>>(new Map())
   const judged = ref<Judged>(props.value) as Ref<Judged>
-  const waiting = ref(new Map<string, Waiting>()) as Ref<Map<string, Waiting>>
+  const waiting = ref(new Map<string, UnsentEntry>()) as Ref<Map<string, UnsentEntry>>
   const said = ref('')
   const problem = ref<VisitStore['problem']['value']>(null)
   const conflict = ref<Conflict | null>(null) as Ref<Conflict | null>
@@ -70,10 +65,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   let timer: number | undefined
 
   const put = (entry: Entry) => (entries.value = new Map(entries.value).set(keyOf(entry.kind, entry.phase, entry.identity), entry))
-  const shelve = () => {
-    if (waiting.value.size) localStorage.setItem(shelf, JSON.stringify([...waiting.value.values()]))
-    else localStorage.removeItem(shelf)
-  }
+  const shelve = () => keepEntries(visit, [...waiting.value.values()])
   const take = (fresh: VisitProps) => {
     const map = new Map(fresh.entries.map((entry) => [keyOf(entry.kind, entry.phase, entry.identity), entry]))
     for (const [name, one] of waiting.value) {
@@ -85,7 +77,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
 
   // the page hands on one object whose parts are replaced: every part is watched
   watch(() => ({ ...props.value }), take, { immediate: true })
-  for (const one of JSON.parse(localStorage.getItem(shelf) ?? '[]') as Waiting[]) {
+  for (const one of entriesLeft(visit)) {
     waiting.value.set(keyOf(one.kind, one.phase, one.identity), one)
     said.value = 'Something typed before the window closed was not saved yet. It is here again.'
   }
@@ -100,7 +92,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     /** something was kept without being judged */
     let unjudged = false
     while (waiting.value.size) {
-      const [name, one] = waiting.value.entries().next().value as [string, Waiting]
+      const [name, one] = waiting.value.entries().next().value as [string, UnsentEntry]
       try {
         // hands quicker than the judging: what is judged is the last of them
         const more = waiting.value.size > 1 ? '&more=1' : ''
@@ -118,11 +110,11 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
         put(newer ? { ...answer.entry, payload: newer.payload } : answer.entry)
         judged.value = { ...judged.value, ...answer }
       } catch (failure) {
-        if (failure instanceof Refused && failure.status < 500 && ![401, 419, 423].includes(failure.status)) {
+        if (failure instanceof Refused && !failure.passes) {
           waiting.value.delete(name)
           problem.value = { key: name, words: failure.words, payload: one.payload }
         } else {
-          said.value = 'No connection. What you touched is kept here and sent when it is back.'
+          window.clearTimeout(timer)
           timer = window.setTimeout(() => void flush(), RETRY_MS)
           break
         }
@@ -150,6 +142,8 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     const fresh = await send<{ entries: Entry[] } & Judged>(
       'GET',
       `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}`,
+      undefined,
+      true,
     ).catch(() => null)
     if (!fresh || waiting.value.size) return
     const changed = fresh.entries.filter(
@@ -163,14 +157,14 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   }
   useEventListener(document, 'visibilitychange', () => void refresh())
   useEventListener(window, 'focus', () => void refresh())
-  useEventListener(window, 'online', () => void flush())
+  onScopeDispose(onConnectionBack(() => void flush()))
   onScopeDispose(() => window.clearTimeout(timer))
 
   const store: VisitStore = {
     props,
     judged,
     entries,
-    said,
+    said: computed(() => connectionWords[connection.value] || said.value),
     problem,
     conflict,
     pending: computed(() => waiting.value.size),

@@ -8,7 +8,7 @@ const form = useForm({ token: props.token, email: props.email, invited: props.in
 </script>
 <template>
   <Head title="Choose a password" />
-  <main class="grid min-h-dvh place-items-center px-6">
+  <main class="grid min-h-page place-items-center px-6">
     <form
       class="w-full max-w-[400px]"
       @submit.prevent="form.post('/choose-password', { onError: () => form.reset('password', 'password_confirmation') })"

@@ -7,7 +7,7 @@ const form = useForm({ email: '' })
 </script>
 <template>
   <Head title="Forgotten password" />
-  <main class="grid min-h-dvh place-items-center px-6">
+  <main class="grid min-h-page place-items-center px-6">
     <form class="w-full max-w-[400px]" @submit.prevent="form.post('/forgotten')">
       <h1 class="display mb-3 text-[31px] leading-9">A new password</h1>
       <Flash />

@@ -14,6 +14,8 @@ interface Person {
   supervisor_id: number | null
   state: 'active' | 'invited' | 'closed'
   self: boolean
+  /** a second factor is set up */
+  second: boolean
 }
 const props = defineProps<{
   people: Person[]
@@ -31,6 +33,7 @@ const edit = (one: Person) => {
   change.clearErrors()
 }
 const keep = (one: Person) => change.put(`/people/${one.id}`, { preserveScroll: true, onSuccess: () => (open.value = null) })
+const resetSecond = (one: Person) => router.delete(`/people/${one.id}/second-factor`, { preserveScroll: true })
 const ask = (one: Person, what: 'close' | 'open' | 'remind') => router.post(`/people/${one.id}/${what}`, {}, { preserveScroll: true })
 const roleName = (id: string) => props.roles.find((one) => one.id === id)?.name ?? id
 const nameOf = (id: number | null) => props.people.find((one) => one.id === id)?.name
@@ -65,6 +68,9 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
               <button v-if="one.state === 'invited'" type="button" class="cell" @click="ask(one, 'remind')">invite again</button>
               <button v-if="one.state !== 'closed'" type="button" class="cell" :aria-expanded="open === one.id" @click="edit(one)">
                 change
+              </button>
+              <button v-if="one.second && !one.self && one.state === 'active'" type="button" class="cell" @click="resetSecond(one)">
+                reset second factor
               </button>
               <button v-if="one.state !== 'closed' && !one.self" type="button" class="cell" @click="ask(one, 'close')">close</button>
               <button v-if="one.state === 'closed'" type="button" class="cell" @click="ask(one, 'open')">open again</button>

@@ -6,7 +6,7 @@ const form = useForm({ code: '' })
 </script>
 <template>
   <Head title="Second step" />
-  <main class="grid min-h-dvh place-items-center px-6">
+  <main class="grid min-h-page place-items-center px-6">
     <form class="w-full max-w-[400px]" @submit.prevent="form.post('/second-step', { onError: () => form.reset() })">
       <h1 class="display mb-3 text-[31px] leading-9">And the code</h1>
       <p class="mb-4">Six digits from the app, or one of the recovery codes.</p>

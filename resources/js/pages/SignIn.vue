@@ -6,7 +6,7 @@ const form = useForm({ email: '', password: '' })
 </script>
 <template>
   <Head title="Sign in" />
-  <main class="grid min-h-dvh place-items-center px-6">
+  <main class="grid min-h-page place-items-center px-6">
     <form class="w-full max-w-[400px]" @submit.prevent="form.post('/sign-in', { onError: () => form.reset('password') })">
       <h1 class="display mb-1 text-[44px] leading-[46px]">
         soma<span class="mx-[2px] inline-block h-[38px] w-[3px] translate-y-[6px] bg-walnut" aria-hidden="true" />trace

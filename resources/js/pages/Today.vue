@@ -4,6 +4,8 @@ import { computed } from 'vue'
 import ClientSearch from '@/parts/ClientSearch.vue'
 import Gate from '@/parts/Gate.vue'
 import { verdictWords } from '@/parts/words'
+import SignOut from '@/parts/SignOut.vue'
+import { useDeed } from '@/composables/useDeed'
 import { useKeys } from '@/composables/useKeys'
 import type { Verdict } from '@/types/visit'
 
@@ -26,6 +28,8 @@ const props = defineProps<{
   hands: { thumb: number; of: number } | null
   /** notes of students that wait for a second name */
   countersign: { visit: string; client: string; by: string }[]
+  /** mails of the demo can be read */
+  outbox: boolean
 }>()
 const user = computed(() => usePage<{ user: { name: string; role: string; rights: string[] } }>().props.user)
 const HOUR = 74
@@ -53,7 +57,8 @@ const next = computed(
       (one) => one.status !== 'done' && one.visit_status !== 'signed' && toHour(one.at) + one.minutes / 60 > now.value,
     )?.id ?? props.appointments.find((one) => one.status === 'booked')?.id,
 )
-const begin = (one: Appointment) => router.post(`/clients/${one.client.id}/visits`, { appointment: one.id })
+const { post } = useDeed()
+const begin = (one: Appointment) => post(`/clients/${one.client.id}/visits`, { appointment: one.id })
 const edge: Record<string, string> = {
   emergency: 'border-madder',
   refer: 'border-madder',
@@ -125,10 +130,11 @@ useKeys({ c: () => router.visit('/clients/new') })
         <Link v-if="user.rights.includes('read clinical')" href="/clinic/scope" class="link">What is done here</Link>
         <Link v-if="user.rights.includes('keep clinic')" href="/clinic/audit" class="link">Who looked, who changed</Link>
         <Link href="/settings" class="link">Settings</Link>
+        <Link v-if="outbox" href="/outbox" class="link">Outbox of the demo</Link>
       </nav>
       <p class="caption mt-4">
         <Link href="/account" class="link">{{ user.name }}</Link> ·
-        <Link class="link" as="button" method="post" href="/sign-out">Sign out</Link>
+        <SignOut />
       </p>
     </aside>
     <section class="relative mt-10" aria-label="The day" :style="{ height: `${y(last) + 20}px` }">

@@ -6,7 +6,7 @@ import Choices from './Choices.vue'
 import FormField from './FormField.vue'
 
 /** Who a client is and how they are reached, to write down or to change. */
-defineProps<{ kinds: readonly string[]; mostContacts: number }>()
+defineProps<{ clinical: boolean; kinds: readonly string[]; mostContacts: number }>()
 const form = defineModel<InertiaForm<ClientDetails>>({ required: true })
 const young = computed(() => form.value.born_on !== '' && Date.now() - new Date(form.value.born_on).getTime() < 18 * 365.25 * 864e5)
 const fault = (name: string): string | undefined => (form.value.errors as Record<string, string>)[name]
@@ -39,7 +39,7 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
         @choose="(value) => (form.sex = value ?? 'unsaid')"
       />
     </div>
-    <div>
+    <div v-if="clinical">
       <p class="caption mb-1">Busy hand</p>
       <Choices
         label="Busy hand"
@@ -48,7 +48,7 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
         @choose="(value) => (form.hand = value ?? null)"
       />
     </div>
-    <div>
+    <div v-if="clinical">
       <p class="caption mb-1">Skin</p>
       <Choices
         label="Skin"
@@ -57,7 +57,7 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
         @choose="(value) => (form.skin = value ?? 'usual')"
       />
     </div>
-    <div>
+    <div v-if="clinical">
       <label class="caption mb-1 block" for="mass">Weight, kg (may stay empty)</label>
       <input
         id="mass"
@@ -70,7 +70,7 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
       />
       <p id="mass-error" class="text-madder" role="alert">{{ fault('mass_kg') }}</p>
     </div>
-    <label class="flex min-h-[44px] items-center gap-3 self-center"
+    <label v-if="clinical" class="flex min-h-[44px] items-center gap-3 self-center"
       ><input v-model="form.stoic" type="checkbox" class="size-6 accent-walnut" /> Bears a lot without saying so (one step lower)</label
     >
     <FormField

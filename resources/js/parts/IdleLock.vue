@@ -2,7 +2,7 @@
 import { usePage } from '@inertiajs/vue3'
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
-import { send } from '@/composables/http'
+import { LOCKED_EVENT, send } from '@/composables/http'
 import { settings } from '@/composables/settings'
 import UnlockForm from './UnlockForm.vue'
 import { LOCKED } from '@/composables/settings'
@@ -21,10 +21,18 @@ const touch = () => {
 for (const event of ['pointerdown', 'pointermove', 'keydown', 'wheel'] as const)
   useEventListener(window, event, touch, { passive: true, capture: true })
 const CHECK_MS = 1000
+/** The server locks by itself when it hears of no touch: it is told now and then, since reading and working asks it for nothing. */
+const TELL_MS = 60_000
+let told = Date.now()
 const look = () => {
   if (signedIn.value && !locked.value && location.pathname !== '/locked' && Date.now() - touched > settings().idle_minutes * 60_000)
     locked.value = true
+  if (signedIn.value && !locked.value && touched > told && Date.now() - told > TELL_MS) {
+    told = Date.now()
+    void send('POST', '/touched').catch(() => undefined)
+  }
 }
+useEventListener(window, LOCKED_EVENT, () => (locked.value = true))
 // whoever signs out takes the cover along
 watch(signedIn, (now) => {
   if (now || location.pathname === '/locked') return

@@ -37,7 +37,7 @@ const done = () => {
   codes.value = []
   router.reload()
 }
-const off = useForm({ current: '' })
+const off = useForm({ current: '', code: '' })
 const takeAway = () => off.delete('/account/second-factor', { onFinish: () => off.reset() })
 </script>
 <template>
@@ -66,6 +66,14 @@ const takeAway = () => off.delete('/account/second-factor', { onFinish: () => of
         type="password"
         autocomplete="current-password"
         :error="off.errors.current"
+      />
+      <FormField
+        id="second-off-code"
+        v-model="off.code"
+        class="mt-3"
+        label="Code of the app, or a recovery code"
+        autocomplete="one-time-code"
+        :error="off.errors.code"
       />
       <button type="submit" class="btn mt-3" :disabled="off.processing">Turn it off</button>
     </form>

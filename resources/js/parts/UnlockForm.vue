@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { router, usePage } from '@inertiajs/vue3'
+import { usePage } from '@inertiajs/vue3'
 import { nextTick, onMounted, ref } from 'vue'
 import { Refused, send } from '@/composables/http'
 import { LOCKED } from '@/composables/settings'
 import FormField from './FormField.vue'
+import SignOut from './SignOut.vue'
 
 /** The password of whoever is signed in, before the screen shows anything again. */
 const emit = defineEmits<{ open: [] }>()
@@ -26,10 +27,6 @@ const unlock = async () => {
   password.value = ''
   busy.value = false
 }
-const leave = () => {
-  sessionStorage.removeItem(LOCKED)
-  router.post('/sign-out')
-}
 const focus = () => document.getElementById('unlock')?.focus()
 onMounted(focus)
 </script>
@@ -40,7 +37,7 @@ onMounted(focus)
     <FormField id="unlock" v-model="password" label="Password" type="password" autocomplete="current-password" :error="wrong" />
     <p class="mt-4 flex items-center gap-4">
       <button type="submit" class="btn-ink" :disabled="busy">Go on</button>
-      <button type="button" class="link min-h-[44px]" @click="leave">I am somebody else</button>
+      <SignOut words="I am somebody else" />
     </p>
   </form>
 </template>

@@ -7,6 +7,7 @@ import type { StepId, VisitProps } from '@/types/visit'
 import SafetyStrip from './SafetyStrip.vue'
 import Sheet from './Sheet.vue'
 import VisitLine from './VisitLine.vue'
+import { plural } from './words'
 
 const props = defineProps<{ page: VisitProps; keys?: [string, string][] }>()
 const store = provideVisit(computed(() => props.page))
@@ -56,7 +57,7 @@ const show = (payload: unknown): string => {
 </script>
 <template>
   <Head :title="`${stepNames[page.visit.step]}, ${page.client.code}`" />
-  <div class="flex min-h-dvh flex-col">
+  <div class="flex min-h-page flex-col">
     <header class="no-print flex items-start gap-x-6 px-6 max-md:flex-wrap max-md:justify-between">
       <div class="w-[180px] shrink-0 pt-3 xl:w-[270px]">
         <h1 class="display truncate text-[23px] leading-7">
@@ -94,6 +95,17 @@ const show = (payload: unknown): string => {
       <button type="button" class="btn" @click="store.keepMine">Keep this window’s</button>
       <button type="button" class="btn" @click="store.takeTheirs">Take the other’s</button>
     </div>
+    <details v-if="page.unreadable.length" class="bg-weld-wash px-6 py-2">
+      <summary>
+        {{ plural(page.unreadable.length, 'thing stored in this visit', 'things stored in this visit') }} cannot be read and count in
+        nothing. They stand as they were written.
+      </summary>
+      <ul class="mt-1">
+        <li v-for="(one, k) in page.unreadable" :key="k">
+          <b class="font-[650]">{{ one.what }}</b> <span class="caption">{{ one.fault }}</span>
+        </li>
+      </ul>
+    </details>
     <p v-if="problem" class="bg-madder-wash px-6 py-2" role="alert">
       Not kept: {{ problem.words }} What you entered: {{ show(problem.payload) }}.
     </p>

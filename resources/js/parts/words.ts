@@ -96,6 +96,7 @@ export const speaksOf = (limit: Limit, hand: InHand): boolean => {
   if (of) return hand.muscle?.muscle === of && hand.muscle.side === side
   return at !== undefined && hand.places.some((place) => place.zone === at && (place.side === side || side === 'midline'))
 }
+export const plural = (count: number, one: string, several: string): string => `${count} ${count === 1 ? one : several}`
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 /** How soon somebody is to be seen, or when again; empty where neither is said. */
 export const whenWords = (when: Safety['when']): string => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { router, useForm } from '@inertiajs/vue3'
 import { until, useDebounceFn } from '@vueuse/core'
+import { useDeed } from '@/composables/useDeed'
 import { computed, ref } from 'vue'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { useVisit } from '@/composables/useVisit'
@@ -50,17 +51,28 @@ const heading = computed(() => {
 /** A note of somebody under supervision, without the second name yet. */
 const waits = computed(() => props.value.notes.some((note) => note.needs_countersign && !note.countersigned_at))
 const countersign = () => router.post(`/visits/${props.value.visit.id}/countersign`, {}, { preserveScroll: true })
+const deed = useDeed()
+const deliver = (): void => {
+  form
+    .transform((data) => ({ ...data, key: deed.key.value }))
+    .post(
+      `/visits/${props.value.visit.id}/${frozen.value ? 'correct' : 'sign'}`,
+      deed.once(deliver, {
+        preserveScroll: true,
+        onSuccess: () => (correcting.value = false),
+        onError: () => fields.forEach(([field]) => form[field] !== start(field) && keepNow(field)),
+        onFinish: () => (signing.value = false),
+      }),
+    )
+}
 /** The record carries the texts itself: what is still on its way arrives first, and nothing follows into a frozen visit. */
 const sign = async () => {
   if (signing.value) return
   signing.value = true
   await until(visit.pending).toBe(0, { timeout: 5000 })
-  form.post(`/visits/${props.value.visit.id}/${frozen.value ? 'correct' : 'sign'}`, {
-    preserveScroll: true,
-    onSuccess: () => (correcting.value = false),
-    onError: () => fields.forEach(([field]) => form[field] !== start(field) && keepNow(field)),
-    onFinish: () => (signing.value = false),
-  })
+  // what has not arrived would not be part of what is signed: the line below says that there is no connection
+  if (visit.pending.value) signing.value = false
+  else deliver()
 }
 const course = computed(() => judged.value.response)
 const dangers = computed(() =>

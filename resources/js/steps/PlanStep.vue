@@ -2,6 +2,7 @@
 import { router, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
+import { useDeed } from '@/composables/useDeed'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
 import { useHand, useVisit } from '@/composables/useVisit'
@@ -48,7 +49,8 @@ const thumbs = computed(
 )
 const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent)))))
 const refusal = computed(() => usePage<{ errors: Record<string, string> }>().props.errors['plan'])
-const agree = () => router.post(`/visits/${props.value.visit.id}/plan`)
+const { post } = useDeed()
+const agree = () => post(`/visits/${props.value.visit.id}/plan`)
 const notes = computed(() => plan.value.steps.filter((step) => step.kind === 'treat' && step.watch.length && !step.other_side).slice(0, 2))
 const techniqueName = (id: string): string => atlas.techniques[id as keyof typeof atlas.techniques]
 useKeys({

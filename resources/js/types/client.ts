@@ -4,10 +4,11 @@ export interface ClientDetails {
   pronoun: 'she' | 'he' | 'they' | 'unsaid'
   born_on: string
   sex: 'female' | 'male' | 'other' | 'unsaid'
-  hand: 'left' | 'right' | 'both' | null
-  mass_kg: number | null
-  skin: 'usual' | 'dry' | 'hairy' | 'fragile'
-  stoic: boolean
+  // clinical, and not sent to or by reception
+  hand?: 'left' | 'right' | 'both' | null
+  mass_kg?: number | null
+  skin?: 'usual' | 'dry' | 'hairy' | 'fragile'
+  stoic?: boolean
   guardian_name: string | null
   occupation: string | null
   email: string | null

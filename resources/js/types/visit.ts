@@ -333,7 +333,15 @@ export interface TreatmentEvent {
     | 'consent_given'
   step: string
   payload: Record<string, unknown>
+  /** which tablet, and its running number there; none for what happened before they were told apart */
+  device: string | null
+  number: number | null
   happened_at: string
+}
+/** Consent as the server knows it: areas taken back, and the withdrawals at the table that no consent has lifted. */
+export interface TakenBack {
+  withdrawn: string[]
+  unlifted: Record<string, string>
 }
 export interface Words {
   possessive: string
@@ -375,9 +383,13 @@ export interface VisitProps extends Judged {
   standing: Entry[]
   agreed: { id: number; at: string; plan: Plan } | null
   events: TreatmentEvent[] | null
+  /** on Work */
+  taken_back: TakenBack | null
+  /** what is stored of this visit and cannot be read any more */
+  unreadable: { what: string; fault: string }[]
   done: Done[]
   /** what the client answered to the work, in order */
-  signs: { at: string; sign: string; muscle: MuscleId | null; side: Side | null }[]
+  signs: { at: string; sign: string; by_server: boolean; muscle: MuscleId | null; side: Side | null }[]
   notes: {
     revision: number
     happened: string

@@ -12,7 +12,7 @@ const begin = () => {
 </script>
 <template>
   <Head title="Check in" />
-  <main class="mx-auto grid min-h-dvh max-w-[480px] content-center px-6 text-[19px] leading-7">
+  <main class="mx-auto grid min-h-page max-w-[480px] content-center px-6 text-[19px] leading-7">
     <h1 class="display mb-3 text-[34px] leading-[40px]">Before your visit</h1>
     <p class="mb-3">
       A few questions about where it hurts and about your health, so that the work on your body is safe. It takes about four minutes.

@@ -18,7 +18,7 @@ const words = computed(
 </script>
 <template>
   <Head title="Check in" />
-  <main class="mx-auto grid min-h-dvh max-w-[480px] content-center px-6 text-[19px] leading-7">
+  <main class="mx-auto grid min-h-page max-w-[480px] content-center px-6 text-[19px] leading-7">
     <h1 class="display mb-3 text-[34px] leading-[40px]">{{ words[0] }}</h1>
     <p>{{ words[1] }}</p>
     <p v-if="why === 'sent'" class="mt-6 border-t-2 border-iron pt-3">

@@ -5,7 +5,7 @@ const form = useForm({ code: '' })
 </script>
 <template>
   <Head title="Check in" />
-  <main class="mx-auto grid min-h-dvh max-w-[480px] content-center px-6 text-[19px] leading-7">
+  <main class="mx-auto grid min-h-page max-w-[480px] content-center px-6 text-[19px] leading-7">
     <form @submit.prevent="form.post('/check-in')">
       <h1 class="display mb-2 text-[34px] leading-[40px]">Check in</h1>
       <p class="mb-6">You have been given a code of eight letters and numbers. Type it here.</p>

@@ -177,7 +177,7 @@ const raised = computed(() =>
 </script>
 <template>
   <Head title="Check in" />
-  <main class="mx-auto flex min-h-dvh max-w-[560px] flex-col px-5 pb-28 pt-4 text-[19px] leading-7">
+  <main class="mx-auto flex min-h-page max-w-[560px] flex-col px-5 pb-28 pt-4 text-[19px] leading-7">
     <div class="mb-3 flex items-center justify-between">
       <button v-if="at > 0" type="button" class="link min-h-[44px]" @click="go(at - 1)">Back</button><span v-else>For {{ name }}</span>
       <p class="caption" aria-live="polite">{{ at + 2 }} of 9</p>

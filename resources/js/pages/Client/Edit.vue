@@ -11,6 +11,9 @@ const props = defineProps<{
   client: ClientDetails & { id: string; code: string; away: boolean }
   kinds: string[]
   mostContacts: number
+  /** whether what is clinical is shown and may be said */
+  clinical: boolean
+  changes: { at: string; by: string; field: string; before: string; after: string }[]
   mayMerge: boolean
   mayErase: boolean
   doubles: { id: string; name: string; code: string; because: string }[]
@@ -40,8 +43,20 @@ const erase = useForm({ code: '' })
     <Flash />
     <div class="grid gap-x-12 gap-y-10 lg:grid-cols-[minmax(0,1fr)_340px]">
       <form @submit.prevent="keep">
-        <ClientFields v-model="form" :kinds="kinds" :most-contacts="mostContacts" />
+        <ClientFields v-model="form" :clinical="clinical" :kinds="kinds" :most-contacts="mostContacts" />
         <button type="submit" class="btn-ink mt-6" :disabled="form.processing">Keep it so</button>
+        <section v-if="changes.length" class="mt-10" aria-label="Changed before">
+          <h2 class="section-head mb-1">Changed before</h2>
+          <ul>
+            <li v-for="(one, k) in changes" :key="k" class="border-b border-hairline py-2">
+              <b class="font-[650]">{{ one.field }}</b>
+              <span class="mx-2"
+                ><s class="text-walnut-2">{{ one.before }}</s> → {{ one.after }}</span
+              >
+              <span class="caption block">{{ one.at }}, {{ one.by }}</span>
+            </li>
+          </ul>
+        </section>
       </form>
       <aside>
         <template v-if="mayMerge">

@@ -2,18 +2,16 @@
 import { Head, Link, useForm } from '@inertiajs/vue3'
 import { onMounted } from 'vue'
 import ClientFields from '@/parts/ClientFields.vue'
+import { useDeed } from '@/composables/useDeed'
 import type { ClientDetails } from '@/types/client'
 
-defineProps<{ kinds: string[]; mostContacts: number }>()
+const props = defineProps<{ clinical: boolean; kinds: string[]; mostContacts: number }>()
 const form = useForm<ClientDetails>({
   name: '',
   pronoun: 'unsaid',
   born_on: '',
   sex: 'unsaid',
-  hand: null,
-  mass_kg: null,
-  skin: 'usual',
-  stoic: false,
+  ...(props.clinical ? { hand: null, mass_kg: null, skin: 'usual' as const, stoic: false } : {}),
   guardian_name: null,
   occupation: null,
   email: null,
@@ -21,6 +19,10 @@ const form = useForm<ClientDetails>({
   address: null,
   contacts: [],
 })
+const { key, once } = useDeed()
+const keep = (): void => {
+  if (!form.processing) form.transform((data) => ({ ...data, key: key.value })).post('/clients', once(keep))
+}
 onMounted(() => document.getElementById('name')?.focus()) // autofocus is not heard after a change of page
 </script>
 <template>
@@ -28,8 +30,8 @@ onMounted(() => document.getElementById('name')?.focus()) // autofocus is not he
   <main class="mx-auto max-w-[860px] px-6 pb-12 pt-6">
     <p class="caption"><Link href="/" class="link">Today</Link> · <Link href="/clients" class="link">Clients</Link></p>
     <h1 class="display mb-6 text-[31px] leading-9">New client</h1>
-    <form @submit.prevent="form.post('/clients')">
-      <ClientFields v-model="form" :kinds="kinds" :most-contacts="mostContacts" />
+    <form @submit.prevent="keep">
+      <ClientFields v-model="form" :clinical="clinical" :kinds="kinds" :most-contacts="mostContacts" />
       <button type="submit" class="btn-ink mt-6" :disabled="form.processing">Write down and open</button>
     </form>
   </main>

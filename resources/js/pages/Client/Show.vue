@@ -5,6 +5,7 @@ import Flash from '@/parts/Flash.vue'
 import Gate from '@/parts/Gate.vue'
 import Traces from '@/parts/Traces.vue'
 import { dayWords } from '@/composables/settings'
+import { useDeed } from '@/composables/useDeed'
 import { verdictWords } from '@/parts/words'
 import type { Response, Safety, Words } from '@/types/visit'
 
@@ -17,7 +18,6 @@ const props = defineProps<{
     hand: string | null
     age: number
     stoic: boolean
-    skin: string
     words: Words
   }
   clinical: boolean
@@ -43,8 +43,15 @@ const handOut = () => router.post(`/clients/${props.client.id}/check-ins`, {}, {
 const host = location.host
 const open = computed(() => props.visits.find((one) => one.status === 'open'))
 const form = useForm({ day: '', time: '', minutes: props.minutes, reason: '' })
-const book = () => form.post(`/clients/${props.client.id}/appointments`, { preserveScroll: true, onSuccess: () => form.reset() })
-const start = () => router.post(`/clients/${props.client.id}/visits`)
+const booking = useDeed()
+const book = (): void => {
+  if (form.processing) return
+  form
+    .transform(({ reason, ...data }) => ({ ...data, ...(props.clinical ? { reason } : {}), key: booking.key.value }))
+    .post(`/clients/${props.client.id}/appointments`, booking.once(book, { preserveScroll: true, onSuccess: () => form.reset() }))
+}
+const beginning = useDeed()
+const start = () => beginning.post(`/clients/${props.client.id}/visits`)
 const courseWords: Record<string, string> = {
   continue: 'Continue.',
   reassess: 'Look again from the start.',
@@ -172,7 +179,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
             />
             <p class="text-madder" role="alert">{{ form.errors.minutes }}</p>
           </div>
-          <div class="col-span-2 sm:col-span-3">
+          <div v-if="clinical" class="col-span-2 sm:col-span-3">
             <label class="caption block" for="reason">What for</label><input id="reason" v-model="form.reason" class="field" />
           </div>
           <div><button type="submit" class="btn" :disabled="form.processing">Book</button></div>

@@ -29,6 +29,8 @@ const props = defineProps<{
   found: string[]
   done: string[]
   agreed: string[]
+  /** what was stored and could not be read when it was signed */
+  unreadable: string[]
 }>()
 const marks = computed<FigureMark[]>(() =>
   props.felt.map((one) => ({ muscle: one.muscle, side: one.side, finding: one, refers: one.refers_to ?? [] })),
@@ -87,6 +89,10 @@ const print = () => window.print()
         <template v-if="agreed.length">
           <h2 class="section-head mt-4">Agreed</h2>
           <p>{{ agreed.join('; ') }}</p>
+        </template>
+        <template v-if="unreadable.length">
+          <h2 class="section-head mt-4">Stored, not readable any more, and no part of this</h2>
+          <p>{{ unreadable.join('; ') }}</p>
         </template>
       </section>
       <section aria-label="Figure">

@@ -1,32 +1,51 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3'
 import { useIntervalFn, useNow } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, onScopeDispose, ref, watch } from 'vue'
 import { atlas, hazardsBeside, muscle as muscleOf } from '@/chart/atlas'
 import { cropAround, cropOf, viewNames, viewOf, zoneOfView, type Crop, type ViewId } from '@/chart/art'
 import Figure from '@/chart/Figure.vue'
+import { send } from '@/composables/http'
 import { useAtlas } from '@/composables/useAtlas'
 import { settings } from '@/composables/settings'
 import { useKeys } from '@/composables/useKeys'
 import { useOutbox } from '@/composables/useOutbox'
 import { capital } from '@/parts/words'
 import type { ConsentAreaId } from '@/types/ids.generated'
-import type { PlanStep, VisitProps } from '@/types/visit'
+import type { PlanStep, TakenBack, VisitProps } from '@/types/visit'
+
+const ASK_MS = 4000
 
 const page = defineProps<VisitProps>()
 const steps = computed<PlanStep[]>(() => page.agreed?.plan.steps ?? [])
 // what safety forbids is not begun: the page is read anew and says why
-const { events, waiting, log } = useOutbox(page.visit.id, page.events ?? [], () => router.reload())
+/** Consent as the server knows it by now; what was taken back here and has not arrived yet stands beside it. */
+const known = ref<TakenBack>(page.taken_back ?? { withdrawn: [], unlifted: {} })
+const { events, waiting, trouble, log } = useOutbox(
+  page.visit.id,
+  page.events ?? [],
+  (answer) => (known.value = { withdrawn: answer.withdrawn, unlifted: answer.unlifted }),
+  () => router.reload(),
+)
+/** Somebody else, at the desk or in another window, may take something back meanwhile: it is asked for every few seconds. */
+const { pause } = useIntervalFn(async () => {
+  if (document.visibilityState !== 'visible' || waiting.value.size) return
+  const answer = await send<TakenBack & { verdict: string }>('GET', `/visits/${page.visit.id}/consent`, undefined, true).catch(() => null)
+  if (!answer || waiting.value.size) return
+  known.value = { withdrawn: answer.withdrawn, unlifted: answer.unlifted }
+  if (answer.verdict !== page.safety.verdict) router.reload()
+}, ASK_MS)
+onScopeDispose(pause)
 const blocked = computed(() => page.line.find((one) => one.id === 'work')?.state === 'blocked')
-/** Areas taken back, before or at the table: the last word on each counts. */
+/** Areas taken back: what the server knows, and in their order the words said here that it does not know yet. */
 const withdrawn = computed(() => {
-  const areas = new Map<string, boolean>()
-  for (const entry of page.entries)
-    if (entry.kind === 'consent' && entry.payload) areas.set(entry.identity, !(entry.payload as { given: boolean }).given)
-  for (const event of events.value)
-    if (event.type === 'consent_withdrawn' || event.type === 'consent_given')
-      areas.set(String(event.payload['area']), event.type === 'consent_withdrawn')
-  return new Set([...areas].filter(([, back]) => back).map(([area]) => area))
+  const areas = new Set(known.value.withdrawn)
+  for (const event of events.value) {
+    if (!waiting.value.has(event.id)) continue
+    if (event.type === 'consent_withdrawn') areas.add(String(event.payload['area']))
+    if (event.type === 'consent_given') areas.delete(String(event.payload['area']))
+  }
+  return areas
 })
 const areaOf = (one: PlanStep): ConsentAreaId | null => (one.muscle ? muscleOf(one.muscle).consent : null)
 const areasLeft = computed(() => [
@@ -44,8 +63,11 @@ const takeBack = (area: ConsentAreaId) => {
   moreSigns.value = false
   flashed.value = `Taken back: ${atlas.consent[area]}. ${out} ${out === 1 ? 'step is' : 'steps are'} out`
 }
+/** It names what it lifts: one that was not shown here stands, whatever is said now. */
 const giveAgain = (area: ConsentAreaId) => {
-  log('consent_given', step.value?.id ?? 'all', { area })
+  const entry = page.entries.find((one) => one.kind === 'consent' && one.identity === area)
+  const lifts = Object.entries(known.value.unlifted).flatMap(([id, of]) => (of === area ? [id] : []))
+  log('consent_given', step.value?.id ?? 'all', { area, lifts, seen: entry?.revision ?? 0 })
   moreSigns.value = false
 }
 const ended = computed(
@@ -226,7 +248,7 @@ const sides = computed(() => viewNames[view.value])
 </script>
 <template>
   <Head title="Work" />
-  <main class="room relative min-h-dvh overflow-hidden bg-room text-linen" style="--color-paper: var(--color-room)">
+  <main class="room relative min-h-page overflow-hidden bg-room text-linen" style="--color-paper: var(--color-room)">
     <template v-if="blocked || !agreed">
       <div class="mx-auto max-w-[760px] px-8 py-20 text-[30px] leading-10">
         <h1 class="display text-[58px] leading-[64px]">Not yet</h1>
@@ -254,7 +276,7 @@ const sides = computed(() => viewNames[view.value])
     </template>
     <div
       v-else
-      class="relative mx-auto grid h-dvh min-h-[720px] max-w-[1400px] grid-cols-[minmax(0,1fr)] grid-rows-[80px_minmax(0,1fr)_84px_68px_112px] gap-2 px-6 pb-3"
+      class="relative mx-auto grid h-page min-h-[720px] max-w-[1400px] grid-cols-[minmax(0,1fr)] grid-rows-[80px_minmax(0,1fr)_84px_68px_112px] gap-2 px-6 pb-3"
     >
       <header class="flex items-center justify-between gap-6 pl-2">
         <h1 class="flex min-w-0 items-baseline gap-3" :aria-label="step.label">
@@ -547,7 +569,7 @@ const sides = computed(() => viewNames[view.value])
         </button>
       </div>
       <p class="pointer-events-none absolute left-1/2 top-[92px] -translate-x-1/2 text-[30px] text-linen-2" aria-live="polite">
-        {{ flashed ? `${flashed}, noted.` : waiting > 2 ? 'No connection. Everything is kept here.' : '' }}
+        {{ trouble || (flashed ? `${flashed}, noted.` : '') }}
       </p>
       <div
         v-if="moreSigns"
