@@ -7,7 +7,7 @@ return [
     'lifetime' => 600, // a working day at the table
     'expire_on_close' => false,
     'encrypt' => true,
-    'files' => storage_path('framework/sessions'),
+    'files' => env('SESSION_FILES', storage_path('framework/sessions')),
     'lottery' => [2, 100],
     'cookie' => 'somatrace_session',
     'path' => '/',

@@ -4,36 +4,28 @@ declare(strict_types=1);
 
 namespace App\Keeping;
 
-use GuzzleHttp\Client as Http;
-use GuzzleHttp\Cookie\CookieJar;
 use GuzzleHttp\Handler\CurlMultiHandler;
-use GuzzleHttp\HandlerStack;
-use GuzzleHttp\RequestOptions;
 use Illuminate\Support\Facades\Config;
 
-/** A server of its own over a database of one's choosing, as bin/demo starts one, and a browser's worth of cookies to speak to it. */
+/** A server of its own over a database of one's choosing, as bin/demo starts one, workers and all. */
 final class TrialServer
 {
+    private const WORKERS = 4;
+
     /** @var resource|null */
     private $process;
 
-    public readonly CurlMultiHandler $curl;
+    public readonly CurlMultiHandler $wire;
 
-    public readonly Http $http;
-
-    private readonly CookieJar $cookies;
+    public readonly string $url;
 
     private readonly int $port;
 
     public function __construct(private readonly string $database)
     {
         $this->port = $this->freePort();
-        $this->cookies = new CookieJar;
-        $this->curl = new CurlMultiHandler(['select_timeout' => 0.004]);
-        $this->http = new Http([
-            'handler' => HandlerStack::create($this->curl), 'base_uri' => "http://127.0.0.1:{$this->port}", RequestOptions::COOKIES => $this->cookies,
-            RequestOptions::HTTP_ERRORS => false, RequestOptions::TIMEOUT => 30, RequestOptions::ALLOW_REDIRECTS => false,
-        ]);
+        $this->url = "http://127.0.0.1:{$this->port}";
+        $this->wire = new CurlMultiHandler(['select_timeout' => 0.004]);
     }
 
     /** One that nobody listens on: what is left of another trial must not be taken for this one's. */
@@ -48,11 +40,15 @@ final class TrialServer
 
     public function start(): void
     {
-        $environment = ['DB_DATABASE' => $this->database, 'APP_ENV' => 'local', 'APP_DEBUG' => 'false', 'APP_KEY' => Config::string('app.key'), 'PATH' => (string) getenv('PATH')];
+        $environment = [
+            'DB_DATABASE' => $this->database, 'APP_ENV' => 'local', 'APP_DEBUG' => 'false', 'APP_KEY' => Config::string('app.key'), 'APP_URL' => $this->url, 'PATH' => (string) getenv('PATH'), 'PHP_CLI_SERVER_WORKERS' => (string) self::WORKERS,
+            'SOMATRACE_SEAL_FOLDER' => dirname($this->database).'/seal', 'SESSION_FILES' => dirname($this->database).'/sessions', 'BCRYPT_ROUNDS' => '4',
+        ];
         // compiled once for all starts, so that a server that was killed is soon at work again
         $compiled = sys_get_temp_dir().'/somatrace-compiled';
         @mkdir($compiled, 0700);
-        $command = ['php', '-d', 'opcache.enable_cli=1', '-d', "opcache.file_cache=$compiled", '-S', "127.0.0.1:{$this->port}", base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')];
+        // in a group of its own, so that its workers go with it
+        $command = ['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', "opcache.file_cache=$compiled", '-S', "127.0.0.1:{$this->port}", base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')];
         $this->process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, public_path(), $environment) ?: throw new \RuntimeException('no server started');
         for ($wait = 0; $wait < 500; $wait++) {
             $socket = @stream_socket_client("tcp://127.0.0.1:{$this->port}", $code, $words, 0.2);
@@ -66,28 +62,18 @@ final class TrialServer
         throw new \RuntimeException('the server does not answer');
     }
 
-    /** At once, with no chance to finish anything. */
+    /** At once, with no chance to finish anything: the server and its workers. */
     public function kill(): void
     {
         if (is_resource($this->process)) {
-            proc_terminate($this->process, SIGKILL);
+            posix_kill(-proc_get_status($this->process)['pid'], SIGKILL);
             proc_close($this->process);
             $this->process = null;
         }
     }
 
-    public function signIn(string $email, string $password): void
+    public function person(string $email, #[\SensitiveParameter] string $password): TrialPerson
     {
-        $this->http->get('/sign-in');
-        $status = $this->http->post('/sign-in', [RequestOptions::JSON => ['email' => $email, 'password' => $password], RequestOptions::HEADERS => $this->headers()])->getStatusCode();
-        if ($status >= 400) {
-            throw new \RuntimeException("nobody could sign in ($status)");
-        }
-    }
-
-    /** @return array<string, string> what a request has to carry to be believed */
-    public function headers(): array
-    {
-        return ['X-XSRF-TOKEN' => urldecode((string) $this->cookies->getCookieByName('XSRF-TOKEN')?->getValue()), 'Accept' => 'application/json'];
+        return new TrialPerson($email, $password, $this->url, $this->wire);
     }
 }

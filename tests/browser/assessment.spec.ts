@@ -213,7 +213,8 @@ test('numbers typed while the connection is gone survive a reload and arrive whe
   await signIn(page)
   const visit = await threeRegions(page, 'Pia Holm')
   await openWith(page, visit, 'move', { movement: 'cervical.rotation' })
-  await page.route('**/entries*', (route) => route.abort())
+  // nothing of the server is heard: neither what is sent nor whether it is there
+  for (const address of ['**/entries*', '**/up']) await page.route(address, (route) => route.abort())
   for (const [side, value] of [
     ['left', '58'],
     ['right', '44'],
@@ -224,8 +225,10 @@ test('numbers typed while the connection is gone survive a reload and arrive whe
   await expect(page.getByText('No connection. What you touched is kept here')).toBeVisible()
   await openWith(page, visit, 'move', { movement: 'cervical.rotation' }) // a reload, back at the same measure
   await expect(page.locator('#active-left')).toHaveValue('58')
-  await page.unroute('**/entries*')
-  await page.evaluate(() => window.dispatchEvent(new Event('online')))
+  await expect(page.getByText('No connection. What you touched is kept here')).toBeVisible()
+  for (const address of ['**/entries*', '**/up']) await page.unroute(address)
+  // nobody touches anything: it is found out, sent, and no longer said
+  await expect(page.getByText('No connection. What you touched is kept here')).toHaveCount(0, { timeout: 3000 })
   await expect
     .poll(async () => (await kept(page, visit, 'range')).map((one) => one.payload.active), { timeout: 15_000 })
     .toEqual(expect.arrayContaining([58, 44]))
