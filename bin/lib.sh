@@ -65,21 +65,19 @@ prepare() { # dev or no-dev
 # Something already listens there.
 taken() { php -r '$s = @stream_socket_server("tcp://".$argv[1].":".$argv[2]); exit($s === false ? 0 : 1);' "$1" "$2"; }
 
-# PHP's own server with Laravel's router: `artisan serve` hops to another port in silence and forgets its workers. A worker for the mail beside it. All of them in a group of their
-# own, which ends with this script, however it is ended.
-serve() { # host port
-  local server
-  export APP_URL=${APP_URL:-http://$1:$2}
-  set -m
-  (
-    php artisan queue:work --sleep=3 --tries=5 --quiet >/dev/null 2>&1 &
-    cd public
-    exec env PHP_CLI_SERVER_WORKERS=${PHP_CLI_SERVER_WORKERS:-4} php -d opcache.enable_cli=1 -d upload_max_filesize=6M -d post_max_size=8M -d memory_limit=512M -d zend.exception_ignore_args=1 -S "$1:$2" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
-  ) &
-  server=$!
-  set +m
-  trap 'kill -TERM -- "-$server" 2>/dev/null; sleep 0.2; kill -KILL -- "-$server" 2>/dev/null' EXIT
+# PHP's own server with Laravel's router: `artisan serve` hops to another port in silence and forgets its workers.
+php_server() { # host port
+  cd public
+  exec env PHP_CLI_SERVER_WORKERS=${PHP_CLI_SERVER_WORKERS:-4} php -d opcache.enable_cli=1 -d upload_max_filesize=6M -d post_max_size=8M -d memory_limit=512M -d zend.exception_ignore_args=1 -S "$1:$2" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
+}
+
+# The server and a worker for the mail in a session of their own, which ends with this script however it is ended: the server by itself leaves its workers behind.
+serve_until_stopped() { # host port
+  export -f php_server
+  setsid bash -c 'php artisan queue:work --sleep=3 --tries=5 --quiet & php_server "$@"' server "$1" "$2" >/dev/null 2>&1 &
+  local session=$!
+  trap 'kill -TERM -- "-$session" 2>/dev/null; sleep 0.3; kill -KILL -- "-$session" 2>/dev/null' EXIT
   trap 'exit 130' INT
   trap 'exit 143' TERM HUP
-  wait "$server"
+  wait "$session"
 }

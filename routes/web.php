@@ -93,6 +93,8 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/clinic/bring/{format}', [ClinicFilesController::class, 'preview'])->whereIn('format', array_keys(ClinicFiles::FORMATS))->name('clinic.bring.preview');
     Route::post('/clinic/bring/{format}/apply', [ClinicFilesController::class, 'apply'])->whereIn('format', array_keys(ClinicFiles::FORMATS))->name('clinic.bring.apply');
 
+    Route::get('/bring/progress/{token}', [ClinicFilesController::class, 'progress'])->where('token', '[0-9A-Z]{26}')->name('bring.progress');
+
     Route::get('/clinic/scope', [ScopeController::class, 'show'])->name('scope');
     Route::put('/clinic/scope', [ScopeController::class, 'update'])->name('scope.update');
 

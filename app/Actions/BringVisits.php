@@ -9,6 +9,7 @@ use App\Exchange\Brought;
 use App\Exchange\BroughtEntry;
 use App\Exchange\BroughtVisit;
 use App\Exchange\EntryWords;
+use App\Exchange\PreviewRows;
 use App\Models\Client;
 use App\Models\Entry;
 use App\Models\User;
@@ -21,9 +22,8 @@ use Illuminate\Support\Facades\DB;
  * Takes visits from a file into the record of a client. A day without a visit here becomes a visit from elsewhere; on a day with one, what the file adds or says otherwise
  * goes into it, unless it is signed. What the file does not name stays. First it is only said what would change; then all of it is done, or nothing.
  *
- * @phpstan-type Change array{key: string, name: string, was: string|null, becomes: string}
- * @phpstan-type Row array{title: string, state: string, changes: list<Change>, same: int, left: list<string>}
- * @phpstan-type Preview array{rows: list<Row>, unkept: list<string>, digest: string}
+ * @phpstan-import-type Preview from PreviewRows
+ * @phpstan-import-type Row from PreviewRows
  */
 final readonly class BringVisits
 {
@@ -37,9 +37,12 @@ final readonly class BringVisits
     /** @return Preview what would change, and a name for exactly that */
     public function preview(Client $client, User $user, Brought $brought): array
     {
-        $rows = array_map(fn (BroughtVisit $visit): array => $this->day($visit, $this->standing($client, $user, $visit), $user), $brought->visits);
+        $rows = new PreviewRows(['visits', $client->id]);
+        foreach ($brought->visits as $visit) {
+            $rows->add($this->day($visit, $this->standing($client, $user, $visit), $user));
+        }
 
-        return ['rows' => $rows, 'unkept' => $brought->unkept, 'digest' => hash('sha256', json_encode([$client->id, $rows], JSON_THROW_ON_ERROR))];
+        return $rows->preview($brought->unkept);
     }
 
     /** @return int how many entries were written */

@@ -29,27 +29,13 @@ final readonly class CreateClient
     {
         $name = (string) $details['name'];
         $brought = $details['code'] ?? null; // a file may bring the code that was given elsewhere
-        $code = is_string($brought) ? $brought : $this->code($user->clinic_id, $name);
 
-        return DB::transaction(function () use ($user, $details, $name, $code): Client {
+        return DB::transaction(function () use ($user, $details, $name, $brought): Client {
+            $code = is_string($brought) ? $brought : (new ClientCodes($user->clinic_id))->next($name);
             $client = Client::query()->create([...array_intersect_key($details, array_flip(ClientDetails::KEYS)), 'clinic_id' => $user->clinic_id, 'code' => $code, 'search' => Client::folded("$name $code")]);
             $this->update->contacts($client, array_values((array) ($details['contacts'] ?? [])));
 
             return $client;
         });
-    }
-
-    /** Initials and a running number: short enough to say, and no name in it. */
-    private function code(int $clinic, string $name): string
-    {
-        $words = preg_split('/\s+/', strtoupper(Client::folded($name))) ?: [];
-        $initials = implode('', array_map(static fn (string $word): string => substr((string) preg_replace('/[^A-Z]/', '', $word), 0, 1), $words));
-        $initials = $initials === '' ? 'X' : substr($initials, 0, 3);
-        $number = 1 + Client::query()->where('clinic_id', $clinic)->count();
-        while (Client::query()->where(['clinic_id' => $clinic, 'code' => sprintf('%s-%02d', $initials, $number)])->exists()) {
-            $number++;
-        }
-
-        return sprintf('%s-%02d', $initials, $number);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Http\Middleware\HandleInertiaRequests;
+use App\Keeping\TrialPerson;
 use App\Keeping\TrialServer;
 use App\Models\User;
 use App\Support\Role;
@@ -47,16 +48,17 @@ final class PagesCommand extends Command
         $server = new TrialServer(Config::string('database.connections.sqlite.database'));
         $server->start();
         try {
-            $server->signIn($owner->email, 'large-clinic');
+            $person = $server->person($owner->email, 'large-clinic');
+            $person->signIn();
 
-            return $this->compare($kernel, $server, $owner, $paths);
+            return $this->compare($kernel, $person, $owner, $paths);
         } finally {
             $server->kill();
         }
     }
 
     /** @param  array<string, string>  $paths */
-    private function compare(Kernel $kernel, TrialServer $server, User $owner, array $paths): int
+    private function compare(Kernel $kernel, TrialPerson $person, User $owner, array $paths): int
     {
         $times = array_fill_keys(array_keys($paths), []);
         $status = [];
@@ -64,7 +66,7 @@ final class PagesCommand extends Command
         for ($n = 0; $n < (int) $this->option('times') + 2; $n++) {
             foreach ($paths as $name => $path) {
                 $began = hrtime(true);
-                $status[$name] = $server->http->get($path, [RequestOptions::HEADERS => ['Accept' => 'application/json', 'X-Inertia' => 'true', 'X-Inertia-Version' => (string) $this->request($path)->headers->get('X-Inertia-Version')]])->getStatusCode();
+                $status[$name] = $person->http->get($path, [RequestOptions::HEADERS => ['Accept' => 'application/json', 'X-Inertia' => 'true', 'X-Inertia-Version' => (string) $this->request($path)->headers->get('X-Inertia-Version')]])->getStatusCode();
                 $times[$name][] = (hrtime(true) - $began) / 1e6;
             }
         }

@@ -21,7 +21,7 @@ use Somatrace\Core\Data\FaultyDocument;
 /**
  * The files in which the clients and appointments of a clinic go out and come in; nothing clinical is in them.
  *
- * @phpstan-import-type Preview from BringClients
+ * @phpstan-import-type Preview from PreviewRows
  */
 final readonly class ClinicFiles
 {

@@ -45,7 +45,7 @@ final class ManyHands
     /** @var array<string, int> what was answered otherwise than it should, by kind and number */
     private array $failed = [];
 
-    /** @var array<string, array<string, mixed>> what was acknowledged: events and visits signed by name, entries with the revision, bookings by client with their number */
+    /** @var array<string, array<array-key, mixed>> what was acknowledged: events and visits signed by name, entries with the revision, bookings by client with their number */
     private array $acknowledged = ['events' => [], 'entries' => [], 'signed' => [], 'booked' => []];
 
     private int $conflicts = 0;
@@ -219,11 +219,10 @@ final class ManyHands
     private function wake(): void
     {
         $now = microtime(true);
-        foreach ($this->waiting as $index => [$at, $promise]) {
-            if ($at <= $now) {
-                unset($this->waiting[$index]);
-                $promise->resolve(null);
-            }
+        $due = array_filter($this->waiting, static fn (array $one): bool => $one[0] <= $now);
+        $this->waiting = array_values(array_filter($this->waiting, static fn (array $one): bool => $one[0] > $now));
+        foreach ($due as [, $promise]) {
+            $promise->resolve(null);
         }
     }
 

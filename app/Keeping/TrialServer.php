@@ -40,9 +40,10 @@ final class TrialServer
 
     public function start(): void
     {
+        // a trial clinic has its sessions and its seal beside it (TrialClinic)
         $environment = [
             'DB_DATABASE' => $this->database, 'APP_ENV' => 'local', 'APP_DEBUG' => 'false', 'APP_KEY' => Config::string('app.key'), 'APP_URL' => $this->url, 'PATH' => (string) getenv('PATH'), 'PHP_CLI_SERVER_WORKERS' => (string) self::WORKERS,
-            'SOMATRACE_SEAL_FOLDER' => dirname($this->database).'/seal', 'SESSION_FILES' => dirname($this->database).'/sessions', 'BCRYPT_ROUNDS' => '4',
+            ...is_dir(dirname($this->database).'/sessions') ? ['SOMATRACE_SEAL_FOLDER' => dirname($this->database).'/seal', 'SESSION_FILES' => dirname($this->database).'/sessions', 'BCRYPT_ROUNDS' => '4'] : [],
         ];
         // compiled once for all starts, so that a server that was killed is soon at work again
         $compiled = sys_get_temp_dir().'/somatrace-compiled';

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Exchange\Progress;
 use App\Rules\StrongPassword;
 use App\Support\Database\ImmediateConnector;
 use App\Support\Database\PatientConnection;
@@ -28,6 +29,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->scoped(Progress::class);
         // one writer at a time, and everybody waits for it: see the two classes
         Connection::resolverFor('sqlite', static fn ($pdo, string $database, string $prefix, array $config): PatientConnection => new PatientConnection($pdo, $database, $prefix, $config));
         $this->app->bind('db.connector.sqlite', ImmediateConnector::class);

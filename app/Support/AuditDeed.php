@@ -33,7 +33,7 @@ final readonly class AuditDeed
         'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'account', 'account.settings', 'people', 'scope', 'settings', 'second-factor.begin',
         'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'clients.create', 'clients.search', 'clients.find', 'clients.index',
         'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.update', 'visits.entries.index', 'visits.consent', 'visits.worklist', 'visits.device', 'visits.what-if',
-        'clients.bring.preview', 'clinic.files', 'clinic.bring.preview', 'lock.close', 'lock.show', 'lock.touch',
+        'clients.bring.preview', 'bring.progress', 'clinic.files', 'clinic.bring.preview', 'lock.close', 'lock.show', 'lock.touch',
     ];
 
     private function __construct(public string $kind, public string $words)

@@ -73,7 +73,7 @@ final class AssessmentTest extends TestCase
     {
         $visit = $this->visit($this->therapist());
         $stream = $this->post("/visits/{$visit->public_id}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1&about=20")->assertOk();
-        $lines = array_map(static fn (string $line): mixed => json_decode($line, true), explode("\n", trim($stream->streamedContent())));
+        $lines = array_map(static fn (string $line): mixed => json_decode($line, true), explode("\n", trim((string) $stream->getContent())));
 
         self::assertStringStartsWith('application/x-ndjson', (string) $stream->headers->get('Content-Type'));
         self::assertSame('hold', $lines[count($lines) - 1]['state']);

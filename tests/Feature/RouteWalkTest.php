@@ -42,7 +42,7 @@ final class RouteWalkTest extends TestCase
         'visits.stop' => ['owner', 'therapist'], 'visits.take-up' => ['owner', 'therapist'], 'visits.sign' => ['owner', 'therapist'], 'visits.update' => ['owner', 'therapist'],
         'visits.worklist' => ['owner', 'therapist'], 'visits.device' => ['owner', 'therapist'], 'visits.what-if' => ['owner', 'therapist'],
         'lock.close' => self::EVERYBODY, 'lock.show' => self::EVERYBODY, 'lock.open' => self::EVERYBODY, 'lock.touch' => self::EVERYBODY, 'outbox' => self::OWNER, 'people.second-factor' => self::OWNER, 'settings' => self::EVERYBODY, 'account.settings' => self::EVERYBODY, 'settings.update' => self::OWNER,
-        'audit' => self::OWNER, 'audit.file' => self::OWNER, 'clinic.files' => self::EVERYBODY, 'clinic.file' => self::EVERYBODY, 'clinic.bring.preview' => self::EVERYBODY, 'clinic.bring.apply' => self::EVERYBODY,
+        'audit' => self::OWNER, 'audit.file' => self::OWNER, 'clinic.files' => self::EVERYBODY, 'clinic.file' => self::EVERYBODY, 'clinic.bring.preview' => self::EVERYBODY, 'bring.progress' => self::EVERYBODY, 'clinic.bring.apply' => self::EVERYBODY,
         'clients.index' => self::EVERYBODY, 'clients.find' => self::EVERYBODY, 'clients.edit' => self::EVERYBODY, 'clients.update' => self::EVERYBODY, 'clients.archive' => self::EVERYBODY, 'clients.unarchive' => self::EVERYBODY,
         'clients.merge' => ['owner', 'therapist'], 'clients.unmerge' => ['owner', 'therapist'], 'clients.erase' => self::OWNER,
         'clients.export' => self::CLINICAL, 'clients.bring' => self::CLINICAL, 'clients.file' => self::CLINICAL, 'clients.bring.preview' => self::CLINICAL, 'clients.bring.apply' => self::CLINICAL,
@@ -134,7 +134,7 @@ final class RouteWalkTest extends TestCase
     {
         $path = str_replace(
             ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}'],
-            [$visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask', 'x', 'x', str_starts_with($path, 'clinic') ? 'clients.csv' : 'findings.csv'], $path,
+            [$visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask', '01KB3J5Y7V00000000000000AA', 'x', str_starts_with($path, 'clinic') ? 'clients.csv' : 'findings.csv'], $path,
         );
         $this->app['auth']->forgetGuards();
         session()->flush();

@@ -6,4 +6,4 @@ rm -rf "$DB_DATABASE" "$DB_DATABASE-wal" "$DB_DATABASE-shm" "$SOMATRACE_SEAL_FOL
 (umask 077; : > "$DB_DATABASE")
 php artisan migrate --force --quiet
 php artisan db:seed --force --quiet
-serve 127.0.0.1 "$1"
+php_server 127.0.0.1 "$1"

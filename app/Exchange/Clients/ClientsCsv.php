@@ -30,7 +30,9 @@ final readonly class ClientsCsv
     {
         $clients = [];
         $faults = [];
-        foreach (CsvTable::read($text, $this->columns(), ['name', 'born_on']) as $number => $row) {
+        $rows = CsvTable::read($text, $this->columns(), ['name', 'born_on']);
+        foreach ($rows as $number => $row) {
+            unset($rows[$number]); // read once: a large file is in memory once
             $clients[] = $client = $this->client($row);
             array_push($faults, ...ClientDetails::faults($client, "row $number"));
         }

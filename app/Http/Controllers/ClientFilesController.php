@@ -24,6 +24,8 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 /** The record of one client as files, out and in. */
 final readonly class ClientFilesController
 {
+    private const FAULTS = 200;
+
     public function show(Client $client): Page
     {
         Gate::authorize('viewClinical', $client);
@@ -71,10 +73,13 @@ final readonly class ClientFilesController
      */
     public static function faultless(callable $act): JsonResponse
     {
+        // as large as a file may be, it is read to its end; a calendar of five MiB takes most
+        set_time_limit(0);
+        ini_set('memory_limit', '1G');
         try {
             return response()->json($act());
         } catch (FaultyDocument $fault) {
-            return response()->json(['message' => 'The file was not taken in; nothing has changed.', 'faults' => array_map(static fn (Fault $one): array => ['place' => $one->pointer, 'words' => $one->message], $fault->faults)], 422);
+            return response()->json(['message' => 'The file was not taken in; nothing has changed.', 'faults' => array_map(static fn (Fault $one): array => ['place' => $one->pointer, 'words' => $one->message], array_slice($fault->faults, 0, self::FAULTS)), 'more' => max(0, count($fault->faults) - self::FAULTS)], 422);
         } catch (RecordChangedMeanwhile) {
             return response()->json(['message' => 'Somebody wrote in the record meanwhile. Look at what would change once more.'], 409);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Exchange\ClinicFiles;
+use App\Exchange\Progress;
 use App\Http\Requests\BringFileRequest;
 use App\Models\Client;
 use App\Models\User;
@@ -30,6 +31,12 @@ final readonly class ClinicFilesController
         Gate::authorize('create', Client::class);
 
         return ClientFilesController::attachment($files->write($format, $user), ClinicFiles::FORMATS[$format][0], $format);
+    }
+
+    /** How far the file of one's own window has come. */
+    public function progress(string $token, #[CurrentUser] User $user): JsonResponse
+    {
+        return response()->json(['progress' => Progress::of($token, $user->id)]);
     }
 
     public function preview(BringFileRequest $request, string $format, #[CurrentUser] User $user, ClinicFiles $files): JsonResponse

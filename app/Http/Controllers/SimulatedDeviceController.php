@@ -6,29 +6,21 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\DeviceReadingsRequest;
 use App\Models\Visit;
+use Illuminate\Http\Response;
 use Somatrace\Core\Clinic;
-use Symfony\Component\HttpFoundation\StreamedResponse;
+use Somatrace\Core\Simulation\DeviceReading;
 
-/** The device that ships: it answers as a real one would, line by line as time goes (docs/device-protocol.md). */
+/** The device that ships. It says at once what a real one would say as time goes, with the moment of each line, and the window shows each at its moment: no page waits behind a slow device. */
 final readonly class SimulatedDeviceController
 {
-    public function show(DeviceReadingsRequest $request, Visit $visit, string $device, Clinic $clinic): StreamedResponse
+    public function show(DeviceReadingsRequest $request, Visit $visit, string $device, Clinic $clinic): Response
     {
         $readings = $clinic->devices()->readings(
             $device, (string) $request->string('what'), $request->side(), crc32($visit->client()->firstOrFail()->public_id), $request->integer('repeat'), $request->has('about') ? $request->float('about') : null,
         );
 
-        return response()->stream(static function () use ($readings): void {
-            $now = 0;
-            foreach ($readings as $reading) {
-                usleep(1000 * ($reading->at - $now));
-                $now = $reading->at;
-                echo json_encode($reading->toArray(), JSON_THROW_ON_ERROR)."\n";
-                if (ob_get_level() > 0) {
-                    ob_flush();
-                }
-                flush();
-            }
-        }, headers: ['Content-Type' => 'application/x-ndjson', 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no']);
+        $lines = array_map(static fn (DeviceReading $reading): string => json_encode($reading->toArray(), JSON_THROW_ON_ERROR)."\n", [...$readings]);
+
+        return response(implode('', $lines), 200, ['Content-Type' => 'application/x-ndjson', 'Cache-Control' => 'no-store']);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Exchange\Progress;
 use App\Models\Client;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -26,6 +27,8 @@ final class BringFileRequest extends FormRequest
             // what it is decides itself by being read; its name and the type a browser claims prove nothing
             'file' => ['required', 'file', 'max:'.(CaseReader::MOST_BYTES / 1024)],
             'digest' => [Rule::requiredIf($this->routeIs('*.apply')), 'nullable', 'string', 'size:64'],
+            // by which the window asks how far it has come
+            'progress' => ['nullable', 'string', 'regex:/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/'],
         ];
     }
 
@@ -37,6 +40,8 @@ final class BringFileRequest extends FormRequest
 
     public function text(): string
     {
+        app(Progress::class)->begin((string) $this->string('progress'), (int) $this->user()?->getAuthIdentifier());
+
         return (string) $this->file('file')?->getContent();
     }
 

@@ -11,6 +11,8 @@ export const connectionWords: Record<Connection, string> = {
   busy: 'The server is busy, trying again.',
   gone: 'No connection. What you touched is kept here and sent when it is back.',
 }
+/** A page that has a line for it says it there, and not over everything. */
+export const saidOnThePage = ref(false)
 const state = ref<Connection>('there')
 export const connection = readonly(state)
 const waiting = new Set<() => void>()

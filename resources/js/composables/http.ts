@@ -4,7 +4,7 @@ import { found, lost } from './connection'
 export class Refused extends Error {
   constructor(
     readonly status: number,
-    readonly body: { message?: string; errors?: Record<string, string[]>; faults?: { place: string; words: string }[] },
+    readonly body: { message?: string; errors?: Record<string, string[]>; faults?: { place: string; words: string }[]; more?: number },
   ) {
     super(body.message ?? `refused (${status})`)
   }

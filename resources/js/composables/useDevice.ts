@@ -2,6 +2,7 @@ import { onScopeDispose, ref, type Ref } from 'vue'
 import { believed } from './http'
 import type { DeviceReading } from '@/types/visit'
 
+const sleep = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, Math.max(0, ms)))
 const isReading = (line: unknown): line is DeviceReading =>
   typeof line === 'object' &&
   line !== null &&
@@ -21,6 +22,7 @@ export function useDevice(): {
   const busy = ref(false)
   const trouble = ref('')
   let abort: AbortController | null = null
+  let stopped = false
 
   async function* lines(address: string, about: Record<string, string>): AsyncGenerator<unknown> {
     abort = new AbortController()
@@ -45,11 +47,16 @@ export function useDevice(): {
 
   async function read(address: string, about: Record<string, string>): Promise<number | null> {
     busy.value = true
+    stopped = false
     trouble.value = ''
     live.value = null
     try {
+      const began = performance.now()
       for await (const line of lines(address, about)) {
         if (!isReading(line)) throw new Error('the device sent a line that is no reading')
+        // one that says more than has been yet, as the simulated one does, is shown when its time comes
+        await sleep((line.at ?? 0) - (performance.now() - began))
+        if (stopped) return null
         live.value = line.value
         if (line.state === 'hold') return line.value
       }
@@ -63,7 +70,10 @@ export function useDevice(): {
     }
     return null
   }
-  const stop = () => abort?.abort()
+  const stop = () => {
+    stopped = true
+    abort?.abort()
+  }
   onScopeDispose(stop)
   return { live, busy, trouble, read, stop }
 }

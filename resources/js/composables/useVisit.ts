@@ -12,7 +12,7 @@ import {
   type InjectionKey,
   type Ref,
 } from 'vue'
-import { connection, connectionWords, onConnectionBack, RETRY_MS } from './connection'
+import { connection, connectionWords, onConnectionBack, RETRY_MS, saidOnThePage } from './connection'
 import { Refused, send } from './http'
 import { entriesLeft, keepEntries, type UnsentEntry } from './unsent'
 import type { InHand } from '@/parts/words'
@@ -158,6 +158,8 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   useEventListener(document, 'visibilitychange', () => void refresh())
   useEventListener(window, 'focus', () => void refresh())
   onScopeDispose(onConnectionBack(() => void flush()))
+  saidOnThePage.value = true
+  onScopeDispose(() => (saidOnThePage.value = false))
   onScopeDispose(() => window.clearTimeout(timer))
 
   const store: VisitStore = {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
-import { Refused, sendFile } from '@/composables/http'
+import { ulid } from 'ulid'
+import { Refused, send, sendFile } from '@/composables/http'
 import { dayWords } from '@/composables/settings'
 
 /** A file that is brought in: read, shown with what it would change, and only then taken in; or refused with where and why. */
@@ -15,7 +16,11 @@ interface Preview {
   rows: { title: string; state: string; changes: Change[]; same: number; left: string[] }[]
   unkept: string[]
   digest: string
+  /** how many changes, and rows by state, there are in all of it */
+  count: number
+  states: Record<string, number>
 }
+const ASK_MS = 500
 const props = defineProps<{ formats: readonly { id: string; words: string }[]; to: string }>()
 const file = ref<File | null>(null)
 const format = ref(props.formats[0]?.id ?? '')
@@ -25,6 +30,9 @@ const trouble = ref('')
 const done = ref('')
 const busy = ref(false)
 const SHOWN = 12
+/** How far a large file has come. */
+const progress = ref<{ what: string; done: number; of: number } | null>(null)
+const more = ref(0)
 
 const chosen = (event: Event) => {
   file.value = (event.target as HTMLInputElement).files?.[0] ?? null
@@ -38,28 +46,41 @@ const chosen = (event: Event) => {
   trouble.value = ''
   if (file.value) void look()
 }
-const attempt = async (act: (one: File) => Promise<void>) => {
+const attempt = async (act: (one: File, token: string) => Promise<void>) => {
   if (!file.value || busy.value) return
   busy.value = true
   trouble.value = ''
   faults.value = []
+  more.value = 0
+  const token = ulid()
+  const asking = window.setInterval(
+    () =>
+      void send<{ progress: typeof progress.value }>('GET', `/bring/progress/${token}`, undefined, true)
+        .then((answer) => (progress.value = answer.progress))
+        .catch(() => undefined),
+    ASK_MS,
+  )
   try {
-    await act(file.value)
+    await act(file.value, token)
   } catch (failure) {
     preview.value = null
     trouble.value = failure instanceof Refused ? failure.words : 'No connection just now; nothing was changed.'
     faults.value = failure instanceof Refused ? (failure.body.faults ?? []) : []
+    more.value = failure instanceof Refused ? (failure.body.more ?? 0) : 0
   }
+  window.clearInterval(asking)
+  progress.value = null
   busy.value = false
 }
 const look = () =>
-  attempt(async (one) => {
-    preview.value = await sendFile<Preview>(`${props.to}/${format.value}`, one)
+  attempt(async (one, token) => {
+    preview.value = await sendFile<Preview>(`${props.to}/${format.value}`, one, { progress: token })
   })
 const apply = () =>
-  attempt(async (one) => {
+  attempt(async (one, token) => {
     const answer = await sendFile<{ written?: number; message?: string }>(`${props.to}/${format.value}/apply`, one, {
       digest: preview.value?.digest ?? '',
+      progress: token,
     })
     if (answer.written === undefined) {
       trouble.value = answer.message ?? ''
@@ -71,7 +92,11 @@ const apply = () =>
       answer.written === 0 ? 'Nothing was new in it.' : `Taken in: ${answer.written} ${answer.written === 1 ? 'entry' : 'entries'}.`
     router.reload()
   })
-const count = computed(() => preview.value?.rows.reduce((sum, row) => sum + row.changes.length, 0) ?? 0)
+const count = computed(() => preview.value?.count ?? 0)
+const hidden = computed(() => {
+  const all = Object.values(preview.value?.states ?? {}).reduce((sum, n) => sum + n, 0)
+  return all - (preview.value?.rows.length ?? 0)
+})
 const stateWords: Record<string, string> = {
   new: 'new',
   open: 'a visit here',
@@ -102,7 +127,12 @@ const titleOf = (title: string): string => (/^\d{4}-\d\d-\d\d$/.test(title) ? `V
         </select>
       </div>
     </div>
-    <p v-if="busy" class="caption mt-2" role="status">Reading…</p>
+    <div v-if="busy" class="mt-2 max-w-[420px]" role="status">
+      <p class="caption">{{ progress ? `${progress.done} of ${progress.of} ${progress.what}…` : 'Reading…' }}</p>
+      <div v-if="progress" class="mt-1 h-2 bg-fold" aria-hidden="true">
+        <div class="h-2 bg-iron" :style="{ width: `${(100 * progress.done) / Math.max(1, progress.of)}%` }" />
+      </div>
+    </div>
     <p v-if="done" class="mt-3 bg-moss-wash px-4 py-2" role="status">{{ done }}</p>
     <div v-if="trouble" class="mt-3 border-l-4 border-madder pl-4" role="alert">
       <p>{{ trouble }}</p>
@@ -110,7 +140,7 @@ const titleOf = (title: string): string => (/^\d{4}-\d\d-\d\d$/.test(title) ? `V
         <li v-for="one in faults.slice(0, 40)" :key="one.place + one.words">
           <b class="font-[650]">{{ one.place === '#' ? 'the whole file' : one.place }}</b>: {{ one.words }}
         </li>
-        <li v-if="faults.length > 40" class="caption">and {{ faults.length - 40 }} more</li>
+        <li v-if="faults.length + more > 40" class="caption">and {{ faults.length + more - 40 }} more</li>
       </ul>
     </div>
     <div v-if="preview" class="mt-4">
@@ -137,6 +167,15 @@ const titleOf = (title: string): string => (/^\d{4}-\d\d-\d\d$/.test(title) ? `V
           </ul>
         </li>
       </ul>
+      <p v-if="hidden > 0" class="caption mt-1">
+        and {{ hidden }} more:
+        {{
+          Object.entries(preview.states)
+            .map(([state, n]) => `${n} ${stateWords[state] ?? state}`)
+            .join(', ')
+        }}
+        in all
+      </p>
       <p v-if="preview.unkept.length" class="mt-2">No record here holds {{ preview.unkept.join(', ') }}: that stays in the file.</p>
       <p class="mt-3 flex items-center gap-3">
         <button type="button" class="btn-ink" :disabled="busy || count === 0" @click="apply">Take it in</button>
