@@ -32,13 +32,17 @@ stale() { # stamp, inputs…
   [ -n "$(find "$@" -newer "$stamp" -print -quit 2>/dev/null)" ]
 }
 
-prepare() { # dev or no-dev
-  packages php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-intl composer unzip ca-certificates
-  command -v node >/dev/null || packages nodejs npm
+node_is_new_enough() {
   local node; node=$(node -p 'process.versions.node')
   if [ "$(printf '%s\n20.19.0\n' "$node" | sort -V | head -n1)" != 20.19.0 ]; then
     stop "Node.js $node is too old: 20.19 or later is needed. Please install a newer Node.js and start again."
   fi
+}
+
+prepare() {
+  packages php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-intl composer unzip ca-certificates
+  command -v node >/dev/null || packages nodejs npm
+  node_is_new_enough
   if [ ! -e vendor/autoload.php ] || stale vendor/.stamp composer.json composer.pins; then
     say 'Installing PHP packages'
     # two installations have the same packages: composer.pins names them all

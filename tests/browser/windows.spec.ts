@@ -1,0 +1,153 @@
+import { expect, test, type Page } from './test'
+import { newClient, openStep, planned, signIn } from './steps'
+
+/** Everything this browser keeps, in one text: what anybody who sits down at it could read. */
+const kept = (page: Page): Promise<string> =>
+  page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase | null>((done) => {
+      const asked = indexedDB.open('somatrace')
+      asked.onsuccess = () => done(asked.result)
+      asked.onerror = () => done(null)
+    })
+    const rows: unknown[] = []
+    for (const name of db ? [...db.objectStoreNames] : [])
+      rows.push(
+        await new Promise((done) => {
+          const asked = db!.transaction(name).objectStore(name).getAll()
+          asked.onsuccess = () => done(asked.result)
+        }),
+      )
+    db?.close()
+    return JSON.stringify([{ ...localStorage }, { ...sessionStorage }, rows, history.state])
+  })
+const noAnswer = async (page: Page, on: boolean) => {
+  for (const address of ['**/entries*', '**/events'])
+    await (on
+      ? page.route(address, (route) => (route.request().method() === 'GET' ? route.continue() : route.abort()))
+      : page.unroute(address))
+}
+
+test('what could not be sent is sealed at sign-out, never sent by another, and told at the next sign-in', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Rhona Teal')
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await openStep(page, 'Feel')
+  const visit = page.url()
+  await noAnswer(page, true)
+  const right = page.getByRole('group', { name: 'Tenderness, right' }).getByRole('button', { name: '3' })
+  await right.click()
+  await expect(page.getByText('No connection. What you touched is kept here')).toBeVisible()
+  // at no time does it lie there in the clear
+  expect(await kept(page)).not.toContain('tenderness')
+  await page.goto('/')
+  await expect(page.getByText('1 finding of yours could not be sent from this device.')).toBeVisible()
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByRole('alertdialog')).toContainText('1 finding was not sent.')
+  await page.getByRole('button', { name: 'Stay' }).click()
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.getByRole('button', { name: 'Keep on this device for me, and sign out' }).click()
+  await expect(page).toHaveURL(/sign-in$/)
+  const left = await kept(page)
+  for (const word of ['tenderness', 'Rhona', 'palpation', 'levator']) expect(left).not.toContain(word)
+  await noAnswer(page, false)
+
+  // somebody else at the same window: neither told, nor theirs to send
+  const sent: string[] = []
+  page.on('request', (request) => request.method() !== 'GET' && sent.push(request.url()))
+  await signIn(page, 'desk')
+  await expect(page.getByText('could not be sent')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page).toHaveURL(/sign-in$/)
+  expect(sent.filter((url) => /entries|events/.test(url))).toEqual([])
+
+  await signIn(page)
+  await expect(page.getByText('1 finding of yours could not be sent from this device.')).toBeVisible()
+  const arrived = page.waitForResponse((response) => response.url().includes('/entries') && response.request().method() === 'PUT')
+  await page.getByRole('link', { name: /Open the visit/ }).click()
+  expect((await arrived).ok()).toBe(true)
+  expect(page.url()).toContain(new URL(visit).pathname.split('/')[2])
+  await page.goto(visit)
+  await expect(right).toHaveAttribute('aria-pressed', 'true')
+  await page.goto('/')
+  await expect(page.getByText('could not be sent')).toHaveCount(0)
+})
+
+test('what could not be sent is discarded at sign-out where its owner says so', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Sorrel Teal')
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await openStep(page, 'Feel')
+  await noAnswer(page, true)
+  await page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '2' }).click()
+  await expect(page.getByText('No connection. What you touched is kept here')).toBeVisible()
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.getByRole('button', { name: 'Discard, and sign out' }).click()
+  await expect(page).toHaveURL(/sign-in$/)
+  expect(await kept(page)).not.toContain('unsent.')
+  await noAnswer(page, false)
+  await signIn(page)
+  await expect(page.getByText('could not be sent')).toHaveCount(0)
+})
+
+test('a busy server is said to be busy, and what was asked is done as soon as it is free', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Tamsin Reed')
+  let busy = 2
+  await page.route('**/clients/*/visits', (route) =>
+    busy-- > 0 ? route.fulfill({ status: 503, headers: { 'Retry-After': '1' }, json: { message: 'busy' } }) : route.continue(),
+  )
+  let answers = 1
+  await page.route('**/up', (route) => (answers-- > 0 ? route.fulfill({ status: 503, json: { up: false } }) : route.continue()))
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await expect(page.getByTestId('connection')).toHaveText('The server is busy, trying again.')
+  await expect(page).toHaveURL(/\/ask$/, { timeout: 15_000 })
+  await expect(page.getByTestId('connection')).toHaveCount(0)
+  await page.getByRole('link', { name: 'Tamsin Reed' }).click()
+  await expect(page.getByRole('list').getByText('open')).toHaveCount(1)
+})
+
+test('a visit begun where no answer came is begun once when the connection is back', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Una Wren')
+  let lost = 1
+  // the server does it, and its answer is lost on the way
+  await page.route('**/clients/*/visits', async (route) => {
+    if (lost-- <= 0) return route.continue()
+    await route.fetch({ maxRedirects: 0 })
+    await route.abort()
+  })
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await expect(page).toHaveURL(/\/ask$/, { timeout: 15_000 })
+  await page.getByRole('link', { name: 'Una Wren' }).click()
+  await expect(page.getByRole('region', { name: 'Visits' }).getByRole('link', { name: /open/ })).toHaveCount(1)
+})
+
+test('consent taken back at the desk stops the room within seconds, and only a consent given after that lifts it', async ({
+  page,
+  context,
+}) => {
+  const visit = await planned(page, 'Isolde Marsh')
+  const onward = page.getByRole('button', { name: /Enter/ })
+  const title = page.getByRole('heading', { level: 1 })
+  for (let tap = 0; tap < 60 && !/^Sternocleidomastoid/.test((await title.textContent()) ?? ''); tap++) await onward.click()
+  const desk = await context.newPage()
+  await desk.goto(`${visit}/agree`)
+  await desk
+    .getByRole('group', { name: /front and side of the neck/ })
+    .getByRole('button', { name: 'no' })
+    .click()
+  await expect(title).not.toContainText('Sternocleidomastoid', { timeout: 9000 })
+  await page.getByRole('button', { name: /^More/ }).click()
+  await page.getByRole('button', { name: /Agrees again: the front and side of the neck/ }).click()
+  // the room had not read what the desk wrote when it was opened: it stands
+  await page.reload()
+  await page.getByRole('button', { name: /^More/ }).click()
+  const again = page.getByRole('button', { name: /Agrees again: the front and side of the neck/ })
+  await expect(again).toBeVisible()
+  const told = page.waitForResponse((response) => response.url().endsWith('/events'))
+  await again.click()
+  await told
+  await page.getByRole('button', { name: /^More/ }).click()
+  await expect(page.getByRole('button', { name: /Takes back: the front and side of the neck/ })).toBeVisible()
+})
