@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\Middleware\HandleInertiaRequests;
 use App\Support\Role;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\QueryException;
@@ -72,6 +73,11 @@ final class AuditTest extends TestCase
         $this->post('/sign-out');
 
         self::assertSame(['refused at the door', 'signed in', 'signed out'], DB::table('audit_lines')->where('user_id', $user->id)->orderBy('id')->pluck('deed')->all());
+        // as a window does, which is led on by a page of its own
+        $version = ['X-Inertia' => 'true', 'X-Inertia-Version' => (string) (new HandleInertiaRequests)->version(request())];
+        $this->post('/sign-in', ['email' => $user->email, 'password' => 'a good password'], $version)->assertStatus(409)->assertHeader('X-Inertia-Location');
+        $this->post('/sign-out', [], $version)->assertStatus(409);
+        self::assertSame(['signed in', 'signed out'], DB::table('audit_lines')->where('user_id', $user->id)->orderByDesc('id')->limit(2)->pluck('deed')->reverse()->values()->all());
     }
 
     #[TestWith(['update audit_lines set deed = \'nothing\''])]

@@ -171,6 +171,53 @@ final class KeepingTest extends TestCase
         yield 'a step not taken' => ['delete from migrations where migration like \'%settings\'', 'schema'];
     }
 
+    /** @param  array<string, mixed>  $config */
+    #[DataProvider('setups')]
+    public function test_a_set_up_is_judged_by_what_it_is_used_for(bool $demo, array $config, string $state, string $words): void
+    {
+        $this->clinicAtWork();
+        DB::table('clinics')->update(['demo' => $demo ? 1 : 0]);
+        config([
+            'app.url' => 'https://rooms.example', 'app.debug' => false, 'mail.default' => 'smtp', 'queue.default' => 'database', 'somatrace.outbox' => false, 'somatrace.backup.passphrase' => self::PASSPHRASE, ...$config,
+        ]);
+        // whatever it is called
+        foreach (['production', 'testing', 'anything'] as $name) {
+            $this->app->instance('env', $name);
+            $said = array_values(array_filter((new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->about === 'setup'))[0];
+            $this->app->instance('env', 'testing');
+
+            self::assertSame($state, $said->state, "$name: {$said->words}");
+            self::assertStringContainsString($words, "{$said->words} {$said->do}");
+        }
+    }
+
+    /** @return iterable<string, array{bool, array<string, mixed>, string, string}> whether it is a demo, what is set otherwise, how it stands, part of the words */
+    public static function setups(): iterable
+    {
+        yield 'a clinic as it should be' => [false, [], 'well', 'As it should be.'];
+        yield 'a demo on its own machine may do all of it' => [true, ['app.url' => 'http://127.0.0.1:8080', 'app.debug' => true, 'mail.default' => 'outbox', 'queue.default' => 'sync', 'somatrace.outbox' => true, 'somatrace.backup.passphrase' => null], 'well', 'A demo on its own machine.'];
+        yield 'a demo that others reach' => [true, ['app.debug' => true], 'watch', 'APP_DEBUG=false'];
+        yield 'a clinic on its own machine that shows errors' => [false, ['app.url' => 'http://127.0.0.1:8080', 'app.debug' => true], 'watch', 'APP_DEBUG=false'];
+        yield 'a clinic whose mail goes nowhere' => [false, ['mail.default' => 'outbox'], 'watch', 'MAIL_MAILER=smtp'];
+        yield 'a clinic with the outbox of the demo' => [false, ['somatrace.outbox' => true], 'watch', 'SOMATRACE_OUTBOX=false'];
+        yield 'a clinic over plain HTTP' => [false, ['app.url' => 'http://rooms.example'], 'watch', 'plain HTTP'];
+        yield 'a clinic where somebody waits for mails' => [false, ['queue.default' => 'sync'], 'watch', 'QUEUE_CONNECTION=database'];
+        yield 'a clinic without a passphrase' => [false, ['somatrace.backup.passphrase' => null], 'watch', 'SOMATRACE_BACKUP_PASSPHRASE_FILE'];
+    }
+
+    public function test_mail_that_waits_and_files_others_may_read_are_said(): void
+    {
+        $this->clinicAtWork();
+        $said = fn (string $about): Finding => array_values(array_filter((new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->about === $about))[0];
+        self::assertSame(['well', 'well'], [$said('mail')->state, $said('permissions')->state]);
+        DB::table('jobs')->insert(['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'available_at' => time(), 'created_at' => time() - 660]);
+        chmod($this->database, 0644);
+
+        self::assertSame(['ill', 'A mail has waited for 11 minutes.'], [$said('mail')->state, $said('mail')->words]);
+        self::assertSame('ill', $said('permissions')->state);
+        self::assertStringContainsString('database.sqlite', $said('permissions')->do);
+    }
+
     public function test_an_old_backup_and_none_are_said(): void
     {
         $this->clinicAtWork();

@@ -35,7 +35,7 @@ final class WriteAudit
         $user = $request->user() ?? $before; // who has just signed out was still there
         if ($name !== null && in_array($status, self::REFUSALS, true) && $user instanceof User) {
             $this->write($request, AuditDeed::tried($name), $user, (string) $status);
-        } elseif ($deed !== null && $status < 400 && ! $this->refused($request)) {
+        } elseif ($deed !== null && ($status < 400 || $response->headers->has('X-Inertia-Location')) && ! $this->refused($request)) { // a page asked for by a whole load is no refusal
             $this->write($request, $deed, $user instanceof User ? $user : null);
         }
 

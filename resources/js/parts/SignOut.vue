@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { router } from '@inertiajs/vue3'
-import { ref } from 'vue'
+import { nextTick, ref } from 'vue'
 import { LOCKED } from '@/composables/settings'
 import { discardUnsent, unsentOfAll } from '@/composables/unsent'
 import { plural } from './words'
@@ -8,13 +8,18 @@ import { plural } from './words'
 /** Leaves, once it is clear what becomes of what could not be sent: it is nobody else's to send or to read. */
 defineProps<{ words?: string }>()
 const left = ref(0)
+const box = ref<HTMLElement | null>(null)
 const leave = () => {
   sessionStorage.removeItem(LOCKED)
   router.post('/sign-out')
 }
 const ask = async () => {
   left.value = (await unsentOfAll().catch(() => [])).reduce((sum, one) => sum + one.count, 0)
-  if (!left.value) leave()
+  if (!left.value) return leave()
+  // wherever the page stands, it is seen and in hand
+  await nextTick()
+  box.value?.scrollIntoView({ block: 'center' })
+  box.value?.querySelector('button')?.focus()
 }
 const discard = async () => {
   await discardUnsent()
@@ -22,7 +27,7 @@ const discard = async () => {
 }
 </script>
 <template>
-  <span v-if="left" role="alertdialog" aria-labelledby="unsent-left" class="block bg-weld-wash p-3 text-walnut">
+  <span v-if="left" ref="box" role="alertdialog" aria-labelledby="unsent-left" class="block bg-weld-wash p-3 text-walnut">
     <span id="unsent-left" class="block">{{ plural(left, 'finding was', 'findings were') }} not sent.</span>
     <span class="mt-2 flex flex-wrap gap-2">
       <button type="button" class="btn" @click="leave">Keep on this device for me, and sign out</button>
