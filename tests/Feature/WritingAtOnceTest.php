@@ -82,6 +82,25 @@ final class WritingAtOnceTest extends TestCase
         self::assertSame(10_000, array_values((array) DB::selectOne('pragma busy_timeout'))[0], 'and patient again afterwards');
     }
 
+    public function test_a_page_is_read_while_somebody_writes_and_a_save_that_waited_in_vain_says_that_nothing_was_changed(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->recordNeck($visit);
+        $this->get("/visits/{$visit->public_id}/ask")->assertOk();
+        $this->waitAtMost(50);
+        $this->actingAs($visit->user()->firstOrFail());
+        $holder = $this->holding(20000);
+        foreach (['ask', 'feel', 'plan', 'after'] as $step) {
+            $this->get("/visits/{$visit->public_id}/$step")->assertOk();
+        }
+        $this->get("/clients/{$visit->client()->firstOrFail()->public_id}")->assertOk();
+        $this->save($visit, 'function', ['task' => 'turning', 'score' => 4])->assertStatus(503)->assertHeader('Retry-After', '1')->assertJsonPath('message', 'The server is busy. Nothing was changed; it is tried again.');
+        $holder->stop(0, SIGKILL);
+
+        self::assertSame(0, $visit->entries()->where('kind', 'function')->count());
+        $this->save($visit, 'function', ['task' => 'turning', 'score' => 4])->assertOk();
+    }
+
     public function test_another_fault_is_not_taken_for_a_busy_database(): void
     {
         $this->expectException(QueryException::class);
