@@ -54,10 +54,14 @@ final readonly class TreatmentSummary
      */
     private function events(array $visits): Collection
     {
-        $events = DB::table('treatment_events')->whereIn('visit_id', $visits)->whereNull('fault')->orderBy('seq')->get(['seq', 'visit_id', 'type', 'step', 'payload', 'device', 'number', 'happened_at', 'told_at'])->groupBy('visit_id');
-        $brought = DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->whereNull('fault')->orderBy('identity')->get(['visit_id', 'kind as type', DB::raw("'' as step"), 'payload']);
+        // in one go: a brought row has no place in the order of receipt, and its name stands where an event has its step
+        $brought = DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->whereNull('fault')
+            ->select([DB::raw('null as seq'), 'visit_id', 'kind as type', 'identity as step', 'payload', DB::raw('null as device'), DB::raw('null as number'), 'created_at as happened_at', DB::raw('null as told_at')]);
+        $rows = DB::table('treatment_events')->whereIn('visit_id', $visits)->whereNull('fault')->select(['seq', 'visit_id', 'type', 'step', 'payload', 'device', 'number', 'happened_at', 'told_at'])->unionAll($brought)->get();
+        $told = $rows->filter(static fn (\stdClass $row): bool => $row->seq === null);
+        $here = $rows->filter(static fn (\stdClass $row): bool => $row->seq !== null);
 
-        return $events->flatMap(static fn (Collection $of): array => EventOrder::of(array_values($of->all())))->merge($brought)->values();
+        return $here->groupBy('visit_id')->flatMap(static fn (Collection $of): array => EventOrder::of(array_values($of->all())))->merge($told->sortBy('step'))->values();
     }
 
     /**

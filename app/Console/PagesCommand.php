@@ -95,7 +95,7 @@ final class PagesCommand extends Command
     /** As a window asks that is on another page already. */
     private function request(string $path): Request
     {
-        $request = Request::create($path, 'GET', server: ['HTTP_ACCEPT' => 'application/json', 'HTTP_X_INERTIA' => 'true']);
+        $request = Request::create(Config::string('app.url').$path, 'GET', server: ['HTTP_ACCEPT' => 'application/json', 'HTTP_X_INERTIA' => 'true']);
         $request->headers->set('X-Inertia-Version', (string) (new HandleInertiaRequests)->version($request));
 
         return $request;

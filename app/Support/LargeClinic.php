@@ -44,7 +44,7 @@ final class LargeClinic
             DB::statement('pragma synchronous = off'); // it is made anew if it breaks
         }
         DB::transaction(function () use ($clients, $visits, $findings): void {
-            $clinic = Clinic::query()->create(['name' => 'Long Reach Clinic', 'timezone' => 'Europe/Lisbon', 'scope_off' => []]);
+            $clinic = Clinic::query()->create(['name' => 'Long Reach Clinic', 'timezone' => 'Europe/Lisbon', 'scope_off' => [], 'demo' => true]);
             $users = array_map(static fn (int $n): User => User::hire($n === 0 ? Role::Owner : Role::Therapist, [
                 'clinic_id' => $clinic->id, 'name' => $n === 0 ? 'Owner' : "Therapist $n", 'email' => $n === 0 ? 'owner@large.example' : "t$n@large.example", 'password' => 'large-clinic', 'licensed' => true, 'experience' => 'qualified', 'mass_kg' => 70, 'tools' => [],
             ]), range(0, 11));
