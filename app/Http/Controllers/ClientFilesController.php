@@ -26,6 +26,8 @@ final readonly class ClientFilesController
 {
     private const FAULTS = 200;
 
+    private const MOST_MEMORY = 1024 ** 3;
+
     public function show(Client $client): Page
     {
         Gate::authorize('viewClinical', $client);
@@ -75,7 +77,10 @@ final readonly class ClientFilesController
     {
         // as large as a file may be, it is read to its end; a calendar of five MiB takes most
         set_time_limit(0);
-        ini_set('memory_limit', '1G');
+        $limit = ini_parse_quantity((string) ini_get('memory_limit'));
+        if ($limit >= 0 && $limit < self::MOST_MEMORY) {
+            ini_set('memory_limit', (string) self::MOST_MEMORY);
+        }
         try {
             return response()->json($act());
         } catch (FaultyDocument $fault) {
