@@ -12,6 +12,8 @@ export default defineConfig({
   expect: { timeout: 8_000 },
   reporter: 'list',
   use: {
+    // what cannot be touched by then never will: a test that waits for it says so soon, on a busy machine too
+    actionTimeout: 45_000,
     viewport: { width: 1280, height: 800 },
     // a recording costs as much as the tests themselves: TRACE=1 when one is wanted
     trace: process.env['TRACE'] ? 'retain-on-failure' : 'off',

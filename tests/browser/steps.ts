@@ -8,6 +8,8 @@ export async function signIn(page: Page, who = 'nell'): Promise<void> {
   await page.getByLabel('Password').fill('lantern-yard')
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page).toHaveURL('/')
+  // the whole page is loaded anew at the door: keys are heard once it is drawn
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
 }
 
 /** Every touch is saved: waits until the server has the last one. */
