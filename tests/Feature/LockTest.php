@@ -59,6 +59,24 @@ final class LockTest extends TestCase
         $this->get('/')->assertRedirect('/locked');
     }
 
+    public function test_the_key_of_what_waits_in_a_browser_is_told_to_its_owner_alone_and_behind_no_lock(): void
+    {
+        $of = function (string $address): ?string {
+            return preg_match('/name="somatrace-seal" content="([^"]+)"/', (string) $this->get($address)->getContent(), $found) === 1 ? $found[1] : null;
+        };
+        self::assertNull($of('/sign-in'));
+        $keys = [];
+        foreach ([$this->therapist(), $this->therapist()] as $user) {
+            $this->actingAs($user);
+            $keys[] = $of('/');
+            self::assertSame($keys[array_key_last($keys)], $of('/account'), 'the same on every page');
+        }
+        self::assertNotNull($keys[0]);
+        self::assertNotSame($keys[0], $keys[1]);
+        $this->postJson('/lock')->assertOk();
+        self::assertNull($of('/locked'));
+    }
+
     public function test_it_is_not_guessed(): void
     {
         $this->actingAs($this->therapist());

@@ -6,8 +6,8 @@ const atlas = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json',
   muscles: { id: string }[]
 }
 const MARK_MS = 50
-/** The budget is 150, and a quiet machine takes half of it (docs/ranking-trial.md); one that builds or tests something else beside it may take twice the budget, not more. */
-const RANKING_MS = 300
+/** A quiet machine takes half of it (docs/ranking-trial.md). */
+const RANKING_MS = 150
 
 test('a finding is marked at once and the ranking follows soon after', { tag: '@timing' }, async ({ page }) => {
   await signIn(page)

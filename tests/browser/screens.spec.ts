@@ -59,7 +59,7 @@ for (const [name, place] of Object.entries(screens)) {
     page.on('console', (message) => /Content Security Policy/i.test(message.text()) && forbidden.push(message.text()))
     const answer = await page.goto(typeof place === 'string' ? place : place({ visit, client }))
     expect(answer?.status()).toBe(200)
-    await expect(page.getByText('Demo: everybody here is made up')).toBeVisible()
+    await expect(page.getByText('Demo: all of it is made up')).toBeVisible()
     await page.getByRole('heading', { level: 1 }).first().waitFor()
     await accessible(page)
     if (!oneSize.includes(name)) await fits(page)
@@ -71,7 +71,7 @@ for (const [name, place] of Object.entries(screens)) {
 test('the door: no serious fault of access, and it fits', async ({ page }) => {
   for (const path of ['/sign-in', '/forgotten', '/check-in']) {
     await page.goto(path)
-    await expect(page.getByText('Demo: everybody here is made up')).toBeVisible()
+    await expect(page.getByText('Demo: all of it is made up')).toBeVisible()
     await accessible(page)
     await fits(page)
   }

@@ -6,7 +6,5 @@ import { computed } from 'vue'
 const demo = computed(() => usePage<{ demo?: boolean }>().props?.demo === true)
 </script>
 <template>
-  <p v-if="demo" class="demo-note" role="note">
-    Demo: everybody here is made up, and the sign-ins are known to all. Nothing real belongs in it.
-  </p>
+  <p v-if="demo" class="demo-note" role="note">Demo: all of it is made up, and anybody can sign in.</p>
 </template>
