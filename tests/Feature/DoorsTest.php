@@ -87,7 +87,7 @@ final class DoorsTest extends TestCase
 
             public function check(#[\SensitiveParameter] $value, $hashedValue, array $options = []): bool
             {
-                $this->checks++;
+                $this->checks += $this->real->info($hashedValue)['algoName'] === 'bcrypt' ? 1 : 0; // what is no hash takes no time
 
                 return $this->real->check($value, $hashedValue, $options);
             }
@@ -104,16 +104,18 @@ final class DoorsTest extends TestCase
             self::assertSame(1, $hasher->checks, $email);
         }
         Queue::fake();
+        $queries = 0;
+        DB::listen(static function () use (&$queries): void {
+            $queries++;
+        });
         foreach ([$user->email, 'nobody@quay.example'] as $email) {
             $hasher->made = 0;
             $queries = 0;
-            DB::listen(static function () use (&$queries): void {
-                $queries++;
-            });
             $this->post('/forgotten', ['email' => $email])->assertSessionHasNoErrors();
             self::assertSame(0, $hasher->made, 'whether it is known is found out by the queue');
-            $all[] = $queries;
+            $asked[$email] = $queries;
         }
+        self::assertSame($asked[$user->email], $asked['nobody@quay.example'], 'what the database is asked tells nothing');
         Queue::assertPushed(SendLink::class, 2);
     }
 

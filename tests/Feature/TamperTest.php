@@ -91,10 +91,9 @@ final class TamperTest extends TestCase
         $holder->start();
         $holder->waitUntil(static fn (string $type, string $words): bool => str_contains($words, 'held'));
         $this->travel(10)->minutes();
-        $began = hrtime(true);
         $this->get("/clients/{$visit->client->public_id}")->assertOk();
 
-        self::assertLessThan(8000, (hrtime(true) - $began) / 1e6);
+        self::assertTrue($holder->isRunning(), 'it was not waited for');
         self::assertSame(1, $spool->waiting());
         $holder->stop(0, SIGKILL);
         $this->get("/visits/{$visit->public_id}/note")->assertOk();
