@@ -12,10 +12,12 @@ use App\Exchange\EntryWords;
 use App\Exchange\PreviewRows;
 use App\Models\Client;
 use App\Models\Entry;
+use App\Models\EntryChange;
 use App\Models\User;
 use App\Models\Visit;
 use App\Support\VisitStatus;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -29,6 +31,8 @@ final readonly class BringVisits
 {
     /** In a visit made here these count only from who was there: agreement is asked for, a decision is signed for, work is told by the events at the table. */
     private const ONLY_BY_HAND = [EntryKind::Consent, EntryKind::Guardian, EntryKind::Override, EntryKind::Done];
+
+    private const AT_ONCE = 500;
 
     public function __construct(private NumberVisits $number, private EntryWords $words)
     {
@@ -61,12 +65,7 @@ final readonly class BringVisits
                     continue;
                 }
                 $standing ??= $this->make($client, $user, $visit);
-                foreach ($visit->entries as $entry) {
-                    if (isset($changes[$entry->key()])) {
-                        $this->write($standing, $user, $entry);
-                        $written++;
-                    }
-                }
+                $written += $this->write($standing, $user, array_values(array_filter($visit->entries, static fn (BroughtEntry $entry): bool => isset($changes[$entry->key()]))));
             }
             $this->number->handle($client->id);
 
@@ -89,7 +88,7 @@ final readonly class BringVisits
         $state = match (true) {
             $standing === null => 'new', $standing->isSigned() => 'signed', $standing->origin === 'elsewhere' => 'elsewhere', default => 'open',
         };
-        $here = $standing === null ? [] : $standing->readable()->get()->keyBy(static fn (Entry $entry): string => "{$entry->phase}|{$entry->kind->value}|{$entry->identity}")->all();
+        $here = $standing === null ? [] : $standing->readable()->get()->keyBy(self::keyOf(...))->all();
         $changes = [];
         $same = 0;
         $left = [];
@@ -126,12 +125,41 @@ final readonly class BringVisits
         ]);
     }
 
-    private function write(Visit $visit, User $user, BroughtEntry $brought): void
+    /**
+     * What is new goes in together: a file of ten thousands holds the database as short as it can.
+     *
+     * @param  list<BroughtEntry>  $brought
+     */
+    private function write(Visit $visit, User $user, array $brought): int
     {
-        $entry = Entry::query()->firstOrNew(['visit_id' => $visit->id, 'phase' => $brought->phase, 'kind' => $brought->kind, 'identity' => $brought->identity], ['client_id' => $visit->client_id, 'revision' => 0]);
-        $payload = $brought->over($entry->exists ? $entry->payload : null);
-        $entry->fill(['payload' => $payload, 'revision' => $entry->revision + 1, 'said_on' => $brought->saidOn, 'user_id' => $user->id])->save();
-        $entry->changes()->create(['payload' => $payload, 'revision' => $entry->revision, 'user_id' => $user->id]);
+        $here = $visit->entries()->get()->keyBy(self::keyOf(...)); // those that cannot be read too
+        $new = [];
+        foreach ($brought as $one) {
+            $entry = $here[$one->key()] ?? null;
+            $values = ['payload' => $one->over(($entry ?? $new[$one->key()] ?? null)?->payload), 'revision' => ($entry->revision ?? 0) + 1, 'said_on' => $one->saidOn, 'user_id' => $user->id];
+            if ($entry !== null) {
+                $entry->fill($values)->save();
+                $entry->changes()->create(Arr::except($values, 'said_on'));
+            } else {
+                $new[$one->key()] = new Entry(['visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => $one->phase, 'kind' => $one->kind, 'identity' => $one->identity, ...$values]);
+            }
+        }
+        $now = $visit->freshTimestampString();
+        $before = (int) Entry::query()->max('id');
+        foreach (array_chunk($new, self::AT_ONCE) as $some) {
+            Entry::query()->insert(array_map(static fn (Entry $entry): array => [...$entry->getAttributes(), 'created_at' => $now, 'updated_at' => $now], $some));
+        }
+        EntryChange::query()->insertUsing(
+            ['entry_id', 'payload', 'revision', 'user_id', 'created_at'],
+            Entry::query()->where('visit_id', $visit->id)->where('id', '>', $before)->select(['id', 'payload', 'revision', 'user_id'])->selectRaw('?', [$now]),
+        );
+
+        return count($brought);
+    }
+
+    private static function keyOf(Entry $entry): string
+    {
+        return "{$entry->phase}|{$entry->kind->value}|{$entry->identity}";
     }
 
     /** The order of keys says nothing, nor whether a whole number has a point. */

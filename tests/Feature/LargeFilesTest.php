@@ -7,9 +7,12 @@ namespace Tests\Feature;
 use App\Exchange\Clients\ClientDetails;
 use App\Exchange\Progress;
 use App\Models\Client;
+use App\Models\Entry;
+use App\Models\EntryChange;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Somatrace\Core\Clinic;
 use Tests\Support\MadeUpRecords;
 use Tests\Support\Spoil;
 use Tests\TestCase;
@@ -38,6 +41,41 @@ final class LargeFilesTest extends TestCase
         $one = Client::query()->where('name', 'Éda Person4')->with('contacts')->firstOrFail();
         self::assertSame(['eda person4 '.strtolower($one->code), 'usual', false, 'Somebody 4', '1944-05-14'], [$one->search, $one->skin, $one->stoic, $one->contacts[0]?->name, $one->born_on->format('Y-m-d')]);
         $this->bring('', $this->table(3000))->assertJsonPath('count', 0)->assertJsonPath('states.same', 3000);
+    }
+
+    public function test_a_table_of_thousands_of_findings_holds_the_database_for_few_queries(): void
+    {
+        $user = $this->therapist();
+        $this->actingAs($user);
+        $client = $this->client($user);
+        $muscles = array_slice(array_keys(app(Clinic::class)->atlas->muscles), 0, 50);
+        $text = "date,phase,kind,muscle,side,tenderness\r\n";
+        for ($day = 1; $day <= 20; $day++) {
+            foreach ($muscles as $n => $muscle) {
+                $text .= sprintf("2024-03-%02d,before,palpation,%s,left,%d\r\n2024-03-%02d,before,palpation,%s,right,0\r\n", $day, $muscle, ($n + $day) % 5, $day, $muscle);
+            }
+        }
+        $send = fn (string $step, string $text, array $more = []) => $this->post("/clients/{$client->public_id}/bring/findings.csv$step", ['file' => UploadedFile::fake()->createWithContent('f.csv', $text), ...$more], ['Accept' => 'application/json'])->assertOk();
+        $digest = $send('', $text)->json('digest');
+        $queries = 0;
+        DB::listen(static function () use (&$queries): void {
+            $queries++;
+        });
+        $send('/apply', $text, ['digest' => $digest])->assertJsonPath('written', 2000);
+        self::assertLessThan(250, $queries, 'not one a row');
+
+        self::assertSame([20, 2000, 2000], [$client->visits()->count(), Entry::query()->count(), EntryChange::query()->count()]);
+        $one = Entry::query()->where(['identity' => "{$muscles[3]}:left:", 'visit_id' => $client->visits()->where('number', 20)->value('id')])->firstOrFail();
+        self::assertEquals([1, 3, '2024-03-20', $client->id, $user->id], [$one->revision, $one->payload['tenderness'], $one->said_on, $one->client_id, $one->user_id]);
+        self::assertNotNull($one->getAttribute('created_at'));
+        self::assertSame([[$one->payload, 1, $user->id]], $one->changes->map(static fn (EntryChange $change): array => [$change->payload, $change->revision, $change->user_id])->all());
+        self::assertSame(0, $send('', $text)->json('count'));
+
+        // one that stands is written over and keeps what it was; what is new beside it goes in
+        $more = "date,phase,kind,muscle,side,tenderness\r\n2024-03-20,before,palpation,{$muscles[3]},left,1\r\n2024-03-20,after,palpation,{$muscles[3]},left,0\r\n";
+        $send('/apply', $more, ['digest' => $send('', $more)->json('digest')])->assertJsonPath('written', 2);
+        self::assertSame([[3, 1], [1, 2]], $one->changes()->orderBy('id')->get()->map(static fn (EntryChange $change): array => [$change->payload['tenderness'], $change->revision])->all());
+        self::assertSame([2001, 2002], [Entry::query()->count(), EntryChange::query()->count()]);
     }
 
     public function test_two_rows_about_one_who_is_new_are_one_client(): void
