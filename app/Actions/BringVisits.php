@@ -17,7 +17,7 @@ use App\Models\User;
 use App\Models\Visit;
 use App\Support\VisitStatus;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Arr;
+use Illuminate\Database\Eloquent\Casts\Json;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -136,18 +136,21 @@ final readonly class BringVisits
         $new = [];
         foreach ($brought as $one) {
             $entry = $here[$one->key()] ?? null;
-            $values = ['payload' => $one->over(($entry ?? $new[$one->key()] ?? null)?->payload), 'revision' => ($entry->revision ?? 0) + 1, 'said_on' => $one->saidOn, 'user_id' => $user->id];
             if ($entry !== null) {
-                $entry->fill($values)->save();
-                $entry->changes()->create(Arr::except($values, 'said_on'));
+                $values = ['payload' => $one->over($entry->payload), 'revision' => $entry->revision + 1, 'user_id' => $user->id];
+                $entry->fill([...$values, 'said_on' => $one->saidOn])->save();
+                $entry->changes()->create($values);
             } else {
-                $new[$one->key()] = new Entry(['visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => $one->phase, 'kind' => $one->kind, 'identity' => $one->identity, ...$values]);
+                $new[$one->key()] = new BroughtEntry($one->kind, $one->phase, $one->identity, $one->over(($new[$one->key()] ?? null)?->payload), $one->saidOn);
             }
         }
         $now = $visit->freshTimestampString();
         $before = (int) Entry::query()->max('id');
         foreach (array_chunk($new, self::AT_ONCE) as $some) {
-            Entry::query()->insert(array_map(static fn (Entry $entry): array => [...$entry->getAttributes(), 'created_at' => $now, 'updated_at' => $now], $some));
+            Entry::query()->insert(array_map(static fn (BroughtEntry $one): array => [
+                'visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => $one->phase, 'kind' => $one->kind->value, 'identity' => $one->identity,
+                'payload' => $one->payload === null ? null : Json::encode($one->payload), 'revision' => 1, 'said_on' => $one->saidOn, 'user_id' => $user->id, 'created_at' => $now, 'updated_at' => $now,
+            ], $some));
         }
         EntryChange::query()->insertUsing(
             ['entry_id', 'payload', 'revision', 'user_id', 'created_at'],
