@@ -162,7 +162,7 @@ final readonly class BringVisits
 
     private static function keyOf(Entry $entry): string
     {
-        return "{$entry->phase}|{$entry->kind->value}|{$entry->identity}";
+        return $entry->kind->key($entry->phase, $entry->identity);
     }
 
     /** The order of keys says nothing, nor whether a whole number has a point. */

@@ -112,4 +112,10 @@ enum EntryKind: string
             default => $this->value,
         };
     }
+
+    /** What an entry of this kind is found by within a visit. */
+    public function key(string $phase, string $identity): string
+    {
+        return "$phase|{$this->value}|$identity";
+    }
 }

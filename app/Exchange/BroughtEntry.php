@@ -26,6 +26,6 @@ final readonly class BroughtEntry
 
     public function key(): string
     {
-        return "{$this->phase}|{$this->kind->value}|{$this->identity}";
+        return $this->kind->key($this->phase, $this->identity);
     }
 }
