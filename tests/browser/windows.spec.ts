@@ -3,23 +3,7 @@ import { newClient, openStep, planned, signIn } from './steps'
 
 /** Everything this browser keeps, in one text: what anybody who sits down at it could read. */
 const kept = (page: Page): Promise<string> =>
-  page.evaluate(async () => {
-    const db = await new Promise<IDBDatabase | null>((done) => {
-      const asked = indexedDB.open('somatrace')
-      asked.onsuccess = () => done(asked.result)
-      asked.onerror = () => done(null)
-    })
-    const rows: unknown[] = []
-    for (const name of db ? [...db.objectStoreNames] : [])
-      rows.push(
-        await new Promise((done) => {
-          const asked = db!.transaction(name).objectStore(name).getAll()
-          asked.onsuccess = () => done(asked.result)
-        }),
-      )
-    db?.close()
-    return JSON.stringify([{ ...localStorage }, { ...sessionStorage }, rows, history.state])
-  })
+  page.evaluate(async () => JSON.stringify([{ ...localStorage }, { ...sessionStorage }, await indexedDB.databases(), history.state]))
 const noAnswer = async (page: Page, on: boolean) => {
   for (const address of ['**/entries*', '**/events'])
     await (on
@@ -150,4 +134,48 @@ test('consent taken back at the desk stops the room within seconds, and only a c
   await told
   await page.getByRole('button', { name: /^More/ }).click()
   await expect(page.getByRole('button', { name: /Takes back: the front and side of the neck/ })).toBeVisible()
+})
+
+/** A page that was asked for, and made, before the touch arrived, and is shown only after the touch was answered. */
+async function reloadedOlder(page: Page, address: string, touch: () => Promise<unknown>): Promise<void> {
+  let answer = () => {}
+  const answered = new Promise<void>((done) => (answer = done))
+  let made = () => {}
+  const pageMade = new Promise<void>((done) => (made = done))
+  await page.route(address, async (route) => {
+    if (route.request().method() === 'GET') return route.continue()
+    await pageMade
+    await route.fulfill({ response: await route.fetch() })
+    setTimeout(answer, 500)
+  })
+  await page.route(page.url(), async (route) => {
+    const response = await route.fetch()
+    made()
+    await answered
+    await route.fulfill({ response })
+  })
+  await touch()
+  await page.reload()
+  await page.unroute(address)
+  await page.unroute(page.url())
+}
+
+test('a page made before a touch arrived, and shown after it was answered, still has it', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Perrin Flax')
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await openStep(page, 'Feel')
+  const right = page.getByRole('group', { name: 'Tenderness, right' }).getByRole('button', { name: '3' })
+  await reloadedOlder(page, '**/entries*', () => right.click())
+  await expect(right).toHaveAttribute('aria-pressed', 'true')
+})
+
+test('the room is where it was left, though its page is older than the last touch', async ({ page }) => {
+  await planned(page, 'Corin Vetch')
+  await reloadedOlder(page, '**/events', () => page.getByRole('button', { name: /Skip/ }).click())
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /Settle/ })).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /Settle/ })).toHaveCount(0)
 })

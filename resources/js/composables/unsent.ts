@@ -1,7 +1,6 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { ulid } from 'ulid'
 import { owner, sealed, unsealed } from './seal'
-import type { Phase, TreatmentEvent } from '@/types/visit'
+import type { Entry, Phase, TreatmentEvent } from '@/types/visit'
 
 /** A touch on its way, kept in the browser until the server has it. */
 export interface UnsentEntry {
@@ -15,28 +14,56 @@ export interface Unsent {
   visit: string
   count: number
 }
-interface Shelf extends DBSchema {
-  unsent: { key: string; value: { id: string; visit: string; user: string; sealed: string }; indexes: { user: string } }
+/**
+ * `arrived` is what the server answered, and when. Such a row stays until a page is opened that shows it: a page asked for while the touch was on its way may be older than the answer,
+ * and would be without it.
+ */
+interface Row<T, A> {
+  id: string
+  value: T
+  arrived?: { at: number; answer: A }
 }
-const PREFIX = `somatrace.unsent.${owner}.`
+const ROOT = `somatrace.unsent.${owner}.`
 const DEVICE = 'somatrace.device'
 const NUMBER = 'somatrace.number'
-let opened: Promise<IDBPDatabase<Shelf>> | null = null
-const shelf = (): Promise<IDBPDatabase<Shelf>> =>
-  (opened ??= openDB<Shelf>('somatrace', 2, {
-    upgrade: (db) => {
-      // the shelf of before did not say whose things lay on it
-      for (const name of [...db.objectStoreNames]) db.deleteObjectStore(name)
-      db.createObjectStore('unsent', { keyPath: 'id' }).createIndex('user', 'user')
-    },
-  }))
+/** No page that is opened now was asked for longer ago. */
+const ARRIVED_MS = 600_000
 
-/** Touches of a visit that were not sent: written at once, so that a window that closes the next moment has them. */
-export const entriesLeft = (visit: string): UnsentEntry[] => unsealed<UnsentEntry[]>(localStorage.getItem(PREFIX + visit)) ?? []
-export function keepEntries(visit: string, entries: UnsentEntry[]): void {
-  if (entries.length) localStorage.setItem(PREFIX + visit, sealed(entries))
-  else localStorage.removeItem(PREFIX + visit)
+/**
+ * A row a thing, each under a name of its own that tells nothing, so that two windows never write over each other; written at once and not by promise, so that a window that closes the
+ * next moment has it.
+ */
+function shelf<T, A>(name: string) {
+  const start = (visit: string): string => `${ROOT}${name}.${visit}.`
+  const rows = (visit: string): (Row<T, A> & { key: string })[] =>
+    Object.keys(localStorage).flatMap((key) => {
+      if (!key.startsWith(start(visit))) return []
+      const row = unsealed<Row<T, A>>(localStorage.getItem(key))
+      const over = row?.arrived && Date.now() - row.arrived.at > ARRIVED_MS
+      if (over) localStorage.removeItem(key)
+      return row && !over ? [{ ...row, key }] : []
+    })
+  const write = (visit: string, row: Row<T, A>): void =>
+    localStorage.setItem(rows(visit).find(({ id }) => id === row.id)?.key ?? start(visit) + ulid(), sealed(row))
+  const drop = (visit: string, id: string): void => rows(visit).forEach((row) => row.id === id && localStorage.removeItem(row.key))
+  return {
+    keep: (visit: string, id: string, value: T): void => {
+      if (owner !== null) write(visit, { id, value })
+    },
+    arrived: (visit: string, id: string, value: T, answer: A): void => write(visit, { id, value, arrived: { at: Date.now(), answer } }),
+    drop,
+    /** What is not there yet, and what arrived but no page has shown: `shown` says whether this one does. */
+    left: (visit: string, shown: (id: string, answer: A) => boolean): Row<T, A>[] =>
+      rows(visit).filter(({ id, arrived }) => {
+        if (!arrived || !shown(id, arrived.answer)) return true
+        drop(visit, id)
+        return false
+      }),
+    waiting: (visit: string): number => rows(visit).filter((row) => !row.arrived).length,
+  }
 }
+export const unsentEntries = shelf<UnsentEntry, Entry>('entry')
+export const unsentEvents = shelf<TreatmentEvent, true>('event')
 
 /** Which tablet this is, and its running number: by these what happened here is in order, whatever its clock says. */
 export function nextInLine(): { device: string; number: number } {
@@ -47,38 +74,12 @@ export function nextInLine(): { device: string; number: number } {
   return { device, number }
 }
 
-async function eventsOfAll(): Promise<{ id: string; visit: string; event: TreatmentEvent }[]> {
-  const rows = owner === null ? [] : await (await shelf()).getAllFromIndex('unsent', 'user', owner)
-  return rows.flatMap(({ id, visit, sealed: hidden }) => {
-    const event = unsealed<TreatmentEvent>(hidden)
-    return event ? [{ id, visit, event }] : []
-  })
-}
-export const eventsLeft = async (visit: string): Promise<TreatmentEvent[]> =>
-  (await eventsOfAll())
-    .filter((one) => one.visit === visit)
-    .map((one) => one.event)
-    .sort((a, b) => (a.number ?? 0) - (b.number ?? 0))
-export const keepEvent = async (visit: string, event: TreatmentEvent): Promise<void> => {
-  if (owner !== null) await (await shelf()).put('unsent', { id: event.id, visit, user: owner, sealed: sealed(event) })
-}
-export const dropEvents = async (ids: string[]): Promise<void> => {
-  const db = await shelf()
-  for (const id of ids) await db.delete('unsent', id)
-}
-
+const ownRows = (): string[] => (owner === null ? [] : Object.keys(localStorage).filter((key) => key.startsWith(ROOT)))
 /** All that whoever is signed in has not sent from this device, visit by visit. */
-export async function unsentOfAll(): Promise<Unsent[]> {
-  if (owner === null) return []
-  const counts = new Map<string, number>()
-  const add = (visit: string, n: number) => counts.set(visit, (counts.get(visit) ?? 0) + n)
-  for (const name of Object.keys(localStorage))
-    if (name.startsWith(PREFIX)) add(name.slice(PREFIX.length), entriesLeft(name.slice(PREFIX.length)).length)
-  for (const one of await eventsOfAll()) add(one.visit, 1)
-  return [...counts].flatMap(([visit, count]) => (count ? [{ visit, count }] : []))
-}
+export const unsentOfAll = (): Unsent[] =>
+  [...new Set(ownRows().flatMap((key) => key.slice(ROOT.length).split('.')[1] ?? []))].flatMap((visit) => {
+    const count = unsentEntries.waiting(visit) + unsentEvents.waiting(visit)
+    return count ? [{ visit, count }] : []
+  })
 /** Lets go of it for good, because its owner said so. */
-export async function discardUnsent(): Promise<void> {
-  for (const name of Object.keys(localStorage)) if (name.startsWith(PREFIX)) localStorage.removeItem(name)
-  await dropEvents((await eventsOfAll()).map((one) => one.id))
-}
+export const discardUnsent = (): void => ownRows().forEach((key) => localStorage.removeItem(key))

@@ -2,7 +2,7 @@ import { onScopeDispose, ref, type Ref } from 'vue'
 import { ulid } from 'ulid'
 import { onConnectionBack, RETRY_MS } from './connection'
 import { Refused, send } from './http'
-import { dropEvents, eventsLeft, keepEvent, nextInLine } from './unsent'
+import { nextInLine, unsentEvents } from './unsent'
 import type { TakenBack, TreatmentEvent } from '@/types/visit'
 
 type Answer = { kept: string[]; refused: string[] } & TakenBack
@@ -23,8 +23,13 @@ export function useOutbox(
   trouble: Ref<string>
   log: (type: TreatmentEvent['type'], step: string, payload: Record<string, unknown>) => void
 } {
-  const events = ref([...known]) as Ref<TreatmentEvent[]>
-  const waiting = ref<ReadonlySet<string>>(new Set())
+  const seen = new Set(known.map((event) => event.id))
+  /** Of this page's own, and those a page left that closed too soon. */
+  const left = (): { value: TreatmentEvent; arrived?: unknown }[] =>
+    unsentEvents.left(visit, (id) => seen.has(id)).sort((a, b) => (a.value.number ?? 0) - (b.value.number ?? 0))
+  const open = (): TreatmentEvent[] => left().flatMap((row) => (row.arrived ? [] : row.value))
+  const events = ref([...known, ...left().flatMap((row) => (seen.has(row.value.id) ? [] : row.value))]) as Ref<TreatmentEvent[]>
+  const waiting = ref<ReadonlySet<string>>(new Set(open().map((event) => event.id)))
   const trouble = ref('')
   let busy = false
   /** something was put down while the last lot was on its way */
@@ -33,15 +38,18 @@ export function useOutbox(
   const done = (ids: string[]) => (waiting.value = new Set([...waiting.value].filter((id) => !ids.includes(id))))
 
   /** One event nobody can read holds none of the others up: it is told, and let go. */
-  async function setAside(open: TreatmentEvent[], failure: Refused): Promise<boolean> {
+  function setAside(sent: TreatmentEvent[], failure: Refused): boolean {
     const places = Object.keys(failure.body.errors ?? {}).flatMap((place) => /^events\.(\d+)/.exec(place)?.[1] ?? [])
-    const ids = [...new Set(places)].flatMap((index) => open[Number(index)]?.id ?? [])
+    const ids = [...new Set(places)].flatMap((index) => sent[Number(index)]?.id ?? [])
     if (!ids.length) return false
     trouble.value = `Not kept: ${failure.words}`
-    await dropEvents(ids)
+    forget(ids)
+    return true
+  }
+  function forget(ids: string[]): void {
+    for (const id of ids) unsentEvents.drop(visit, id)
     events.value = events.value.filter((event) => !ids.includes(event.id))
     done(ids)
-    return true
   }
 
   async function flush(): Promise<void> {
@@ -52,33 +60,27 @@ export function useOutbox(
     busy = true
     more = false
     window.clearTimeout(timer)
-    let open: TreatmentEvent[] = []
+    const sent = open()
+    waiting.value = new Set(sent.map((event) => event.id))
     try {
-      open = await eventsLeft(visit)
-      waiting.value = new Set(open.map((event) => event.id))
-      if (open.length) {
-        const answer = await send<Answer>('POST', `/visits/${visit}/events`, { events: open, sent_at: new Date().toISOString() })
-        await dropEvents([...answer.kept, ...answer.refused])
-        done([...answer.kept, ...answer.refused])
+      if (sent.length) {
+        const answer = await send<Answer>('POST', `/visits/${visit}/events`, { events: sent, sent_at: new Date().toISOString() })
+        for (const event of sent) if (answer.kept.includes(event.id)) unsentEvents.arrived(visit, event.id, event, true)
+        done(answer.kept)
         if (answer.refused.length) {
-          events.value = events.value.filter((event) => !answer.refused.includes(event.id))
+          forget(answer.refused)
           onRefused()
         }
         onAnswer(answer)
       }
     } catch (failure) {
-      if (failure instanceof Refused && failure.status === 422 && (await setAside(open, failure))) more = true
+      if (failure instanceof Refused && failure.status === 422 && setAside(sent, failure)) more = true
       else timer = window.setTimeout(() => void flush(), RETRY_MS)
     }
     busy = false
     if (more) void flush()
   }
-  // events left from a window that closed too soon
-  void eventsLeft(visit).then((left) => {
-    const seen = new Set(events.value.map((event) => event.id))
-    events.value = [...events.value, ...left.filter((event) => !seen.has(event.id))]
-    void flush()
-  })
+  void flush()
   onScopeDispose(onConnectionBack(() => void flush()))
   onScopeDispose(() => window.clearTimeout(timer))
 
@@ -91,7 +93,8 @@ export function useOutbox(
       const event: TreatmentEvent = { id: ulid(), type, step, payload: plain, ...nextInLine(), happened_at: new Date().toISOString() }
       events.value = [...events.value, event]
       waiting.value = new Set([...waiting.value, event.id])
-      void keepEvent(visit, event).then(flush)
+      unsentEvents.keep(visit, event.id, event)
+      void flush()
     },
   }
 }

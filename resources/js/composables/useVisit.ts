@@ -14,7 +14,7 @@ import {
 } from 'vue'
 import { connection, connectionWords, onConnectionBack, RETRY_MS, saidOnThePage } from './connection'
 import { Refused, send } from './http'
-import { entriesLeft, keepEntries, type UnsentEntry } from './unsent'
+import { unsentEntries, type UnsentEntry } from './unsent'
 import type { InHand } from '@/parts/words'
 import type { Entry, Judged, Phase, StepId, VisitProps } from '@/types/visit'
 
@@ -65,20 +65,34 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   let timer: number | undefined
 
   const put = (entry: Entry) => (entries.value = new Map(entries.value).set(keyOf(entry.kind, entry.phase, entry.identity), entry))
-  const shelve = () => keepEntries(visit, [...waiting.value.values()])
+  const keep = (name: string, one: UnsentEntry) => {
+    waiting.value.set(name, one)
+    unsentEntries.keep(visit, name, one)
+  }
+  /** Sent and answered; a touch made while it was on its way is newer and stays. */
+  const arrived = (name: string, one: UnsentEntry, entry: Entry) => {
+    if (toRaw(waiting.value.get(name)) !== toRaw(one)) return
+    waiting.value.delete(name)
+    unsentEntries.arrived(visit, name, one, entry)
+  }
   const take = (fresh: VisitProps) => {
     const map = new Map(fresh.entries.map((entry) => [keyOf(entry.kind, entry.phase, entry.identity), entry]))
     for (const [name, one] of waiting.value) {
       map.set(name, { ...one, revision: map.get(name)?.revision ?? 0, said_on: fresh.visit.date })
     }
+    // asked for before what was touched had arrived, the page is older than the answer
+    const older = unsentEntries.left(visit, (name, entry) => (map.get(name)?.revision ?? 0) >= entry.revision)
+    for (const { id, arrived } of older) if (arrived) map.set(id, arrived.answer)
     entries.value = map
     judged.value = fresh
+    if (older.some((row) => row.arrived)) void refresh(true)
   }
 
   // the page hands on one object whose parts are replaced: every part is watched
   watch(() => ({ ...props.value }), take, { immediate: true })
-  for (const one of entriesLeft(visit)) {
-    waiting.value.set(keyOf(one.kind, one.phase, one.identity), one)
+  for (const { id, value, arrived } of unsentEntries.left(visit, () => false)) {
+    if (arrived) continue
+    waiting.value.set(id, value)
     said.value = 'Something typed before the window closed was not saved yet. It is here again.'
   }
   if (waiting.value.size) {
@@ -102,7 +116,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
           { ...one, seen: entries.value.get(name)?.revision ?? 0 },
         )
         unjudged = more !== ''
-        if (waiting.value.get(name) === one) waiting.value.delete(name)
+        arrived(name, one, answer.entry)
         if (answer.conflict) {
           conflict.value = { ...one, mine: one.payload, theirs: answer.entry }
         }
@@ -112,6 +126,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       } catch (failure) {
         if (failure instanceof Refused && !failure.passes) {
           waiting.value.delete(name)
+          unsentEntries.drop(visit, name)
           problem.value = { key: name, words: failure.words, payload: one.payload }
         } else {
           window.clearTimeout(timer)
@@ -119,9 +134,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
           break
         }
       }
-      shelve()
     }
-    shelve()
     busy = false
     if (unjudged) void refresh(true)
   }
@@ -130,9 +143,8 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     const name = keyOf(kind, phase, identity)
     if (problem.value?.key === name) problem.value = null
     put({ kind, phase, identity, payload, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
-    waiting.value.set(name, { kind, phase, identity, payload })
+    keep(name, { kind, phase, identity, payload })
     said.value = `Saved as you touch. Last: ${words}.`
-    shelve()
     void flush()
   }
 
@@ -190,23 +202,20 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       for (const one of list) {
         past.value.push({ ...one, payload: store.one(one.kind, one.identity) ?? null, words })
         const name = keyOf(one.kind, one.phase, one.identity)
-        waiting.value.set(name, one)
+        keep(name, one)
         put({ ...one, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
       }
       said.value = `Saved as you touch. Last: ${words}.`
-      shelve()
       busy = true
       void send<{ entries: Entry[] } & Judged>('POST', `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}`, {
         entries: list.map((one) => ({ ...one, seen: entries.value.get(keyOf(one.kind, one.phase, one.identity))?.revision ?? 0 })),
       })
         .then((answer) => {
-          for (const one of list) {
-            const name = keyOf(one.kind, one.phase, one.identity)
-            // a touch made while these were on their way is newer: it stays waiting
-            if (toRaw(waiting.value.get(name)) === one) waiting.value.delete(name)
-          }
           for (const entry of answer.entries) {
-            const newer = waiting.value.get(keyOf(entry.kind, entry.phase, entry.identity))
+            const name = keyOf(entry.kind, entry.phase, entry.identity)
+            const mine = list.find((one) => keyOf(one.kind, one.phase, one.identity) === name)
+            if (mine) arrived(name, mine, entry)
+            const newer = waiting.value.get(name)
             put(newer ? { ...entry, payload: newer.payload } : entry)
           }
           judged.value = { ...judged.value, ...answer }

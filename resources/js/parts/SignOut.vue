@@ -14,15 +14,15 @@ const leave = () => {
   router.post('/sign-out')
 }
 const ask = async () => {
-  left.value = (await unsentOfAll().catch(() => [])).reduce((sum, one) => sum + one.count, 0)
+  left.value = unsentOfAll().reduce((sum, one) => sum + one.count, 0)
   if (!left.value) return leave()
   // wherever the page stands, it is seen and in hand
   await nextTick()
   box.value?.scrollIntoView({ block: 'center' })
   box.value?.querySelector('button')?.focus()
 }
-const discard = async () => {
-  await discardUnsent()
+const discard = () => {
+  discardUnsent()
   leave()
 }
 </script>

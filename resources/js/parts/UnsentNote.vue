@@ -7,15 +7,15 @@ import { plural } from './words'
 /** What whoever has just signed in had not sent from this device: their visits send it as soon as they are open. */
 const left = ref<Unsent[]>([])
 const page = usePage<{ user?: unknown }>()
-const look = async () => {
+const look = () => {
   const here = /\/visits\/(\w+)/.exec(location.pathname)?.[1]
-  left.value = page.props?.user ? (await unsentOfAll().catch(() => [])).filter((one) => one.visit !== here) : []
+  left.value = page.props?.user ? unsentOfAll().filter((one) => one.visit !== here) : []
 }
-void look()
-onScopeDispose(router.on('navigate', () => void look()))
-const discard = async () => {
-  await discardUnsent()
-  await look()
+look()
+onScopeDispose(router.on('navigate', () => look()))
+const discard = () => {
+  discardUnsent()
+  look()
 }
 </script>
 <template>
