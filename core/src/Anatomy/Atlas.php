@@ -337,7 +337,36 @@ final class Atlas
     /** @return list<Place> the place and those that touch it, on its side */
     public function around(Place $place): array
     {
-        return [$place, ...array_map(fn (string $zone): Place => $this->placeOn($zone, $place->side), $this->zone($place->zone)->neighbours)];
+        return [$place, ...$this->beside($this->zone($place->zone)->neighbours, $place->side)];
+    }
+
+    /** @return list<Place> what is bound up with a place: its neighbours, its region, and every place of the muscles that cross it */
+    public function bound(Place $place): array
+    {
+        $bound = [...$this->near($place), ...$this->around($place)];
+        foreach ($this->muscles as $muscle) {
+            if (in_array($place->zone, $muscle->zonesOf('whole'), true)) {
+                array_push($bound, ...$this->beside($muscle->zonesOf('whole'), $place->side));
+            }
+        }
+
+        return $bound;
+    }
+
+    /**
+     * @param  list<string>  $zones
+     * @return list<Place> on that side; both sides beside a place on the midline
+     */
+    private function beside(array $zones, Side $side): array
+    {
+        $places = [];
+        foreach ($zones as $zone) {
+            foreach ($side === Side::Midline ? Side::pair() : [$side] as $one) {
+                $places[] = $this->placeOn($zone, $one);
+            }
+        }
+
+        return $places;
     }
 
     /** @return list<Place> every place of a set of zones, on both sides */
@@ -363,14 +392,8 @@ final class Atlas
     public function near(Place $place): array
     {
         $group = $this->zone($place->zone)->group;
-        $near = [];
-        foreach ($this->zones as $zone) {
-            if ($zone->group === $group) {
-                $near[] = $this->placeOn($zone->id, $place->side);
-            }
-        }
 
-        return $near;
+        return $this->beside(array_keys(array_filter($this->zones, static fn (Zone $zone): bool => $zone->group === $group)), $place->side);
     }
 
     /** Steps from zone to zone over neighbours on one side; the other side counts two more. */

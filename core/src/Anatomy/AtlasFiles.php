@@ -14,7 +14,7 @@ final readonly class AtlasFiles
     /** @var list<string> every file of the folder, without its ending */
     public const NAMES = [
         'vocabulary', 'directions', 'zones', 'landmarks', 'hazards', 'movements', 'muscles', 'self_care', 'tests', 'regions', 'posture_signs', 'techniques', 'tools', 'positions',
-        'products', 'demands', 'consent_areas', 'signs', 'conditions', 'red_flags', 'clot_score', 'pattern', 'chains', 'planning', 'response',
+        'products', 'demands', 'consent_areas', 'signs', 'conditions', 'red_flags', 'finding_rules', 'clot_score', 'pattern', 'chains', 'planning', 'response',
     ];
 
     public function __construct(private string $folder)

@@ -43,7 +43,7 @@ final readonly class CaseFile
 
         return new self(
             Dates::of($f->string('as_of')), Client::from($f->fields('client')), Findings::from($f->fields('findings')), Health::from($f->fields('health')),
-            $f->map('demands', Demand::from(...)), $f->map('consent', Consent::from(...)), $f->map('exposure', Exposure::from(...)),
+            $f->map('demands', Demand::from(...)), $f->map('consent', Consent::from(...)), array_map(Exposure::from(...), $f->having('exposure', 'muscle')),
             Session::from($f->fields('session')), Therapist::from($f->fields('therapist')), $history, $f->map('overrides', Override::from(...)), $f->stringOrNull('note'),
         );
     }

@@ -17,12 +17,12 @@ final class CaseSense
         'resisted' => ['movement', 'side'],
         'posture' => ['sign', 'side'],
         'tests' => ['test', 'side', 'segment'],
-        'palpation' => ['muscle', 'side', 'site'],
+        'palpation' => ['muscle', 'side', 'site', 'spot'],
         'function' => ['task'],
         'conditions' => ['condition', 'zones'],
         'medicines' => ['medicine'],
         'consent' => ['area'],
-        'exposure' => ['muscle', 'side'],
+        'exposure' => ['muscle', 'joint', 'side'],
     ];
 
     /** @var list<Fault> */

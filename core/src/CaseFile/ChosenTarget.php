@@ -19,6 +19,12 @@ final readonly class ChosenTarget
         return new self($f->string('muscle'), Side::from($f->string('side')), $f->bool('lock'));
     }
 
+    /** @return list<self> those that name a muscle; a joint is no target of the planner yet and is told of as left out */
+    public static function ofMuscles(Fields $f, string $key): array
+    {
+        return array_map(self::from(...), $f->having($key, 'muscle'));
+    }
+
     public function at(): MuscleAt
     {
         return new MuscleAt($this->muscle, $this->side);

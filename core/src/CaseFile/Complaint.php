@@ -28,6 +28,7 @@ final readonly class Complaint
         public array $spreadsTo = [],
         public array $worseWith = [],
         public array $betterWith = [],
+        public ?string $words = null,
     ) {
     }
 
@@ -37,6 +38,7 @@ final readonly class Complaint
             $f->string('zone'), Side::from($f->string('side')), $f->float('now'), $f->floatOrNull('worst_week'), $f->floatOrNull('best_week'),
             $f->strings('qualities'), Dates::orNull($f->stringOrNull('since')), $f->map('spreads_to', Place::from(...)),
             $f->map('worse_with', Aggravator::from(...)), $f->map('better_with', Aggravator::from(...)),
+            $f->stringOrNull('words'),
         );
     }
 

@@ -10,7 +10,10 @@ use Somatrace\Core\Data\Fields;
 /** What was said of one condition, with the severity and stage that decide what it means. */
 final readonly class ConditionAnswer
 {
-    /** @param  list<Place>  $zones */
+    /**
+     * @param  list<Place>  $zones
+     * @param  Leave|null  $leave  what a doctor said; null when nobody has asked one
+     */
     public function __construct(
         public string $condition,
         public Answer $answer,
@@ -24,6 +27,7 @@ final readonly class ConditionAnswer
         public ?int $systolic = null,
         public ?int $diastolic = null,
         public ?\DateTimeImmutable $on = null,
+        public ?Leave $leave = null,
     ) {
     }
 
@@ -35,6 +39,7 @@ final readonly class ConditionAnswer
             $f->map('zones', Place::from(...)), Dates::orNull($f->stringOrNull('since')), SwellingTrend::tryFrom($f->stringOrNull('swelling_trend') ?? ''),
             Answer::tryFrom($f->stringOrNull('controlled') ?? ''), $f->intOrNull('weeks_pregnant'),
             $f->intOrNull('systolic'), $f->intOrNull('diastolic'), Dates::orNull($f->stringOrNull('on')),
+            $f->fieldsOrNull('leave') === null ? null : Leave::from($f->fields('leave')),
         );
     }
 }

@@ -15,6 +15,8 @@ final readonly class Health
      * @param  array<string, Answer>  $calfClotItems
      * @param  list<MedicineAnswer>  $medicines
      * @param  array<string, \DateTimeImmutable>  $answeredOn
+     * @param  array<string, \DateTimeImmutable>  $groupsAsked  the day each group was read out; what was not named then is no
+     * @param  array<string, \DateTimeImmutable>  $redFlagSince  since when a flag is so
      */
     public function __construct(
         public array $redFlags = [],
@@ -24,6 +26,8 @@ final readonly class Health
         public array $medicines = [],
         public array $answeredOn = [],
         public ?Answer $legSigns = null,
+        public array $groupsAsked = [],
+        public array $redFlagSince = [],
     ) {
     }
 
@@ -37,6 +41,8 @@ final readonly class Health
             $f->map('medicines', MedicineAnswer::from(...)),
             array_map(Dates::of(...), $f->stringMap('answered_on')),
             Answer::tryFrom($f->stringOrNull('leg_signs') ?? ''),
+            array_map(Dates::of(...), $f->stringMap('groups_asked')),
+            array_map(Dates::of(...), $f->stringMap('red_flag_since')),
         );
     }
 }

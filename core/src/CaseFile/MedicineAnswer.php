@@ -9,13 +9,35 @@ use Somatrace\Core\Data\Fields;
 
 final readonly class MedicineAnswer
 {
-    /** @param  list<Place>  $places */
-    public function __construct(public string $medicine, public Answer $answer, public ?\DateTimeImmutable $since = null, public array $places = [])
-    {
+    /**
+     * @param  list<Place>  $places  where it is given
+     * @param  int|null  $weeks  for how long it has been taken
+     * @param  float|null  $lastDoseHours  hours since the last dose
+     */
+    public function __construct(
+        public string $medicine,
+        public Answer $answer,
+        public ?\DateTimeImmutable $since = null,
+        public array $places = [],
+        public ?Severity $severity = null,
+        public ?int $weeks = null,
+        public ?Answer $shortActing = null,
+        public ?float $lastDoseHours = null,
+    ) {
     }
 
     public static function from(Fields $f): self
     {
-        return new self($f->string('medicine'), Answer::from($f->string('answer')), Dates::orNull($f->stringOrNull('since')), $f->map('places', Place::from(...)));
+        return new self(
+            $f->string('medicine'), Answer::from($f->string('answer')), Dates::orNull($f->stringOrNull('since')), $f->map('places', Place::from(...)),
+            Severity::tryFrom($f->stringOrNull('severity') ?? ''), $f->intOrNull('weeks'), Answer::tryFrom($f->stringOrNull('short_acting') ?? ''),
+            $f->floatOrNull('last_dose_hours'),
+        );
+    }
+
+    /** For how many weeks it has been taken, said or told by the day it began; null when neither is known. */
+    public function weeksAt(\DateTimeImmutable $day): ?int
+    {
+        return $this->weeks ?? ($this->since === null ? null : intdiv(Dates::days($this->since, $day), 7));
     }
 }

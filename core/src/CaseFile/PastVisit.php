@@ -26,7 +26,7 @@ final readonly class PastVisit
     {
         return new self(
             Dates::of($f->string('date')), Findings::from($f->fields('findings')), Findings::from($f->fields('after')),
-            $f->map('done', Done::from(...)), $f->map('aftermath', Aftermath::from(...)), $f->stringOrNull('at'),
+            array_map(Done::from(...), $f->having('done', 'muscle')), $f->map('aftermath', Aftermath::from(...)), $f->stringOrNull('at'),
         );
     }
 }

@@ -29,8 +29,8 @@ final readonly class Session
     public static function from(Fields $f): self
     {
         return new self(
-            $f->intOrNull('minutes'), $f->strings('positions_possible'), $f->map('targets', ChosenTarget::from(...)), $f->map('dropped', ChosenTarget::from(...)),
-            $f->stringMap('school'), $f->map('done_steps', DoneStep::from(...)),
+            $f->intOrNull('minutes'), $f->strings('positions_possible'), ChosenTarget::ofMuscles($f, 'targets'), ChosenTarget::ofMuscles($f, 'dropped'),
+            $f->stringMap('school'), array_map(DoneStep::from(...), $f->having('done_steps', 'muscle')),
         );
     }
 

@@ -127,6 +127,12 @@ final readonly class Fields
         return array_map($make, $this->list($key));
     }
 
+    /** @return list<self> the objects of a list that have a key */
+    public function having(string $key, string $own): array
+    {
+        return array_values(array_filter($this->list($key), static fn (self $one): bool => in_array($own, $one->keys(), true)));
+    }
+
     /** @return list<string> the keys of this object, in their order */
     public function keys(): array
     {

@@ -38,6 +38,9 @@ final readonly class ConditionJudge
                 array_push($templates, ...$extra->do);
             }
         }
+        if ($answer->leave?->given === true) {
+            $templates = array_values(array_filter($templates, static fn (LimitTemplate $template): bool => $template->effect !== Effect::DoctorFirst));
+        }
         $limits = $this->limits($templates, $id, $rule->label, $answer);
         [$verdict, $days] = $this->verdict($templates, $limits, $column);
 

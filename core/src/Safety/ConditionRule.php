@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Safety;
 
+use Somatrace\Core\CaseFile\Client;
 use Somatrace\Core\Data\Fields;
 
 /** One graded condition, from data. */
@@ -16,6 +17,7 @@ final readonly class ConditionRule
      * @param  list<LimitTemplate>  $always
      * @param  list<LimitTemplate>  $ifUnknown
      * @param  list<ExtraRule>  $extra
+     * @param  Fields|null  $applies  whom it can be asked of; everybody without it
      */
     private function __construct(
         public string $id,
@@ -34,6 +36,7 @@ final readonly class ConditionRule
         public array $always,
         public array $ifUnknown,
         public array $extra,
+        private ?Fields $applies,
     ) {
     }
 
@@ -48,7 +51,15 @@ final readonly class ConditionRule
             $days?->int('severe'), $days?->int('moderate'), $row->bool('zoned'), $row->bool('staged'), $row->stringOrNull('signs_at'), $row->intOrNull('lapses_after_days'), $row->string('fresh'),
             [$columns->map('mild', $template), $columns->map('moderate', $template), $columns->map('severe', $template)],
             $row->map('always', $template), $row->map('if_unknown', $template), $row->map('extra', ExtraRule::from(...)),
+            $row->fieldsOrNull('applies'),
         );
+    }
+
+    /** Whether it can be so with this client at all. */
+    public function canBe(Client $client): bool
+    {
+        return $this->applies === null || ($client->sex !== $this->applies->string('not_sex')
+            && $client->age >= $this->applies->int('age_from') && $client->age <= $this->applies->int('age_to'));
     }
 
     /** @return list<LimitTemplate> everything up to and with that column */

@@ -21,6 +21,7 @@ final readonly class Deed
         public ?string $position = null,
         public ?string $product = null,
         public ?MuscleAt $muscle = null,
+        public ?string $site = null,
     ) {
         $this->placeKeys = array_fill_keys(array_map(static fn (Place $place): string => $place->key(), $places), true);
     }

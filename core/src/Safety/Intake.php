@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Safety;
 
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\ConditionAnswer;
 use Somatrace\Core\CaseFile\Dates;
+use Somatrace\Core\CaseFile\Severity;
+use Somatrace\Core\CaseFile\Stage;
+use Somatrace\Core\CaseFile\SwellingTrend;
 
 /**
  * A case as the rules ask it: answers with their age. An answer grown old is unknown again, save a yes:
@@ -15,9 +21,21 @@ use Somatrace\Core\CaseFile\Dates;
  */
 final readonly class Intake
 {
-    /** @param  array<string, int>  $freshDays days each part stays fresh */
-    public function __construct(public CaseFile $case, public ConditionTissue $tissue, private array $freshDays, private RedFlags $flags)
-    {
+    private const SUBACUTE_DAYS = 42;
+
+    /**
+     * @param  array<string, int>  $freshDays days each part stays fresh
+     * @param  array<string, string>  $groups the group each condition is read out in
+     */
+    public function __construct(
+        public CaseFile $case,
+        public ConditionTissue $tissue,
+        public Reproduction $reproduction,
+        private Atlas $atlas,
+        private array $freshDays,
+        private array $groups,
+        private RedFlags $flags,
+    ) {
     }
 
     public function flag(string $id): Answer
@@ -26,9 +44,19 @@ final readonly class Intake
         if ($given === null && $this->worrying($id)) {
             return Answer::Yes;
         }
-        $given ??= $this->case->health->othersDenied ? Answer::No : Answer::Unknown;
 
-        return $this->aged($given, $this->flags->part($id), null);
+        return $given === null
+            ? $this->unnamed($this->flags->part($id), $this->flags->part($id))
+            : $this->aged($given, $this->flags->part($id), null);
+    }
+
+    /** Whether it was answered on the day of the case. */
+    public function saidToday(string $flag): bool
+    {
+        $part = $this->flags->part($flag);
+        $named = isset($this->case->health->redFlags[$flag]) ? $this->case->health->answeredOn[$part] ?? $this->case->asOf : null;
+
+        return Dates::days($named ?? $this->askedOn($part) ?? $this->case->asOf, $this->case->asOf) === 0;
     }
 
     /** Whether it was answered with no by name, and in so many days: "everything else denied" does not count. */
@@ -82,10 +110,75 @@ final readonly class Intake
         return array_values(array_filter($this->case->health->conditions, static fn (ConditionAnswer $answer): bool => $answer->condition === $condition));
     }
 
-    /** What stands for a condition nobody named. */
-    public function unnamed(string $part): Answer
+    /** What stands for a flag or a condition nobody named: no, where its group was read out and the answer is not too old. */
+    public function unnamed(string $group, string $part): Answer
     {
-        return $this->aged($this->case->health->othersDenied ? Answer::No : Answer::Unknown, $part, null);
+        $on = $this->askedOn($group);
+
+        return $on === null ? Answer::Unknown : $this->aged(Answer::No, $part, $on);
+    }
+
+    /** The day a group was read out; null when nobody has. A file that says all others are denied was asked all on its own day, or on the day it names for the part. */
+    private function askedOn(string $group): ?\DateTimeImmutable
+    {
+        $health = $this->case->health;
+
+        return $health->groupsAsked[$group] ?? ($health->othersDenied ? $health->answeredOn[$group] ?? $this->case->asOf : null);
+    }
+
+    /** What stands for a condition as a whole: the most worrying thing said of it. */
+    public function standsAs(string $condition): Answer
+    {
+        $answers = $this->answersOf($condition);
+        if ($answers === []) {
+            return $this->unnamed($this->groups[$condition] ?? '', 'conditions');
+        }
+
+        return array_reduce($answers, static fn (Answer $all, ConditionAnswer $one): Answer => $all->or($one->answer), Answer::No);
+    }
+
+    /** Denied, or late or settled without a swelling left: dates and stages both count, the fresher one wins. */
+    public function isSettled(string $condition): bool
+    {
+        if ($this->standsAs($condition) === Answer::Unknown) {
+            return false;
+        }
+        foreach ($this->answersOf($condition) as $answer) {
+            $days = $answer->since === null ? null : Dates::days($answer->since, $this->case->asOf);
+            $late = $answer->stage === null ? $days !== null && $days > self::SUBACUTE_DAYS : in_array($answer->stage, [Stage::Late, Stage::Settled], true);
+            $calm = in_array($answer->swellingTrend, [null, SwellingTrend::Gone], true) && $answer->severity !== Severity::Severe;
+            if ($answer->answer === Answer::Yes && ! ($late && $calm && ($days === null || $days > self::SUBACUTE_DAYS))) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Whether a place belongs to a set of zones, and lies on that side where one is asked of. */
+    public function isIn(Place $place, string $set, ?Side $side): bool
+    {
+        return in_array($place->zone, $this->atlas->zoneSets[$set] ?? [], true) && ($side === null || $place->side === $side || $place->side === Side::Midline);
+    }
+
+    /** @return list<array{string, ?float}> how the movements and levels of a group of zones end, each with its pain */
+    public function endsOf(string $group, ?Side $side): array
+    {
+        $ends = [];
+        foreach ($this->case->findings->range as $finding) {
+            $there = ($this->reproduction->groupsOf($finding->movement)[0] ?? '') === $group && ($side === null || in_array($finding->side, [$side, Side::Midline], true));
+            if ($there && $finding->endFeel !== null) {
+                $ends[] = [$finding->endFeel, $finding->pain];
+            }
+        }
+        foreach ($this->case->findings->tests as $finding) {
+            $there = ($finding->segment !== null && str_starts_with($finding->segment, 'C') ? 'neck' : 'trunk') === $group;
+            if ($there && $finding->segment !== null && $finding->endFeel !== null && ($side === null || in_array($finding->side, [$side, Side::Midline], true))) {
+                $ends[] = [$finding->endFeel, $finding->pain];
+            }
+        }
+
+        return $ends;
     }
 
     public function aged(Answer $answer, string $part, ?\DateTimeImmutable $on): Answer

@@ -22,6 +22,12 @@ final readonly class Limit
     ) {
     }
 
+    /** The same limit, told by another rule. */
+    public function under(string $rule): self
+    {
+        return new self($this->effect, $this->scope, $this->value, [$rule], $this->reasons, $this->instead);
+    }
+
     public function key(): string
     {
         return $this->effect->value.'|'.$this->scope->key().'|'.($this->effect->isFigure() ? '' : (string) $this->value);

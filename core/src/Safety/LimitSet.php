@@ -40,10 +40,12 @@ final readonly class LimitSet
         ));
     }
 
-    /** The first limit that forbids the deed outright; null when none does. */
+    /** The first limit that forbids the deed outright, or until a check is done that it needs; null when none does. */
     public function forbidding(Deed $deed): ?Limit
     {
-        return $this->touching($deed, Effect::Avoid, Effect::Exclude)[0] ?? null;
+        $waits = array_filter($this->touching($deed, Effect::CheckFirst), static fn (Limit $limit): bool => ! $limit->scope->isEverything());
+
+        return $this->touching($deed, Effect::Avoid, Effect::Exclude)[0] ?? array_values($waits)[0] ?? null;
     }
 
     /** The lowest pressure cap on the deed; null when nothing caps it. */

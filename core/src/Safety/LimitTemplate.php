@@ -22,11 +22,13 @@ final readonly class LimitTemplate
         public ?string $position,
         public ?string $product,
         public ?string $muscle,
+        public ?string $site,
         public string $instead,
         public ?Side $oneSided,
         public ?Fields $offer,
         public ?Verdict $verdict,
         public ?int $days,
+        private bool $givenSide,
     ) {
     }
 
@@ -34,31 +36,40 @@ final readonly class LimitTemplate
     {
         return new self(
             Effect::tryFrom($row->stringOrNull('effect') ?? ''), $row->scalar('value'), $row->stringOrNull('where'),
-            $row->stringOrNull('technique'), $row->stringOrNull('tool'), $row->stringOrNull('position'), $row->stringOrNull('product'), $row->stringOrNull('muscle'),
+            $row->stringOrNull('technique'), $row->stringOrNull('tool'), $row->stringOrNull('position'), $row->stringOrNull('product'),
+            $row->stringOrNull('muscle'), $row->stringOrNull('site'),
             $row->stringOrNull('instead') ?? '', Side::tryFrom($row->stringOrNull('one_sided') ?? ''), $row->fieldsOrNull('offer'),
-            Verdict::tryFrom($row->stringOrNull('verdict') ?? ''), $row->intOrNull('days'),
+            Verdict::tryFrom($row->stringOrNull('verdict') ?? ''), $row->intOrNull('days'), $row->bool('given_side'),
         );
     }
 
     /** Whether it needs to know where the trouble sits. */
     public function isLocal(): bool
     {
-        return in_array($this->where, ['zones', 'near', 'device', 'shoulder_side'], true);
+        return $this->givenSide || in_array($this->where, ['zones', 'near', 'device', 'bound'], true);
     }
 
     /**
      * @param  list<Place>  $given  where the client has it; nothing given means everywhere
+     * @param  Side|null  $only  the side the rule was asked for; both without it
      * @return list<Limit>
      */
-    public function limits(Atlas $atlas, string $rule, string $cause, array $given): array
+    public function limits(Atlas $atlas, string $rule, string $cause, array $given, ?Side $only = null): array
     {
         if ($this->effect === null) {
             return [];
         }
+        $sides = match (true) {
+            // what lies on one side only stays on its true side, whichever side the client complains of
+            $this->oneSided !== null => [$this->oneSided],
+            $only !== null => [$only],
+            $this->givenSide => array_map(static fn (Place $place): Side => $place->side, $given),
+            default => [],
+        };
         $limits = [];
-        foreach ($this->places($atlas, $given) ?? [null] as $place) {
-            foreach ($this->muscles() as $muscle) {
-                $scope = new Scope($place, $this->technique, $this->tool, $this->position, $this->product, $muscle);
+        foreach ($this->places($atlas, $given, $sides) ?? [null] as $place) {
+            foreach ($this->muscles($sides) as $muscle) {
+                $scope = new Scope($place, $this->technique, $this->tool, $this->position, $this->product, $muscle, $this->site);
                 $limits[] = new Limit($this->effect, $scope, $this->value, [$rule], [$this->sentence($atlas, $cause, $place, $muscle)], $this->instead);
             }
         }
@@ -66,31 +77,34 @@ final readonly class LimitTemplate
         return $limits;
     }
 
-    /** @return non-empty-list<MuscleAt|null> the muscle it names, on both sides or on the one it lies on */
-    private function muscles(): array
+    /**
+     * @param  list<Side>  $sides  those it holds on; none means both
+     * @return non-empty-list<MuscleAt|null> the muscle it names
+     */
+    private function muscles(array $sides): array
     {
+        $paired = array_values(array_filter($sides, static fn (Side $side): bool => $side !== Side::Midline));
+
         return match (true) {
             $this->muscle === null => [null],
-            $this->oneSided !== null => [new MuscleAt($this->muscle, $this->oneSided)],
-            default => array_map(fn (Side $side): MuscleAt => new MuscleAt((string) $this->muscle, $side), Side::pair()),
+            default => array_map(fn (Side $side): MuscleAt => new MuscleAt((string) $this->muscle, $side), $paired === [] ? Side::pair() : $paired),
         };
     }
 
     /**
      * @param  list<Place>  $given
+     * @param  list<Side>  $sides
      * @return list<Place>|null null for everywhere
      */
-    private function places(Atlas $atlas, array $given): ?array
+    private function places(Atlas $atlas, array $given, array $sides): ?array
     {
-        $sides = array_unique(array_map(static fn (Place $place): string => $place->side->value, $given));
         $places = match (true) {
-            $this->where === null, $this->isLocal() && $given === [] && $this->where !== 'shoulder_side' => null,
+            $this->where === null, $this->isLocal() && ! $this->givenSide && $given === [] => null,
             $this->where === 'zones' => $given,
             $this->where === 'near' => array_merge(...array_map($atlas->near(...), $given)),
             $this->where === 'device' => array_merge(...array_map($atlas->around(...), $given)),
-            $this->where === 'shoulder_side' => $this->bothSides($atlas, 'shoulder', $sides),
-            // what lies on one side only stays on its true side, whichever side the client complains of
-            default => $this->bothSides($atlas, $this->where, $this->oneSided === null ? [] : [$this->oneSided->value]),
+            $this->where === 'bound' => array_merge(...array_map($atlas->bound(...), $given)),
+            default => $this->onSides($atlas->placesOf($this->where), $sides),
         };
         if ($places === null) {
             return null;
@@ -104,14 +118,14 @@ final readonly class LimitTemplate
     }
 
     /**
-     * @param  array<string>  $onlySides
+     * @param  list<Place>  $places
+     * @param  list<Side>  $sides
      * @return list<Place>
      */
-    private function bothSides(Atlas $atlas, string $set, array $onlySides): array
+    private function onSides(array $places, array $sides): array
     {
         return array_values(array_filter(
-            $atlas->placesOf($set),
-            static fn (Place $place): bool => $onlySides === [] || $place->side === Side::Midline || in_array($place->side->value, $onlySides, true),
+            $places, static fn (Place $place): bool => $sides === [] || $place->side === Side::Midline || in_array($place->side, $sides, true),
         ));
     }
 
@@ -126,8 +140,8 @@ final readonly class LimitTemplate
             'zones' => 'at the place',
             'near' => 'near the place',
             'device' => 'at the device and beside it',
-            'shoulder_side' => 'on that shoulder',
-            default => 'at: '.str_replace('_', ' ', $this->where),
+            'bound' => 'at the place, its neighbours and what its muscles pull on',
+            default => 'at: '.str_replace('_', ' ', $this->where).($this->givenSide ? ', that side' : ''),
         };
 
         return $this->clause($atlas, $where, $this->where !== null || $this->muscle !== null);

@@ -27,14 +27,43 @@ final readonly class RuleRegister
         return [
             ...$flags->map('rules', $this->flag(...)),
             ...array_merge([], ...$conditions->map('conditions', $this->condition(...))),
-            ...$conditions->map('medicines', fn (Fields $row): RuleRow => new RuleRow('medicine.'.$row->string('id'), 'takes '.$row->string('label'), $this->words($row, 'do'), $this->source($row, $conditions))),
+            ...array_merge([], ...$conditions->map('medicines', fn (Fields $row): array => $this->medicine($row, $this->source($row, $conditions)))),
             new RuleRow('age.guardian', "under {$conditions->int('guardian_age')}, no guardian has agreed", 'defer', $conditions->string('source')),
             new RuleRow('age.older', "from {$conditions->int('older_age')} years", "pressure at most {$conditions->float('older_cap')}; 6 by a licensed decision in writing", $conditions->string('source')),
             ...$clot->map('items', static fn (Fields $row): RuleRow => new RuleRow(
                 'clot.'.$row->string('id'), 'a leg sign, and: '.$row->string('ask'),
                 "counts {$row->int('points')}; from {$clot->int('suspicion_from')} on refer today, both legs left alone", $clot->string('source'),
             )),
+            new RuleRow('leg_sign', "a leg sign said, or one calf {$clot->float('leg_sign_cm')} cm larger, and a score below {$clot->int('suspicion_from')}", 'modify; that leg, or both, left alone from groin to toes; a doctor looks within a day or two', $conditions->string('source')),
+            ...JsonFile::read("{$this->folder}/finding_rules.json")->map('rules', $this->finding(...)),
         ];
+    }
+
+    private function finding(Fields $row): RuleRow
+    {
+        $as = $row->fieldsOrNull('counts_as');
+        $days = $row->intOrNull('days');
+        $does = [
+            ...array_filter([$row->stringOrNull('verdict')]), ...($days === null ? [] : ["$days d"]),
+            ...($as === null ? [] : ["as {$as->string('condition')}, {$as->string('severity')}, at: {$as->string('at')}"]),
+            ...array_unique($row->map('limits', fn (Fields $limit): string => LimitTemplate::from($limit)->words($this->atlas))),
+            ...($row->stringOrNull('ask') === null ? [] : ['asks: '.$row->string('ask')]),
+        ];
+
+        return new RuleRow($row->string('id'), $row->string('label').($row->bool('each_side') ? ', each side by itself' : '').'. '.$row->string('reason'), implode('; ', $does), $row->string('source'));
+    }
+
+    /** @return list<RuleRow> */
+    private function medicine(Fields $row, string $source): array
+    {
+        $medicine = MedicineRule::from($row);
+        $words = fn (LimitTemplate $limit): string => $limit->words($this->atlas);
+        $rows = [new RuleRow("medicine.{$medicine->id}", "takes {$medicine->label}", implode('; ', array_unique(array_map($words, $medicine->do))), $source)];
+        foreach ($medicine->additions() as $when => $do) {
+            $rows[] = new RuleRow("medicine.{$medicine->id}.extra.".count($rows), "takes {$medicine->label}, $when", implode('; ', array_unique(array_map($words, $do))), $source);
+        }
+
+        return $rows;
     }
 
     private function flag(Fields $row): RuleRow

@@ -22,7 +22,7 @@ final readonly class SafetyGate
 
     public function screen(CaseFile $case): SafetyResult
     {
-        $intake = new Intake($case, $this->tissue, $this->rules->flags->freshDays, $this->rules->flags);
+        $intake = $this->intake($case);
         $clot = $this->clotScore($intake);
         $rulings = [
             ...$this->flagRulings($intake),
@@ -31,6 +31,7 @@ final readonly class SafetyGate
             ...$this->medicineRulings($intake),
             ...$this->ageRulings($case),
             ...$this->clotRulings($intake, $clot),
+            ...(new FindingRules($this->atlas, $this->rules, new ConditionJudge($this->atlas, $this->rules)))->of($intake),
         ];
         usort($rulings, static fn (Ruling $a, Ruling $b): int => [$b->verdict?->strength() ?? -1, $a->rule] <=> [$a->verdict?->strength() ?? -1, $b->rule]);
         $verdict = array_reduce($rulings, static fn (Verdict $all, Ruling $one): Verdict => $all->stronger($one->verdict ?? Verdict::Proceed), Verdict::Proceed);
@@ -41,7 +42,7 @@ final readonly class SafetyGate
             $after,
             $verdict,
             $this->days($rulings, $after),
-            LimitSet::of($limits),
+            LimitSet::of($this->rules->doctorFirst->meanwhile($limits, $case->session->minutes)),
             $this->questions($rulings),
             array_merge([], ...array_map(static fn (Ruling $ruling): array => $ruling->offers, $rulings)),
             array_values(array_map(
@@ -49,6 +50,15 @@ final readonly class SafetyGate
                 array_filter($rulings, static fn (Ruling $ruling): bool => $ruling->verdict !== null),
             )),
             $clot,
+        );
+    }
+
+    /** A case as the rules ask it. */
+    public function intake(CaseFile $case): Intake
+    {
+        return new Intake(
+            $case, $this->tissue, new Reproduction($this->atlas, $this->rules->groupsOfMovement), $this->atlas, $this->rules->flags->freshDays,
+            array_map(static fn (ConditionRule $rule): string => $rule->group, $this->rules->conditions), $this->rules->flags,
         );
     }
 
@@ -74,7 +84,7 @@ final readonly class SafetyGate
             if ($intake->flag($id) === Answer::Unknown) {
                 $reason = 'Not yet answered: '.$flag['ask'];
                 $rulings[] = new Ruling("open.$id", Verdict::Modify, null, [new Limit(Effect::CheckFirst, new Scope, $id, ["open.$id"], [$reason])], [
-                    new Question($id, $flag['ask'], $flag['every_visit'] ? 'Asked at every visit, before hands go on.' : 'Asked at the first visit and once a month.', $flag['every_visit']),
+                    new Question($id, $flag['ask'], $flag['every_visit'] ? 'Asked at every visit, before hands go on.' : 'Asked at the first visit and once a month.', true),
                 ], reason: $reason);
             }
         }
@@ -97,7 +107,7 @@ final readonly class SafetyGate
                 $aged = $intake->aged($answer->answer, $rule->fresh, $answer->on);
                 $rulings[] = $judge->judge($rule, $aged === $answer->answer ? $answer : new ConditionAnswer($id, $aged), $intake);
             }
-            if ($answers === [] && $intake->unnamed($rule->fresh) === Answer::Unknown) {
+            if ($answers === [] && $rule->canBe($intake->case->client) && $intake->unnamed($rule->group, $rule->fresh) === Answer::Unknown) {
                 $openGroups[$rule->group][] = $rule->ask;
                 $ruling = $judge->judge($rule, new ConditionAnswer($id, Answer::Unknown), $intake);
                 $rulings[] = new Ruling($ruling->rule, null, null, $ruling->limits);
@@ -105,7 +115,7 @@ final readonly class SafetyGate
         }
         foreach ($openGroups as $group => $asks) {
             $rulings[] = new Ruling("conditions.$group", questions: [
-                new Question("conditions.$group", $this->rules->groups[$group].': '.implode(' ', $asks), 'Nobody has asked these yet; what is not asked is not known.'),
+                new Question("conditions.$group", $this->rules->groups[$group].': '.implode(' ', $asks), 'Nobody has asked these yet, or too long ago; what is not asked is not known.', true),
             ]);
         }
 
@@ -119,23 +129,24 @@ final readonly class SafetyGate
         foreach ($intake->case->health->medicines as $answer) {
             $medicine = $this->rules->medicines[$answer->medicine] ?? null;
             $given = $intake->aged($answer->answer, 'medicines', null);
-            $past = $medicine !== null && $medicine['within_days'] !== null && $answer->since !== null
-                && Dates::days($answer->since, $intake->case->asOf) > $medicine['within_days'];
+            $past = $medicine?->withinDays !== null && $answer->since !== null && Dates::days($answer->since, $intake->case->asOf) > $medicine->withinDays;
             if ($medicine === null || $past || $given === Answer::No) {
                 continue;
             }
             $rule = 'medicine.'.$answer->medicine;
             if ($given === Answer::Unknown) {
-                $rulings[] = new Ruling($rule, questions: [new Question($rule, $medicine['ask'], 'It was left open.')]);
+                $rulings[] = new Ruling($rule, questions: [new Question($rule, $medicine->ask, 'It was left open.')]);
 
                 continue;
             }
-            $limits = array_merge([], ...array_map(fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule, $medicine['label'], $answer->places), $medicine['do']));
-            $where = $medicine['local'] && $answer->places === [] ? [new Question("$rule.zones", ucfirst($medicine['label']).': where?', 'Without a place the limit holds everywhere.')] : [];
-            $rulings[] = new Ruling($rule, Verdict::Modify, null, $limits, $where, reason: ucfirst($medicine['label']).'.');
+            $limits = array_merge([], ...array_map(
+                fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule, $medicine->label, $answer->places),
+                $medicine->templates($answer, $intake->case->asOf),
+            ));
+            $rulings[] = new Ruling($rule, Verdict::Modify, null, $limits, $medicine->questions($answer, $intake->case->asOf), reason: ucfirst($medicine->label).'.');
         }
-        if ($intake->case->health->medicines === [] && $intake->unnamed('medicines') === Answer::Unknown) {
-            $rulings[] = new Ruling('medicines', questions: [new Question('medicines', 'Which medicines are taken?', 'Some thin the blood or dull the feeling of pressure.')]);
+        if ($intake->case->health->medicines === [] && $intake->unnamed('allergies_medicines', 'medicines') === Answer::Unknown) {
+            $rulings[] = new Ruling('medicines', questions: [new Question('medicines', 'Which medicines are taken?', 'Some thin the blood or dull the feeling of pressure.', true)]);
         }
 
         return $rulings;
@@ -170,13 +181,14 @@ final readonly class SafetyGate
     private function clotScore(Intake $intake): ?ClotScore
     {
         $health = $intake->case->health;
-        $wider = $this->calfDifference($intake->case) > $this->rules->calfDifferenceCm;
+        $difference = $this->calfDifference($intake->case);
         $sign = ($health->legSigns ?? ($health->calfClotItems === [] ? Answer::No : Answer::Unknown))
             ->or($intake->flag('hot_swollen_calf') === Answer::Yes ? Answer::Yes : Answer::No)
-            ->or($wider ? Answer::Yes : Answer::No);
+            ->or($difference !== null && $difference[0] >= $this->rules->legSignCm ? Answer::Yes : Answer::No);
         if ($sign === Answer::No) {
             return null;
         }
+        $wider = $difference !== null && $difference[0] > $this->rules->calfDifferenceCm;
         $items = [];
         [$sum, $least, $most] = [0, 0, 0];
         foreach ($this->rules->clotItems as $id => $item) {
@@ -186,11 +198,15 @@ final readonly class SafetyGate
             $least += $answer === Answer::Yes || ($answer === Answer::Unknown && $item['points'] < 0) ? $item['points'] : 0;
             $most += $answer === Answer::Yes || ($answer === Answer::Unknown && $item['points'] > 0) ? $item['points'] : 0;
         }
+        // a leg that was measured larger is that leg; said of "a calf", or a flag, it may be either
+        $said = $health->legSigns === Answer::Yes || $intake->flag('hot_swollen_calf') === Answer::Yes;
+        $side = ! $said && $difference !== null && $difference[0] >= $this->rules->legSignCm ? $difference[1] : null;
 
-        return new ClotScore($sum, $least, $most, $items, $sum >= $this->rules->clotSuspicionFrom);
+        return new ClotScore($sum, $least, $most, $items, $sum >= $this->rules->clotSuspicionFrom, $sign === Answer::Yes, $side);
     }
 
-    private function calfDifference(CaseFile $case): float
+    /** @return array{float, Side}|null by how much one calf is larger, and which; null where not both were measured */
+    private function calfDifference(CaseFile $case): ?array
     {
         $girth = [];
         foreach ($case->findings->tests as $test) {
@@ -199,23 +215,19 @@ final readonly class SafetyGate
             }
         }
 
-        return isset($girth['left'], $girth['right']) ? abs($girth['left'] - $girth['right']) : 0;
+        return isset($girth['left'], $girth['right'])
+            ? [round(abs($girth['left'] - $girth['right']), 6), $girth['left'] > $girth['right'] ? Side::Left : Side::Right]
+            : null;
     }
 
-    /** @return list<Ruling> */
+    /** @return list<Ruling> a low score never releases a leg that has a sign */
     private function clotRulings(Intake $intake, ?ClotScore $clot): array
     {
+        $said = $intake->case->health->legSigns;
         if ($clot === null) {
-            $open = $intake->case->health->legSigns === null && $intake->unnamed('red_flags_other') === Answer::Unknown;
+            $open = $said === null && $intake->unnamed('red_flags_other', 'red_flags_other') === Answer::Unknown;
 
-            return $open ? [new Ruling('leg_signs', questions: [new Question('leg_signs', 'Any new swelling, heat or deep soreness in a calf?', 'A calf that has changed is looked at before legs are worked.')])] : [];
-        }
-        $legs = [];
-        foreach ($this->atlas->zoneSets['legs'] ?? [] as $zone) {
-            foreach (Side::pair() as $side) {
-                $reason = $clot->suspected ? "The signs in the calf add up to {$clot->sum}: both legs are left alone today." : 'The signs in the calf are not all answered: the legs wait.';
-                $legs[] = new Limit(Effect::Avoid, new Scope(new Place($zone, $side)), null, ['clot_score'], [$reason], 'work above the legs, and send on the same day if a clot is possible');
-            }
+            return $open ? [new Ruling('leg_signs', questions: [new Question('leg_signs', 'Any new swelling, heat or deep soreness in a calf?', 'A calf that has changed is looked at before legs are worked.', true)])] : [];
         }
         $questions = [];
         foreach ($this->rules->clotItems as $id => $item) {
@@ -223,17 +235,47 @@ final readonly class SafetyGate
                 $questions[] = new Question("clot.$id", $item['ask'], "Counts {$item['points']} of the calf score, now {$clot->sum} (between {$clot->least} and {$clot->most}).");
             }
         }
+        $difference = $this->calfDifference($intake->case);
+        $measured = $difference !== null && $difference[0] >= $this->rules->legSignCm;
+        if ($measured && $said === Answer::No) {
+            $questions[] = new Question(
+                'leg_signs.measured', "No sign in a calf, it was said; measured, the {$difference[1]->value} one is {$difference[0]} cm larger. Which is right?",
+                'What was measured outranks the answer until it is settled.', kind: 'disagreement',
+            );
+        }
         if ($clot->suspected) {
+            $legs = $this->legs(null, "The signs in the calf add up to {$clot->sum}: both legs are left alone today.");
+
             return [new Ruling('clot_score', Verdict::Refer, 0, $legs, $questions, reason: "Calf score {$clot->sum}: a clot is possible; a doctor looks today.")];
         }
         // Suspicion that further answers could still raise keeps the legs untouched, without raising an alarm.
         if ($clot->most >= $this->rules->clotSuspicionFrom) {
             $check = new Limit(Effect::CheckFirst, new Scope, 'clot_score', ['clot_score'], ['Finish the calf questions first.']);
+            $legs = $this->legs(null, 'The signs in the calf are not all answered: the legs wait.');
 
             return [new Ruling('clot_score', Verdict::Modify, null, [...$legs, $check], $questions, reason: 'A sign in the calf, not yet fully asked.')];
         }
+        if (! $clot->sign) {
+            return $questions === [] ? [] : [new Ruling('clot_score', questions: $questions)];
+        }
+        $which = $clot->side === null ? 'both legs are' : "the {$clot->side->value} leg is";
+        $reason = "A sign in the calf: $which left alone from groin to toes today, whatever the score; a doctor looks at it within a day or two.";
+        $questions[] = new Question('leg_signs.seen', 'Who looks at the calf, and when?', $reason);
 
-        return [];
+        return [new Ruling('leg_sign', Verdict::Modify, null, $this->legs($clot->side, $reason, 'leg_sign'), $questions, reason: $reason)];
+    }
+
+    /** @return list<Limit> nothing on that leg, or on both, from groin to toes */
+    private function legs(?Side $only, string $reason, string $rule = 'clot_score'): array
+    {
+        $legs = [];
+        foreach ($this->atlas->placesOf('leg_from_groin') as $place) {
+            if ($only === null || $place->side === $only) {
+                $legs[] = new Limit(Effect::Avoid, new Scope($place), null, [$rule], [$reason], 'work above the legs, and send on the same day if a clot is possible');
+            }
+        }
+
+        return $legs;
     }
 
     /**

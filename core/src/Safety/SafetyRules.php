@@ -13,10 +13,12 @@ final readonly class SafetyRules
 {
     /**
      * @param  array<string, ConditionRule>  $conditions
-     * @param  array<string, array{label: string, ask: string, within_days: ?int, do: list<LimitTemplate>, local: bool}>  $medicines
+     * @param  array<string, MedicineRule>  $medicines
      * @param  array<string, string>  $groups
      * @param  list<LimitTemplate>  $ungraded
      * @param  array<string, array{ask: string, points: int}>  $clotItems
+     * @param  list<FindingRule>  $findings
+     * @param  array<string, list<string>>  $groupsOfMovement
      */
     private function __construct(
         public RedFlags $flags,
@@ -33,6 +35,10 @@ final readonly class SafetyRules
         public int $acuteDays,
         public int $subacuteDays,
         public TissueFigures $tissue,
+        public DoctorFirst $doctorFirst,
+        public float $legSignCm,
+        public array $findings,
+        public array $groupsOfMovement,
     ) {
     }
 
@@ -45,13 +51,10 @@ final readonly class SafetyRules
             $conditions[$rule->id] = $rule;
         }
         $medicines = [];
-        foreach ($file->list('medicines') as $row) {
-            $do = $row->map('do', LimitTemplate::from(...));
-            $medicines[$row->string('id')] = [
-                'label' => $row->string('label'), 'ask' => $row->string('ask'), 'within_days' => $row->intOrNull('within_days'),
-                'do' => $do, 'local' => array_filter($do, static fn (LimitTemplate $limit): bool => $limit->isLocal()) !== [],
-            ];
+        foreach ($file->map('medicines', MedicineRule::from(...)) as $medicine) {
+            $medicines[$medicine->id] = $medicine;
         }
+        $found = JsonFile::read("$folder/finding_rules.json");
         $items = [];
         foreach ($clot->list('items') as $row) {
             $items[$row->string('id')] = ['ask' => $row->string('ask'), 'points' => $row->int('points')];
@@ -62,7 +65,18 @@ final readonly class SafetyRules
             RedFlags::from(self::flags($folder)), $conditions, $medicines, $file->stringMap('groups'), $file->map('ungraded', LimitTemplate::from(...)),
             $items, $clot->int('suspicion_from'), $clot->float('calf_difference_cm'), $file->int('guardian_age'), $file->int('older_age'), $file->float('older_cap'),
             $stage->int('acute'), $stage->int('subacute'), TissueFigures::from($file->fields('tissue_signs')),
+            DoctorFirst::from($file->fields('doctor_first')), $clot->float('leg_sign_cm'), $found->map('rules', FindingRule::from(...)),
+            array_map(static fn (Fields $row): array => $row->strings('groups'), self::byId($found->list('movement_groups'))),
         );
+    }
+
+    /**
+     * @param  list<Fields>  $rows
+     * @return array<string, Fields>
+     */
+    private static function byId(array $rows): array
+    {
+        return array_combine(array_map(static fn (Fields $row): string => $row->string('id'), $rows), $rows);
     }
 
     private static function flags(string $folder): Fields

@@ -17,12 +17,18 @@ final readonly class Scope
         public ?string $position = null,
         public ?string $product = null,
         public ?MuscleAt $muscle = null,
+        public ?string $site = null,
     ) {
+    }
+
+    public function with(string $tool): self
+    {
+        return new self($this->place, $this->technique, $tool, $this->position, $this->product, $this->muscle, $this->site);
     }
 
     public function key(): string
     {
-        return implode('|', [$this->place?->key(), $this->muscle?->key(), $this->technique, $this->tool, $this->position, $this->product]);
+        return implode('|', [$this->place?->key(), $this->muscle?->key(), $this->technique, $this->tool, $this->position, $this->product, $this->site]);
     }
 
     public function touches(Deed $deed): bool
@@ -32,7 +38,8 @@ final readonly class Scope
             && ($this->technique === null || $this->technique === $deed->technique)
             && ($this->tool === null || $this->tool === $deed->tool)
             && ($this->position === null || $this->position === $deed->position)
-            && ($this->product === null || $this->product === $deed->product);
+            && ($this->product === null || $this->product === $deed->product)
+            && ($this->site === null || $this->site === $deed->site);
     }
 
     /** Whether it holds for all that is done today, wherever and with whatever. */
@@ -52,6 +59,7 @@ final readonly class Scope
             'tool' => $this->tool,
             'position' => $this->position,
             'product' => $this->product,
+            'site' => $this->site,
         ]);
 
         return $parts === [] ? ['all' => true] : $parts;

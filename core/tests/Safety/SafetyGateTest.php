@@ -60,7 +60,7 @@ final class SafetyGateTest extends TestCase
 
         self::assertSame('modify', $result['verdict']);
         self::assertFalse($result['may_start']);
-        self::assertSame(['saddle_numbness'], array_column(array_filter($result['limits'], static fn (array $limit): bool => $limit['effect'] === 'check_first'), 'value'));
+        self::assertSame(['saddle_numbness'], array_column(array_filter($result['limits'], static fn (array $limit): bool => $limit['effect'] === 'check_first' && $limit['scope'] === ['all' => true]), 'value'));
         self::assertContains('saddle_numbness', array_column($result['questions'], 'id'));
     }
 
@@ -88,7 +88,8 @@ final class SafetyGateTest extends TestCase
         yield 'mild but acute moves one column' => [$bones('mild', 'acute'), 'mid_back', 5.0];
         yield 'moderate' => [$bones('moderate', 'settled'), 'mid_back', 5.0];
         yield 'severe' => [$bones('severe', 'late'), 'mid_back', 3.0];
-        yield 'not where there is no spine' => [$bones('severe', 'late'), 'calf_upper', null];
+        yield 'not where there is no spine' => [$bones('moderate', 'late'), 'calf_upper', null];
+        yield 'until a doctor has said yes, light everywhere' => [$bones('severe', 'late'), 'calf_upper', 3.0];
         yield 'a replaced knee: near means its group' => [CaseBuilder::aCase()->condition('joint_replacement', ['severity' => 'mild', 'stage' => 'settled', 'zones' => [['zone' => 'knee_front', 'side' => 'left']]]), 'knee_back', 5.0];
         yield 'no place given: everywhere' => [CaseBuilder::aCase()->condition('joint_replacement', ['severity' => 'mild', 'stage' => 'settled']), 'temple', 5.0];
         yield 'blood thinners' => [CaseBuilder::aCase()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late']), 'temple', 4.0];
@@ -194,9 +195,9 @@ final class SafetyGateTest extends TestCase
     public static function calves(): iterable
     {
         $no = array_fill_keys(array_keys(Core::clinic()->rules()->clotItems), 'no');
-        yield 'all denied' => [$no, 0, 'proceed'];
+        yield 'a sign, and every item denied: the leg still waits' => [$no, 0, 'modify'];
         yield 'one yes' => [[...$no, 'pitting_oedema' => 'yes'], 1, 'refer'];
-        yield 'one yes, and something else as likely' => [[...$no, 'pitting_oedema' => 'yes', 'other_diagnosis_as_likely' => 'yes'], -1, 'proceed'];
+        yield 'one yes, and something else as likely' => [[...$no, 'pitting_oedema' => 'yes', 'other_diagnosis_as_likely' => 'yes'], -1, 'modify'];
         yield 'nothing answered yet' => [[], 0, 'modify'];
         yield 'three yes' => [[...$no, 'active_cancer' => 'yes', 'previous_clot' => 'yes', 'superficial_veins' => 'yes'], 3, 'refer'];
     }

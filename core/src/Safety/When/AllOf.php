@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Safety\When;
 
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\Safety\Intake;
 
@@ -14,8 +15,8 @@ final readonly class AllOf implements Condition
     {
     }
 
-    public function holds(Intake $intake): Answer
+    public function holds(Intake $intake, ?Side $side = null): Answer
     {
-        return array_reduce($this->parts, static fn (Answer $all, Condition $part): Answer => $all->and($part->holds($intake)), Answer::Yes);
+        return array_reduce($this->parts, static fn (Answer $all, Condition $part): Answer => $all->and($part->holds($intake, $side)), Answer::Yes);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Safety\When;
 
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\Safety\Intake;
 
@@ -15,9 +16,9 @@ final readonly class AtLeast implements Condition
     {
     }
 
-    public function holds(Intake $intake): Answer
+    public function holds(Intake $intake, ?Side $side = null): Answer
     {
-        $answers = array_map(static fn (Condition $part): Answer => $part->holds($intake), $this->parts);
+        $answers = array_map(static fn (Condition $part): Answer => $part->holds($intake, $side), $this->parts);
         $yes = count(array_filter($answers, static fn (Answer $answer): bool => $answer === Answer::Yes));
         $open = count(array_filter($answers, static fn (Answer $answer): bool => $answer === Answer::Unknown));
 

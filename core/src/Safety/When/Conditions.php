@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Safety\When;
 
+use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Safety\UnknownRulePart;
 
@@ -20,10 +21,33 @@ final readonly class Conditions
             'complaint_in' => new ComplaintIn($row->strings('complaint_in')),
             'condition_within_days' => new ConditionWithin($row->fields($kind)->string('condition'), $row->fields($kind)->int('days')),
             'swelling_stays_days' => new SwellingStays($row->int($kind)),
+            'feels' => new Feels($row->fields($kind)->strings('qualities'), $row->fields($kind)->string('in')),
+            'test' => self::test($row->fields($kind)),
+            'weak' => new Weak($row->fields($kind)->strings('movements'), $row->fields($kind)->intOrNull('at_most'), $row->fields($kind)->intOrNull('by')),
+            'both_sides' => new BothSides(self::from($row->fields($kind))),
+            'not' => new Not(self::from($row->fields($kind))),
+            'denied_today' => new DeniedToday($row->strings($kind)),
+            'test_done' => new TestDone($row->fields($kind)->string('id'), $row->fields($kind)->bool('paired'), $row->fields($kind)->floatOrNull('seconds')),
+            'unsettled' => new Unsettled($row->string($kind)),
+            'end_feels' => new EndFeels($row->fields($kind)->strings('of'), $row->fields($kind)->string('group')),
+            'pain' => new Pain($row->fields($kind)->stringOrNull('in'), $row->fields($kind)->floatOrNull('at_least'), $row->fields($kind)->intOrNull('days_over')),
+            'unexplained' => new Unexplained($row->fields($kind)->int('movements'), $row->fields($kind)->int('muscles')),
+            'unmoved' => new Unmoved($row->string($kind)),
+            'aged' => new Aged($row->int($kind)),
+            'skin' => new Skin($row->string($kind)),
+            'first_time' => new FirstTime,
+            'flag_within_days' => new FlagSince($row->fields($kind)->string('flag'), $row->fields($kind)->int('days')),
+            'takes' => new Takes($row->fields($kind)->string('medicine'), $row->fields($kind)->intOrNull('weeks_at_least')),
+            'answered' => new Answered($row->fields($kind)->string('condition'), Answer::from($row->fields($kind)->string('answer'))),
             'all' => new AllOf($row->map('all', self::from(...))),
             'any' => new AnyOf($row->map('any', self::from(...))),
             'at_least' => new AtLeast($row->fields($kind)->int('count'), $row->fields($kind)->map('of', self::from(...))),
             default => throw UnknownRulePart::named($kind),
         };
+    }
+
+    private static function test(Fields $row): TestSays
+    {
+        return new TestSays($row->string('id'), $row->strings('result'), $row->stringOrNull('into'), $row->stringOrNull('segments'));
     }
 }

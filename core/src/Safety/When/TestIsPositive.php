@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Safety\When;
 
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\Safety\Intake;
 
@@ -13,7 +14,7 @@ final readonly class TestIsPositive implements Condition
     {
     }
 
-    public function holds(Intake $intake): Answer
+    public function holds(Intake $intake, ?Side $side = null): Answer
     {
         return $intake->testPositive($this->test);
     }

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Safety;
+
+use Somatrace\Core\CaseFile\Answer;
+use Somatrace\Core\CaseFile\MedicineAnswer;
+use Somatrace\Core\Data\Fields;
+
+/** One medicine, from data: what it always means, and what it adds where it is given long, at a place, or a short while ago. */
+final readonly class MedicineRule
+{
+    /**
+     * @param  int|null  $withinDays  it counts for so many days after it was given
+     * @param  list<LimitTemplate>  $do
+     * @param  list<Fields>  $extra
+     */
+    private function __construct(public string $id, public string $label, public string $ask, public ?int $withinDays, public array $do, private array $extra)
+    {
+    }
+
+    public static function from(Fields $row): self
+    {
+        return new self($row->string('id'), $row->string('label'), $row->string('ask'), $row->intOrNull('within_days'), $row->map('do', LimitTemplate::from(...)), $row->list('extra'));
+    }
+
+    /** Whether a place has to be named for it to hold there only. */
+    public function isLocal(): bool
+    {
+        return array_filter($this->do, static fn (LimitTemplate $limit): bool => $limit->isLocal()) !== [];
+    }
+
+    /** @return list<LimitTemplate> */
+    public function templates(MedicineAnswer $answer, \DateTimeImmutable $day): array
+    {
+        $templates = $this->do;
+        foreach ($this->extra as $extra) {
+            if ($this->holds($extra->fields('when'), $answer, $day)) {
+                array_push($templates, ...$extra->map('do', LimitTemplate::from(...)));
+            }
+        }
+
+        return $templates;
+    }
+
+    /** @return array<string, list<LimitTemplate>> what it adds, by when, for a reader of the rules */
+    public function additions(): array
+    {
+        $additions = [];
+        foreach ($this->extra as $extra) {
+            $when = $extra->fields('when');
+            $words = implode(', ', array_map(static fn (string $key): string => match ($key) {
+                'weeks_at_least' => "for {$when->int($key)} weeks or more, or nobody knows how long",
+                'placed' => 'with the place named',
+                'dose_hours_under' => "the last dose under {$when->float($key)} hours ago, unless it works long",
+                default => throw UnknownRulePart::named($key),
+            }, $when->keys()));
+            $additions[$words] = $extra->map('do', LimitTemplate::from(...));
+        }
+
+        return $additions;
+    }
+
+    /** @return list<Question> what has to be known of it */
+    public function questions(MedicineAnswer $answer, \DateTimeImmutable $day): array
+    {
+        $keys = array_merge([], ...array_map(static fn (Fields $extra): array => $extra->fields('when')->keys(), $this->extra));
+        $open = [
+            'places' => ($this->isLocal() || in_array('placed', $keys, true)) && $answer->places === [],
+            'weeks' => in_array('weeks_at_least', $keys, true) && $answer->weeksAt($day) === null,
+            'last_dose_hours' => in_array('dose_hours_under', $keys, true) && $answer->lastDoseHours === null && $answer->shortActing !== Answer::No,
+        ];
+        $asks = [
+            'places' => ['where?', 'Where it is given nothing is pressed hard.'],
+            'weeks' => ['since when?', 'Taken for months it thins skin and bone; without an answer it counts as long.'],
+            'last_dose_hours' => ['when was the last dose, and have you eaten?', 'Large work soon after a dose can drop the sugar.'],
+        ];
+
+        return array_map(
+            fn (string $part): Question => new Question("medicine.{$this->id}.$part", ucfirst($this->label).': '.$asks[$part][0], $asks[$part][1]),
+            array_keys(array_filter($open)),
+        );
+    }
+
+    private function holds(Fields $when, MedicineAnswer $answer, \DateTimeImmutable $day): bool
+    {
+        foreach ($when->keys() as $key) {
+            $holds = match ($key) {
+                // a duration nobody knows counts as long
+                'weeks_at_least' => ($answer->weeksAt($day) ?? PHP_INT_MAX) >= $when->int($key),
+                'placed' => $answer->places !== [],
+                'dose_hours_under' => $answer->lastDoseHours !== null && $answer->lastDoseHours < $when->float($key) && $answer->shortActing !== Answer::No,
+                default => throw UnknownRulePart::named($key),
+            };
+            if (! $holds) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Safety;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\CaseFile\Answer;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\Complaint;
+use Somatrace\Core\CaseFile\PalpationFinding;
+use Somatrace\Core\CaseFile\RangeFinding;
+use Somatrace\Core\CaseFile\ResistedFinding;
+
+/** Whether what was moved, resisted and felt today brings on what the client came with. What was not asked of pain was not examined. */
+final readonly class Reproduction
+{
+    /** @param  array<string, list<string>>  $groupsOf  by joint, the first part of a movement's id: the groups of zones it moves */
+    public function __construct(private Atlas $atlas, private array $groupsOf)
+    {
+    }
+
+    /** A complaint whose region was examined with so many movements and muscles, none of which brought it on. */
+    public function unexplained(CaseFile $case, int $movements, int $muscles): bool
+    {
+        foreach ($case->findings->complaints as $complaint) {
+            $moved = $this->moved($case, $complaint);
+            $felt = $this->felt($case, $complaint);
+            $examined = count(array_unique(array_map(static fn (RangeFinding|ResistedFinding $one): string => $one->movement, $moved)));
+            $palpated = count(array_unique(array_map(static fn (PalpationFinding $one): string => $one->muscle, $felt)));
+            $brought = array_filter($moved, static fn (RangeFinding|ResistedFinding $one): bool => $one->pain > 0) !== []
+                || array_filter($felt, fn (PalpationFinding $one): bool => $this->brings($one, $complaint)) !== [];
+            if ($complaint->now > 0 && $examined >= $movements && $palpated >= $muscles && ! $brought) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * A complaint in such a place that movements were tried on, and none changed.
+     *
+     * @param  callable(Place): bool  $isThere
+     */
+    public function unmoved(CaseFile $case, callable $isThere): bool
+    {
+        foreach ($case->findings->complaints as $complaint) {
+            $moved = $isThere($complaint->place()) ? $this->moved($case, $complaint) : [];
+            $changed = array_filter($moved, static fn (RangeFinding|ResistedFinding $one): bool => $one->pain > 0) !== [];
+            if ($moved !== [] && ! $changed && $complaint->worseWith === [] && $complaint->betterWith === []) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<string> the groups of zones a movement moves */
+    public function groupsOf(string $movement): array
+    {
+        return $this->groupsOf[explode('.', $movement)[0]] ?? [];
+    }
+
+    /** @return list<RangeFinding|ResistedFinding> what was moved in its region and asked of pain */
+    private function moved(CaseFile $case, Complaint $complaint): array
+    {
+        $group = $this->atlas->zone($complaint->zone)->group;
+
+        return array_values(array_filter(
+            [...$case->findings->range, ...$case->findings->resisted],
+            fn (RangeFinding|ResistedFinding $one): bool => $one->pain !== null && in_array($group, $this->groupsOf($one->movement), true),
+        ));
+    }
+
+    /** @return list<PalpationFinding> */
+    private function felt(CaseFile $case, Complaint $complaint): array
+    {
+        $group = $this->atlas->zone($complaint->zone)->group;
+
+        return array_values(array_filter($case->findings->palpation, fn (PalpationFinding $one): bool => ($one->tenderness !== null || $one->familiar !== null)
+            && array_filter($this->atlas->muscle($one->muscle)->zones, fn (string $zone): bool => $this->atlas->zone($zone)->group === $group) !== []));
+    }
+
+    private function brings(PalpationFinding $felt, Complaint $complaint): bool
+    {
+        return $felt->familiar === Answer::Yes || ($felt->tenderness ?? 0) >= 2
+            || array_filter($felt->refersTo, static fn (Place $place): bool => $place->zone === $complaint->zone) !== [];
+    }
+}
