@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Cases;
 
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Safety\MedicineRule;
 
 /**
  * What a client may answer before a visit, and what of it becomes part of the record.
@@ -128,7 +129,7 @@ final readonly class CheckInAnswers
         $words = [
             'flags' => array_map(static fn (array $flag): string => $flag['ask'], $rules->flags->flags),
             'conditions' => array_map(static fn ($rule): string => ucfirst($rule->label), $rules->conditions),
-            'medicines' => array_map(static fn (array $medicine): string => ucfirst($medicine['label']), $rules->medicines),
+            'medicines' => array_map(static fn (MedicineRule $medicine): string => ucfirst($medicine->label), $rules->medicines),
         ];
         $raised = [];
         foreach ($words as $part => $names) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Somatrace\Core\Anatomy\ConsentArea;
 use Somatrace\Core\Anatomy\FindStep;
 use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\MovementUse;
@@ -11,6 +12,7 @@ use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Safety\FlagRule;
+use Somatrace\Core\Safety\MedicineRule;
 use Somatrace\Core\Safety\Verdict;
 
 /** The atlas as the pages read it. The files are committed; a test says when they are stale. */
@@ -68,12 +70,15 @@ final readonly class AtlasExport
             'techniques' => array_map(static fn ($technique): string => $technique->name, $atlas->techniques),
             'tools' => array_map(static fn ($tool): string => $tool->name, $atlas->tools),
             'positions' => array_map(static fn ($position): string => $position->name, $atlas->positions),
-            'consent' => $atlas->consentAreas,
-            'consentAsks' => $atlas->consentAsks,
+            'consent' => array_map(static fn (ConsentArea $area): string => $area->words, $atlas->consentAreas),
+            'consentAsks' => array_map(static fn (ConsentArea $area): string => $area->ask, $atlas->consentAreas),
             'flags' => $this->flags(),
             'conditions' => array_values(array_map(static fn ($rule): array => ['id' => $rule->id, 'label' => $rule->label, 'ask' => $rule->ask, 'group' => $rule->group, 'zoned' => $rule->zoned, 'staged' => $rule->staged, 'details' => $rule->details(), 'fresh_days' => $rules->flags->freshDays[$rule->fresh] ?? null], $rules->conditions)),
             'groups' => $rules->groups,
-            'medicines' => array_map(static fn (array $medicine): array => ['label' => $medicine['label'], 'ask' => $medicine['ask'], 'local' => $medicine['local'], 'within_days' => $medicine['within_days']], $rules->medicines),
+            'medicines' => array_map(static fn (MedicineRule $medicine): array => [
+                'label' => $medicine->label, 'ask' => $medicine->ask, 'local' => $medicine->asksPlace(), 'within_days' => $medicine->withinDays,
+                'asks_weeks' => $medicine->asks('weeks_at_least'), 'asks_dose' => $medicine->asks('dose_hours_under'),
+            ], $rules->medicines),
             'stopSigns' => $atlas->stopSigns,
             'answerSigns' => $atlas->answerSigns,
             'clot' => $rules->clotItems,
@@ -101,8 +106,18 @@ final readonly class AtlasExport
 
         return [
             'id' => $muscle->id, 'name' => $muscle->name, 'plain' => $muscle->plain, 'layer' => $muscle->layer, 'group' => $muscle->group, 'zones' => $muscle->zones,
-            'refers' => [...$muscle->coreReferral, ...$muscle->spillOver], 'find' => array_map(static fn (FindStep $step): string => $step->do, $lore->find), 'proof' => $lore->proof->do ?? '', 'watch' => ['left' => $this->clinic->atlas->watchOf($muscle, Side::Left), 'right' => $this->clinic->atlas->watchOf($muscle, Side::Right)],
+            'refers' => [...$muscle->coreReferral, ...$muscle->spillOver], 'find' => array_map(static fn (FindStep $step): string => $step->do, $lore->find), 'proof' => $lore->proof->do ?? '', 'watch' => [
+                'left' => $this->watch($muscle, Side::Left), 'right' => $this->watch($muscle, Side::Right),
+            ],
             'lengthened' => array_map($use, $muscle->lengthenedBy), 'consent' => $muscle->consent, 'hazards' => $lore->hazards,
         ];
+    }
+
+    /** @return list<string> */
+    private function watch(Muscle $muscle, Side $side): array
+    {
+        $atlas = $this->clinic->atlas;
+
+        return $atlas->watchOf($muscle, $atlas->hazardsOf($muscle, $side));
     }
 }

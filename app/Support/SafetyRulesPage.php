@@ -19,6 +19,8 @@ final readonly class SafetyRulesPage
         `core/tests/Safety/safety-table.txt`, written from the safety knowledge and not from the data (`SafetyTableTest`); a row without a line fails there.
         Columns add up: what holds at mild holds at moderate and severe too, unless they set something stricter. Acute moves one column to the right.
         Signs felt and measured at the place count before dates: heat with swelling, pain at rest or guarding, or swelling that rises, is acute (`TissueReaderTest`).
+        Rows of `finding` read what hands measured. Rows of `hazard`, `reach`, `consent` and `technique` are asked of every touch, strokes as well as deep work
+        (`touch-table.txt`, `TouchTableTest`); `EveryTouchTest` walks every muscle, site, technique, tool and position for what contradicts its own warnings.
 
         | rule | when | what follows | source | test |
         |---|---|---|---|---|
@@ -32,9 +34,12 @@ final readonly class SafetyRulesPage
     public function text(): string
     {
         $text = self::HEAD;
-        foreach ((new RuleRegister($this->clinic->atlas, base_path('core/data')))->rows() as $row) {
-            $cells = [$row->id, $row->when, $row->does, $row->source, "SafetyTableTest {$row->id}"];
-            $text .= '| '.implode(' | ', array_map(static fn (string $cell): string => str_replace('|', '\|', $cell), $cells))." |\n";
+        $register = new RuleRegister($this->clinic->atlas, base_path('core/data'));
+        foreach (['SafetyTableTest' => $register->rows(), 'TouchTableTest' => $register->touchRows()] as $test => $rows) {
+            foreach ($rows as $row) {
+                $cells = [$row->id, $row->when, $row->does, $row->source, "$test {$row->id}"];
+                $text .= '| '.implode(' | ', array_map(static fn (string $cell): string => str_replace('|', '\|', $cell), $cells))." |\n";
+            }
         }
 
         return $text;

@@ -15,6 +15,7 @@ use Somatrace\Core\CaseFile\CaseWriter;
 use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\JsonFile;
 use Somatrace\Core\Data\SchemaValidator;
+use Somatrace\Core\Findings\Reproduction;
 use Somatrace\Core\Measures\Comparing;
 use Somatrace\Core\Measures\Comparison;
 use Somatrace\Core\Pattern\Chain;
@@ -147,7 +148,7 @@ final class Clinic
 
     public function screen(CaseFile $case): SafetyResult
     {
-        $this->gate ??= new SafetyGate($this->atlas, $this->rules(), $this->tissue());
+        $this->gate ??= new SafetyGate($this->atlas, $this->rules(), $this->tissue(), $this->reproduction());
 
         return $this->screened[$case] ??= $this->gate->screen($case);
     }
@@ -297,7 +298,7 @@ final class Clinic
 
     public function engineWith(Figures $figures): PatternEngine
     {
-        return new PatternEngine($this->atlas, $figures, $this->quietness());
+        return new PatternEngine($this->atlas, $figures, $this->quietness(), $this->reproduction());
     }
 
     /** The ranking by itself, without the gate: for trials on simulated clients. */
@@ -310,6 +311,11 @@ final class Clinic
     public function devices(): SimulatedDevices
     {
         return new SimulatedDevices($this->atlas, new SimulatedClients($this->atlas, $this->regionOfZone()));
+    }
+
+    private function reproduction(): Reproduction
+    {
+        return new Reproduction($this->atlas, $this->rules()->groupsOfMovement);
     }
 
     private function tissue(): ConditionTissue

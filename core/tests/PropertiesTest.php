@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Simulation\Rearranged;
 use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\MadeUpCases;
@@ -95,7 +96,6 @@ final class PropertiesTest extends TestCase
     public function test_a_plan_keeps_to_its_time_its_ceilings_and_its_limits(array $case): void
     {
         $file = MadeUpCases::read($case);
-        $limits = Core::clinic()->screen($file)->limits;
         $plan = Core::clinic()->plan($file);
 
         self::assertTrue($plan->planned);
@@ -109,8 +109,38 @@ final class PropertiesTest extends TestCase
                 self::assertLessThanOrEqual(2, $index === 0 ? 0 : $pressure - $pressures[$index - 1]);
                 self::assertLessThanOrEqual(60, $step->passes[$index]->leanPercent);
             }
-            if ($step->passes !== []) {
-                self::assertNull($limits->forbidding(new Deed($step->places, $step->technique, $step->tool, $step->position, $step->product)), $step->label);
+        }
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_every_touch_of_a_plan_passes_the_gate(array $case): void
+    {
+        $file = MadeUpCases::read($case);
+        $gate = TouchGate::of(Core::clinic()->atlas, Core::clinic()->screen($file), $file);
+        $force = [];
+        $gloved = false;
+        foreach (Core::clinic()->plan($file)->steps as $step) {
+            $gloved = $step->what === null ? $gloved : $step->what === 'glove_on';
+            self::assertSame($step->technique === 'intraoral_hold', $gloved && $step->kind->value === 'treat', "{$step->label}: a glove is for the mouth, and off again for anything else");
+            if ($step->technique === null) {
+                continue;
+            }
+            // a stroke is asked of each place it goes over
+            foreach ($step->at === null ? array_map(static fn ($place): array => [$place], $step->places) : [$step->places] as $places) {
+                $deed = new Deed($places, $step->technique, $step->tool, $step->position, $step->product, $step->at, $step->site);
+                self::assertNull($gate->forbidding($deed), "{$step->label}: {$gate->forbidding($deed)?->because()}");
+                foreach ($step->passes as $pass) {
+                    self::assertLessThanOrEqual((float) ($gate->pressureCap($deed)->value ?? 10), $pass->pressure, $step->label);
+                }
+            }
+            if ($step->at === null) {
+                self::assertNotContains('neck_front', array_map(static fn ($place): string => $place->zone, $step->places), 'a stroke over the throat');
+            } elseif ($step->passes !== []) {
+                $hand = max(array_map(static fn ($pass): float => $pass->tissueKpa, $step->passes));
+                $other = $force[$step->at->mirrored()->key()] ?? INF;
+                self::assertTrue(! $step->otherSide || $hand <= $other + 1e-6, "{$step->label}: the other side is pressed harder");
+                $force[$step->at->key()] = $hand;
             }
         }
     }

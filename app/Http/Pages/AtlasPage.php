@@ -12,6 +12,7 @@ use Somatrace\Core\Anatomy\Landmark;
 use Somatrace\Core\Anatomy\Movement;
 use Somatrace\Core\Anatomy\MovementUse;
 use Somatrace\Core\Anatomy\Muscle;
+use Somatrace\Core\Anatomy\NotWith;
 use Somatrace\Core\Anatomy\Relation;
 use Somatrace\Core\Anatomy\Technique;
 use Somatrace\Core\Anatomy\Test;
@@ -100,7 +101,7 @@ final readonly class AtlasPage
             'positions' => array_map(fn (string $id): array => $this->word($id === 'side_up' ? 'on the other side' : $this->atlas()->position($id)->name, $this->atlas()->position($id === 'side_up' ? 'side_left' : $id)->setup), $muscle->positions),
             'techniques' => array_map(fn (string $id): array => $this->link('technique', $id, $this->atlas()->technique($id)->name), $muscle->techniques),
             'tools' => array_map(fn (string $id): array => $this->word($this->atlas()->tool($id)->name, $this->atlas()->tool($id)->hand), $muscle->tools),
-            'sites' => $this->sites($muscle), 'client_action' => $muscle->clientAction, 'consent' => $muscle->consent === null ? null : $this->atlas()->consentAreas[$muscle->consent] ?? null,
+            'sites' => $this->sites($muscle), 'client_action' => $muscle->clientAction, 'consent' => $muscle->consent === null ? null : $this->atlas()->consentAreas[$muscle->consent]->words ?? null,
             'shortened_by' => $this->demands($lore->shortenedBy), 'tired_by' => $this->demands($lore->tiredBy),
             'complaints' => $lore->complaints, 'hazards' => array_map(fn (string $id): array => $this->hazard($this->atlas()->handbook()->hazard($id)), $lore->hazards), 'beware' => $muscle->beware,
             'self_care' => array_map(fn (string $id): array => get_object_vars($this->atlas()->handbook()->selfCareOf($id)), $lore->selfCare), 'no_self_care' => $lore->noSelfCare,
@@ -146,10 +147,13 @@ final readonly class AtlasPage
     private function technique(Technique $technique): array
     {
         $conditions = $this->clinic->rules()->conditions;
+        $flags = $this->clinic->rules()->flags->flags;
 
         return [
             'what' => $technique->what, 'steps' => $technique->steps, 'dose' => $technique->dose, 'stages' => $technique->stages, 'on_stretch' => $technique->onStretch,
-            'not_with' => array_map(static fn (string $id): string => $conditions[$id]->label ?? $id, $technique->notWith),
+            'not_with' => array_map(static fn (NotWith $not): string => $not->words(
+                $not->flag === null ? $conditions[(string) ($not->condition ?? $not->unsettled)]->label : lcfirst(rtrim($flags[$not->flag]['ask'], '?')),
+            ), $technique->notWith),
             'products' => array_map(fn (string $id): array => $this->word($this->atlas()->products[$id] ?? $id, $this->atlas()->handbook()->productUses[$id] ?? ''), $technique->products),
             'tools' => array_map(fn (string $id): array => ['name' => $this->atlas()->tool($id)->name, 'hand' => $this->atlas()->tool($id)->hand, 'load' => $this->atlas()->tool($id)->load], $technique->tools),
             'used_on' => $this->muscles(array_keys(array_filter($this->atlas()->muscles, static fn (Muscle $muscle): bool => in_array($technique->id, $muscle->techniques, true)))), 'source' => $technique->source,

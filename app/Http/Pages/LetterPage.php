@@ -122,7 +122,7 @@ final readonly class LetterPage
         }
         foreach ($rows->payloads(EntryKind::Medicine) as $one) {
             if (is_array($one) && ($one['answer'] ?? null) === 'yes') {
-                $lines[] = 'Takes '.($rules->medicines[$one['medicine']]['label'] ?? $one['medicine']);
+                $lines[] = 'Takes '.($rules->medicines[$one['medicine']]->label ?? $one['medicine']);
             }
         }
 

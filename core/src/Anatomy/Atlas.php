@@ -25,8 +25,7 @@ use Somatrace\Core\Data\JsonFile;
  *     positions: array<string, Position>,
  *     products: array<string, string>,
  *     demands: array<string, string>,
- *     consentAreas: array<string, string>,
- *     consentAsks: array<string, string>,
+ *     consentAreas: array<string, ConsentArea>,
  *     stopSigns: list<array{id: string, name: string, do_now: string, goes_on: bool}>,
  *     answerSigns: array<string, string>,
  *     packedHandbook: string,
@@ -52,8 +51,7 @@ final class Atlas
      * @param  array<string, Position>  $positions
      * @param  array<string, string>  $products
      * @param  array<string, string>  $demands
-     * @param  array<string, string>  $consentAreas  what is worked on, in the client's words
-     * @param  array<string, string>  $consentAsks  how it is asked, word for word
+     * @param  array<string, ConsentArea>  $consentAreas
      * @param  list<array{id: string, name: string, do_now: string, goes_on: bool}>  $stopSigns
      * @param  array<string, string>  $answerSigns
      */
@@ -72,7 +70,6 @@ final class Atlas
         public readonly array $products,
         public readonly array $demands,
         public readonly array $consentAreas,
-        public readonly array $consentAsks,
         public readonly array $stopSigns,
         public readonly array $answerSigns,
         private readonly string $packedHandbook,
@@ -146,7 +143,6 @@ final class Atlas
             'products' => $this->products,
             'demands' => $this->demands,
             'consentAreas' => $this->consentAreas,
-            'consentAsks' => $this->consentAsks,
             'stopSigns' => $this->stopSigns,
             'answerSigns' => $this->answerSigns,
             'packedHandbook' => $this->packedHandbook,
@@ -192,7 +188,7 @@ final class Atlas
             (new AtlasFiles($folder))->version(),
             self::byId($read('muscles')->map('muscles', Muscle::from(...))),
             self::byId($zones->map('zones', static fn (Fields $row): Zone => new Zone(
-                $row->string('id'), $row->string('name'), $row->string('group'), $row->bool('midline'), $row->strings('neighbours'),
+                $row->string('id'), $row->string('name'), $row->string('group'), $row->bool('midline'), $row->strings('neighbours'), $row->string('surface'),
             ))),
             $zoneSets,
             self::byId($read('movements')->map('movements', Movement::from(...))),
@@ -202,12 +198,11 @@ final class Atlas
             self::byId($read('techniques')->map('techniques', Technique::from(...))),
             self::byId($read('tools')->map('tools', Tool::from(...))),
             self::byId($read('positions')->map('positions', static fn (Fields $row): Position => new Position(
-                $row->string('id'), $row->string('name'), $row->string('family'), $row->string('setup'),
+                $row->string('id'), $row->string('name'), $row->string('family'), $row->string('setup'), $row->strings('reaches'),
             ))),
             $names($read('products'), 'products', 'name'),
             $names($read('demands'), 'demands', 'name'),
-            $names($read('consent_areas'), 'consent_areas', 'words'),
-            $names($read('consent_areas'), 'consent_areas', 'ask'),
+            self::byId($read('consent_areas')->map('consent_areas', ConsentArea::from(...))),
             $read('signs')->map('stop', static fn (Fields $row): array => ['id' => $row->string('id'), 'name' => $row->string('name'), 'do_now' => $row->string('do_now'), 'goes_on' => $row->bool('goes_on')]),
             $names($read('signs'), 'answer', 'name'),
             serialize(new Handbook(
@@ -268,18 +263,21 @@ final class Atlas
         return $this->handbook;
     }
 
-    /** @return list<string> what the hand looks out for at that muscle on that side: what it asks for, and what lies beside it with its sign */
-    public function watchOf(Muscle $muscle, Side $side): array
+    /** @return list<Hazard> the places never to be pressed that a muscle lists, on that side */
+    public function hazardsOf(Muscle $muscle, Side $side): array
     {
-        $watch = $muscle->beware;
-        foreach ($muscle->lore()->hazards as $id) {
-            $hazard = $this->handbook()->hazard($id);
-            if ($hazard->liesOn($side)) {
-                $watch[] = "{$hazard->name}: ".lcfirst($hazard->sign);
-            }
-        }
+        return array_values(array_filter(
+            array_map($this->handbook()->hazard(...), $muscle->lore()->hazards), static fn (Hazard $hazard): bool => $hazard->liesOn($side),
+        ));
+    }
 
-        return $watch;
+    /**
+     * @param  list<Hazard>  $under  the places never to be pressed that lie where it is worked
+     * @return list<string> what to beware of in a muscle, and how what lies beside it answers
+     */
+    public function watchOf(Muscle $muscle, array $under): array
+    {
+        return [...$muscle->beware, ...array_map(static fn (Hazard $hazard): string => "{$hazard->name}: ".lcfirst($hazard->sign), $under)];
     }
 
     /** @return list<DirectionUse> everything a muscle does, in directions */

@@ -67,22 +67,23 @@ final readonly class AtlasGaps
     /** @return array<string, list<string>> ids in use, by kind */
     private function used(): array
     {
-        $used = ['zone' => [], 'hazard' => [], 'self-care' => [], 'demand' => [], 'consent area' => $this->besideTheMuscles()];
+        $used = ['zone' => [], 'hazard' => [], 'self-care' => [], 'demand' => [], 'consent area' => $this->areasInUse()];
         foreach ($this->atlas->muscles as $muscle) {
             $lore = $muscle->lore();
             array_push($used['zone'], ...$muscle->everyZone(), ...$muscle->coreReferral, ...$muscle->spillOver);
             array_push($used['hazard'], ...$lore->hazards);
             array_push($used['self-care'], ...$lore->selfCare);
             array_push($used['demand'], ...$muscle->demands);
-            array_push($used['consent area'], ...array_filter([$muscle->consent]));
         }
 
         return $used;
     }
 
-    /** @return list<string> consent that a way of working asks for, whatever the muscle */
-    private function besideTheMuscles(): array
+    /** @return list<string> consent areas that cover something */
+    private function areasInUse(): array
     {
-        return ['arm_on_therapist', 'foot_anchor', 'hair_and_scalp', 'mouth'];
+        return array_keys(array_filter(
+            $this->atlas->consentAreas, static fn (ConsentArea $area): bool => [...$area->muscles, ...$area->zones, ...$area->techniques, ...$area->setups] !== [],
+        ));
     }
 }

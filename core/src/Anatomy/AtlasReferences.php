@@ -14,7 +14,7 @@ final readonly class AtlasReferences
         'directions' => ['directions/*/opposite' => 'direction'],
         'zones' => ['zones/*/neighbours/*' => 'zone', 'sets/*/*' => 'zone'],
         'landmarks' => ['landmarks/*/zones/*' => 'zone'],
-        'hazards' => ['hazards/*/zones/*' => 'zone', 'hazards/*/landmarks/*' => 'landmark'],
+        'hazards' => ['hazards/*/zones/*' => 'zone', 'hazards/*/landmarks/*' => 'landmark', 'hazards/*/forbids/tools/*' => 'tool'],
         'self_care' => ['self_care/*/not_with/*' => 'condition'],
         'movements' => ['movements/*/directions/*' => 'direction', 'movements/*/carries/*' => 'direction'],
         'muscles' => [
@@ -31,7 +31,12 @@ final readonly class AtlasReferences
         'chains' => ['stiff/*/region' => 'region', 'stiff/*/overworks/*' => 'region', 'busy_side/muscles/*' => 'muscle'],
         'regions' => ['regions/*/zones/*' => 'zone', 'regions/*/quick_muscles/*' => 'muscle'],
         'posture_signs' => ['posture_signs/*/short/*/muscle' => 'muscle', 'posture_signs/*/long/*/muscle' => 'muscle'],
-        'techniques' => ['techniques/*/tools/*' => 'tool', 'techniques/*/not_with/*' => 'condition', 'techniques/*/products/*' => 'product'],
+        'techniques' => ['techniques/*/tools/*' => 'tool', 'techniques/*/not_with/*/condition' => 'condition', 'techniques/*/not_with/*/unsettled' => 'condition',
+            'techniques/*/not_with/*/flag' => 'red flag', 'techniques/*/products/*' => 'product',
+        ],
+        'consent_areas' => [
+            'consent_areas/*/muscles/*' => 'muscle', 'consent_areas/*/zones/*' => 'zone', 'consent_areas/*/techniques/*' => 'technique',
+        ],
         'planning' => ['regions/*/*' => 'zone'],
     ];
 

@@ -14,12 +14,18 @@ final readonly class Technique
      * @param  array{float, float}|null  $holdSeconds  shortest and longest useful hold
      * @param  list<string>  $steps
      * @param  list<string>  $stages  of tissue in which it is allowed
-     * @param  list<string>  $notWith  conditions it is not used with at their place; the safety rules decide, this explains
+     * @param  string  $kind  stroke, rhythm, hold, moved, client_moves, held, grip or joint
+     * @param  bool  $broad  goes over an area rather than to one place
+     * @param  bool  $sustained  stays on one place for long
+     * @param  list<NotWith>  $notWith  what it is not used with, and where; the safety gate holds it to that
      * @param  non-empty-list<string>  $products  oil, ice or glove, preferred first
      */
     private function __construct(
         public string $id,
         public string $name,
+        public string $kind,
+        public bool $broad,
+        public bool $sustained,
         public array $tools,
         public bool $onStretch,
         public bool $fine,
@@ -40,9 +46,9 @@ final readonly class Technique
         $products = $row->strings('products');
 
         return new self(
-            $row->string('id'), $row->string('name'), $row->strings('tools'), $row->bool('on_stretch'), $row->bool('fine'),
+            $row->string('id'), $row->string('name'), $row->string('kind'), $row->bool('broad'), $row->bool('sustained'), $row->strings('tools'), $row->bool('on_stretch'), $row->bool('fine'),
             count($hold) === 2 ? [$hold[0], $hold[1]] : null, $row->string('what'), $row->strings('steps'), $row->string('dose'),
-            $row->strings('stages'), $row->strings('not_with'), $products === [] ? throw UnknownId::in('product', '') : $products, $row->string('source'),
+            $row->strings('stages'), $row->map('not_with', NotWith::from(...)), $products === [] ? throw UnknownId::in('product', '') : $products, $row->string('source'),
         );
     }
 

@@ -6,8 +6,17 @@ namespace Somatrace\Core\Anatomy;
 
 final readonly class Zone
 {
-    /** @param  list<string>  $neighbours ids of the zones that touch it */
-    public function __construct(public string $id, public string $name, public string $group, public bool $midline, public array $neighbours)
-    {
+    /**
+     * @param  list<string>  $neighbours ids of the zones that touch it
+     * @param  string  $surface  front, back or any: from where a hand comes to it, lying
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $group,
+        public bool $midline,
+        public array $neighbours,
+        public string $surface,
+    ) {
     }
 }

@@ -22,6 +22,13 @@ final readonly class Candidate
     ) {
     }
 
+    public function asNoSource(): self
+    {
+        $role = $this->role === Role::Source ? Role::Unclear : $this->role;
+
+        return new self($this->at, $this->name, $this->logOdds, $this->support, $this->word, $role, $this->triggerPoint, $this->evidence);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

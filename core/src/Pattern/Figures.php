@@ -27,6 +27,7 @@ final readonly class Figures
         public array $curve,
         public float $prior,
         public float $noneLogOdds,
+        public NoneFigures $none,
         public array $words,
         public array $outcomes,
         public int $nextChecks,
@@ -49,7 +50,7 @@ final readonly class Figures
 
         return new self(
             $file->floatMap('weights'), $file->floatMap('caps'), $file->floats('discount'), $curve, $file->float('prior'),
-            $file->float('none_log_odds'), $words, $outcomes, $file->int('next_checks'), $file->fields('check_worth')->float('first_three'), $file->fields('check_worth')->float('palpation'),
+            $file->float('none_log_odds'), NoneFigures::from($file->fields('none')), $words, $outcomes, $file->int('next_checks'), $file->fields('check_worth')->float('first_three'), $file->fields('check_worth')->float('palpation'),
         );
     }
 
@@ -86,7 +87,7 @@ final readonly class Figures
     public function with(array $weights): self
     {
         return new self(
-            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->curve, $this->prior, $this->noneLogOdds,
+            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->curve, $this->prior, $this->noneLogOdds, $this->none,
             $this->words, $this->outcomes, $this->nextChecks, $this->gainWorth, $this->handWorth,
         );
     }

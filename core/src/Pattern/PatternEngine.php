@@ -7,6 +7,7 @@ namespace Somatrace\Core\Pattern;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Findings\Reproduction;
 use Somatrace\Core\Response\Quietness;
 
 /** Ranks every muscle and side by what was found. Additive log-odds, one softmax, each part explained. */
@@ -14,8 +15,12 @@ final class PatternEngine
 {
     private ?Index $index = null;
 
-    public function __construct(private readonly Atlas $atlas, private readonly Figures $figures, private readonly Quietness $quietness)
-    {
+    public function __construct(
+        private readonly Atlas $atlas,
+        private readonly Figures $figures,
+        private readonly Quietness $quietness,
+        private readonly Reproduction $reproduction,
+    ) {
     }
 
     public function rank(CaseFile $case): PatternResult
@@ -38,16 +43,19 @@ final class PatternEngine
                 $logOdds[$key] += $one->weight;
             }
         }
-        [$support, $none] = $this->shares($logOdds);
+        $ofNone = (new NoneReader($this->figures->none, $this->reproduction))->of($case);
+        [$support, $none] = $this->shares($logOdds, $ofNone);
         // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order; of equals the first by name stays first
         $order = array_map(static fn (float $odds): float => round($odds, 9), $logOdds);
         arsort($order);
         $candidates = [];
         foreach ($order as $key => $_) {
-            $candidates[] = $this->candidate($scene, $book, $scene->index->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key]);
+            $candidate = $this->candidate($scene, $book, $scene->index->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key]);
+            // where none of them explains it, none of them is offered as the source
+            $candidates[] = $ofNone->leads ? $candidate->asNoSource() : $candidate;
         }
 
-        return new PatternResult($candidates, $none, []);
+        return new PatternResult($candidates, $none, $ofNone, []);
     }
 
     /** The same ranking with the checks that would tell most next. */
@@ -55,7 +63,7 @@ final class PatternEngine
     {
         $checks = (new CheckFinder($this->scene($case)))->find($pattern->candidates, $pattern->noneSupport);
 
-        return new PatternResult($pattern->candidates, $pattern->noneSupport, $checks);
+        return new PatternResult($pattern->candidates, $pattern->noneSupport, $pattern->ofNone, $checks);
     }
 
     /** What a check of a kind takes. */
@@ -82,10 +90,11 @@ final class PatternEngine
      * @param  array<string, float>  $logOdds
      * @return array{array<string, float>, float} shares of one distribution over all candidates and "none of these"
      */
-    private function shares(array $logOdds): array
+    private function shares(array $logOdds, NoneOfThese $ofNone): array
     {
         $tempered = array_map($this->figures->tempered(...), $logOdds);
-        $none = $this->figures->tempered($this->figures->noneLogOdds);
+        $none = $this->figures->tempered($this->figures->noneLogOdds + $ofNone->weight());
+        $none = $ofNone->leads ? max($none, max($tempered ?: [0.0]) + $this->figures->none->lead) : $none;
         $top = max($none, ...array_values($tempered));
         $weights = array_map(static fn (float $odds): float => exp($odds - $top), $tempered);
         $total = array_sum($weights) + exp($none - $top);

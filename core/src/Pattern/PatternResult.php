@@ -14,7 +14,7 @@ final readonly class PatternResult
      * @param  list<Candidate>  $candidates  every muscle and side, strongest first
      * @param  list<NextCheck>  $nextChecks  most worth first
      */
-    public function __construct(public array $candidates, public float $noneSupport, public array $nextChecks)
+    public function __construct(public array $candidates, public float $noneSupport, public NoneOfThese $ofNone, public array $nextChecks)
     {
     }
 
@@ -34,7 +34,7 @@ final readonly class PatternResult
     {
         return [
             'candidates' => array_map(static fn (Candidate $candidate): array => $candidate->toArray(), array_slice($this->candidates, 0, self::SHOWN)),
-            'none' => round($this->noneSupport, 5),
+            'none' => ['support' => round($this->noneSupport, 5), 'leads' => $this->ofNone->leads, 'evidence' => $this->ofNone->evidence],
             'next_checks' => array_map(static fn (NextCheck $check): array => $check->toArray(), $this->nextChecks),
         ];
     }

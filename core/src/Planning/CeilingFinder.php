@@ -13,7 +13,7 @@ use Somatrace\Core\CaseFile\Done;
 use Somatrace\Core\Response\Decision;
 use Somatrace\Core\Response\ResponseResult;
 use Somatrace\Core\Safety\Deed;
-use Somatrace\Core\Safety\LimitSet;
+use Somatrace\Core\Safety\TouchGate;
 
 /** How strong work on one muscle may feel today: the lowest of every cap, each with its reason. */
 final readonly class CeilingFinder
@@ -25,7 +25,7 @@ final readonly class CeilingFinder
         private PlanFigures $figures,
         private CaseFile $case,
         private School $school,
-        private LimitSet $limits,
+        private TouchGate $gate,
         private ResponseResult $response,
     ) {
     }
@@ -82,7 +82,7 @@ final readonly class CeilingFinder
 
     private function safety(Deed $deed): ?Cap
     {
-        $limit = $this->limits->pressureCap($deed);
+        $limit = $this->gate->pressureCap($deed);
 
         return $limit === null ? null : new Cap((float) $limit->value, 'safety', $limit->because());
     }

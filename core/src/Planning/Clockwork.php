@@ -60,7 +60,15 @@ final readonly class Clockwork
     public function cost(Target $target, Option $option, int $minutes, bool $otherSideToo): int
     {
         return $minutes * self::PER_MINUTE + $this->restAfter($option, $minutes) + $this->otherSide($minutes, $otherSideToo && $option->otherSideReachable)
-            + ($option->position === $option->family ? 0 : 2 * $this->shift);
+            + ($option->position === $option->family ? 0 : 2 * $this->shift) + array_sum($this->hygiene($option));
+    }
+
+    /** @return array<string, int> quarter minutes of what is washed and worn for a way of working: before it, and after */
+    public function hygiene(Option $option): array
+    {
+        $gloved = in_array($option->technique, $this->figures->words('gloved_techniques'), true);
+
+        return $gloved ? array_map(fn (float $minutes): int => (int) round($minutes * self::PER_MINUTE), $this->figures->hygieneMinutes) : [];
     }
 
     /** A rest stroke after every long step, and after any that goes deep: three minutes of deep work never pass without one. */

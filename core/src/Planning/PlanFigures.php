@@ -17,9 +17,18 @@ final readonly class PlanFigures
      * @param  array<string, string>  $regionOfZone
      * @param  list<string>  $regions  in the order of work
      * @param  array<string, string>  $schoolDefault
+     * @param  array<string, float>  $hygieneMinutes  in their order: before gloved work, and after it
+     * @param  array<string, string>  $hygieneWords
      */
-    private function __construct(private Fields $file, public array $minuteOptions, public array $regionOfZone, public array $regions, public array $schoolDefault)
-    {
+    private function __construct(
+        private Fields $file,
+        public array $minuteOptions,
+        public array $regionOfZone,
+        public array $regions,
+        public array $schoolDefault,
+        public array $hygieneMinutes,
+        public array $hygieneWords,
+    ) {
     }
 
     public static function load(string $folder): self
@@ -39,6 +48,8 @@ final readonly class PlanFigures
             $regionOf,
             $regions->keys(),
             $file->stringMap('school_default'),
+            $file->floatMap('hygiene_minutes'),
+            $file->stringMap('hygiene_words'),
         );
     }
 

@@ -15,6 +15,7 @@ final readonly class PlanStep
      * @param  list<Pass>  $passes
      * @param  list<string>  $watch
      * @param  array{kind: string, id: string, side: string, text: string}|null  $check  what a re-check measures
+     * @param  string|null  $what  of a step of hygiene: wash, glove_on, glove_off_wash or wipe
      */
     public function __construct(
         public StepKind $kind,
@@ -35,6 +36,7 @@ final readonly class PlanStep
         public ?array $check = null,
         public bool $otherSide = false,
         public string $label = '',
+        public ?string $what = null,
     ) {
     }
 
@@ -54,7 +56,7 @@ final readonly class PlanStep
                 'felt' => $this->ceiling->felt, 'because' => $this->ceiling->because(),
                 'caps' => array_map(static fn (Cap $cap): array => ['felt' => $cap->felt, 'id' => $cap->id, 'reason' => $cap->reason], $this->ceiling->caps),
             ],
-            'check' => $this->check, 'other_side' => $this->otherSide,
+            'check' => $this->check, 'other_side' => $this->otherSide, ...$this->what === null ? [] : ['what' => $this->what],
         ];
     }
 }

@@ -11,6 +11,7 @@ use Somatrace\Core\Response\ResponseResult;
 use Somatrace\Core\Safety\Deed;
 use Somatrace\Core\Safety\Offer;
 use Somatrace\Core\Safety\SafetyResult;
+use Somatrace\Core\Safety\TouchGate;
 
 /** What to do in the time there is: targets, order, pressure, tools, minutes, each with its reason. */
 final readonly class Planner
@@ -29,14 +30,15 @@ final readonly class Planner
             });
         }
         $school = School::of($case->session, $this->figures);
-        $ceilings = new CeilingFinder($this->atlas, $this->figures, $case, $school, $safety->limits, $response);
+        $gate = TouchGate::of($this->atlas, $safety, $case);
+        $ceilings = new CeilingFinder($this->atlas, $this->figures, $case, $school, $gate, $response);
         $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist);
-        [$targets, $leftOut] = (new TargetBuilder($this->atlas, $this->figures, $case, $school, $safety->limits, $response, $ceilings, $tools))->build($pattern);
+        [$targets, $leftOut] = (new TargetBuilder($this->atlas, $this->figures, $case, $school, $gate, $response, $ceilings, $tools))->build($pattern);
         $offers = array_values(array_filter($safety->offers, static fn (Offer $offer): bool => $school->is($offer->school, $offer->schoolValue) && ! in_array($offer->technique, $case->therapist->scopeOff, true)));
         $clock = Clockwork::of($case->session, $this->figures, $school, $this->mostMinutes($safety));
         $solver = new Solver($this->figures, $school, $clock);
         $solution = $solver->solve($targets, count($offers));
-        $builder = new StepBuilder($this->atlas, $this->figures, $case, $safety->limits, $school, $clock, $solver, $ceilings, $tools->mass());
+        $builder = new StepBuilder($this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $ceilings, $tools->mass());
 
         return $this->result($solution, $targets, $leftOut, $builder->build($solution, $offers), $clock);
     }

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Safety\Deed;
-use Somatrace\Core\Safety\Effect;
 use Somatrace\Core\Safety\Limit;
-use Somatrace\Core\Safety\LimitSet;
 use Somatrace\Core\Safety\Offer;
+use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Units\ContactArea;
 
 /** Lays a solution out in time: settle, warm, treat, rest, compare, turn, finish, talk. */
@@ -29,7 +29,7 @@ final class StepBuilder
         private readonly Atlas $atlas,
         private readonly PlanFigures $figures,
         private readonly CaseFile $case,
-        private readonly LimitSet $limits,
+        private readonly TouchGate $gate,
         private readonly School $school,
         private readonly Clockwork $clock,
         private readonly Solver $solver,
@@ -50,7 +50,7 @@ final class StepBuilder
             $blocks = $this->blocks($solution, $family);
             $this->position = $family;
             if ($index === 0) {
-                $this->add(StepKind::Settle, $this->clock->settle, watch: [...$this->figures->words('hygiene_before'), ...$this->watchEverywhere()], why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle');
+                $this->add(StepKind::Settle, $this->clock->settle, watch: [...$this->figures->words('hygiene_before'), ...$this->gate->watchedEverywhere()], why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle');
                 array_map($this->offer(...), $offers);
             } else {
                 $this->add(StepKind::Position, $this->clock->turn, label: 'Turn '.$this->atlas->position($family)->name);
@@ -69,7 +69,7 @@ final class StepBuilder
     {
         $possible = $this->case->session->positionsPossible;
         foreach ($possible === [] ? ['supine'] : $possible as $position) {
-            if ($this->limits->forbidding(new Deed([], null, null, $position)) === null) {
+            if ($this->gate->forbidding(new Deed([], null, null, $position)) === null) {
                 return $position;
             }
         }
@@ -171,17 +171,58 @@ final class StepBuilder
         if ($open === []) {
             return false;
         }
-        $cap = $this->limits->pressureCap(new Deed($open, 'effleurage', 'palm', $family));
+        $cap = $this->gate->pressureCap(new Deed($open, 'effleurage', 'palm', $family));
         $pressure = min($this->figures->figure('warm_up_pressure'), $cap === null ? 10 : (float) $cap->value);
         $minutes = $this->clock->warmUp;
-        $scale = PressureScale::of($block[0]->target->at, $this->case, $this->atlas, $this->figures->figure('ppt_felt'));
+        $scale = $this->softest($open);
         $this->add(
             StepKind::WarmUp, $minutes, places: $open, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
             passes: $pressure < 1 ? [] : [$this->pass($pressure, $minutes * 15 * $this->figures->figure('contact_share'), 'effleurage', 'palm', $scale)],
-            why: 'Too little warm-up is the commonest fault of deep work: broad, slow, light.', label: 'Warm up '.$this->zonesText($open),
+            watch: $this->watchStrokes($open, $family), why: 'Too little warm-up is the commonest fault of deep work: broad, slow, light.', label: 'Warm up '.$this->zonesText($open),
         );
 
         return true;
+    }
+
+    /**
+     * A hand that covers several tissues leans by the least robust of them.
+     *
+     * @param  non-empty-list<Place>  $places
+     */
+    private function softest(array $places): PressureScale
+    {
+        $scales = [];
+        foreach ($this->atlas->muscles as $muscle) {
+            foreach ($places as $place) {
+                if ($muscle->layer <= 2 && in_array($place->zone, $muscle->zones, true)) {
+                    $sides = $place->side === Side::Midline ? Side::pair() : [$place->side];
+                    array_push($scales, ...array_map(fn (Side $side): PressureScale => $this->scaleOf(new MuscleAt($muscle->id, $side)), $sides));
+                }
+            }
+        }
+        usort($scales, static fn (PressureScale $a, PressureScale $b): int => $a->tissue(1)->kPa <=> $b->tissue(1)->kPa);
+
+        return $scales[0] ?? throw new \LogicException('a zone without a muscle');
+    }
+
+    private function scaleOf(MuscleAt $at): PressureScale
+    {
+        return PressureScale::of($at, $this->case, $this->atlas, $this->figures->figure('ppt_felt'));
+    }
+
+    /**
+     * @param  list<Place>  $places
+     * @return list<string> what lies under a stroke that asks for care
+     */
+    private function watchStrokes(array $places, string $position): array
+    {
+        $deed = new Deed($places, 'effleurage', 'palm', $position);
+        $near = array_filter($this->gate->hazardsUnder($deed), static fn (Hazard $hazard): bool => $hazard->broadCap !== null);
+
+        return [
+            ...array_map(static fn (Limit $limit): string => (string) $limit->value, $this->gate->watching($deed)),
+            ...array_values(array_map(static fn (Hazard $hazard): string => "{$hazard->name}: ".lcfirst($hazard->safeLine), $near)),
+        ];
     }
 
     private function treat(Chosen $chosen, bool $warmed): void
@@ -189,18 +230,47 @@ final class StepBuilder
         $target = $chosen->target;
         $option = $chosen->option;
         $ceiling = $warmed ? $option->ceiling : $option->ceiling->and(new Cap($this->figures->figure('firm_from') - 1, 'not_warmed', 'The region cannot be warmed first.'));
+        $hygiene = $this->clock->hygiene($option);
+        $this->hygiene(array_diff_key($hygiene, ['glove_off_wash' => 0]));
         $this->add(
             StepKind::Treat, $chosen->minutes * Clockwork::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique, $option->tool,
             $this->product($option->technique), $target->muscle->clientAction ?? 'breathe out as the pressure goes in',
             $this->passes($target->at, $ceiling->felt, $chosen->minutes, $option->technique, $option->tool),
-            $target->muscle->lore()->findInWords(), $this->watch($target->muscle, $target->at, new Deed($option->places, $option->technique, $option->tool, $option->position, null, $target->at)),
+            $target->muscle->lore()->findInWords(), $this->watch($target->muscle, $target->at, new Deed($option->places, $option->technique, $option->tool, $option->position, null, $target->at, $option->site)),
             $this->why($target), $ceiling, label: $target->candidate->name,
         );
         $rest = $this->clock->restAfter($option, $chosen->minutes);
         if ($rest > 0) {
-            $this->add(StepKind::RestStroke, $rest, places: $option->places, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'), label: 'Rest stroke', why: 'A broad stroke between deep ones.');
+            $this->restAfter($option, $rest);
         }
         $this->otherSide($chosen);
+        $this->hygiene(array_intersect_key($hygiene, ['glove_off_wash' => 0]));
+    }
+
+    /** @param  array<string, int>  $steps quarter minutes by what is done */
+    private function hygiene(array $steps): void
+    {
+        foreach ($steps as $what => $quarters) {
+            $this->add(
+                StepKind::Hygiene, $quarters, product: $what === 'glove_on' ? $this->figures->word('glove') : null,
+                why: 'Between the mouth and anything else.', label: $this->figures->hygieneWords[$what], what: $what,
+            );
+        }
+    }
+
+    /** A broad stroke between deep ones; where no stroke may go the hands rest still beside it. */
+    private function restAfter(Option $option, int $quarters): void
+    {
+        $open = $this->open($option->places, 'effleurage', 'palm', $this->position);
+        if ($open === []) {
+            $this->add(StepKind::RestStroke, $quarters, why: 'No stroke goes there: the hands lie still beside it.', label: 'Hands rest');
+
+            return;
+        }
+        $this->add(
+            StepKind::RestStroke, $quarters, places: $open, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
+            watch: $this->watchStrokes($open, $this->position), why: 'A broad stroke between deep ones.', label: 'Rest stroke',
+        );
     }
 
     /** The other side, lighter, so that both are treated and the client can compare. */
@@ -213,11 +283,12 @@ final class StepBuilder
             return;
         }
         $places = array_map(static fn (Place $place): Place => new Place($place->zone, $place->side->mirrored()), $chosen->option->places);
-        $deed = new Deed($places, $chosen->option->technique, $chosen->option->tool, $position, null, $at);
-        if ($this->limits->forbidding($deed) !== null) {
+        $deed = new Deed($places, $chosen->option->technique, $chosen->option->tool, $position, null, $at, $chosen->option->site);
+        if ($this->gate->forbidding($deed) !== null) {
             return;
         }
         $ceiling = $this->ceilings->of($at, $deed)->and(new Cap($this->figures->figure('other_side_cap'), 'other_side', 'The other side is done lighter.'));
+        $ceiling = $ceiling->and($this->noHarder($at, $chosen));
         if ($ceiling->felt < 1) {
             return;
         }
@@ -229,21 +300,22 @@ final class StepBuilder
         );
     }
 
+    /** Lighter is true of the hand as well as of the feeling: a side that bears more is not pressed harder for it. */
+    private function noHarder(MuscleAt $at, Chosen $sore): Cap
+    {
+        $hand = $this->scaleOf($sore->target->at)->tissue(max(array_map(static fn (Pass $pass): float => $pass->pressure, $this->passes(
+            $sore->target->at, $sore->option->ceiling->felt, $sore->minutes, $sore->option->technique, $sore->option->tool,
+        )) ?: [0]))->kPa;
+
+        return new Cap(floor(2 * $hand / $this->scaleOf($at)->tissue(1)->kPa) / 2, 'no_harder', 'The hand presses no harder than on the sore side.');
+    }
+
     /** @return list<string> what stops this step: what safety asks to watch there, the glove it needs, and what lies beside the muscle */
     private function watch(Muscle $muscle, MuscleAt $at, Deed $deed): array
     {
-        $there = array_filter($this->limits->touching($deed, Effect::Watch), static fn (Limit $limit): bool => ! $limit->scope->isEverything());
         $glove = in_array($deed->technique, $this->figures->words('gloved_techniques'), true) ? ['a fresh '.$this->atlas->products[$this->figures->word('glove')]] : [];
 
-        return [...array_map(static fn (Limit $limit): string => (string) $limit->value, array_values($there)), ...$glove, ...$this->atlas->watchOf($muscle, $at->side)];
-    }
-
-    /** @return list<string> */
-    private function watchEverywhere(): array
-    {
-        return array_map(static fn (Limit $limit): string => (string) $limit->value, array_values(array_filter(
-            $this->limits->all(), static fn (Limit $limit): bool => $limit->effect === Effect::Watch && $limit->scope->isEverything(),
-        )));
+        return [...array_map(static fn (Limit $limit): string => (string) $limit->value, $this->gate->watching($deed)), ...$glove, ...$this->atlas->watchOf($muscle, $this->gate->hazardsUnder($deed))];
     }
 
     private function why(Target $target): string
@@ -258,7 +330,7 @@ final class StepBuilder
     private function passes(MuscleAt $at, float $ceiling, float $minutes, string $technique, string $tool): array
     {
         $count = $this->figures->passes($minutes);
-        $scale = PressureScale::of($at, $this->case, $this->atlas, $this->figures->figure('ppt_felt'));
+        $scale = $this->scaleOf($at);
         $seconds = $minutes * 60 * $this->figures->figure('contact_share') / $count;
 
         return array_map(fn (float $pressure): Pass => $this->pass($pressure, $seconds, $technique, $tool, $scale), self::ramp($ceiling, $count, $this->figures->figure('first_pass'), $this->figures->figure('step')));
@@ -311,7 +383,7 @@ final class StepBuilder
      */
     private function open(array $places, string $technique, string $tool, string $position, ?string $product = null): array
     {
-        return array_values(array_filter($places, fn (Place $place): bool => $this->limits->forbidding(new Deed([$place], $technique, $tool, $position, $product)) === null));
+        return array_values(array_filter($places, fn (Place $place): bool => $this->gate->forbidding(new Deed([$place], $technique, $tool, $position, $product)) === null));
     }
 
     private function shiftTo(string $position): void
@@ -373,7 +445,7 @@ final class StepBuilder
             $wanted = ['plenty_oil', ...$wanted];
         }
         foreach ($wanted as $product) {
-            if ($this->limits->forbidding(new Deed([], $technique, null, null, $product)) === null) {
+            if ($this->gate->forbidding(new Deed([], $technique, null, null, $product)) === null) {
                 return $product;
             }
         }
@@ -390,9 +462,10 @@ final class StepBuilder
     private function add(
         StepKind $kind, int $quarters, ?MuscleAt $at = null, array $places = [], ?string $site = null, ?string $technique = null, ?string $tool = null, ?string $product = null,
         ?string $clientAction = null, array $passes = [], string $find = '', array $watch = [], string $why = '', ?Ceiling $ceiling = null, ?array $check = null, bool $otherSide = false, string $label = '',
+        ?string $what = null,
     ): void {
         if ($quarters > 0) {
-            $this->steps[] = new PlanStep($kind, $quarters / Clockwork::PER_MINUTE, $this->position, $at, $places, $site, $technique, $tool, $product, $clientAction, $passes, $find, $watch, $why, $ceiling, $check, $otherSide, $label);
+            $this->steps[] = new PlanStep($kind, $quarters / Clockwork::PER_MINUTE, $this->position, $at, $places, $site, $technique, $tool, $product, $clientAction, $passes, $find, $watch, $why, $ceiling, $check, $otherSide, $label, $what);
         }
     }
 }

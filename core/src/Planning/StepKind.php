@@ -11,6 +11,7 @@ enum StepKind: string
     case WarmUp = 'warm_up';
     case Treat = 'treat';
     case RestStroke = 'rest_stroke';
+    case Hygiene = 'hygiene';
     case Recheck = 'recheck';
     case Finish = 'finish';
     case Aftercare = 'aftercare';

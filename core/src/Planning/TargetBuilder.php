@@ -20,7 +20,7 @@ use Somatrace\Core\Pattern\TriggerPoint;
 use Somatrace\Core\Response\Decision;
 use Somatrace\Core\Response\ResponseResult;
 use Somatrace\Core\Safety\Deed;
-use Somatrace\Core\Safety\LimitSet;
+use Somatrace\Core\Safety\TouchGate;
 
 /** From the ranking to what can be treated today: each target with its ways, or left out with the reason. */
 final class TargetBuilder
@@ -30,12 +30,15 @@ final class TargetBuilder
     /** @var list<LeftOut> */
     private array $leftOut = [];
 
+    /** No muscle explains the pain: the sore place is soothed, shortly, and nothing else is looked for. */
+    private bool $calmOnly = false;
+
     public function __construct(
         private readonly Atlas $atlas,
         private readonly PlanFigures $figures,
         private readonly CaseFile $case,
         private readonly School $school,
-        private readonly LimitSet $limits,
+        private readonly TouchGate $gate,
         private readonly ResponseResult $response,
         private readonly CeilingFinder $ceilings,
         private readonly ToolChooser $tools,
@@ -46,6 +49,7 @@ final class TargetBuilder
     public function build(PatternResult $pattern): array
     {
         $this->leftOut = [];
+        $this->calmOnly = $pattern->ofNone->leads;
         $targets = [];
         foreach ($this->pool($pattern) as $candidate) {
             $target = $this->target($candidate);
@@ -102,7 +106,7 @@ final class TargetBuilder
         $byHand = array_values(array_filter($pattern->candidates, static fn (Candidate $candidate): bool => isset($picked[$candidate->at->key()])));
         $worth = array_values(array_filter(
             $pattern->candidates,
-            fn (Candidate $candidate): bool => ! isset($picked[$candidate->at->key()]) && ($candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->figure('min_support')
+            fn (Candidate $candidate): bool => ! isset($picked[$candidate->at->key()]) && ! $this->calmOnly && ($candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->figure('min_support')
                 || in_array($this->response->of($candidate->at)?->decision, [Decision::Retire, Decision::Rethink], true)),
         ));
         usort($worth, fn (Candidate $a, Candidate $b): int => [round($this->worth($b), 9), $this->tie($a->at)] <=> [round($this->worth($a), 9), $this->tie($b->at)]);
@@ -161,20 +165,8 @@ final class TargetBuilder
             $stopped !== [] => 'Stopped earlier today.',
             $locked === null && in_array($decision?->decision, [Decision::Retire, Decision::Rethink], true) => $decision->because,
             $muscle->advanced && $this->case->therapist->experience !== 'advanced' => 'Only for a therapist with advanced training.',
-            $muscle->consent !== null && ! $this->agreed($muscle->consent) => 'Not agreed yet: '.($this->atlas->consentAreas[$muscle->consent] ?? $muscle->consent).'.',
             default => null,
         };
-    }
-
-    private function agreed(string $area): bool
-    {
-        foreach ($this->case->consent as $consent) {
-            if ($consent->area === $area) {
-                return $consent->given;
-            }
-        }
-
-        return false;
     }
 
     /** @return array{array<string, Option>, string} options by family, and why there are none */
@@ -248,19 +240,20 @@ final class TargetBuilder
         foreach ($this->sites($candidate, $muscle) as $site) {
             $places = array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zonesOf($site));
             foreach ($this->techniques($candidate, $muscle, $site) as $technique) {
-                $forbidden = $this->limits->forbidding(new Deed($places, $technique->id, null, $position, null, $candidate->at));
+                $forbidden = $this->gate->forbidding(new Deed($places, $technique->id, null, $position, null, $candidate->at, $site));
                 if ($forbidden !== null) {
                     $why = $forbidden->because();
 
                     continue;
                 }
-                $choice = $this->tools->choose($muscle, $site, $technique, PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->figure('ppt_felt')), fn (Tool $tool): Ceiling => $this->ceilingWith($candidate->at, $places, $technique, $tool, $position));
+                $choice = $this->tools->choose($muscle, $site, $technique, PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->figure('ppt_felt')), fn (Tool $tool): Ceiling => $this->ceilingWith($candidate->at, $places, $technique, $tool, $position, $site));
                 if ($choice === null) {
                     $why = 'No tool gives what it needs within the limits.';
 
                     continue;
                 }
-                $most = $this->limits->minutesCap(new Deed($places, $technique->id, $choice[0]->id, $position, null, $candidate->at))->value ?? 180;
+                $most = $this->gate->minutesCap(new Deed($places, $technique->id, $choice[0]->id, $position, null, $candidate->at, $site))->value ?? 180;
+                $most = $this->calmOnly ? min((float) $most, $this->figures->figure('calm_minutes')) : $most;
 
                 return new Option($this->atlas->position($position)->family, $position, $site, $places, $technique->id, $choice[0]->id, $choice[1], (float) $most, $preference, in_array($position, $muscle->positionsFor($candidate->at->side->mirrored()), true));
             }
@@ -270,10 +263,10 @@ final class TargetBuilder
     }
 
     /** @param  list<Place>  $places */
-    private function ceilingWith(MuscleAt $at, array $places, Technique $technique, Tool $tool, string $position): Ceiling
+    private function ceilingWith(MuscleAt $at, array $places, Technique $technique, Tool $tool, string $position, string $site): Ceiling
     {
-        $deed = new Deed($places, $technique->id, $tool->id, $position, null, $at);
-        $forbidden = $this->limits->forbidding($deed);
+        $deed = new Deed($places, $technique->id, $tool->id, $position, null, $at, $site);
+        $forbidden = $this->gate->forbidding($deed);
 
         return $forbidden === null
             ? $this->ceilings->of($at, $deed)

@@ -67,7 +67,20 @@ final readonly class ConditionJudge
         return min(2, $severity + ($acute ? 1 : 0));
     }
 
-    private function isOver(ConditionRule $rule, ConditionAnswer $answer, Intake $intake): bool
+    /** How fresh it is: by its column, so that stage, dates and signs all count. */
+    public function stage(ConditionRule $rule, ConditionAnswer $answer, Intake $intake): Stage
+    {
+        $column = $rule->byTime ? $this->column($rule, $answer, $intake->tissue->of($answer, $intake->case), $intake) : null;
+        $days = $answer->since === null ? null : Dates::days($answer->since, $intake->case->asOf);
+
+        return match (true) {
+            $column !== null => [Stage::Late, Stage::Subacute, Stage::Acute][$column],
+            $answer->stage === Stage::Acute || ($days !== null && $days <= $this->rules->acuteDays) => Stage::Acute,
+            default => $answer->stage ?? ($days !== null && $days > $this->rules->subacuteDays ? Stage::Late : Stage::Subacute),
+        };
+    }
+
+    public function isOver(ConditionRule $rule, ConditionAnswer $answer, Intake $intake): bool
     {
         return $rule->lapsesAfterDays !== null && $answer->since !== null && Dates::days($answer->since, $intake->case->asOf) > $rule->lapsesAfterDays;
     }

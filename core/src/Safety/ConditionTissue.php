@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Safety;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\ConditionAnswer;
 use Somatrace\Core\CaseFile\SwellingTrend;
@@ -31,6 +32,12 @@ final readonly class ConditionTissue
             $at === 'zones' => $this->reader->read($case, $answer->zones === [] ? null : $answer->zones, $answer->swellingTrend),
             default => $this->reader->read($case, $this->atlas->placesOf($at), $answer->swellingTrend),
         };
+    }
+
+    /** What the signs say of one place, whatever was answered. */
+    public function at(Place $place, CaseFile $case): Tissue
+    {
+        return $this->reader->read($case, [$place], null);
     }
 
     /** Whether swelling anywhere was measured over so many days and does not go down. */

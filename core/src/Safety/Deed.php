@@ -15,7 +15,7 @@ final readonly class Deed
 
     /** @param  list<Place>  $places */
     public function __construct(
-        array $places,
+        public array $places,
         public ?string $technique = null,
         public ?string $tool = null,
         public ?string $position = null,

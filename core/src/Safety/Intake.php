@@ -14,6 +14,7 @@ use Somatrace\Core\CaseFile\Dates;
 use Somatrace\Core\CaseFile\Severity;
 use Somatrace\Core\CaseFile\Stage;
 use Somatrace\Core\CaseFile\SwellingTrend;
+use Somatrace\Core\Findings\Reproduction;
 
 /**
  * A case as the rules ask it: answers with their age. An answer grown old is unknown again, save a yes:
@@ -187,6 +188,22 @@ final readonly class Intake
         $old = $on !== null && Dates::days($on, $this->case->asOf) > ($this->freshDays[$part] ?? PHP_INT_MAX);
 
         return $old && $answer === Answer::No ? Answer::Unknown : $answer;
+    }
+
+    /** @return list<Place> where the signs felt and measured today are those of a fresh inflammation */
+    public function acutePlaces(): array
+    {
+        $places = [];
+        foreach ($this->case->findings->palpation as $finding) {
+            foreach (array_intersect($finding->texture, ['warm', 'swollen']) === [] ? [] : $this->atlas->muscle($finding->muscle)->zonesOf($finding->site) as $zone) {
+                $place = $this->atlas->placeOn($zone, $finding->side);
+                if ($this->tissue->at($place, $this->case)->stage === Stage::Acute) {
+                    $places[$place->key()] = $place;
+                }
+            }
+        }
+
+        return array_values($places);
     }
 
     /** Reported as worrying after the last visit. */

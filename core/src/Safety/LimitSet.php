@@ -40,12 +40,18 @@ final readonly class LimitSet
         ));
     }
 
-    /** The first limit that forbids the deed outright, or until a check is done that it needs; null when none does. */
+    /** The first limit that forbids the deed; null when none does. */
     public function forbidding(Deed $deed): ?Limit
+    {
+        return $this->against($deed)[0] ?? null;
+    }
+
+    /** @return list<Limit> all that forbid the deed: outright first, then until a check is done that it needs */
+    public function against(Deed $deed): array
     {
         $waits = array_filter($this->touching($deed, Effect::CheckFirst), static fn (Limit $limit): bool => ! $limit->scope->isEverything());
 
-        return $this->touching($deed, Effect::Avoid, Effect::Exclude)[0] ?? array_values($waits)[0] ?? null;
+        return [...$this->touching($deed, Effect::Avoid, Effect::Exclude), ...array_values($waits)];
     }
 
     /** The lowest pressure cap on the deed; null when nothing caps it. */

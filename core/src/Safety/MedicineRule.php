@@ -25,10 +25,16 @@ final readonly class MedicineRule
         return new self($row->string('id'), $row->string('label'), $row->string('ask'), $row->intOrNull('within_days'), $row->map('do', LimitTemplate::from(...)), $row->list('extra'));
     }
 
-    /** Whether a place has to be named for it to hold there only. */
-    public function isLocal(): bool
+    /** Whether where it is given decides anything. */
+    public function asksPlace(): bool
     {
-        return array_filter($this->do, static fn (LimitTemplate $limit): bool => $limit->isLocal()) !== [];
+        return $this->asks('placed') || array_filter($this->do, static fn (LimitTemplate $limit): bool => $limit->isLocal()) !== [];
+    }
+
+    /** Whether a detail of it decides anything: weeks_at_least, placed, dose_hours_under. */
+    public function asks(string $detail): bool
+    {
+        return in_array($detail, array_merge([], ...array_map(static fn (Fields $extra): array => $extra->fields('when')->keys(), $this->extra)), true);
     }
 
     /** @return list<LimitTemplate> */
@@ -65,11 +71,10 @@ final readonly class MedicineRule
     /** @return list<Question> what has to be known of it */
     public function questions(MedicineAnswer $answer, \DateTimeImmutable $day): array
     {
-        $keys = array_merge([], ...array_map(static fn (Fields $extra): array => $extra->fields('when')->keys(), $this->extra));
         $open = [
-            'places' => ($this->isLocal() || in_array('placed', $keys, true)) && $answer->places === [],
-            'weeks' => in_array('weeks_at_least', $keys, true) && $answer->weeksAt($day) === null,
-            'last_dose_hours' => in_array('dose_hours_under', $keys, true) && $answer->lastDoseHours === null && $answer->shortActing !== Answer::No,
+            'places' => $this->asksPlace() && $answer->places === [],
+            'weeks' => $this->asks('weeks_at_least') && $answer->weeksAt($day) === null,
+            'last_dose_hours' => $this->asks('dose_hours_under') && $answer->lastDoseHours === null && $answer->shortActing !== Answer::No,
         ];
         $asks = [
             'places' => ['where?', 'Where it is given nothing is pressed hard.'],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Safety;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\NotWith;
 use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Data\JsonFile;
 
@@ -37,6 +38,38 @@ final readonly class RuleRegister
             new RuleRow('leg_sign', "a leg sign said, or one calf {$clot->float('leg_sign_cm')} cm larger, and a score below {$clot->int('suspicion_from')}", 'modify; that leg, or both, left alone from groin to toes; a doctor looks within a day or two', $conditions->string('source')),
             ...JsonFile::read("{$this->folder}/finding_rules.json")->map('rules', $this->finding(...)),
         ];
+    }
+
+    /** @return list<RuleRow> what every touch is held to, whoever the client is: places, positions, agreement, and what a technique is not for */
+    public function touchRows(): array
+    {
+        $techniques = JsonFile::read("{$this->folder}/techniques.json");
+        $rows = [];
+        foreach ($this->atlas->handbook()->hazards as $hazard) {
+            $tools = implode(', ', array_map(fn (string $tool): string => $this->atlas->tool($tool)->name, $hazard->tools));
+            $does = array_filter([
+                $hazard->broad ? 'no stroke over it' : null, $hazard->broadCap === null ? null : "strokes over it at most {$hazard->broadCap}",
+                "not with: $tools", $hazard->cap === null ? null : "at most {$hazard->cap}",
+                $hazard->sustained ? 'nothing held long' : null, $hazard->sustainedCap === null ? null : "held long at most {$hazard->sustainedCap}",
+            ]);
+            $rows[] = new RuleRow("hazard.{$hazard->id}", "{$hazard->name}, where a stroke goes or a muscle beside it is worked", implode('; ', $does), 'practice default');
+        }
+        $rows[] = new RuleRow('reach', 'a place no hand comes to in that position', 'not there', 'practice default');
+        foreach ($this->atlas->consentAreas as $area) {
+            if ([...$area->muscles, ...$area->zones, ...$area->techniques] !== []) {
+                $rows[] = new RuleRow("consent.{$area->id}", "not agreed today: {$area->words}", 'left out', 'practice default');
+            }
+        }
+        foreach ($techniques->list('techniques') as $row) {
+            $technique = $this->atlas->technique($row->string('id'));
+            if ($technique->notWith !== []) {
+                $not = array_map(static fn (NotWith $one): string => $one->words(str_replace('_', ' ', (string) ($one->condition ?? $one->unsettled ?? $one->flag))), $technique->notWith);
+                $rows[] = new RuleRow("technique.{$technique->id}", implode('; ', $not), 'no '.lcfirst($technique->name), $technique->source);
+            }
+        }
+        $rows[] = new RuleRow('technique.stage', 'signs of a fresh inflammation at the place', 'only what is allowed in an acute stage', 'practice default');
+
+        return $rows;
     }
 
     private function finding(Fields $row): RuleRow

@@ -5,24 +5,25 @@ declare(strict_types=1);
 namespace Somatrace\Core\Safety;
 
 use Somatrace\Core\Anatomy\Atlas;
-use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\ConditionAnswer;
 use Somatrace\Core\CaseFile\Dates;
 use Somatrace\Core\CaseFile\Override;
+use Somatrace\Core\Findings\Reproduction;
 
 /** Intake → verdict, limits, questions. The order of the answers never matters. */
 final readonly class SafetyGate
 {
-    public function __construct(private Atlas $atlas, private SafetyRules $rules, private ConditionTissue $tissue)
+    public function __construct(private Atlas $atlas, private SafetyRules $rules, private ConditionTissue $tissue, private Reproduction $reproduction)
     {
     }
 
     public function screen(CaseFile $case): SafetyResult
     {
         $intake = $this->intake($case);
+        $judge = new ConditionJudge($this->atlas, $this->rules);
         $clot = $this->clotScore($intake);
         $rulings = [
             ...$this->flagRulings($intake),
@@ -31,7 +32,8 @@ final readonly class SafetyGate
             ...$this->medicineRulings($intake),
             ...$this->ageRulings($case),
             ...$this->clotRulings($intake, $clot),
-            ...(new FindingRules($this->atlas, $this->rules, new ConditionJudge($this->atlas, $this->rules)))->of($intake),
+            ...(new FindingRules($this->atlas, $this->rules, $judge))->of($intake),
+            ...(new TechniqueRules($this->atlas, $this->rules, $judge))->of($intake),
         ];
         usort($rulings, static fn (Ruling $a, Ruling $b): int => [$b->verdict?->strength() ?? -1, $a->rule] <=> [$a->verdict?->strength() ?? -1, $b->rule]);
         $verdict = array_reduce($rulings, static fn (Verdict $all, Ruling $one): Verdict => $all->stronger($one->verdict ?? Verdict::Proceed), Verdict::Proceed);
@@ -57,7 +59,7 @@ final readonly class SafetyGate
     public function intake(CaseFile $case): Intake
     {
         return new Intake(
-            $case, $this->tissue, new Reproduction($this->atlas, $this->rules->groupsOfMovement), $this->atlas, $this->rules->flags->freshDays,
+            $case, $this->tissue, $this->reproduction, $this->atlas, $this->rules->flags->freshDays,
             array_map(static fn (ConditionRule $rule): string => $rule->group, $this->rules->conditions), $this->rules->flags,
         );
     }

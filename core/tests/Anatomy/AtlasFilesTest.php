@@ -62,7 +62,7 @@ final class AtlasFilesTest extends TestCase
         yield 'positions' => ['positions', ['positions', 0, 'family'], 'standing', 'positions.json /positions/0/family: "standing" is not known, allowed are supine, prone, side_left, side_right, seated'];
         yield 'products' => ['products', ['products', 0, 'price'], 3, 'products.json /products/0/price: unknown key, allowed are id, name, use'];
         yield 'demands' => ['demands', ['demands', 0, 'asks'], '', 'demands.json /demands/0/asks: too short, at least 1 characters'];
-        yield 'consent areas' => ['consent_areas', ['consent_areas', 0], ['id' => 'abdomen', 'ask' => 'May I?'], 'consent_areas.json /consent_areas/0: missing words'];
+        yield 'consent areas' => ['consent_areas', ['consent_areas', 0], ['id' => 'abdomen', 'ask' => 'May I?', 'muscles' => [], 'zones' => [], 'techniques' => [], 'setups' => []], 'consent_areas.json /consent_areas/0: missing words'];
         yield 'signs' => ['signs', ['stop', 0, 'goes_on'], 1, 'signs.json /stop/0/goes_on: 1 is no boolean'];
         yield 'conditions' => ['conditions', ['older_age'], 'old', 'conditions.json /older_age: "old" is no number'];
         yield 'red flags' => ['red_flags', ['rules', 0, 'verdict'], 'panic', 'red_flags.json /rules/0/verdict: "panic" is not known, allowed are proceed, modify, defer, refer, emergency'];

@@ -63,6 +63,9 @@ const top = computed(() => Math.max(0.05, shown.value[0]?.support ?? 0.05))
         </dd>
       </dl>
     </li>
-    <li class="caption">None of these: {{ pattern.none < 0.05 ? 'slight' : pattern.none < 0.25 ? 'some' : 'strong' }}</li>
+    <li :class="pattern.none.leads ? 'order-first bg-weld-wash px-2 py-2' : 'caption'">
+      None of these: {{ pattern.none.support < 0.05 ? 'slight' : pattern.none.support < 0.25 ? 'some' : 'strong'
+      }}<template v-for="one in pattern.none.evidence" :key="one.code">. {{ one.text }}</template>
+    </li>
   </ol>
 </template>

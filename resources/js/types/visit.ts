@@ -247,7 +247,8 @@ export interface DeviceReading {
 }
 export interface Pattern {
   candidates: Candidate[]
-  none: number
+  /** leads where nothing examined brings the pain on: then no muscle is offered as the source */
+  none: { support: number; leads: boolean; evidence: { code: string; weight: number; text: string }[] }
   next_checks: NextCheck[]
 }
 export interface Pass {
@@ -260,7 +261,7 @@ export interface Pass {
 }
 export interface PlanStep {
   id: string
-  kind: 'settle' | 'position' | 'warm_up' | 'treat' | 'rest_stroke' | 'recheck' | 'finish' | 'aftercare'
+  kind: 'settle' | 'position' | 'warm_up' | 'treat' | 'rest_stroke' | 'hygiene' | 'recheck' | 'finish' | 'aftercare'
   label: string
   minutes: number
   position: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\Safety;
+namespace Somatrace\Core\Findings;
 
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Place;

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern;
+
+use Somatrace\Core\Data\Fields;
+
+/** What speaks for "none of these", and how strongly, from data. */
+final readonly class NoneFigures
+{
+    private function __construct(
+        public int $examinedMovements,
+        public int $examinedMuscles,
+        public float $lead,
+        public float $unexplained,
+        public float $hardEnd,
+        public float $nightWaking,
+        public float $outOfProportion,
+        public float $strongPain,
+        public float $silent,
+        public int $silentMuscles,
+    ) {
+    }
+
+    public static function from(Fields $row): self
+    {
+        return new self(
+            $row->int('examined_movements'), $row->int('examined_muscles'), $row->float('lead'), $row->float('unexplained'), $row->float('hard_end'),
+            $row->float('night_waking'), $row->float('out_of_proportion'), $row->float('strong_pain'), $row->float('silent'), $row->int('silent_muscles'),
+        );
+    }
+}
