@@ -11,9 +11,12 @@ use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\ConditionAnswer;
 
 /** Holds the findings of today against the rules that read them. */
-final readonly class FindingRules
+final class FindingRules
 {
-    public function __construct(private Atlas $atlas, private SafetyRules $rules, private ConditionJudge $judge)
+    /** @var array<string, list<Limit>> by rule and side: they are the same for everybody whom the rule speaks of */
+    private array $limits = [];
+
+    public function __construct(private readonly Atlas $atlas, private readonly SafetyRules $rules, private readonly ConditionJudge $judge)
     {
     }
 
@@ -36,7 +39,9 @@ final readonly class FindingRules
     private function rulings(FindingRule $rule, ?Side $side, Intake $intake): array
     {
         $label = $rule->label.($side === null ? '' : ", {$side->value}");
-        $limits = array_merge([], ...array_map(fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule->id, $label, [], $side), $rule->limits));
+        $limits = $this->limits["{$rule->id}|{$side?->value}"] ??= array_merge([], ...array_map(
+            fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule->id, $label, [], $side), $rule->limits,
+        ));
         $asked = $rule->ask === null ? [] : [new Question(
             $rule->id.($side === null ? '' : ".{$side->value}"), ucfirst($label).': '.$rule->ask, $rule->reason, kind: $rule->disagrees ? 'disagreement' : null,
         )];

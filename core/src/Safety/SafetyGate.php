@@ -16,14 +16,22 @@ use Somatrace\Core\Findings\Reproduction;
 /** Intake → verdict, limits, questions. The order of the answers never matters. */
 final readonly class SafetyGate
 {
+    private ConditionJudge $judge;
+
+    private FindingRules $findings;
+
+    private TechniqueRules $techniques;
+
     public function __construct(private Atlas $atlas, private SafetyRules $rules, private ConditionTissue $tissue, private Reproduction $reproduction)
     {
+        $this->judge = new ConditionJudge($atlas, $rules);
+        $this->findings = new FindingRules($atlas, $rules, $this->judge);
+        $this->techniques = new TechniqueRules($atlas, $rules, $this->judge);
     }
 
     public function screen(CaseFile $case): SafetyResult
     {
         $intake = $this->intake($case);
-        $judge = new ConditionJudge($this->atlas, $this->rules);
         $clot = $this->clotScore($intake);
         $rulings = [
             ...$this->flagRulings($intake),
@@ -32,8 +40,8 @@ final readonly class SafetyGate
             ...$this->medicineRulings($intake),
             ...$this->ageRulings($case),
             ...$this->clotRulings($intake, $clot),
-            ...(new FindingRules($this->atlas, $this->rules, $judge))->of($intake),
-            ...(new TechniqueRules($this->atlas, $this->rules, $judge))->of($intake),
+            ...$this->findings->of($intake),
+            ...$this->techniques->of($intake),
         ];
         usort($rulings, static fn (Ruling $a, Ruling $b): int => [$b->verdict?->strength() ?? -1, $a->rule] <=> [$a->verdict?->strength() ?? -1, $b->rule]);
         $verdict = array_reduce($rulings, static fn (Verdict $all, Ruling $one): Verdict => $all->stronger($one->verdict ?? Verdict::Proceed), Verdict::Proceed);
@@ -97,7 +105,6 @@ final readonly class SafetyGate
     /** @return list<Ruling> */
     private function conditionRulings(Intake $intake): array
     {
-        $judge = new ConditionJudge($this->atlas, $this->rules);
         $rulings = [];
         $openGroups = [];
         foreach ($this->rules->conditions as $id => $rule) {
@@ -107,11 +114,11 @@ final readonly class SafetyGate
             }
             foreach ($answers as $answer) {
                 $aged = $intake->aged($answer->answer, $rule->fresh, $answer->on);
-                $rulings[] = $judge->judge($rule, $aged === $answer->answer ? $answer : new ConditionAnswer($id, $aged), $intake);
+                $rulings[] = $this->judge->judge($rule, $aged === $answer->answer ? $answer : new ConditionAnswer($id, $aged), $intake);
             }
             if ($answers === [] && $rule->canBe($intake->case->client) && $intake->unnamed($rule->group, $rule->fresh) === Answer::Unknown) {
                 $openGroups[$rule->group][] = $rule->ask;
-                $ruling = $judge->judge($rule, new ConditionAnswer($id, Answer::Unknown), $intake);
+                $ruling = $this->judge->judge($rule, new ConditionAnswer($id, Answer::Unknown), $intake);
                 $rulings[] = new Ruling($ruling->rule, null, null, $ruling->limits);
             }
         }

@@ -10,6 +10,8 @@ use Somatrace\Core\Anatomy\Place;
 /** What a limit touches; several parts together mean "where all of them hold". */
 final readonly class Scope
 {
+    private string $key;
+
     public function __construct(
         public ?Place $place = null,
         public ?string $technique = null,
@@ -19,6 +21,7 @@ final readonly class Scope
         public ?MuscleAt $muscle = null,
         public ?string $site = null,
     ) {
+        $this->key = implode('|', [$place?->key(), $muscle?->key(), $technique, $tool, $position, $product, $site]);
     }
 
     public function with(string $tool): self
@@ -28,7 +31,7 @@ final readonly class Scope
 
     public function key(): string
     {
-        return implode('|', [$this->place?->key(), $this->muscle?->key(), $this->technique, $this->tool, $this->position, $this->product, $this->site]);
+        return $this->key;
     }
 
     public function touches(Deed $deed): bool
@@ -45,7 +48,7 @@ final readonly class Scope
     /** Whether it holds for all that is done today, wherever and with whatever. */
     public function isEverything(): bool
     {
-        return $this->toArray() === ['all' => true];
+        return trim($this->key, '|') === '';
     }
 
     /** @return array<string, string|true> */

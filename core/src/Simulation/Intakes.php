@@ -11,8 +11,12 @@ use Somatrace\Core\Safety\SafetyRules;
  * Made-up intakes for trying the safety rules on: valid, of every kind, the same for the same seed.
  *
  * @phpstan-type IntakeCase array{
- *     format: string, version: int, as_of: string, client: array<string, mixed>, findings: array{palpation?: list<array<string, mixed>>, tests?: list<array<string, mixed>>, complaints?: list<array<string, mixed>>}, session: array<string, mixed>,
- *     health: array{others_denied: bool, red_flags: array<string, string>, conditions: list<array<string, mixed>>, medicines: list<array<string, mixed>>, leg_signs?: string, calf_clot_items?: array<string, string>, answered_on?: array<string, string>},
+ *     format: string, version: int, as_of: string, client: array<string, mixed>, session: array<string, mixed>,
+ *     findings: array{palpation?: list<array<string, mixed>>, tests?: list<array<string, mixed>>, complaints?: list<array<string, mixed>>, range?: list<array<string, mixed>>, resisted?: list<array<string, mixed>>},
+ *     health: array{
+ *         others_denied: bool, red_flags: array<string, string>, conditions: list<array<string, mixed>>, medicines: list<array<string, mixed>>, leg_signs?: string,
+ *         calf_clot_items?: array<string, string>, answered_on?: array<string, string>, groups_asked?: array<string, string>, red_flag_since?: array<string, string>
+ *     },
  *     history?: list<array<string, mixed>>, overrides?: list<array<string, mixed>>
  * }
  */
@@ -55,11 +59,20 @@ final readonly class Intakes
         if ($chance->oneIn(3)) {
             $case['findings']['complaints'] = [[...$this->place($chance), 'now' => 5]];
         }
-        if ($chance->oneIn(6)) {
-            $case['findings']['tests'] = [['test' => 'positional_artery', 'side' => $this->side($chance), 'result' => 'positive']];
+        if ($chance->oneIn(3)) {
+            $case['client']['sex'] = $chance->pick(['female', 'male', 'other']);
+        }
+        if ($chance->oneIn(8)) {
+            $case['client']['skin'] = 'fragile';
+        }
+        if ($chance->oneIn(4)) {
+            $case['health']['groups_asked'] = $this->some($chance, [...array_keys($this->rules->groups), 'red_flags_every_visit', 'red_flags_other'], 7, fn (): string => $this->daysAgo($chance, 120));
         }
         if ($chance->oneIn(3)) {
-            $case['findings']['palpation'] = $this->felt($chance);
+            $case['findings'] = [...$case['findings'], ...$this->measured($chance)];
+        }
+        if ($chance->oneIn(3)) {
+            $case['findings']['palpation'] = [...$case['findings']['palpation'] ?? [], ...$this->felt($chance)];
         }
         if ($chance->oneIn(4)) {
             $case['history'] = [['date' => $this->daysAgo($chance, 30), 'findings' => ['palpation' => $this->felt($chance), 'tests' => [$this->graded($chance)]]]];
@@ -73,6 +86,52 @@ final readonly class Intakes
         }
 
         return $case;
+    }
+
+    /**
+     * Signs of nerves, vessels, bones and of pain that nothing explains, alone and together.
+     *
+     * @return array{complaints: list<array<string, mixed>>, tests: list<array<string, mixed>>, resisted: list<array<string, mixed>>, range: list<array<string, mixed>>, palpation?: list<array<string, mixed>>}
+     */
+    private function measured(Chance $chance): array
+    {
+        $side = $this->side($chance);
+        $arm = $chance->oneIn(2);
+        $limb = $arm ? ['arm_back', 'forearm_outer', 'thumb', 'fingers_index_middle'] : ['thigh_back', 'calf_upper', 'shin', 'big_toe'];
+        $zone = $chance->pick([...$limb, 'low_back', 'neck_back', 'buttock']);
+        $tests = [];
+        foreach ($this->atlas->tests as $test) {
+            if ($test->result === 'result' && $chance->oneIn(4)) {
+                $tests[] = [
+                    'test' => $test->id, 'side' => $test->paired ? $side : 'midline', 'result' => $chance->pick(['positive', 'negative', 'relieves', 'not_done']),
+                    ...($chance->oneIn(2) ? ['seconds' => $chance->pick([8, 30])] : []),
+                    ...($chance->oneIn(2) ? ['refers_to' => [['zone' => $chance->pick($limb), 'side' => $side]]] : []),
+                ];
+            }
+        }
+        if ($chance->oneIn(3)) {
+            foreach (['left', 'right'] as $one) {
+                $tests[] = ['test' => 'calf_girth', 'side' => $one, 'value' => $chance->int(33, 38)];
+            }
+        }
+        $trunk = $chance->oneIn(3);
+        $movements = $trunk ? ['trunk.flexion', 'trunk.extension', 'trunk.side_bend', 'thoracic.rotation'] : [$arm ? 'elbow.extension' : 'knee.flexion', 'cervical.flexion'];
+
+        return [
+            'complaints' => [[
+                'zone' => $trunk ? 'low_back' : $zone, 'side' => $side, 'now' => $chance->int(1, 9), 'since' => $this->daysAgo($chance, 90),
+                ...($chance->oneIn(2) ? ['qualities' => [$chance->pick(['tingling', 'numb', 'electric', 'ache'])]] : []),
+            ]],
+            'tests' => $tests,
+            'resisted' => $chance->oneIn(3) ? [['movement' => $arm ? 'elbow.extension' : 'knee.extension', 'side' => $side, 'strength' => $chance->int(1, 5)]] : [],
+            'range' => array_map(fn (string $movement): array => [
+                'movement' => $movement, 'side' => $this->atlas->movement($movement)->paired ? $side : 'midline', 'active' => $this->atlas->movement($movement)->norm,
+                'pain' => $trunk ? 0 : $chance->int(0, 5), ...($chance->oneIn(4) ? ['end_feel' => $chance->pick(['firm', 'hard', 'empty', 'springy'])] : []),
+            ], $movements),
+            ...($trunk ? ['palpation' => array_map(static fn (string $muscle): array => ['muscle' => $muscle, 'side' => $side, 'tenderness' => 0], [
+                'erector_spinae_lumbar', 'quadratus_lumborum', 'multifidus_lumbar', 'thoracolumbar_fascia',
+            ])] : []),
+        ];
     }
 
     /** @return non-empty-list<array<string, mixed>> one place of a muscle, with or without a sign of inflammation */
@@ -138,7 +197,10 @@ final readonly class Intakes
     /** @return list<array<string, mixed>> */
     private function medicines(Chance $chance): array
     {
-        return array_map(fn (string $id): array => ['medicine' => $id, 'answer' => $this->answer($chance), 'places' => [$this->place($chance)]], $chance->some(array_keys($this->rules->medicines), 2));
+        return array_map(fn (string $id): array => [
+            'medicine' => $id, 'answer' => $this->answer($chance), ...($chance->oneIn(2) ? ['places' => [$this->place($chance)]] : []),
+            ...($chance->oneIn(2) ? ['weeks' => $chance->pick([2, 20])] : []), ...($chance->oneIn(3) ? ['last_dose_hours' => $chance->pick([1, 6])] : []),
+        ], $chance->some(array_keys($this->rules->medicines), 2));
     }
 
     /** @return array{zone: string, side: string} */

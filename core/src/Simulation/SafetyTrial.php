@@ -46,7 +46,7 @@ final class SafetyTrial
         $result = $this->clinic->screen($read);
         $ms = (hrtime(true) - $from) / 1e6;
         $this->turn++;
-        $ways = [$this->flagLoosens(...), $this->conditionLoosens(...), $this->signLoosens(...), $this->overrideSlips(...)];
+        $ways = [$this->flagLoosens(...), $this->conditionLoosens(...), $this->signLoosens(...), $this->findingLoosens(...), $this->overrideSlips(...)];
         $broken = array_merge(
             $this->orderMatters($case, $result),
             $this->mirrorMatters($case, $result),
@@ -161,6 +161,41 @@ final class SafetyTrial
         }
 
         return $looser;
+    }
+
+    /**
+     * One more sign that hands measured: nerves, strength, girth, night, a bad end of a movement.
+     *
+     * @param  IntakeCase  $case
+     * @return list<string>
+     */
+    private function findingLoosens(array $case): array
+    {
+        $found = $case['findings'];
+        $without = static fn (array $list, string $test): array => array_values(array_filter($list, static fn (array $one): bool => ($one['test'] ?? '') !== $test));
+        $tests = ['cervical_compression' => 'midline', 'cervical_lift' => 'midline', 'straight_leg_raise_nerve' => 'left', 'reflex' => 'left', 'wasting' => 'left', 'constant_numbness' => 'left', 'night_waking' => 'midline'];
+        $test = array_keys($tests)[$this->turn % count($tests)];
+        $with = fn (string $result): SafetyResult => $this->screen([...$case, 'findings' => [
+            ...$found, 'tests' => [...$without($found['tests'] ?? [], $test), ['test' => $test, 'side' => $tests[$test], 'result' => $result]],
+        ]]);
+        $looser = $this->looser($with('negative'), $with($test === 'cervical_lift' ? 'relieves' : 'positive'), $test);
+        $held = fn (int $seconds): SafetyResult => $this->screen([...$case, 'findings' => [...$found, 'tests' => [
+            ...$without($found['tests'] ?? [], 'positional_artery'),
+            ...array_map(static fn (string $side): array => ['test' => 'positional_artery', 'side' => $side, 'result' => 'negative', 'seconds' => $seconds], ['left', 'right']),
+        ]]]);
+        $short = $held(8)->limits->all();
+        $full = array_map(static fn (Limit $limit): string => $limit->key(), $held(30)->limits->all());
+        $strength = fn (int $grade): SafetyResult => $this->screen([...$case, 'findings' => [...$found, 'resisted' => [['movement' => 'wrist.extension', 'side' => 'left', 'strength' => $grade]]]]);
+        $calves = fn (float $left): SafetyResult => $this->screen([...$case, 'findings' => [...$found, 'tests' => [
+            ...$without($found['tests'] ?? [], 'calf_girth'), ['test' => 'calf_girth', 'side' => 'left', 'value' => $left], ['test' => 'calf_girth', 'side' => 'right', 'value' => 35.0],
+        ]]]);
+
+        return [
+            ...$looser,
+            ...(array_diff($full, array_map(static fn (Limit $limit): string => $limit->key(), $short)) === [] ? [] : ['a check held to its end bound more than one cut short']),
+            ...$this->looser($strength(5), $strength(3), 'strength 3'), ...$this->looser($strength(3), $strength(2), 'strength 2'),
+            ...$this->looser($calves(35.0), $calves(37.5), 'a calf 2.5 cm larger'), ...$this->looser($calves(37.5), $calves(39.0), 'a calf 4 cm larger'),
+        ];
     }
 
     /**
