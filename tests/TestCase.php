@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use App\Cases\QuestionGroups;
 use App\Models\Client;
 use App\Models\Clinic;
 use App\Models\User;
@@ -105,7 +106,9 @@ abstract class TestCase extends BaseTestCase
         foreach (array_keys(app(Core::class)->rules()->flags->flags) as $flag) {
             $this->save($visit, 'red_flag', 'no', $flag)->assertOk();
         }
-        $this->save($visit, 'others_denied', true, '')->assertOk();
+        foreach (QuestionGroups::ids(app(Core::class)) as $group) {
+            $this->save($visit, 'group_asked', true, $group)->assertOk();
+        }
     }
 
     /** A neck that hurts on the left, with the muscle that reproduces it. */

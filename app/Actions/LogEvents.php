@@ -26,7 +26,9 @@ final readonly class LogEvents
 {
     private const WORK = ['step_started', 'pass_reached'];
 
-    private const ANSWERS = [EntryKind::RedFlag, EntryKind::Condition, EntryKind::Medicine, EntryKind::LegSigns, EntryKind::ClotItem, EntryKind::OthersDenied, EntryKind::Override];
+    private const ANSWERS = [
+        EntryKind::RedFlag, EntryKind::RedFlagSince, EntryKind::Condition, EntryKind::Medicine, EntryKind::LegSigns, EntryKind::ClotItem, EntryKind::GroupAsked, EntryKind::Override,
+    ];
 
     /** A tablet's clock that is ahead by more says nothing. */
     private const AHEAD_MINUTES = 2;

@@ -18,7 +18,7 @@ use Somatrace\Core\Clinic;
 final readonly class CaseAssembler
 {
     /** Counted up when the same records make another case than before, so that no judgement of the old one stays. */
-    public const EDITION = 1;
+    public const EDITION = 2;
 
     public function __construct(private Clinic $clinic, private TreatmentSummary $treatment, private SoundRecords $sound)
     {
@@ -94,7 +94,16 @@ final readonly class CaseAssembler
                 $said[] = $row->saidOn;
             }
         }
+        $groups = [];
         $denied = $rows->standing(EntryKind::OthersDenied)[''] ?? null;
+        if ($denied !== null && $denied->payload === true && ! $told($denied)) {
+            $groups = array_fill_keys(array_keys($this->clinic->rules()->groups), $denied->saidOn);
+        }
+        foreach ($rows->standing(EntryKind::GroupAsked) as $group => $row) {
+            if ($row->payload === true && ! $told($row)) {
+                $groups[$group] = $row->saidOn;
+            }
+        }
 
         return array_filter([
             'red_flags' => $redFlags,
@@ -104,8 +113,9 @@ final readonly class CaseAssembler
             'leg_signs' => $today->first(EntryKind::LegSigns)?->payload,
             // the oldest "no" that still stands dates them all: the format knows one date a part
             'answered_on' => $said === [] ? [] : ['red_flags_other' => min($said)],
-            // "everything else was asked and denied" holds for conditions and medicines while it is fresh, never for an unnamed red flag
-            'others_denied' => $denied?->payload === true && ! $told($denied) && $age($denied) <= ($flags->freshDays['conditions'] ?? 0) && array_diff_key($flags->flags, $redFlags) === [],
+            // the day each group was read out: what was not named in it is denied, for as long as that stays fresh
+            'groups_asked' => $groups,
+            'red_flag_since' => array_filter(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::RedFlagSince))),
         ], static fn (mixed $part): bool => $part !== [] && $part !== null && $part !== false);
     }
 

@@ -110,7 +110,14 @@ final readonly class CaseDisassembler
             $entries[] = new BroughtEntry(EntryKind::ClotItem, 'before', (string) $item, $answer, $on);
         }
 
-        return [...$entries, ...$this->one(EntryKind::LegSigns, '', $health['leg_signs'] ?? null, $on), ...$this->one(EntryKind::OthersDenied, '', $denied ? true : null, $on)];
+        foreach ((array) ($health['red_flag_since'] ?? []) as $flag => $since) {
+            $entries[] = new BroughtEntry(EntryKind::RedFlagSince, 'before', (string) $flag, (string) $since, $on);
+        }
+        foreach ([...$denied ? array_fill_keys(QuestionGroups::ids($this->clinic), $on) : [], ...(array) ($health['groups_asked'] ?? [])] as $group => $day) {
+            $entries[] = new BroughtEntry(EntryKind::GroupAsked, 'before', (string) $group, true, (string) $day);
+        }
+
+        return [...$entries, ...$this->one(EntryKind::LegSigns, '', $health['leg_signs'] ?? null, $on)];
     }
 
     /**

@@ -110,8 +110,14 @@ final readonly class CheckInAnswers
         if (isset($answers['legs'])) {
             $put(EntryKind::LegSigns, '', $answers['legs']);
         }
-        if (array_diff($this->groups(), $done) === []) {
-            $put(EntryKind::OthersDenied, '', true);
+        // here medicines are a page of their own; as one group with allergies they are asked when both were
+        $read = in_array('medicines', $done, true) ? $done : array_diff($done, ['allergies_medicines']);
+        foreach (array_diff(array_intersect($this->groups(), $read), ['medicines']) as $group) {
+            $put(EntryKind::GroupAsked, match ($group) {
+                'today' => 'red_flags_every_visit',
+                'lately' => 'red_flags_other',
+                default => $group,
+            }, true);
         }
 
         return $entries;

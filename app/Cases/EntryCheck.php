@@ -69,7 +69,8 @@ final readonly class EntryCheck
             EntryKind::Override => ['overrides' => [$payload]],
             EntryKind::Aftermath => ['history' => [['aftermath' => [$payload]]]],
             EntryKind::Done => ['history' => [['done' => [$payload]]]],
-            EntryKind::RedFlag, EntryKind::LegSigns, EntryKind::ClotItem, EntryKind::OthersDenied, EntryKind::School, EntryKind::Positions, EntryKind::Text => [],
+            EntryKind::RedFlag, EntryKind::RedFlagSince, EntryKind::LegSigns, EntryKind::ClotItem, EntryKind::GroupAsked, EntryKind::OthersDenied, EntryKind::School, EntryKind::Positions,
+            EntryKind::Text => [],
             default => ['findings' => [$kind->findingsKey() => [$payload]]],
         };
     }
@@ -86,10 +87,11 @@ final readonly class EntryCheck
     private function identityFaults(EntryKind $kind, string $identity): array
     {
         $named = match ($kind) {
-            EntryKind::RedFlag => array_keys($this->clinic->rules()->flags->flags),
+            EntryKind::RedFlag, EntryKind::RedFlagSince => array_keys($this->clinic->rules()->flags->flags),
             EntryKind::ClotItem => array_keys($this->clinic->rules()->clotItems),
             EntryKind::School => array_keys($this->clinic->schools()),
             EntryKind::Text => self::TEXTS,
+            EntryKind::GroupAsked => QuestionGroups::ids($this->clinic),
             EntryKind::LegSigns, EntryKind::OthersDenied, EntryKind::Guardian, EntryKind::Positions => [''],
             default => null,
         };
@@ -133,7 +135,7 @@ final readonly class EntryCheck
     private function own(EntryKind $kind, string $identity, mixed $payload): array
     {
         $ok = match ($kind) {
-            EntryKind::OthersDenied => is_bool($payload),
+            EntryKind::GroupAsked => $payload === true,
             EntryKind::School => is_string($payload) && $this->clinic->schoolQuestion($payload) === $identity,
             EntryKind::Positions => is_array($payload) && $payload !== [] && array_is_list($payload) && array_filter($payload, is_string(...)) === $payload && array_diff($payload, array_keys($this->clinic->atlas->positions)) === [],
             EntryKind::Text => is_string($payload) && mb_strlen($payload) <= self::LONGEST_TEXT,

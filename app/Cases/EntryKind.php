@@ -17,11 +17,13 @@ enum EntryKind: string
     case Feedback = 'feedback';
     case Demand = 'demand';
     case RedFlag = 'red_flag';
+    case RedFlagSince = 'red_flag_since';
     case Condition = 'condition';
     case Medicine = 'medicine';
     case LegSigns = 'leg_signs';
     case ClotItem = 'clot_item';
-    case OthersDenied = 'others_denied';
+    case GroupAsked = 'group_asked';
+    case OthersDenied = 'others_denied'; // of records older than the groups: read, never written
     case Consent = 'consent';
     case Guardian = 'guardian';
     case Target = 'target';
@@ -61,7 +63,8 @@ enum EntryKind: string
             self::Override => '/properties/overrides/items',
             self::Done => '/$defs/done',
             self::RedFlag, self::LegSigns, self::ClotItem => '/$defs/answer',
-            self::OthersDenied, self::School, self::Positions, self::Text => null,
+            self::RedFlagSince => '/$defs/date',
+            self::GroupAsked, self::OthersDenied, self::School, self::Positions, self::Text => null,
         };
     }
 
@@ -82,7 +85,8 @@ enum EntryKind: string
             self::Target, self::Dropped, self::Done => ['muscle', 'side'],
             self::Aftermath => ['hours'],
             self::Override => ['verdict'],
-            self::Feedback, self::RedFlag, self::LegSigns, self::ClotItem, self::OthersDenied, self::School, self::Positions, self::Guardian, self::Text => [],
+            self::Feedback, self::RedFlag, self::RedFlagSince, self::LegSigns, self::ClotItem, self::GroupAsked, self::OthersDenied, self::School, self::Positions,
+            self::Guardian, self::Text => [],
         };
     }
 

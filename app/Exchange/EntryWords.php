@@ -20,7 +20,8 @@ final readonly class EntryWords
         $about = implode(', ', array_filter(array_map($this->id(...), explode(':', $identity)), static fn (string $word): bool => $word !== '' && preg_match('/^\d{3}$/', $word) !== 1));
 
         return ucfirst(match ($kind) {
-            EntryKind::Aftermath => "after $identity hours", EntryKind::TaskScore => 'task', EntryKind::RedFlag => 'danger sign', EntryKind::ClotItem => 'calf', EntryKind::LegSigns => 'leg signs', EntryKind::OthersDenied => 'everything else denied',
+            EntryKind::Aftermath => "after $identity hours", EntryKind::TaskScore => 'task', EntryKind::RedFlag => 'danger sign', EntryKind::RedFlagSince => 'danger sign, since', EntryKind::ClotItem => 'calf', EntryKind::LegSigns => 'leg signs', EntryKind::GroupAsked => 'group read out',
+            EntryKind::OthersDenied => 'everything else denied',
             EntryKind::Done => 'worked', EntryKind::Dropped => 'left out', EntryKind::Override => 'written decision', EntryKind::Positions => 'positions possible', default => $kind->value,
         }).($about === '' || $kind === EntryKind::Aftermath ? '' : ": $about");
     }

@@ -92,7 +92,7 @@ final readonly class AtlasExport
         $urgent = array_map(static fn (FlagRule $rule): string => $rule->id, array_filter($rules->rules, static fn (FlagRule $rule): bool => $rule->verdict === Verdict::Emergency));
         $flags = [];
         foreach ($rules->flags as $id => $flag) {
-            $flags[$id] = ['ask' => $flag['ask'], 'everyVisit' => $flag['every_visit'], 'urgent' => in_array("flag.$id", $urgent, true)];
+            $flags[$id] = ['ask' => $flag['ask'], 'everyVisit' => $flag['every_visit'], 'urgent' => in_array("flag.$id", $urgent, true), 'dated' => $flag['dated']];
         }
 
         return $flags;

@@ -9,6 +9,7 @@ use App\Actions\SignVisit;
 use App\Cases\EntryCheck;
 use App\Cases\EntryKind;
 use App\Cases\Judgements;
+use App\Cases\QuestionGroups;
 use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\Clinic;
@@ -97,7 +98,11 @@ final class DemoStory extends Seeder
                 $this->keep($visit, EntryKind::RedFlag, $told['flags'][$flag] ?? 'no', $flag);
             }
         }
-        $this->keep($visit, EntryKind::OthersDenied, true, '');
+        foreach (QuestionGroups::ids($this->core) as $group) {
+            if ($group !== 'red_flags_other' || $number === 1 || $told['days_ago'] < 1) {
+                $this->keep($visit, EntryKind::GroupAsked, true, $group);
+            }
+        }
         foreach ($told['entries'] as $kind => $payloads) {
             foreach ($payloads as $identity => $payload) {
                 $this->keep($visit, EntryKind::from($kind), $this->dated($payload), is_string($identity) ? $identity : null);

@@ -60,7 +60,7 @@ final class CheckInTest extends TestCase
         self::assertSame('no', $flags['both_legs_weak'], 'shown and left alone');
         self::assertSame('unknown', $flags['numb_face']);
         self::assertArrayNotHasKey('weight_loss_unexplained', $flags, 'never shown');
-        self::assertSame(0, $visit->entries()->where('kind', 'others_denied')->count());
+        self::assertSame(['red_flags_every_visit'], $visit->entries()->where('kind', 'group_asked')->pluck('identity')->all(), 'read to its end, and no other');
     }
 
     /** @param  callable(self, string): string  $how */

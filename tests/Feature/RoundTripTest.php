@@ -166,7 +166,7 @@ final class RoundTripTest extends TestCase
 
         self::assertSame([...array_fill_keys($flags, 'unknown'), $flags[0] => 'yes'], array_replace(array_fill_keys($flags, null), $health['red_flags']));
         self::assertSame(['osteoporosis'], array_column($health['conditions'], 'condition'));
-        self::assertSame([false, false], [isset($health['medicines']), isset($health['others_denied'])]);
+        self::assertSame([false, false], [isset($health['medicines']), isset($health['groups_asked'])]);
         $this->get("/visits/{$visit->public_id}/screen")->assertInertia(fn ($page) => $page->where('standing', fn ($standing): bool => array_values(array_unique(array_map(static fn ($one): string => json_encode($one['payload']['answer'] ?? $one['payload']), collect($standing)->all()))) === ['"yes"']));
     }
 

@@ -124,7 +124,7 @@ final class SpoiltInputTest extends TestCase
             ['consent', null, ['area' => 'mouth', 'given' => true, 'said' => 'May I?']], ['demand', null, ['demand' => 'arms_overhead', 'hours' => 3]], ['target', null, ['muscle' => 'masseter', 'side' => 'left', 'minutes' => 5]],
             ['dropped', null, ['muscle' => 'masseter', 'side' => 'right']], ['aftermath', null, ['hours' => 24, 'soreness' => 2, 'soreness_hours' => 12, 'worse' => false]], ['override', null, ['verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Seen by her doctor.', 'on' => now()->format('Y-m-d')]],
             ['red_flag', 'numb_face', 'no'], ['school', 'pressure', 'firm_seven'], ['positions', '', ['supine']], ['text', 'letter', 'Dear colleague'], ['leg_signs', '', 'no'], ['clot_item', 'calf_3cm_larger', 'no'], ['posture', null, ['sign' => 'head_forward', 'side' => 'midline', 'grade' => 1]],
-            ['test', null, ['test' => 'cervical_compression', 'side' => 'left', 'result' => 'negative']], ['guardian', '', ['given' => true, 'name' => 'Orla']], ['others_denied', '', true],
+            ['test', null, ['test' => 'cervical_compression', 'side' => 'left', 'result' => 'negative']], ['guardian', '', ['given' => true, 'name' => 'Orla']], ['group_asked', 'nerves', true],
         ]);
         $touch = ['kind' => $kind, 'phase' => $spoil->one(['before', 'before', 'after']), 'identity' => $identity, 'payload' => $spoil->value($payload), 'seen' => (int) DB::table('entries')->where('kind', $kind)->max('revision')];
 

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test'
-import { newClient, openStep, openWith, saved, signIn } from './steps'
+import { denied, newClient, openStep, openWith, saved, signIn } from './steps'
 
 async function aPlannedVisit(page: Page, name: string): Promise<string> {
   await newClient(page, name)
@@ -7,8 +7,7 @@ async function aPlannedVisit(page: Page, name: string): Promise<string> {
   await saved(page, () => page.locator('[data-zone="neck_back:left"]').click({ force: true }))
   await saved(page, () => page.getByRole('radiogroup', { name: 'Pain now' }).getByRole('radio', { name: '7', exact: true }).click())
   await openStep(page, 'Screen')
-  await page.getByRole('button', { name: /all denied/ }).click()
-  await saved(page, () => page.getByLabel('Everything else was asked and denied').check())
+  await denied(page)
   const visit = page.url().replace(/\/screen$/, '')
   await openWith(page, visit, 'feel', { muscle: 'levator_scapulae', side: 'left' })
   await saved(page, () => page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '3' }).click())

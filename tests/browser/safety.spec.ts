@@ -1,5 +1,5 @@
 import { expect, test } from './test'
-import { accessible, openClient, openStep, openWith, planned, saved, signIn, token } from './steps'
+import { accessible, denied, openClient, openStep, openWith, planned, saved, signIn, token } from './steps'
 
 test('consent taken back in the running treatment takes its steps out at once, and stays so', async ({ page }) => {
   const visit = await planned(page, 'Isolde Marsh')
@@ -90,7 +90,7 @@ test('a minor waits for a guardian, whose words are kept with who asked', async 
   await openClient(page, 'Tam Wick')
   await page.getByRole('button', { name: /Start visit/ }).click()
   await openStep(page, 'Screen')
-  await page.getByRole('button', { name: /all denied/ }).click()
+  await denied(page)
   const follows = page.getByRole('region', { name: 'What follows' })
   await expect(follows).toContainText('Not today')
   const guardian = page.getByRole('region', { name: 'Guardian' })
@@ -106,7 +106,7 @@ test('the cap of age is raised in writing, the calf is counted, and what stands 
   await openClient(page, 'Edda Vorn')
   await page.getByRole('button', { name: /Start visit/ }).click()
   await openStep(page, 'Screen')
-  await page.getByRole('button', { name: /all denied/ }).click()
+  await denied(page)
   const follows = page.getByRole('region', { name: 'What follows' })
   await follows.getByText('Raise the cap of age, in writing').click()
   await follows.getByLabel(/Age alone caps pressure at 5/).fill('Strong bones but for the spine, used to firm work.')

@@ -1,5 +1,5 @@
 import { test, type Page } from './test'
-import { openClient, openWith, recorded, saved, signIn } from './steps'
+import { denied, openClient, openWith, recorded, saved, signIn } from './steps'
 
 /** Pictures of the main views from the demo story, for docs/screenshots: SCREENSHOTS=1 npx playwright test */
 /** Several views on one sheet, two beside each other. */
@@ -86,8 +86,7 @@ test('pictures', async ({ page, browser }) => {
   await saved(page, () => page.getByRole('group', { name: 'Worse afterwards' }).getByRole('button', { name: 'no', exact: true }).click())
   await shot('ask')
   await page.goto(`${visit}/screen`)
-  await page.getByRole('button', { name: /all denied/ }).click()
-  await page.getByText('questions denied').waitFor()
+  await denied(page)
   await openWith(page, visit, 'move', { movement: 'cervical.rotation' })
   for (const [index, value] of ['63', '55'].entries()) {
     await saved(page, async () => {

@@ -19,6 +19,24 @@ export async function saved(page: Page, act: () => Promise<unknown>): Promise<vo
   expect((await answer).ok()).toBe(true)
 }
 
+/** Reads out the danger signs of every visit, the others, and each group after them that is open, one by one, and has all denied. Returns how many touches it took. */
+export async function denied(page: Page): Promise<number> {
+  await expect(page.getByRole('region', { name: 'What follows' })).toBeVisible()
+  let touches = 0
+  for (const button of [
+    page.getByRole('button', { name: /read out, all denied/ }),
+    page.getByRole('button', { name: /: none of (these|the others)$/ }),
+  ]) {
+    for (let left = await button.count(); left > 0; left--, touches++) {
+      const kept = page.waitForResponse((response) => response.url().includes('/entries') && response.request().method() !== 'GET')
+      await button.first().click()
+      expect((await kept).ok()).toBe(true)
+      await expect(button).toHaveCount(left - 1)
+    }
+  }
+  return touches
+}
+
 export async function openStep(page: Page, name: string): Promise<void> {
   await page
     .getByRole('navigation', { name: 'Steps of the visit' })
@@ -72,6 +90,13 @@ export async function recorded(page: Page, visit: string, entries: { kind: strin
   expect(answer.status(), await answer.text()).toBe(200)
 }
 
+const questionGroups = [
+  'red_flags_every_visit',
+  'red_flags_other',
+  ...Object.keys(
+    (JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { groups: Record<string, unknown> }).groups,
+  ),
+]
 const everyFlag = Object.keys(
   (JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { flags: Record<string, unknown> }).flags,
 )
@@ -87,7 +112,7 @@ export async function assessed(
   const visit = page.url().replace(/\/ask$/, '')
   await recorded(page, visit, [
     ...everyFlag.map((identity) => ({ kind: 'red_flag', identity, payload: 'no' })),
-    { kind: 'others_denied', identity: '', payload: true },
+    ...questionGroups.map((identity) => ({ kind: 'group_asked', identity, payload: true })),
     ...findings,
   ])
   return visit
@@ -105,7 +130,7 @@ export async function planned(page: Page, name: string): Promise<string> {
   const felt = { side: 'left', tenderness: 3, familiar: 'yes' }
   await recorded(page, visit, [
     ...Object.keys(atlas.flags).map((identity) => ({ kind: 'red_flag', identity, payload: 'no' })),
-    { kind: 'others_denied', identity: '', payload: true },
+    ...questionGroups.map((identity) => ({ kind: 'group_asked', identity, payload: true })),
     { kind: 'complaint', payload: { zone: 'neck_side', side: 'left', now: 5 } },
     { kind: 'palpation', payload: { muscle: 'sternocleidomastoid_sternal', ...felt } },
     { kind: 'palpation', payload: { muscle: 'levator_scapulae', ...felt } },

@@ -39,7 +39,7 @@ final readonly class VisitPage
     /** Steps on which the agreed plan itself is read. */
     private const ALONG_THE_PLAN = ['plan', 'work', 'recheck'];
 
-    private const ANSWERS = ['red_flag', 'condition', 'medicine', 'others_denied', 'demand'];
+    private const ANSWERS = ['red_flag', 'red_flag_since', 'condition', 'medicine', 'group_asked', 'demand'];
 
     public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers, private ScopePage $scope, private Clinic $clinic, private SoundRecords $sound, private TableConsent $consent)
     {
@@ -174,7 +174,7 @@ final readonly class VisitPage
     /** What was denied to somebody else is asked again here (CaseAssembler). */
     private static function denies(Entry $entry): bool
     {
-        return $entry->payload === 'no' || $entry->kind === EntryKind::OthersDenied || (is_array($entry->payload) && ($entry->payload['answer'] ?? null) === 'no');
+        return $entry->payload === 'no' || $entry->kind === EntryKind::GroupAsked || (is_array($entry->payload) && ($entry->payload['answer'] ?? null) === 'no');
     }
 
     /**

@@ -45,4 +45,13 @@ final readonly class Health
             array_map(Dates::of(...), $f->stringMap('red_flag_since')),
         );
     }
+
+    /** Whether anything was asked and answered. */
+    public function isAsked(): bool
+    {
+        $said = [...array_values($this->redFlags), ...array_map(static fn (ConditionAnswer|MedicineAnswer $one): Answer => $one->answer, [...$this->conditions, ...$this->medicines])];
+
+        return $this->othersDenied || $this->groupsAsked !== [] || ($this->legSigns ?? Answer::Unknown) !== Answer::Unknown
+            || array_filter($said, static fn (Answer $answer): bool => $answer !== Answer::Unknown) !== [];
+    }
 }

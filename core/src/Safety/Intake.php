@@ -60,12 +60,19 @@ final readonly class Intake
         return Dates::days($named ?? $this->askedOn($part) ?? $this->case->asOf, $this->case->asOf) === 0;
     }
 
-    /** Whether it was answered with no by name, and in so many days: "everything else denied" does not count. */
+    /** Whether it was denied in so many days: by name, or by reading out its group. */
     public function deniedWithin(string $flag, int $days): bool
     {
-        $on = $this->case->health->answeredOn[$this->flags->part($flag)] ?? $this->case->asOf;
+        $health = $this->case->health;
+        $part = $this->flags->part($flag);
+        $on = match ($health->redFlags[$flag] ?? null) {
+            Answer::No => $health->answeredOn[$part] ?? $this->case->asOf,
+            // "everything else denied" of a file names nothing
+            null => $health->groupsAsked[$part] ?? null,
+            default => null,
+        };
 
-        return ($this->case->health->redFlags[$flag] ?? null) === Answer::No && Dates::days($on, $this->case->asOf) <= $days;
+        return $on !== null && Dates::days($on, $this->case->asOf) <= $days;
     }
 
     public function testPositive(string $test): Answer

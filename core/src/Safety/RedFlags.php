@@ -11,7 +11,7 @@ use Somatrace\Core\Safety\When\Conditions;
 final readonly class RedFlags
 {
     /**
-     * @param  array<string, array{ask: string, every_visit: bool}>  $flags
+     * @param  array<string, array{ask: string, every_visit: bool, dated: bool}>  $flags
      * @param  list<FlagRule>  $rules
      * @param  array<string, int>  $freshDays
      */
@@ -23,7 +23,7 @@ final readonly class RedFlags
     {
         $flags = [];
         foreach ($file->list('flags') as $row) {
-            $flags[$row->string('id')] = ['ask' => $row->string('ask'), 'every_visit' => $row->bool('every_visit')];
+            $flags[$row->string('id')] = ['ask' => $row->string('ask'), 'every_visit' => $row->bool('every_visit'), 'dated' => $row->bool('dated')];
         }
         $rules = $file->map('rules', static fn (Fields $row): FlagRule => new FlagRule(
             $row->string('id'), Conditions::from($row->fields('when')), Verdict::from($row->string('verdict')), $row->intOrNull('days'),

@@ -60,6 +60,7 @@ final readonly class SafetyGate
                 array_filter($rulings, static fn (Ruling $ruling): bool => $ruling->verdict !== null),
             )),
             $clot,
+            $case->health->isAsked(),
         );
     }
 

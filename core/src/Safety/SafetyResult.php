@@ -10,6 +10,7 @@ final readonly class SafetyResult
      * @param  list<Question>  $questions
      * @param  list<Offer>  $offers
      * @param  list<array{rule: string, verdict: string, reason: string}>  $because  the rules behind the verdict, strongest first
+     * @param  bool  $asked  whether anything was answered at all
      */
     public function __construct(
         public Verdict $verdict,
@@ -20,6 +21,7 @@ final readonly class SafetyResult
         public array $offers,
         public array $because,
         public ?ClotScore $clot,
+        public bool $asked,
     ) {
     }
 
@@ -46,6 +48,7 @@ final readonly class SafetyResult
             'questions' => array_map(static fn (Question $question): array => $question->toArray(), $this->questions),
             'because' => $this->because,
             'may_start' => $this->mayStart(),
+            'asked' => $this->asked,
             'overridden' => $this->beforeOverride === $this->verdict ? null : $this->beforeOverride->value,
             'clot' => $this->clot?->toArray(),
         ];

@@ -99,10 +99,10 @@ interface Atlas {
   /** how each is asked, word for word */
   consentAsks: Record<ConsentAreaId, string>
   /** urgent: a yes alone is an emergency */
-  flags: Record<RedFlagId, { ask: string; everyVisit: boolean; urgent: boolean }>
+  flags: Record<RedFlagId, { ask: string; everyVisit: boolean; urgent: boolean; dated: boolean }>
   conditions: AtlasCondition[]
   groups: Record<string, string>
-  medicines: Record<MedicineId, { label: string; ask: string; local: boolean; within_days: number | null }>
+  medicines: Record<MedicineId, { label: string; ask: string; local: boolean; within_days: number | null; asks_weeks: boolean; asks_dose: boolean }>
   /** the calf score: what each item asks and counts */
   clot: Record<ClotItemId, { ask: string; points: number }>
   stopSigns: { id: string; name: string; do_now: string; goes_on: boolean }[]

@@ -4,7 +4,7 @@ import type { Safety } from '@/types/visit'
 import { useKeys } from '@/composables/useKeys'
 import Gate from './Gate.vue'
 import Sheet from './Sheet.vue'
-import { limitLines, speaksOf, verdictWords, whenWords, type InHand } from './words'
+import { limitLines, speaksOf, verdictOf, verdictWords, whenWords, type InHand } from './words'
 
 const props = defineProps<{ safety: Safety; hand: InHand | null }>()
 const open = ref(false)
@@ -24,7 +24,7 @@ useKeys({ r: () => (open.value = true) })
   <section class="flex h-[44px] items-center gap-x-6 bg-fold px-6" aria-label="Safety">
     <div class="flex shrink-0 items-center gap-3" role="status">
       <Gate :verdict="safety.verdict" :open="blocking > 0" />
-      <span class="display text-[17px] leading-5">{{ verdictWords[safety.verdict] }}</span>
+      <span class="display text-[17px] leading-5">{{ verdictOf(safety) }}</span>
       <span v-if="blocking" class="text-walnut-2">{{ blocking }} to ask</span>
     </div>
     <p
@@ -47,7 +47,7 @@ useKeys({ r: () => (open.value = true) })
     </button>
     <Sheet title="Why, and what to do instead" :open="open" @close="open = false">
       <p class="mb-4 flex items-center gap-3 text-[17px]">
-        <Gate :verdict="safety.verdict" /> <b class="display">{{ verdictWords[safety.verdict] }}</b>
+        <Gate :verdict="safety.verdict" /> <b class="display">{{ verdictOf(safety) }}</b>
         <span v-if="safety.when">{{ whenWords(safety.when) }}</span>
       </p>
       <p class="caption mb-4">This supports a licensed judgement and never replaces it. Local rules come first.</p>

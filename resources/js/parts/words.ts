@@ -10,6 +10,10 @@ export const verdictWords: Record<Verdict, string> = {
   emergency: 'Emergency: call now',
 }
 
+/** Before anything was answered nothing is allowed with or without limits: it was not asked. */
+export const verdictOf = (safety: Pick<Safety, 'verdict' | 'asked'>): string =>
+  !safety.asked && ['proceed', 'modify'].includes(safety.verdict) ? 'Not asked yet' : verdictWords[safety.verdict]
+
 /** One line for a set of limits of the same rule and effect: where, and what. */
 export interface LimitLine {
   where: string
@@ -46,6 +50,8 @@ const whatOf = (limit: Limit): string => {
   }
 }
 
+/** A question that holds the whole visit, not one way of working. */
+const isStart = (limit: Limit): boolean => limit.scope.all === true
 /** Limits that say the same of many zones, drawn together into one line. */
 export function limitLines(limits: readonly Limit[]): LimitLine[] {
   const groups = new Map<string, Limit[]>()
@@ -53,12 +59,22 @@ export function limitLines(limits: readonly Limit[]): LimitLine[] {
     const { technique, tool, position, product } = limit.scope
     const name =
       limit.effect === 'check_first'
-        ? 'check_first'
+        ? isStart(limit)
+          ? 'check_first'
+          : `check_first|${String(limit.value)}`
         : [limit.effect, limit.value, technique, tool, position, product, limit.scope.muscle, limit.rules.join()].join('|')
     groups.set(name, [...(groups.get(name) ?? []), limit])
   }
   return [...groups.values()].map((group) => {
     const first = group[0] as Limit
+    if (first.effect === 'check_first' && !isStart(first)) {
+      return {
+        where: first.reason.split(':')[0] ?? '',
+        what: `wait for: ${String(first.value).replaceAll('_', ' ')}`,
+        reason: first.reason.split(': check first')[0] ?? '',
+        instead: first.instead,
+      }
+    }
     if (first.effect === 'check_first' && group.length > 1) {
       return {
         where: 'Before work',

@@ -2,7 +2,10 @@
 import { computed, ref } from 'vue'
 import { atlas } from '@/chart/atlas'
 import { useAnswers } from '@/composables/useAnswers'
+import { useKeys } from '@/composables/useKeys'
+import { dayWords } from '@/composables/settings'
 import { useVisit } from '@/composables/useVisit'
+import NumberField from '@/parts/NumberField.vue'
 import CheckInNote from '@/parts/CheckInNote.vue'
 import GuardianConsent from '@/parts/GuardianConsent.vue'
 import CalfScore from '@/parts/screen/CalfScore.vue'
@@ -54,16 +57,13 @@ const setCondition = (id: ConditionId, part: Partial<ConditionAnswer> | null) =>
     about(id)?.label ?? id,
   )
 const isNamed = (id: ConditionId) => conditions.value.has(id) && conditions.value.get(id)?.condition.answer !== 'no'
-const denied = computed(
-  () =>
-    one<boolean>('others_denied', '') ??
-    (asked.value.has('conditions.nerves') ? undefined : (standing('others_denied', '')?.payload as boolean | undefined)),
-)
 interface Medicine {
   medicine: string
   answer: Answer
   since?: string
   places?: Place[]
+  weeks?: number
+  last_dose_hours?: number
 }
 const medicineNow = (id: string) => one<Medicine>('medicine', id) ?? (standing('medicine', id)?.payload as Medicine | undefined)
 const takes = (id: string): boolean => medicineNow(id)?.answer === 'yes'
@@ -73,9 +73,41 @@ const setMedicine = (id: MedicineId, part: Partial<Medicine>) => {
   const gone = next.answer === 'no' && !standing('medicine', id)
   save('medicine', id, gone ? null : kept(next), atlas.medicines[id].label)
 }
-const openGroups = computed(() => new Set([...asked.value].flatMap((id) => (id.startsWith('conditions.') ? [id.slice(11)] : []))))
-const group = ref(Object.keys(atlas.groups)[0] ?? '')
-const inGroup = computed(() => atlas.conditions.filter((entry) => entry.group === group.value))
+const MEDICINES = 'allergies_medicines'
+/** The seven groups, each read out by itself: one touch denies what was not named in it. */
+const groups = computed(() =>
+  Object.entries(atlas.groups).map(([id, name]) => {
+    const members = atlas.conditions.filter((entry) => entry.group === id)
+    const before = standing('group_asked', id)
+    const open = asked.value.has(`conditions.${id}`) || (id === MEDICINES && asked.value.has('medicines'))
+    const said = one<boolean>('group_asked', id)
+      ? 'asked today'
+      : before
+        ? `${open ? 'last asked' : 'asked'} ${dayWords(before.said_on)}`
+        : ''
+    return {
+      id,
+      name,
+      members,
+      open,
+      named: members.some((entry) => isNamed(entry.id)) || (id === MEDICINES && (Object.keys(atlas.medicines) as MedicineId[]).some(takes)),
+      when: said || (open ? 'not asked yet' : ''),
+    }
+  }),
+)
+const firstOpen = computed(() => groups.value.find((group) => group.open)?.id)
+const unfolded = ref(new Set<string>())
+const isOpen = (id: string) => unfolded.value.has(id) || firstOpen.value === id
+const unfold = (id: string) => {
+  const next = new Set(unfolded.value)
+  if (!next.delete(id)) next.add(id)
+  unfolded.value = next
+}
+const denyGroup = (id: string) => {
+  save('group_asked', id, true, `${atlas.groups[id]}: read out`)
+  unfolded.value = new Set([...unfolded.value].filter((open) => open !== id))
+}
+useKeys({ d: () => firstOpen.value && denyGroup(firstOpen.value) })
 </script>
 <template>
   <div class="grid flex-1 content-start gap-x-10 px-6 pb-6 pt-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,460px)]">
@@ -97,51 +129,71 @@ const inGroup = computed(() => atlas.conditions.filter((entry) => entry.group ==
         :today="props.visit.date"
         @change="(part) => setCondition(card.id, part)"
       />
-      <div class="mb-2 flex flex-wrap gap-px" role="group" aria-label="Groups of conditions">
-        <button
-          v-for="(name, id) in atlas.groups"
-          :key="id"
-          type="button"
-          class="cell !min-h-[36px] text-[14px]"
-          :aria-pressed="group === id"
-          @click="group = id"
+      <ol aria-label="Groups of conditions">
+        <li
+          v-for="group in groups"
+          :key="group.id"
+          class="border-b border-hairline py-1"
+          :class="group.open ? 'border-l-4 border-l-walnut pl-3' : 'pl-4'"
         >
-          {{ name }}<span v-if="openGroups.has(id)" class="note pl-1">open</span>
-        </button>
-      </div>
-      <div class="flex flex-wrap gap-px" role="group" :aria-label="atlas.groups[group]">
-        <button
-          v-for="entry in inGroup"
-          :key="entry.id"
-          type="button"
-          class="cell !px-3"
-          :aria-pressed="isNamed(entry.id)"
-          :data-unusual="isNamed(entry.id)"
-          @click="setCondition(entry.id, isNamed(entry.id) ? null : { answer: 'yes' })"
-        >
-          {{ entry.label }}
-        </button>
-      </div>
-      <h2 class="section-head mt-5">Medicines</h2>
-      <div class="flex flex-wrap gap-px" role="group" aria-label="Medicines">
-        <button
-          v-for="(medicine, id) in atlas.medicines"
-          :key="id"
-          type="button"
-          class="cell !min-h-[36px] text-[14px]"
-          :aria-pressed="takes(id)"
-          :data-unusual="takes(id)"
-          @click="setMedicine(id, { answer: takes(id) ? 'no' : 'yes' })"
-        >
-          {{ medicine.label }}
-        </button>
-      </div>
-      <template v-for="(medicine, id) in atlas.medicines" :key="id">
-        <div v-if="takes(id) && (medicine.local || medicine.within_days)" class="mt-2 border-l-2 border-iron pl-3">
-          <p class="caption">
-            {{ capital(medicine.label) }}: where, and when<template v-if="medicine.within_days">
-              (it counts for {{ medicine.within_days }} days)</template
+          <div class="flex flex-wrap items-center justify-between gap-x-3">
+            <button
+              type="button"
+              class="flex min-h-[44px] flex-1 flex-wrap items-center gap-x-2 text-left"
+              :aria-expanded="isOpen(group.id)"
+              @click="unfold(group.id)"
             >
+              <span class="font-[650]">{{ group.name }}</span><span class="note" :class="group.open ? 'text-madder' : ''">{{
+                group.when
+              }}</span>
+            </button>
+            <button
+              v-if="group.open"
+              type="button"
+              class="btn"
+              :aria-label="`${group.name}: ${group.named ? 'none of the others' : 'none of these'}`"
+              @click="denyGroup(group.id)"
+            >
+              {{ group.named ? 'None of the others' : 'None of these' }}
+              <span v-if="group.id === firstOpen" class="key-hint">D</span>
+            </button>
+          </div>
+          <div v-if="isOpen(group.id)" class="flex flex-wrap gap-px pb-2" role="group" :aria-label="group.name">
+            <button
+              v-for="entry in group.members"
+              :key="entry.id"
+              type="button"
+              class="cell !px-3"
+              :aria-pressed="isNamed(entry.id)"
+              :data-unusual="isNamed(entry.id)"
+              @click="setCondition(entry.id, isNamed(entry.id) ? null : { answer: 'yes' })"
+            >
+              {{ entry.label }}
+            </button>
+            <template v-if="group.id === MEDICINES">
+              <button
+                v-for="(medicine, id) in atlas.medicines"
+                :key="id"
+                type="button"
+                class="cell !px-3"
+                :aria-pressed="takes(id)"
+                :data-unusual="takes(id)"
+                @click="setMedicine(id, { answer: takes(id) ? 'no' : 'yes' })"
+              >
+                {{ medicine.label }}
+              </button>
+            </template>
+          </div>
+        </li>
+      </ol>
+      <template v-for="(medicine, id) in atlas.medicines" :key="id">
+        <div
+          v-if="takes(id) && (medicine.local || medicine.within_days || medicine.asks_weeks || medicine.asks_dose)"
+          class="mt-2 border-l-2 border-iron pl-3"
+        >
+          <p class="caption">
+            {{ capital(medicine.label) }}: {{ medicine.local ? 'where, and since when' : 'since when'
+            }}<template v-if="medicine.within_days"> (it counts for {{ medicine.within_days }} days)</template>
           </p>
           <div class="flex flex-wrap items-center gap-2">
             <input
@@ -158,18 +210,27 @@ const inGroup = computed(() => atlas.conditions.filter((entry) => entry.group ==
               :places="medicineNow(id)?.places ?? []"
               @change="(places) => setMedicine(id, { places })"
             />
+            <div v-if="medicine.asks_weeks" class="w-[150px]">
+              <NumberField
+                :id="`weeks-${id}`"
+                label="Weeks; unknown counts as long"
+                :value="medicineNow(id)?.weeks"
+                :entry="`medicine|before|${id}`"
+                @commit="(weeks) => setMedicine(id, { weeks })"
+              />
+            </div>
+            <div v-if="medicine.asks_dose" class="w-[150px]">
+              <NumberField
+                :id="`dose-${id}`"
+                label="Last dose, hours ago"
+                :value="medicineNow(id)?.last_dose_hours"
+                :entry="`medicine|before|${id}`"
+                @commit="(last_dose_hours) => setMedicine(id, { last_dose_hours })"
+              />
+            </div>
           </div>
         </div>
       </template>
-      <label class="mt-4 flex min-h-[44px] items-center gap-3"
-        ><input
-          type="checkbox"
-          class="size-6 accent-walnut"
-          :checked="denied === true"
-          @change="save('others_denied', '', ($event.target as HTMLInputElement).checked, 'everything else asked and denied')"
-        />
-        Everything else was asked and denied</label
-      >
     </aside>
   </div>
 </template>

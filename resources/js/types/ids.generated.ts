@@ -286,6 +286,9 @@ export type TestId =
   | 'jaw_drift'
   | 'rib_movement'
   | 'night_waking'
+  | 'reflex'
+  | 'wasting'
+  | 'constant_numbness'
 
 export type RegionId =
   | 'head_jaw'
@@ -403,6 +406,7 @@ export type DemandId =
 export type ConsentAreaId =
   | 'abdomen'
   | 'arm_on_therapist'
+  | 'armpit'
   | 'breast_adjacent'
   | 'buttock'
   | 'chest_wall'
@@ -412,6 +416,7 @@ export type ConsentAreaId =
   | 'groin'
   | 'hair_and_scalp'
   | 'inner_thigh'
+  | 'leg_on_therapist'
   | 'mouth'
 
 export type ConditionId =
@@ -462,6 +467,12 @@ export type ConditionId =
   | 'cold_intolerance'
   | 'inflammatory_flare'
   | 'postnatal'
+  | 'artery_narrowing'
+  | 'thyroid_change'
+  | 'aortic_bulge'
+  | 'breast_change'
+  | 'stoma'
+  | 'dental_work_or_mouth_sore'
 
 export type RedFlagId =
   | 'saddle_numbness'
@@ -507,6 +518,8 @@ export type MedicineId =
   | 'blood_pressure'
   | 'insulin'
   | 'recent_injection'
+  | 'skin_patch'
+  | 'filler_or_botulinum'
 
 export type ClotItemId =
   | 'active_cancer'

@@ -79,6 +79,7 @@ export interface ConditionAnswer {
   systolic?: number
   diastolic?: number
   weeks_pregnant?: number
+  leave?: { given: boolean; by?: string; on: string }
 }
 /** Agreement, with the words it was asked in, who asked and when. */
 export interface Agreement {
@@ -136,6 +137,8 @@ export interface Safety {
   questions: Question[]
   because: { rule: string; verdict: Verdict; reason: string }[]
   may_start: boolean
+  /** whether anything was answered at all */
+  asked: boolean
   overridden: Verdict | null
   clot: Clot | null
 }

@@ -13,7 +13,7 @@ import type { ConditionAnswer } from '@/types/visit'
 /** One condition: the few details that decide what it means today, the open ones first in view; what is complete folds to a line. */
 const props = defineProps<{ about: AtlasCondition; condition: ConditionAnswer; saidOn: string; today: string }>()
 const emit = defineEmits<{ change: [part: Partial<ConditionAnswer> | null] }>()
-const { entries } = useVisit()
+const { entries, judged } = useVisit()
 const { asked } = useAnswers()
 const id = computed(() => props.about.id)
 const has = (detail: string) => props.about.details.includes(detail)
@@ -22,6 +22,12 @@ const days = computed(() => (new Date(props.today).getTime() - new Date(props.sa
 const stale = computed(() => props.about.fresh_days !== null && days.value > props.about.fresh_days)
 const missing = computed(() => ['severity', 'stage', 'zones', 'weeks'].some(open) || asked.value.has(`condition.${id.value}`))
 const unfolded = ref(missing.value || stale.value || entries.value.has(`condition|before|${id.value}`))
+/** What a doctor said is asked where the rules send to one. */
+const doctor = computed(
+  () =>
+    props.condition.leave !== undefined ||
+    judged.value.safety.limits.some((limit) => limit.effect === 'doctor_first' && limit.rules.includes(`condition.${id.value}`)),
+)
 const severities = { mild: 'mild', moderate: 'moderate', severe: 'severe' } as const
 const stages = { acute: 'acute', subacute: 'sub-acute', late: 'late', settled: 'settled' } as const
 const trends = { rising: 'rising', same: 'the same', falling: 'going down', gone: 'gone' } as const
@@ -137,6 +143,17 @@ const entry = computed(() => `condition|before|${id.value}`)
             :value="condition.weeks_pregnant"
             :entry="entry"
             @commit="(value) => emit('change', { weeks_pregnant: value })"
+          />
+        </div>
+        <div v-if="doctor">
+          <p class="caption">
+            A doctor was asked, and says yes<span v-if="!condition.leave" class="text-madder">: light and short until then</span>
+          </p>
+          <Choices
+            :label="`${about.label}, a doctor's leave`"
+            :options="{ yes: 'yes', no: 'no' }"
+            :value="condition.leave === undefined ? undefined : condition.leave.given ? 'yes' : 'no'"
+            @choose="(value) => emit('change', { leave: value === undefined ? undefined : { given: value === 'yes', on: today } })"
           />
         </div>
         <div v-if="about.zoned || open('zones') || condition.zones?.length">

@@ -41,12 +41,28 @@ const answer = (flag: RedFlagId) => answerOf<Answer>('red_flag', flag, flag)
 const current = ref(firstOpen())
 const set = (flag: RedFlagId, value: Answer | undefined) =>
   save('red_flag', flag, value ?? null, `${atlas.flags[flag].ask} ${value ?? 'taken back'}`)
-const left = computed(() => ids.filter((flag) => answer(flag) === undefined))
-const denyRest = () =>
+/** Read out and denied group by group: those of every visit, and the others. */
+const groups = [
+  { id: 'red_flags_every_visit', name: 'asked every visit', everyVisit: true },
+  { id: 'red_flags_other', name: 'asked once a month', everyVisit: false },
+] as const
+const left = computed(() =>
+  groups.flatMap((group) => {
+    const flags = ids.filter((flag) => atlas.flags[flag].everyVisit === group.everyVisit && answer(flag) === undefined)
+    return flags.length ? [{ ...group, flags }] : []
+  }),
+)
+const deny = (group: (typeof left.value)[number]) =>
   visit.saveAll(
-    left.value.map((flag) => ({ kind: 'red_flag', identity: flag, payload: 'no' })),
-    `${left.value.length} questions denied`,
+    [
+      ...group.flags.map((identity) => ({ kind: 'red_flag', identity: identity as string, payload: 'no' as unknown })),
+      { kind: 'group_asked', identity: group.id, payload: true },
+    ],
+    `${group.flags.length} questions ${group.name}, denied`,
   )
+const since = (flag: RedFlagId) =>
+  one<string>('red_flag_since', flag) ?? (standing('red_flag_since', flag)?.payload as string | undefined) ?? ''
+const setSince = (flag: RedFlagId, day: string) => save('red_flag_since', flag, day || null, `since ${day || 'taken back'}`)
 const noteOf = (flag: RedFlagId): string => {
   const before = standing('red_flag', flag)
   if (!before) return ''
@@ -76,7 +92,11 @@ useKeys({
   <section aria-label="Red flags">
     <div class="flex flex-wrap items-center justify-between gap-3">
       <h2 class="section-head">Before hands go on</h2>
-      <button v-if="left.length" type="button" class="btn" @click="denyRest">All {{ left.length }} read out, all denied</button>
+      <div class="flex flex-wrap gap-2">
+        <button v-for="group in left" :key="group.id" type="button" class="btn" @click="deny(group)">
+          {{ group.flags.length }} {{ group.name }}: read out, all denied
+        </button>
+      </div>
     </div>
     <p class="caption mb-2">
       A question not answered is unknown, and unknown is never no.
@@ -100,7 +120,18 @@ useKeys({
           @click="current = index"
         >
           <span class="min-w-[240px] flex-1"
-            >{{ atlas.flags[flag].ask }} <span v-if="noteOf(flag)" class="note whitespace-nowrap">{{ noteOf(flag) }}</span></span
+            >{{ atlas.flags[flag].ask }}
+            <label v-if="atlas.flags[flag].dated && answer(flag) === 'yes'" class="caption inline-flex items-center gap-2"
+              >when
+              <input
+                type="date"
+                class="field !w-[150px] !px-2"
+                :max="props.visit.date"
+                :value="since(flag)"
+                @change="setSince(flag, ($event.target as HTMLInputElement).value)"
+              /><span v-if="!since(flag)" class="text-madder">without a day it counts as this week</span></label
+            >
+            <span v-if="noteOf(flag)" class="note whitespace-nowrap">{{ noteOf(flag) }}</span></span
           >
           <Choices
             :label="atlas.flags[flag].ask"

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
 import Gate from '@/parts/Gate.vue'
-import { verdictWords, whenWords } from '@/parts/words'
+import { verdictOf, verdictWords, whenWords } from '@/parts/words'
 import type { Verdict } from '@/types/visit'
 
 /** What follows from the answers, with every reason; and where a licensed person may decide otherwise, in writing. */
@@ -59,7 +59,7 @@ const unless = (verdict: Verdict) => (verdict === safety.value.verdict ? '' : ` 
 <template>
   <section class="mb-4 border-t-2 border-iron pt-2" aria-label="What follows">
     <p class="flex flex-wrap items-center gap-x-3">
-      <Gate :verdict="safety.verdict" /><span class="display text-[23px] leading-7">{{ verdictWords[safety.verdict] }}</span>
+      <Gate :verdict="safety.verdict" /><span class="display text-[23px] leading-7">{{ verdictOf(safety) }}</span>
       <span v-if="when">{{ when }}</span>
     </p>
     <ul v-if="because.length" class="mt-1">
