@@ -100,8 +100,14 @@ final readonly class CaseDisassembler
             $day = $flags->everyVisit((string) $flag) ? $said['red_flags_every_visit'] ?? $on : $said['red_flags_other'] ?? $on;
             $entries[] = new BroughtEntry(EntryKind::RedFlag, 'before', (string) $flag, $answer, $answer === 'no' ? (string) $day : $on);
         }
+        $named = [];
         foreach ((array) ($health['conditions'] ?? []) as $one) {
-            $entries[] = new BroughtEntry(EntryKind::Condition, 'before', (string) $one['condition'], array_diff_key($one, ['on' => true]), (string) ($one['on'] ?? $said['conditions'] ?? $on));
+            // the first of a condition goes by its name, a second by name and place: neither is lost
+            $id = (string) $one['condition'];
+            $at = implode('+', array_map(static fn (array $place): string => "{$place['zone']}-{$place['side']}", (array) ($one['zones'] ?? [])));
+            $name = isset($named[$id]) ? "$id:$at" : $id;
+            $named[$id] = true;
+            $entries[] = new BroughtEntry(EntryKind::Condition, 'before', $name, array_diff_key($one, ['on' => true]), (string) ($one['on'] ?? $said['conditions'] ?? $on));
         }
         foreach ((array) ($health['medicines'] ?? []) as $one) {
             $entries[] = new BroughtEntry(EntryKind::Medicine, 'before', (string) $one['medicine'], $one, (string) ($said['medicines'] ?? $on));

@@ -127,6 +127,10 @@ final readonly class EntryCheck
         if ($keys === [] || ! is_array($payload)) {
             return (string) $given;
         }
+        // the same condition at another place is another entry: its name goes on with the place
+        if ($kind === EntryKind::Condition && is_string($payload['condition'] ?? null) && str_starts_with((string) $given, $payload['condition'].':')) {
+            return (string) $given;
+        }
 
         return implode(':', array_map(static fn (string $key): string => is_scalar($payload[$key] ?? null) ? (string) $payload[$key] : '', $keys));
     }

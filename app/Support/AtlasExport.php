@@ -57,7 +57,7 @@ final readonly class AtlasExport
         return [
             'version' => $atlas->version,
             'muscles' => array_values(array_map($this->muscle(...), $atlas->muscles)),
-            'zones' => array_values(array_map(static fn ($zone): array => ['id' => $zone->id, 'name' => $zone->name, 'group' => $zone->group, 'midline' => $zone->midline], $atlas->zones)),
+            'zones' => array_values(array_map(static fn ($zone): array => ['id' => $zone->id, 'name' => $zone->name, 'group' => $zone->group, 'midline' => $zone->midline, 'neighbours' => $zone->neighbours], $atlas->zones)),
             'movements' => array_values(array_map(static fn ($movement): array => [
                 'id' => $movement->id, 'name' => $movement->name, 'unit' => $movement->unit, 'paired' => $movement->paired, 'norm' => $movement->norm, 'min' => $movement->min,
                 'max' => $movement->max, 'error' => $movement->measurementError, 'larger' => $movement->largerIsBetter, 'how' => $movement->measure,
@@ -105,7 +105,7 @@ final readonly class AtlasExport
         $lore = $muscle->lore();
 
         return [
-            'id' => $muscle->id, 'name' => $muscle->name, 'plain' => $muscle->plain, 'layer' => $muscle->layer, 'group' => $muscle->group, 'zones' => $muscle->zones,
+            'id' => $muscle->id, 'name' => $muscle->name, 'plain' => $muscle->plain, 'layer' => $muscle->layer, 'group' => $muscle->group, 'zones' => $muscle->zones, 'everywhere' => $muscle->everyZone(),
             'refers' => [...$muscle->coreReferral, ...$muscle->spillOver], 'find' => array_map(static fn (FindStep $step): string => $step->do, $lore->find), 'proof' => $lore->proof->do ?? '', 'watch' => [
                 'left' => $this->watch($muscle, Side::Left), 'right' => $this->watch($muscle, Side::Right),
             ],

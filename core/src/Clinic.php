@@ -148,9 +148,12 @@ final class Clinic
 
     public function screen(CaseFile $case): SafetyResult
     {
-        $this->gate ??= new SafetyGate($this->atlas, $this->rules(), $this->tissue(), $this->reproduction());
+        return $this->screened[$case] ??= $this->gate()->screen($case);
+    }
 
-        return $this->screened[$case] ??= $this->gate->screen($case);
+    private function gate(): SafetyGate
+    {
+        return $this->gate ??= new SafetyGate($this->atlas, $this->rules(), $this->tissue(), $this->reproduction());
     }
 
     /** Where nobody should be treated, nobody should be tested further either: then no next check is offered. */
@@ -186,7 +189,7 @@ final class Clinic
      */
     public function worklist(CaseFile $case, array $regions = [], bool $full = false, ?string $position = null): Worklist
     {
-        return (new Worklists($this->atlas, new TestGuard($this->rules())))->of($case, $regions, $full, $position);
+        return (new Worklists($this->atlas, new TestGuard($this->rules(), $this->gate())))->of($case, $regions, $full, $position);
     }
 
     /** @return list<Comparison> what was measured today beside the usual, the other side, the last time and the first */

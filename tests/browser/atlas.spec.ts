@@ -85,7 +85,7 @@ test('a round of the trainer by keyboard: what is missed comes back, and progres
   await page.goto('/atlas/trainer?region=knee')
   const how = page.getByRole('complementary', { name: 'How far you are' })
   const knee = how.getByRole('button', { name: /^Knee/ })
-  await expect(knee).toContainText('0 of 17')
+  await expect(knee).toContainText('0 of 18')
   const ask = page.getByRole('region', { name: 'Question' }).getByRole('heading').first()
   const right = new Map<string, string>()
   const asked: string[] = []
@@ -105,7 +105,7 @@ test('a round of the trainer by keyboard: what is missed comes back, and progres
   await expect(ask).toContainText('of 12 at the first try.')
   const first = Number(/^\d+/.exec((await ask.textContent()) ?? '')?.[0])
   expect(asked.length, 'every missed card came back once').toBe(12 + (12 - first))
-  await expect(knee).toContainText('0 of 17')
+  await expect(knee).toContainText('0 of 18')
 
   await page.reload()
   await expect(page.getByText(/12 learning/)).toBeVisible()

@@ -15,6 +15,8 @@ final readonly class SimulatedDeviceController
 {
     public function show(DeviceReadingsRequest $request, Visit $visit, string $device, Clinic $clinic): Response
     {
+        // a stand-in answers where all is made up, and nowhere else
+        abort_unless($visit->user->clinic->demo, 404);
         $readings = $clinic->devices()->readings(
             $device, (string) $request->string('what'), $request->side(), crc32($visit->client()->firstOrFail()->public_id), $request->integer('repeat'), $request->has('about') ? $request->float('about') : null,
         );

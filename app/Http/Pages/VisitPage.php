@@ -97,15 +97,17 @@ final readonly class VisitPage
             ->get(['revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at', 'needs_countersign', 'countersigned_at', 'users.name as countersigner']);
     }
 
-    /** @return array<string, array{address: string, simulated: bool}> where each measuring device answers */
+    /** @return array<string, array{address: string, simulated: bool}> where each measuring device answers; the stand-in that ships answers in a demo only */
     private function devices(Visit $visit): array
     {
         $devices = [];
         foreach (SimulatedDevices::names() as $device) {
             $address = config("somatrace.devices.$device");
-            $devices[$device] = is_string($address) && $address !== ''
-                ? ['address' => $address, 'simulated' => false]
-                : ['address' => route('visits.device', [$visit, $device], false), 'simulated' => true];
+            if (is_string($address) && $address !== '') {
+                $devices[$device] = ['address' => $address, 'simulated' => false];
+            } elseif ($visit->user->clinic->demo) {
+                $devices[$device] = ['address' => route('visits.device', [$visit, $device], false), 'simulated' => true];
+            }
         }
 
         return $devices;

@@ -27,7 +27,7 @@ final readonly class AtlasReferences
             'muscles/*/techniques/*' => 'technique', 'muscles/*/tools/*' => 'tool', 'muscles/*/consent' => 'consent area',
             'muscles/*/demands/*/*' => 'demand', 'muscles/*/self_care/*' => 'self-care', 'muscles/*/hazards/*' => 'hazard',
         ],
-        'tests' => ['tests/*/never/flags/*' => 'red flag', 'tests/*/never/conditions/*' => 'condition', 'tests/*/short/*' => 'muscle'],
+        'tests' => ['tests/*/never/flags/*' => 'red flag', 'tests/*/never/conditions/*' => 'condition', 'tests/*/never/unsettled/*' => 'condition', 'tests/*/short/*' => 'muscle'],
         'chains' => ['stiff/*/region' => 'region', 'stiff/*/overworks/*' => 'region', 'busy_side/muscles/*' => 'muscle'],
         'regions' => ['regions/*/zones/*' => 'zone', 'regions/*/quick_muscles/*' => 'muscle'],
         'posture_signs' => ['posture_signs/*/short/*/muscle' => 'muscle', 'posture_signs/*/long/*/muscle' => 'muscle'],

@@ -15,6 +15,7 @@ final readonly class Test
      * @param  list<string>  $steps
      * @param  list<string>  $neverWhen  in words
      * @param  list<string>  $neverFlags  red flags that must have been answered no
+     * @param  list<string>  $neverUnsettled  conditions that forbid it until they are late or settled without a sign left
      * @param  list<string>  $neverConditions  conditions that must not be there
      * @param  float|null  $norm  the usual value; null where only the sides are compared
      * @param  int|null  $holdSeconds  the longest a side is held; null where it is not timed
@@ -37,6 +38,7 @@ final readonly class Test
         public array $neverWhen,
         public array $neverFlags,
         public array $neverConditions,
+        public array $neverUnsettled,
         public ?float $norm,
         public ?int $holdSeconds,
         public array $short,
@@ -51,7 +53,7 @@ final readonly class Test
             $row->floatOrNull('max'), $row->floatOrNull('measurement_error'), $row->string('better') === 'larger',
             $row->string('how'), $row->float('minutes'), $row->string('usual'), $row->string('position'), $row->strings('steps'),
             $row->string('means'), $row->strings('never_when'),
-            $row->fields('never')->strings('flags'), $row->fields('never')->strings('conditions'), $row->floatOrNull('norm'), $row->intOrNull('hold_seconds'), $row->strings('short'), $row->string('source'),
+            $row->fields('never')->strings('flags'), $row->fields('never')->strings('conditions'), $row->fields('never')->strings('unsettled'), $row->floatOrNull('norm'), $row->intOrNull('hold_seconds'), $row->strings('short'), $row->string('source'),
         );
     }
 

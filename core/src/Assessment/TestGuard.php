@@ -7,13 +7,13 @@ namespace Somatrace\Core\Assessment;
 use Somatrace\Core\Anatomy\Test;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
-use Somatrace\Core\CaseFile\ConditionAnswer;
+use Somatrace\Core\Safety\SafetyGate;
 use Somatrace\Core\Safety\SafetyRules;
 
 /** Whether a test may be done with this client: what forbids it must have been asked and denied. Unknown is as careful as yes. */
 final readonly class TestGuard
 {
-    public function __construct(private SafetyRules $rules)
+    public function __construct(private SafetyRules $rules, private SafetyGate $gate)
     {
     }
 
@@ -21,11 +21,17 @@ final readonly class TestGuard
     public function refuses(Test $test, CaseFile $case): ?string
     {
         [$said, $open] = [[], []];
+        // answers grow old here as they do for the gate: one that is stale is asked again
+        $intake = $this->gate->intake($case);
         foreach ($test->neverFlags as $flag) {
-            $this->note($this->rules->flags->flags[$flag]['ask'], $case->health->redFlags[$flag] ?? Answer::Unknown, $said, $open);
+            $this->note($this->rules->flags->flags[$flag]['ask'], $intake->flag($flag), $said, $open);
         }
         foreach ($test->neverConditions as $condition) {
-            $this->note($this->rules->conditions[$condition]->label, $this->condition($condition, $case), $said, $open);
+            $this->note($this->rules->conditions[$condition]->label, $intake->standsAs($condition), $said, $open);
+        }
+        foreach ($test->neverUnsettled as $condition) {
+            $answer = $intake->standsAs($condition);
+            $this->note($this->rules->conditions[$condition]->label, $answer === Answer::Yes && $intake->isSettled($condition) ? Answer::No : $answer, $said, $open);
         }
 
         return match (true) {
@@ -47,15 +53,5 @@ final readonly class TestGuard
             Answer::Unknown => $open[] = $words,
             Answer::No => null,
         };
-    }
-
-    private function condition(string $condition, CaseFile $case): Answer
-    {
-        $answers = array_map(
-            static fn (ConditionAnswer $one): Answer => $one->answer,
-            array_values(array_filter($case->health->conditions, static fn (ConditionAnswer $one): bool => $one->condition === $condition)),
-        );
-
-        return $answers === [] ? ($case->health->othersDenied ? Answer::No : Answer::Unknown) : array_reduce($answers, static fn (Answer $all, Answer $one): Answer => $all->or($one), Answer::No);
     }
 }

@@ -33,7 +33,7 @@ final readonly class CaseWriter
         $written = [];
         foreach (get_object_vars($part) as $name => $value) {
             $plain = $this->plain($value);
-            if ($plain !== null && $plain !== [] && ! ($plain === false && in_array($name, ['stoic', 'othersDenied', 'lock', 'stopped'], true))) {
+            if ($plain !== null && $plain !== [] && ! ($plain === false && in_array($name, ['stoic', 'othersDenied', 'lock', 'stopped', 'simulated'], true))) {
                 $written[strtolower((string) preg_replace('/[A-Z]/', '_$0', $name))] = $plain;
             }
         }

@@ -12,6 +12,7 @@ use Somatrace\Core\Data\Fields;
 final readonly class Complaint
 {
     /**
+     * @param  float|null  $now  null where nobody has asked
      * @param  list<string>  $qualities
      * @param  list<Place>  $spreadsTo
      * @param  list<Aggravator>  $worseWith
@@ -20,7 +21,7 @@ final readonly class Complaint
     public function __construct(
         public string $zone,
         public Side $side,
-        public float $now,
+        public ?float $now = null,
         public ?float $worstWeek = null,
         public ?float $bestWeek = null,
         public array $qualities = [],
@@ -35,11 +36,17 @@ final readonly class Complaint
     public static function from(Fields $f): self
     {
         return new self(
-            $f->string('zone'), Side::from($f->string('side')), $f->float('now'), $f->floatOrNull('worst_week'), $f->floatOrNull('best_week'),
+            $f->string('zone'), Side::from($f->string('side')), $f->floatOrNull('now'), $f->floatOrNull('worst_week'), $f->floatOrNull('best_week'),
             $f->strings('qualities'), Dates::orNull($f->stringOrNull('since')), $f->map('spreads_to', Place::from(...)),
             $f->map('worse_with', Aggravator::from(...)), $f->map('better_with', Aggravator::from(...)),
             $f->stringOrNull('words'),
         );
+    }
+
+    /** Whether it hurts: said now, or in the week; a place that was shown hurts, though nobody has asked how strongly. */
+    public function hurts(): bool
+    {
+        return ($this->now === null && $this->worstWeek === null) || $this->now > 0 || $this->worstWeek > 0;
     }
 
     public function place(): Place

@@ -29,6 +29,7 @@ final readonly class PalpationFinding
         public ?float $pptKpa = null,
         public array $pptRepeatsKpa = [],
         public ?string $spot = null,
+        public bool $simulated = false,
     ) {
     }
 
@@ -37,7 +38,7 @@ final readonly class PalpationFinding
         return new self(
             $f->string('muscle'), Side::from($f->string('side')), $f->stringOrNull('site'), $f->intOrNull('tenderness'), $f->stringOrNull('tone'),
             $f->strings('texture'), $f->map('refers_to', Place::from(...)), Answer::tryFrom($f->stringOrNull('familiar') ?? ''),
-            $f->floatOrNull('ppt_kpa'), $f->floats('ppt_repeats_kpa'), $f->stringOrNull('spot'),
+            $f->floatOrNull('ppt_kpa'), $f->floats('ppt_repeats_kpa'), $f->stringOrNull('spot'), $f->bool('simulated'),
         );
     }
 

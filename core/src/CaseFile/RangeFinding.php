@@ -24,6 +24,7 @@ final readonly class RangeFinding
         public ?string $endFeel = null,
         public array $feltIn = [],
         public array $repeats = [],
+        public bool $simulated = false,
     ) {
     }
 
@@ -31,7 +32,7 @@ final readonly class RangeFinding
     {
         return new self(
             $f->string('movement'), Side::from($f->string('side')), $f->floatOrNull('active'), $f->floatOrNull('passive'), $f->floatOrNull('pain'),
-            $f->stringOrNull('end_feel'), $f->map('felt_in', Place::from(...)), $f->floats('repeats'),
+            $f->stringOrNull('end_feel'), $f->map('felt_in', Place::from(...)), $f->floats('repeats'), $f->bool('simulated'),
         );
     }
 

@@ -6,15 +6,15 @@ namespace Somatrace\Core\CaseFile;
 
 use Somatrace\Core\Data\Fields;
 
-/** An everyday task, 0 cannot do it … 10 as before. */
+/** An everyday task, 0 cannot do it … 10 as before; null where nobody has asked. */
 final readonly class TaskScore
 {
-    public function __construct(public string $task, public float $score)
+    public function __construct(public string $task, public ?float $score = null)
     {
     }
 
     public static function from(Fields $f): self
     {
-        return new self($f->string('task'), $f->float('score'));
+        return new self($f->string('task'), $f->floatOrNull('score'));
     }
 }

@@ -27,6 +27,7 @@ final readonly class TestFinding
         public array $symptoms = [],
         public ?string $endFeel = null,
         public ?float $pain = null,
+        public bool $simulated = false,
     ) {
     }
 
@@ -35,7 +36,7 @@ final readonly class TestFinding
         return new self(
             $f->string('test'), Side::from($f->string('side')), $f->stringOrNull('segment'), $f->stringOrNull('result'), $f->floatOrNull('value'),
             $f->floatOrNull('seconds'), $f->map('refers_to', Place::from(...)), $f->floats('repeats'), $f->strings('symptoms'),
-            $f->stringOrNull('end_feel'), $f->floatOrNull('pain'),
+            $f->stringOrNull('end_feel'), $f->floatOrNull('pain'), $f->bool('simulated'),
         );
     }
 }

@@ -31,7 +31,7 @@ final readonly class Reproduction
             $palpated = count(array_unique(array_map(static fn (PalpationFinding $one): string => $one->muscle, $felt)));
             $brought = array_filter($moved, static fn (RangeFinding|ResistedFinding $one): bool => $one->pain > 0) !== []
                 || array_filter($felt, fn (PalpationFinding $one): bool => $this->brings($one, $complaint)) !== [];
-            if ($complaint->now > 0 && $examined >= $movements && $palpated >= $muscles && ! $brought) {
+            if ($complaint->hurts() && $examined >= $movements && $palpated >= $muscles && ! $brought) {
                 return true;
             }
         }

@@ -171,7 +171,7 @@ final readonly class TissueReader
     private function painsAtRest(Findings $findings, ?array $region): bool
     {
         foreach ($findings->complaints as $complaint) {
-            if (($region === null || isset($region[$complaint->place()->key()])) && $complaint->now >= $this->figures->painAtRest) {
+            if (($region === null || isset($region[$complaint->place()->key()])) && ($complaint->now ?? 0) >= $this->figures->painAtRest) {
                 return true;
             }
         }

@@ -39,28 +39,32 @@ final class MeasureBook
     private function read(string $date, Findings $findings): void
     {
         foreach ($findings->complaints as $complaint) {
+            if ($complaint->now === null) {
+                continue;
+            }
             $this->point("complaint.{$complaint->zone}", 'Pain: '.$this->atlas->zone($complaint->zone)->name, '0–10', $complaint->side, $date, $complaint->now, $this->figures->painReal, false);
         }
-        foreach ($findings->function as $task) {
-            $this->point("function.{$task->task}", ucfirst($task->task), '0–10', Side::Midline, $date, $task->score, $this->figures->functionReal, true);
+        $scored = array_filter($findings->function, static fn (TaskScore $task): bool => $task->score !== null);
+        foreach ($scored as $task) {
+            $this->point("function.{$task->task}", ucfirst($task->task), '0–10', Side::Midline, $date, (float) $task->score, $this->figures->functionReal, true);
         }
         // the mean of several tasks strays less than one of them
-        if (count($findings->function) > 1) {
-            $scores = array_map(static fn (TaskScore $task): float => $task->score, $findings->function);
+        if (count($scored) > 1) {
+            $scores = array_map(static fn (TaskScore $task): float => (float) $task->score, $scored);
             $this->point('tasks.mean', 'All tasks, mean', '0–10', Side::Midline, $date, array_sum($scores) / count($scores), $this->figures->functionMeanReal, true);
         }
         foreach ($findings->range as $range) {
             $movement = $this->atlas->movement($range->movement);
             foreach (['active' => $range->active, 'passive' => $range->passive] as $kind => $value) {
                 if ($value !== null) {
-                    $this->point("range.{$movement->id}.$kind", $movement->name, $movement->unit, $range->side, $date, $value, $movement->measurementError, $movement->largerIsBetter, $kind === 'active' ? $range->repeats : []);
+                    $this->point("range.{$movement->id}.$kind", $movement->name.($kind === 'active' ? self::mark($range->simulated) : ''), $movement->unit, $range->side, $date, $value, $movement->measurementError, $movement->largerIsBetter, $kind === 'active' ? $range->repeats : []);
                 }
             }
         }
         foreach ($findings->tests as $test) {
             $row = $this->atlas->test($test->test);
             if ($test->value !== null) {
-                $this->point("test.{$test->test}".($test->segment === null ? '' : '.'.$test->segment), $row->name, $row->result, $test->side, $date, $test->value, $row->measurementError ?? 1, $row->largerIsBetter, $test->repeats);
+                $this->point("test.{$test->test}".($test->segment === null ? '' : '.'.$test->segment), $row->name.self::mark($test->simulated), $row->result, $test->side, $date, $test->value, $row->measurementError ?? 1, $row->largerIsBetter, $test->repeats);
             }
         }
         foreach ($findings->palpation as $felt) {
@@ -70,9 +74,15 @@ final class MeasureBook
                 $this->point("$key.tenderness", "$name, tenderness", '0–4', $felt->side, $date, (float) $felt->tenderness, $this->figures->tendernessReal, false);
             }
             if ($felt->pptKpa !== null) {
-                $this->point("$key.ppt", "$name, pressure-pain threshold", 'kPa', $felt->side, $date, $felt->pptKpa, $this->pptMdc($felt->muscle, $felt->pptKpa), true, $felt->pptRepeatsKpa);
+                $this->point("$key.ppt", "$name, pressure-pain threshold".self::mark($felt->simulated), 'kPa', $felt->side, $date, $felt->pptKpa, $this->pptMdc($felt->muscle, $felt->pptKpa), true, $felt->pptRepeatsKpa);
             }
         }
+    }
+
+    /** What a stand-in gave is told as such wherever it is told. */
+    private static function mark(bool $simulated): string
+    {
+        return $simulated ? ' (simulated)' : '';
     }
 
     private function pptMdc(string $muscle, float $first): float
@@ -92,6 +102,7 @@ final class MeasureBook
     {
         $id = "$key|{$side->value}";
         $this->rows[$id] ??= ['key' => $key, 'name' => $name, 'unit' => $unit, 'side' => $side, 'series' => [], 'mdc' => $mdc, 'larger' => $larger, 'squares' => [], 'degrees' => 0];
+        $this->rows[$id]['name'] = str_ends_with($name, ' (simulated)') ? $name : $this->rows[$id]['name'];
         $this->rows[$id]['series'][] = [$date, $value];
         if (count($repeats) > 1) {
             $mean = array_sum($repeats) / count($repeats);

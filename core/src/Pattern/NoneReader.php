@@ -21,7 +21,7 @@ final readonly class NoneReader
         $unexplained = $this->reproduction->unexplained($case, $this->figures->examinedMovements, $this->figures->examinedMuscles);
         $felt = array_filter($case->findings->palpation, static fn (PalpationFinding $one): bool => $one->tenderness !== null);
         $answering = array_filter($felt, static fn (PalpationFinding $one): bool => $one->tenderness >= 2 || $one->familiar === Answer::Yes);
-        $strongest = max([0.0, ...array_map(static fn ($complaint): float => $complaint->now, $case->findings->complaints)]);
+        $strongest = max([0.0, ...array_map(static fn ($complaint): float => $complaint->now ?? 0.0, $case->findings->complaints)]);
         $hard = array_filter($case->findings->range, static fn ($one): bool => in_array($one->endFeel, ['hard', 'empty', 'springy'], true) && $one->pain > 0);
         $wakes = array_filter($case->findings->tests, static fn ($one): bool => $one->test === 'night_waking' && $one->result === 'positive');
         $evidence = [];

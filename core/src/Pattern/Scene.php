@@ -31,7 +31,7 @@ final readonly class Scene
         // a complaint scored 0 with no worse time in the week is over: it neither points nor clears
         $this->complaints = array_values(array_filter(
             $case->findings->complaints,
-            static fn (Complaint $complaint): bool => $complaint->now > 0 || ($complaint->worstWeek ?? 0) > 0,
+            static fn (Complaint $complaint): bool => $complaint->hurts(),
         ));
     }
 

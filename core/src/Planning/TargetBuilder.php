@@ -73,7 +73,7 @@ final class TargetBuilder
         usort($complaints, static fn ($a, $b): int => $a->place()->key() <=> $b->place()->key());
         foreach ($complaints as $complaint) {
             $under = fn (MuscleAt $at): bool => in_array($complaint->side, [$at->side, Side::Midline], true) && in_array($complaint->zone, $this->atlas->muscle($at->muscle)->zones, true);
-            if ($complaint->now <= 0) {
+            if ($complaint->now === 0.0) {
                 continue;
             }
             $found = array_keys(array_filter($targets, static fn (Target $target): bool => $under($target->at)));

@@ -72,9 +72,9 @@ final readonly class Quietness
         $felt = array_fill_keys([...$muscle->zones, ...$muscle->coreReferral, ...$muscle->spillOver], true);
         $series = [];
         foreach ([...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings] as $findings) {
-            $own = array_filter($findings->complaints, static fn (Complaint $complaint): bool => isset($felt[$complaint->zone]) && in_array($complaint->side, [$at->side, Side::Midline], true));
+            $own = array_filter($findings->complaints, static fn (Complaint $complaint): bool => $complaint->now !== null && isset($felt[$complaint->zone]) && in_array($complaint->side, [$at->side, Side::Midline], true));
             if ($own !== []) {
-                $series[] = max(array_map(static fn (Complaint $complaint): float => $complaint->now, $own));
+                $series[] = max(array_map(static fn (Complaint $complaint): float => (float) $complaint->now, $own));
             }
         }
         if (count($series) < 2) {

@@ -196,7 +196,8 @@ final readonly class ResponseJudge
     {
         $kept = 0;
         foreach (array_reverse([...array_map(static fn (PastVisit $visit) => $visit->findings, $case->history), $case->findings]) as $findings) {
-            $pains = array_map(static fn ($complaint): float => $complaint->now, $findings->complaints);
+            $asked = array_filter($findings->complaints, static fn ($complaint): bool => $complaint->now !== null);
+            $pains = array_map(static fn ($complaint): float => (float) $complaint->now, $asked);
             if ($pains === [] || max($pains) > $this->figures->goalPain) {
                 break;
             }

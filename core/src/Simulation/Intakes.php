@@ -66,7 +66,8 @@ final readonly class Intakes
             $case['client']['skin'] = 'fragile';
         }
         if ($chance->oneIn(4)) {
-            $case['health']['groups_asked'] = $this->some($chance, [...array_keys($this->rules->groups), 'red_flags_every_visit', 'red_flags_other'], 7, fn (): string => $this->daysAgo($chance, 120));
+            $groups = $this->some($chance, [...array_keys($this->rules->groups), 'red_flags_every_visit', 'red_flags_other'], 7, fn (): string => $this->daysAgo($chance, 120));
+            $case['health'] += $groups === [] ? [] : ['groups_asked' => $groups];
         }
         if ($chance->oneIn(3)) {
             $case['findings'] = [...$case['findings'], ...$this->measured($chance)];

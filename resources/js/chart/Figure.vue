@@ -10,7 +10,7 @@ export interface FigureMark {
   chosen?: boolean
 }
 export interface FigureComplaint extends Place {
-  now: number
+  now?: number
 }
 /** A landmark on the figure: the one in hand is ringed, others are points; a key makes it a choice. */
 export interface FigurePoint {
@@ -210,7 +210,8 @@ const hazards = computed(() =>
       })
     : [],
 )
-const rowGap = (now: number): number => 9 - (4 * Math.min(10, now)) / 10
+/** The stronger the closer; a place nobody has asked the strength of is stitched widest. */
+const rowGap = (now = 0): number => 9 - (4 * Math.min(10, now)) / 10
 /** Points to choose from are pushed apart until none covers another; a leader runs back to the true place. */
 const APART = 38
 const landmarks = computed(() => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useList } from '@/composables/useList'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import HazardLine from '@/parts/HazardLine.vue'
 import Sheet from '@/parts/Sheet.vue'
@@ -104,6 +105,7 @@ const choose = (event: Event) => {
   else give({ zone: id as ZoneId, side }, null)
   select.value = ''
 }
+const choices = useList(choose)
 const names = ref(false)
 const beware = ref(false)
 const hazards = computed(() =>
@@ -205,7 +207,9 @@ const save = (kind: 'svg' | 'png') => {
         class="cell tool appearance-none text-center"
         :title="paint ? 'Places' : 'All of it as a list'"
         value=""
-        @change="choose"
+        @change="choices.change"
+        @keydown="choices.keydown"
+        @blur="choices.blur"
       >
         <option value="">List</option>
         <optgroup label="Places">

@@ -28,6 +28,8 @@ export interface AtlasMuscle {
   zones: ZoneId[]
   refers: ZoneId[]
   find: string[]
+  /** all its parts, its attachments too */
+  everywhere: ZoneId[]
   proof: string
   /** What the hand looks out for there, by side: some things lie on one side only. */
   watch: Record<'left' | 'right', string[]>
@@ -83,7 +85,7 @@ export interface AtlasCondition {
 }
 interface Atlas {
   muscles: AtlasMuscle[]
-  zones: { id: ZoneId; name: string; group: string; midline: boolean }[]
+  zones: { id: ZoneId; name: string; group: string; midline: boolean; neighbours: ZoneId[] }[]
   movements: AtlasMovement[]
   tests: AtlasTest[]
   regions: { id: RegionId; name: string; zones: ZoneId[] }[]
@@ -102,7 +104,10 @@ interface Atlas {
   flags: Record<RedFlagId, { ask: string; everyVisit: boolean; urgent: boolean; dated: boolean }>
   conditions: AtlasCondition[]
   groups: Record<string, string>
-  medicines: Record<MedicineId, { label: string; ask: string; local: boolean; within_days: number | null; asks_weeks: boolean; asks_dose: boolean }>
+  medicines: Record<
+    MedicineId,
+    { label: string; ask: string; local: boolean; within_days: number | null; asks_weeks: boolean; asks_dose: boolean }
+  >
   /** the calf score: what each item asks and counts */
   clot: Record<ClotItemId, { ask: string; points: number }>
   stopSigns: { id: string; name: string; do_now: string; goes_on: boolean }[]
@@ -143,7 +148,17 @@ export const layerName = (layer: number): string => ['', 'surface', 'middle', 'd
 export const places: Place[] = atlas.zones.flatMap((one) =>
   (one.midline ? (['midline'] as const) : (['left', 'right'] as const)).map((side): Place => ({ zone: one.id, side })),
 )
-/** Muscles that lie under a place, surface first. */
-export const under = (id: ZoneId): AtlasMuscle[] =>
-  atlas.muscles.filter((one) => one.zones.includes(id)).sort((a, b) => a.layer - b.layer || a.name.localeCompare(b.name))
+const coveredBy = (zones: readonly ZoneId[]): AtlasMuscle[] =>
+  atlas.muscles
+    .filter((one) => one.zones.some((here) => zones.includes(here)))
+    .sort((a, b) => a.layer - b.layer || a.name.localeCompare(b.name))
+/** Whether a muscle lies right under a place: over some there is only bone, gristle or tendon. */
+export const isBare = (id: ZoneId): boolean => coveredBy([id]).length === 0
+/** Muscles that lie under a place, surface first; where none does, those with a part there, and those around it. */
+export const under = (id: ZoneId): AtlasMuscle[] => {
+  const own = coveredBy([id])
+  if (own.length) return own
+  const part = atlas.muscles.filter((one) => one.everywhere.includes(id))
+  return [...part, ...coveredBy(zone(id).neighbours).filter((one) => !part.includes(one))]
+}
 export const other = (side: Side): Side => (side === 'left' ? 'right' : side === 'right' ? 'left' : 'midline')

@@ -23,7 +23,7 @@ const props = defineProps<{
   /** what was measured there before, for the simulated device to stay near */
   about: (side: Side) => number | undefined
 }>()
-const emit = defineEmits<{ change: [side: Side, repeats: number[]] }>()
+const emit = defineEmits<{ change: [side: Side, repeats: number[], simulated: boolean] }>()
 const { props: page, readOnly } = useVisit()
 const { live, busy, trouble, read, stop } = useDevice()
 const panel = useTemplateRef<HTMLElement>('panel')
@@ -43,13 +43,14 @@ const measure = async (at: Side) => {
     repeat: String(had.length + 1),
     ...(about === undefined ? {} : { about: String(about) }),
   })
-  if (value !== null) emit('change', at, [...props.repeats(at), value])
+  if (value !== null) emit('change', at, [...props.repeats(at), value], source.value.simulated)
 }
 const discard = (at: Side, index: number) =>
   emit(
     'change',
     at,
     props.repeats(at).filter((_, k) => k !== index),
+    source.value?.simulated ?? false,
   )
 const next = computed<Side>(() => props.sides.find((one) => props.repeats(one).length < asked) ?? (props.sides[0] as Side))
 useKeys({ d: () => void measure(next.value) })
@@ -57,7 +58,7 @@ const sign = computed(() => (props.unit === 'deg' ? '°' : shownUnit(props.unit)
 const nameOf = (at: Side) => (at === 'midline' ? '' : `${page.value.client.words.possessive} ${at}`)
 </script>
 <template>
-  <section ref="panel" class="mt-3 scroll-mb-16 border-t border-hairline pt-2" :aria-label="`${capital(device)}`">
+  <section v-if="source" ref="panel" class="mt-3 scroll-mb-16 border-t border-hairline pt-2" :aria-label="`${capital(device)}`">
     <p class="caption flex flex-wrap items-baseline gap-x-3">
       <b class="font-[650] text-walnut">{{ source?.simulated ? `Simulated ${device}` : capital(device) }}</b>
       <span>three readings a side; the mean is kept</span>

@@ -1,10 +1,17 @@
 <script setup lang="ts">
 import { computed, getCurrentInstance } from 'vue'
 
-/** One row of whole numbers to touch; arrow keys move, a second touch takes it back. */
+/** One row of whole numbers to touch; arrow keys move, a second touch takes it back; last time's value stands as a ghost until one is given. */
 const props = withDefaults(
-  defineProps<{ label: string; most?: number; least?: number; value: number | undefined; unusualFrom?: number }>(),
-  { most: 10, least: 0, unusualFrom: 99 },
+  defineProps<{
+    label: string
+    most?: number
+    least?: number
+    value: number | undefined
+    unusualFrom?: number
+    ghost?: number | undefined
+  }>(),
+  { most: 10, least: 0, unusualFrom: 99, ghost: undefined },
 )
 const emit = defineEmits<{ choose: [value: number | undefined]; next: [] }>()
 const numbers = computed(() => Array.from({ length: props.most - props.least + 1 }, (_, k) => props.least + k))
@@ -41,6 +48,8 @@ const walks = getCurrentInstance()?.vnode.props?.onNext !== undefined
       class="cell display !min-w-0 flex-1 !px-0 text-[17px]"
       :aria-checked="value === n"
       :data-unusual="value === n && n >= unusualFrom"
+      :data-ghost="value === undefined && ghost === n"
+      :title="value === undefined && ghost === n ? 'last time' : undefined"
       :tabindex="value === n || (value === undefined && n === least) ? 0 : -1"
       @click="emit('choose', value === n ? undefined : n)"
       @keydown.right="move($event, 1)"

@@ -36,13 +36,18 @@ const stroke = (place: Place, first: boolean) => {
     if (there) save('complaint', idOf(place), null, `${placeName(place)} taken back`)
     return
   }
-  if (!there) save('complaint', idOf(place), { ...place, now: 5 }, placeName(place))
+  if (!there) save('complaint', idOf(place), place, placeName(place))
   held.value = idOf(place)
 }
+/** What was given and cannot both be so: told, and left as it was. */
+const refused = ref('')
 const change = (item: Complaint, part: Partial<Complaint>, what: string) => {
   const next = Object.fromEntries(Object.entries({ ...item, ...part }).filter(([, value]) => value !== undefined)) as unknown as Complaint
-  if (next.now === undefined) next.now = 0
-  if (next.worst_week !== undefined && next.worst_week < (next.best_week ?? 0)) next.best_week = next.worst_week
+  if (next.best_week !== undefined && next.worst_week !== undefined && next.best_week > next.worst_week) {
+    refused.value = `Best of the week is ${next.best_week} and worst ${next.worst_week}: which of them? Nothing was changed.`
+    return
+  }
+  refused.value = ''
   save('complaint', idOf(item), next, `${placeName(item)}, ${what}`)
 }
 const toggle = <T,>(list: T[] | undefined, value: T): T[] =>
@@ -64,18 +69,32 @@ const demands = computed(
 const setDemand = (demand: DemandId) =>
   save('demand', demand, demands.value.has(demand) && one('demand', demand) ? null : { demand }, atlas.demands[demand])
 const worseDemands = (item: Complaint): DemandId[] => (item.worse_with ?? []).flatMap((entry) => ('demand' in entry ? [entry.demand] : []))
-const tasks = computed(() => all<{ task: string; score: number }>('function'))
+const tasks = computed(() => all<{ task: string; score?: number }>('function'))
 const taskName = ref('')
 const addTask = () => {
   const task = taskName.value.trim()
-  if (task && tasks.value.length < 3) save('function', task, { task, score: 5 }, task)
+  if (task && tasks.value.length < 3) save('function', task, { task }, task)
   taskName.value = ''
 }
+/** The places come again, and nothing that was measured at them: how strong it is today is asked today. */
 const repeatBefore = () =>
   visit.saveAll(
-    before.value.map((item) => ({ kind: 'complaint', identity: idOf(item), payload: { ...item } })),
+    before.value.map(({ zone, side, since }) => ({
+      kind: 'complaint',
+      identity: idOf({ zone, side }),
+      payload: since ? { zone, side, since } : { zone, side },
+    })),
     'the places of last time',
   )
+const complaintBefore = (item: Complaint) => visit.last<Complaint>('complaint', idOf(item))
+const scoreBefore = (task: string) => visit.last<{ score?: number }>('function', task)?.score
+/** Tasks of last time that nobody has named today: one touch asks them again. */
+const tasksBefore = computed(() =>
+  (props.value.before?.entries ?? [])
+    .filter((entry) => entry.kind === 'function')
+    .map((entry) => (entry.payload as { task: string }).task)
+    .filter((task) => !tasks.value.some((item) => item.task === task)),
+)
 interface After {
   hours: number
   soreness?: number
@@ -138,7 +157,7 @@ useKeys(
             {{ capital(zone(item.zone).name) }}
             <span v-if="item.side !== 'midline'" class="side-name">{{ item.side }}</span>
           </button>
-          <span class="display text-[24px]">{{ item.now }}</span>
+          <span class="display text-[24px]" :class="item.now === undefined && 'caption'">{{ item.now ?? 'not asked' }}</span>
           <button
             type="button"
             class="btn !px-3"
@@ -149,12 +168,17 @@ useKeys(
           </button>
         </div>
         <template v-if="inHand && idOf(inHand) === idOf(item)">
-          <p class="caption mt-1">Now</p>
+          <p class="caption mt-1">
+            Now<template v-if="item.now === undefined && complaintBefore(item)?.now !== undefined"
+              >; {{ complaintBefore(item)?.now }} on {{ dayWords(props.before!.date) }}, not asked today</template
+            >
+          </p>
           <Scale
             label="Pain now, 0 to 10"
             :value="item.now"
             :unusual-from="1"
-            @choose="(value) => change(item, { now: value ?? 0 }, `now ${value ?? 0}`)"
+            :ghost="complaintBefore(item)?.now"
+            @choose="(value) => change(item, { now: value }, `now ${value ?? 'open'}`)"
           />
           <div class="mt-2 grid gap-y-2">
             <div>
@@ -171,21 +195,11 @@ useKeys(
               <Scale
                 label="Best in the week"
                 :value="item.best_week"
-                @choose="
-                  (value) =>
-                    change(
-                      item,
-                      {
-                        best_week: value,
-                        worst_week:
-                          value !== undefined && item.worst_week !== undefined ? Math.max(item.worst_week, value) : item.worst_week,
-                      },
-                      `best ${value ?? 'open'}`,
-                    )
-                "
+                @choose="(value) => change(item, { best_week: value }, `best ${value ?? 'open'}`)"
               />
             </div>
           </div>
+          <p v-if="refused" class="mt-1 border-l-2 border-madder pl-2" role="alert">{{ refused }}</p>
           <p class="caption mt-2">How does it feel?</p>
           <div class="flex flex-wrap gap-px" role="group" aria-label="How it feels">
             <button
@@ -263,9 +277,16 @@ useKeys(
         <Scale
           :label="item.task"
           :value="item.score"
-          @choose="(value) => save('function', item.task, { task: item.task, score: value ?? 0 }, item.task)"
+          :ghost="scoreBefore(item.task)"
+          @choose="(value) => save('function', item.task, { task: item.task, ...(value === undefined ? {} : { score: value }) }, item.task)"
         />
       </div>
+      <p v-if="tasksBefore.length && tasks.length < 3" class="mt-2 flex flex-wrap items-center gap-2">
+        <span class="caption">Last time:</span>
+        <button v-for="task in tasksBefore" :key="task" type="button" class="cell !px-3" @click="save('function', task, { task }, task)">
+          {{ task }}
+        </button>
+      </p>
       <form v-if="tasks.length < 3" class="mt-2 flex gap-2" @submit.prevent="addTask">
         <label class="sr-only" for="task">A task</label
         ><input id="task" v-model="taskName" class="field" maxlength="80" placeholder="Hold the rod up for a whole scene" /><button
@@ -297,12 +318,21 @@ useKeys(
               setAfter(
                 {
                   soreness_hours: value === undefined ? undefined : Number(value),
-                  soreness: value === undefined ? undefined : value === '0' ? 0 : 3,
+                  soreness: value === '0' ? 0 : after.soreness === 0 ? undefined : after.soreness,
                 },
                 'soreness',
               )
           "
         />
+        <template v-if="after.soreness_hours">
+          <p class="caption mt-2">How sore, at most?</p>
+          <Scale
+            label="How sore"
+            :value="after.soreness"
+            :unusual-from="5"
+            @choose="(value) => setAfter({ soreness: value }, 'how sore')"
+          />
+        </template>
         <p class="caption mt-2">Was it worse?</p>
         <Choices
           label="Worse afterwards"

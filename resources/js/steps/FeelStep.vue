@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watchEffect } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
-import { atlas, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
+import { atlas, isBare, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
 import { nearOf, viewOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import type { FigurePick } from '@/chart/Figure.vue'
 import { useKeys } from '@/composables/useKeys'
@@ -99,7 +99,7 @@ const marks = computed(() =>
     chosen: item.muscle === chosenId.value && item.side === side.value,
   })),
 )
-const tones = { low: 'slack', usual: 'usual', high: 'raised', spasm: 'tight' } as const
+const tones = { low: 'slack', usual: 'usual', high: 'tight', spasm: 'spasm' } as const
 type Tone = keyof typeof tones
 const textures = { even: 'even', taut_band: 'band', nodule: 'nodule' } as const
 const more = { ropy: 'ropy', gritty: 'gritty', stuck_layers: 'stuck', swollen: 'swollen', warm: 'warm', twitch: 'twitch' }
@@ -221,7 +221,7 @@ const asLastTime = () => {
   })
   if (touches.length) visit.saveAll(touches, `${muscle.value.name} as last time`)
 }
-/** What lies under this place, or stands on the list, and was not felt yet is recorded as felt and quiet, which counts as evidence. */
+/** What lies under this place, or stands on the list, and was not felt yet is recorded as felt and not tender, which counts as evidence; nothing else was said of it. */
 const rest = computed(() => {
   const sides: Hand[] = walking.value || place.value.side === 'midline' ? ['left', 'right'] : [side.value]
   return list.value.flatMap((item) => sides.flatMap((at) => (best(item.id, at) ? [] : [{ muscle: item.id, side: at }])))
@@ -232,9 +232,9 @@ const restQuiet = () =>
     rest.value.map((at) => ({
       kind: 'palpation',
       identity: `${at.muscle}:${at.side}:`,
-      payload: { ...at, tenderness: 0, tone: 'usual', texture: [], familiar: 'no' },
+      payload: { ...at, tenderness: 0 },
     })),
-    `${walking.value ? 'the list' : placeName(place.value)}: ${rest.value.length} felt, nothing`,
+    `${walking.value ? 'the list' : placeName(place.value)}: ${rest.value.length} felt, not tender`,
   )
 const walk = async (offset: number) => {
   const index = list.value.findIndex((item) => item.id === chosenId.value)
@@ -261,10 +261,12 @@ const grade = (value: number) => {
 }
 /** Pressure threshold by algometer, of the whole muscle or the part in hand. */
 const pressing = ref(false)
-const readPressure = (at: Side, repeats: number[]) =>
+const readPressure = (at: Side, repeats: number[], simulated: boolean) =>
   put(
     at === 'right' ? 'right' : 'left',
-    repeats.length ? { ppt_repeats_kpa: repeats, ppt_kpa: meanOf(repeats) } : { ppt_repeats_kpa: undefined, ppt_kpa: undefined },
+    repeats.length
+      ? { ppt_repeats_kpa: repeats, ppt_kpa: meanOf(repeats), simulated: simulated || undefined }
+      : { ppt_repeats_kpa: undefined, ppt_kpa: undefined, simulated: undefined },
     'pressure threshold',
   )
 const pressureWords = computed(() =>
@@ -346,6 +348,9 @@ useKeys({
           {{ rest.length ? `the other ${rest.length}: nothing` : 'all felt' }} <span class="key-hint">E</span>
         </button>
       </div>
+      <p v-if="!walking && isBare(place.zone)" class="caption">
+        No muscle lies right under the {{ zone(place.zone).name }}: those with a part there come first, then those around it.
+      </p>
       <MuscleList
         :muscles="list"
         :chosen="chosenId"

@@ -67,6 +67,12 @@ const chosen = computed<ListedMeasure | null>(
     measures.value[0] ??
     listed('range cervical.rotation'),
 )
+// what is in hand stays in hand while it is typed in: the list goes on when it is asked to
+watch(
+  () => list.value.measures.length > 0 && chosenKey.value === '' && chosen.value,
+  (first) => first && (chosenKey.value = keyOf(first)),
+  { immediate: true },
+)
 const sides = computed<Side[]>(() => (chosen.value?.paired ? ['left', 'right'] : ['midline']))
 
 /** What was found, in a few figures: left · right. */

@@ -127,7 +127,9 @@ const setPain = (item: Complaint, now: number | undefined) =>
       <h2 class="section-head mt-5">Pain now</h2>
       <article v-for="item in complaints" :key="item.zone + item.side" class="py-2">
         <p>
-          <b class="font-[650]">{{ placeName(item) }}</b><span class="caption ml-2">before {{ item.now }}</span>
+          <b class="font-[650]">{{ placeName(item) }}</b><span class="caption ml-2">{{
+            item.now === undefined ? 'not asked before' : `before ${item.now}`
+          }}</span>
         </p>
         <Scale
           :label="`Pain in ${placeName(item)}, after`"

@@ -19,44 +19,45 @@ import type { Answer, ConditionAnswer, Place } from '@/types/visit'
 
 const { props, save, one, entries } = useVisit()
 const { standing, asked, stateOf } = useAnswers()
-const about = (id: ConditionId) => atlas.conditions.find((entry) => entry.id === id)
-/** Today's word on a condition, or the last that was said; today's null takes it back. */
+const about = (name: string) => atlas.conditions.find((entry) => entry.id === name.split(':')[0])
+/** Today's word on a condition, or the last that was said; today's null takes it back. The same one at two places has two names. */
 const conditions = computed(() => {
-  const map = new Map<ConditionId, { condition: ConditionAnswer; saidOn: string }>()
+  const map = new Map<string, { condition: ConditionAnswer; saidOn: string }>()
   for (const entry of [...props.value.standing, ...entries.value.values()])
     if (entry.kind === 'condition') {
-      const id = entry.identity as ConditionId
-      if (entry.payload === null) map.delete(id)
-      else map.set(id, { condition: entry.payload as ConditionAnswer, saidOn: entry.said_on })
+      if (entry.payload === null) map.delete(entry.identity)
+      else map.set(entry.identity, { condition: entry.payload as ConditionAnswer, saidOn: entry.said_on })
     }
   return map
 })
-const rank = (id: ConditionId): number => ['new', 'ask', 'stale', 'standing'].indexOf(stateOf('condition', id, `condition.${id}`))
+const rank = (name: string): number => ['new', 'ask', 'stale', 'standing'].indexOf(stateOf('condition', name, `condition.${name}`))
 /** New and changed first, as they were when the page was opened; what is added meanwhile comes last. */
 const order = [...conditions.value.keys()].sort((a, b) => rank(a) - rank(b))
-const place = (id: ConditionId): number => order.indexOf(id) + 1 || order.length + 1
+const place = (name: string): number => order.indexOf(name) + 1 || order.length + 1
 const cards = computed(() =>
   [...conditions.value]
     .sort(([a], [b]) => place(a) - place(b))
-    .flatMap(([id, { condition, saidOn }]) => {
-      const rule = about(id)
-      return rule ? [{ id, rule, condition, saidOn }] : []
+    .flatMap(([name, { condition, saidOn }]) => {
+      const rule = about(name)
+      return rule && condition.answer !== 'no' ? [{ name, rule, condition, saidOn }] : []
     }),
 )
 const kept = (answer: object) => Object.fromEntries(Object.entries(answer).filter(([, value]) => value !== undefined))
-const setCondition = (id: ConditionId, part: Partial<ConditionAnswer> | null) =>
-  save(
-    'condition',
-    id,
-    part === null
-      ? // what an earlier visit said is not forgotten by taking it off the list: today it is denied
-        standing('condition', id)
-        ? { condition: id, answer: 'no' }
-        : null
-      : kept({ condition: id, answer: 'yes', ...conditions.value.get(id)?.condition, ...part }),
-    about(id)?.label ?? id,
-  )
-const isNamed = (id: ConditionId) => conditions.value.has(id) && conditions.value.get(id)?.condition.answer !== 'no'
+const setCondition = (name: string, part: Partial<ConditionAnswer> | null) => {
+  const rule = about(name)
+  if (!rule) return
+  // what an earlier visit said is not forgotten by taking it off the list: today it is denied
+  const gone = standing('condition', name) ? { condition: rule.id, answer: 'no' } : null
+  const said = { condition: rule.id, answer: 'yes', ...conditions.value.get(name)?.condition, ...part }
+  save('condition', name, part === null ? gone : kept(said), rule.label)
+}
+const namesOf = (id: ConditionId) => cards.value.filter((card) => card.rule.id === id).map((card) => card.name)
+const isNamed = (id: ConditionId) => namesOf(id).length > 0
+const toggleCondition = (id: ConditionId) => {
+  const names = namesOf(id)
+  if (!names.length) return setCondition(id, { answer: 'yes' })
+  for (const name of names) setCondition(name, null)
+}
 interface Medicine {
   medicine: string
   answer: Answer
@@ -120,14 +121,15 @@ useKeys({ d: () => firstOpen.value && denyGroup(firstOpen.value) })
       <h2 class="section-head">Conditions</h2>
       <p class="caption mb-2">A name alone decides nothing: how bad and how fresh does.</p>
       <ConditionCard
-        v-for="card in cards.filter(({ id }) => isNamed(id))"
-        :key="card.id"
+        v-for="card in cards"
+        :key="card.name"
+        :name="card.name"
         class="mb-3"
         :about="card.rule"
         :condition="card.condition"
         :said-on="card.saidOn"
         :today="props.visit.date"
-        @change="(part) => setCondition(card.id, part)"
+        @change="(part) => setCondition(card.name, part)"
       />
       <ol aria-label="Groups of conditions">
         <li
@@ -166,7 +168,7 @@ useKeys({ d: () => firstOpen.value && denyGroup(firstOpen.value) })
               class="cell !px-3"
               :aria-pressed="isNamed(entry.id)"
               :data-unusual="isNamed(entry.id)"
-              @click="setCondition(entry.id, isNamed(entry.id) ? null : { answer: 'yes' })"
+              @click="toggleCondition(entry.id)"
             >
               {{ entry.label }}
             </button>

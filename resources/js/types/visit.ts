@@ -12,7 +12,8 @@ export interface Place {
   side: Side
 }
 export interface Complaint extends Place {
-  now: number
+  /** absent where nobody has asked how strong */
+  now?: number
   worst_week?: number
   best_week?: number
   qualities?: string[]
@@ -31,6 +32,8 @@ export interface Palpation {
   familiar?: Answer
   ppt_kpa?: number
   ppt_repeats_kpa?: number[]
+  /** read from a stand-in for a device */
+  simulated?: boolean
 }
 export interface RangeFinding {
   movement: MovementId
@@ -42,6 +45,7 @@ export interface RangeFinding {
   felt_in?: Place[]
   /** readings of the active value */
   repeats?: number[]
+  simulated?: boolean
 }
 export interface Resisted {
   movement: MovementId
@@ -61,6 +65,7 @@ export interface TestFinding {
   seconds?: number
   repeats?: number[]
   symptoms?: string[]
+  simulated?: boolean
 }
 export interface Posture {
   sign: PostureSignId

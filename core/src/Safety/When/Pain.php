@@ -12,6 +12,8 @@ use Somatrace\Core\Safety\Intake;
 /** It hurts so much, so long or for the first time, in one of these zones. */
 final readonly class Pain implements Condition
 {
+    private const SHOWN = 0.5;
+
     public function __construct(private ?string $set, private ?float $atLeast, private ?int $days)
     {
     }
@@ -21,7 +23,8 @@ final readonly class Pain implements Condition
         foreach ($intake->case->findings->complaints as $complaint) {
             $there = $this->set === null || $intake->isIn($complaint->place(), $this->set, $side);
             $old = $this->days === null || ($complaint->since !== null && Dates::days($complaint->since, $intake->case->asOf) > $this->days);
-            if ($there && $old && $complaint->now >= ($this->atLeast ?? 0)) {
+            // a place that was shown hurts, how strongly nobody has asked
+            if ($there && $old && ($complaint->now ?? self::SHOWN) >= ($this->atLeast ?? 0)) {
                 return Answer::Yes;
             }
         }

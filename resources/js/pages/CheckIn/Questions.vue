@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useList } from '@/composables/useList'
 import { Head, router } from '@inertiajs/vue3'
 import { computed, nextTick, ref } from 'vue'
 import { zoneOfView, type ViewId } from '@/chart/art'
@@ -102,14 +103,15 @@ const stroke = (place: { zone: ZoneId; side: Side }, first: boolean) => {
   const there = complaints.value.some((one) => one.zone === place.zone && one.side === place.side)
   if (first) wiping = there
   if (wiping && there) setComplaints(complaints.value.filter((one) => one.zone !== place.zone || one.side !== place.side))
-  else if (!wiping && !there && complaints.value.length < 12) setComplaints([...complaints.value, { ...place, now: 5 } as Complaint])
+  else if (!wiping && !there && complaints.value.length < 12) setComplaints([...complaints.value, place as Complaint])
 }
 const addPlace = (event: Event) => {
   const [zone, side] = (event.target as HTMLSelectElement).value.split(':') as [ZoneId, Side]
   if (zone && !complaints.value.some((one) => one.zone === zone && one.side === side))
-    setComplaints([...complaints.value, { zone, side, now: 5 } as Complaint])
+    setComplaints([...complaints.value, { zone, side } as Complaint])
   ;(event.target as HTMLSelectElement).value = ''
 }
+const choices = useList(addPlace)
 const strength = (place: Complaint, now: number) =>
   setComplaints(complaints.value.map((one) => (one.zone === place.zone && one.side === place.side ? { ...one, now } : one)))
 
@@ -210,7 +212,7 @@ const raised = computed(() =>
         />
       </div>
       <label class="sr-only" for="places">Or choose from a list</label>
-      <select id="places" class="cell mt-2 w-full" @change="addPlace">
+      <select id="places" class="cell mt-2 w-full" @change="choices.change" @keydown="choices.keydown" @blur="choices.blur">
         <option value="">Or choose from a list</option>
         <option v-for="one in places" :key="one.zone + one.side" :value="`${one.zone}:${one.side}`">{{ placeName(one) }}</option>
       </select>

@@ -50,7 +50,9 @@ const print = () => window.print()
       <section>
         <h2 class="section-head">Where it hurts</h2>
         <ul>
-          <li v-for="one in complaints" :key="one.zone + one.side">{{ capital(placeName(one)) }}: {{ one.now }} of 10 now</li>
+          <li v-for="one in complaints" :key="one.zone + one.side">
+            {{ capital(placeName(one)) }}{{ one.now === undefined ? '' : `: ${one.now} of 10 now` }}
+          </li>
           <li v-if="!complaints.length">Nothing today.</li>
         </ul>
         <h2 class="section-head mt-4">What may explain it</h2>

@@ -24,13 +24,19 @@ const range = (side: Side) => one<RangeFinding>('range', idOf(side))
 const before = (side: Side) => last<RangeFinding>('range', idOf(side))
 const set = (side: Side, part: Partial<RangeFinding>, what: string) => {
   // a value that is typed or dragged stands for itself: the repeats it replaces are gone
-  const repeats = 'active' in part && !('repeats' in part) ? { repeats: undefined } : {}
+  const repeats = 'active' in part && !('repeats' in part) ? { repeats: undefined, simulated: undefined } : {}
   const entry = said({ movement: props.movement.id, side, ...range(side), ...part, ...repeats }, 2)
   save('range', idOf(side), entry, `${props.movement.name} ${side}, ${what}`)
 }
 /** Readings of a device are the active value: their mean stands, and they stand beside it. */
-const read = (side: Side, repeats: number[]) =>
-  set(side, repeats.length ? { repeats, active: meanOf(repeats) } : { repeats: undefined, active: undefined }, 'read from the device')
+const read = (side: Side, repeats: number[], simulated: boolean) =>
+  set(
+    side,
+    repeats.length
+      ? { repeats, active: meanOf(repeats), simulated: simulated || undefined }
+      : { repeats: undefined, active: undefined, simulated: undefined },
+    simulated ? 'simulated' : 'read from the device',
+  )
 const compared = (side: Side): Comparison | undefined =>
   ['active', 'passive']
     .map((kind) => judged.value.assessment?.compared.find((one) => one.key === `range.${props.movement.id}.${kind}` && one.side === side))

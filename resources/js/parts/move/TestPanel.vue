@@ -61,8 +61,14 @@ const tellSign = (side: Side, sign: string) => {
   set(side, { symptoms: now.length ? now : undefined, result: now.length ? 'positive' : undefined }, 'sign')
 }
 const device = computed(() => (props.test.result === 'kg' ? 'dynamometer' : props.test.result === 'deg' ? 'inclinometer' : null))
-const read = (side: Side, repeats: number[]) =>
-  set(side, repeats.length ? { repeats, value: meanOf(repeats) } : { repeats: undefined, value: undefined }, 'read from the device')
+const read = (side: Side, repeats: number[], simulated: boolean) =>
+  set(
+    side,
+    repeats.length
+      ? { repeats, value: meanOf(repeats), simulated: simulated || undefined }
+      : { repeats: undefined, value: undefined, simulated: undefined },
+    simulated ? 'simulated' : 'read from the device',
+  )
 const before = (side: Side) => last<TestFinding>('test', idOf(side))
 const units: Partial<Record<AtlasTest['result'], string>> = { deg: 'degrees', glide: '0 stuck, 3 free', grade: '0 none, 3 marked' }
 const alarmed = computed(() => props.sides.some((side) => (finding(side)?.symptoms ?? []).length > 0))

@@ -11,7 +11,7 @@ import PlacePicker from './PlacePicker.vue'
 import type { ConditionAnswer } from '@/types/visit'
 
 /** One condition: the few details that decide what it means today, the open ones first in view; what is complete folds to a line. */
-const props = defineProps<{ about: AtlasCondition; condition: ConditionAnswer; saidOn: string; today: string }>()
+const props = defineProps<{ name: string; about: AtlasCondition; condition: ConditionAnswer; saidOn: string; today: string }>()
 const emit = defineEmits<{ change: [part: Partial<ConditionAnswer> | null] }>()
 const { entries, judged } = useVisit()
 const { asked } = useAnswers()
@@ -21,7 +21,7 @@ const open = (detail: string) => asked.value.has(`condition.${id.value}.${detail
 const days = computed(() => (new Date(props.today).getTime() - new Date(props.saidOn).getTime()) / 864e5)
 const stale = computed(() => props.about.fresh_days !== null && days.value > props.about.fresh_days)
 const missing = computed(() => ['severity', 'stage', 'zones', 'weeks'].some(open) || asked.value.has(`condition.${id.value}`))
-const unfolded = ref(missing.value || stale.value || entries.value.has(`condition|before|${id.value}`))
+const unfolded = ref(missing.value || stale.value || entries.value.has(`condition|before|${props.name}`))
 /** What a doctor said is asked where the rules send to one. */
 const doctor = computed(
   () =>
@@ -47,7 +47,7 @@ const summary = computed(() => {
     .join(' · ')
 })
 const setSince = (event: Event) => emit('change', { since: (event.target as HTMLInputElement).value || undefined })
-const entry = computed(() => `condition|before|${id.value}`)
+const entry = computed(() => `condition|before|${props.name}`)
 </script>
 <template>
   <article class="mt-3 border-l-2 pl-3" :class="missing || stale ? 'border-madder' : 'border-iron'">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { useList } from '@/composables/useList'
 import { placeName, places as everyPlace } from '@/chart/atlas'
 import type { Place } from '@/types/visit'
 
@@ -15,6 +16,7 @@ const add = (event: Event) => {
     emit('change', [...props.places, { zone, side } as Place])
   select.value = ''
 }
+const choices = useList(add)
 const drop = (place: Place) => {
   const left = props.places.filter((one) => one !== place)
   emit('change', left.length ? left : undefined)
@@ -27,7 +29,15 @@ const drop = (place: Place) => {
       <button type="button" class="link caption" :aria-label="`${placeName(place)}: take away`" @click="drop(place)">away</button></span
     >
     <label class="sr-only" :for="id">Where</label>
-    <select :id="id" class="cell !w-[130px]" @focus="reached = true" @pointerdown="reached = true" @change="add">
+    <select
+      :id="id"
+      class="cell !w-[130px]"
+      @focus="reached = true"
+      @pointerdown="reached = true"
+      @change="choices.change"
+      @keydown="choices.keydown"
+      @blur="choices.blur"
+    >
       <option value="">Where?</option>
       <option v-for="place in reached ? everyPlace : []" :key="place.zone + place.side" :value="`${place.zone}:${place.side}`">
         {{ placeName(place) }}
