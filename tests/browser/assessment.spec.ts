@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Locator, type Page } from './test'
-import { assessed, openWith, saved, signIn } from './steps'
+import { assessed, newClient, openStep, openWith, saved, signIn } from './steps'
 
 const atlas = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as {
   muscles: { id: string }[]
+  zones: { id: string; midline: boolean }[]
 }
 const MARK_MS = 50
 /** A quiet machine takes half of it (docs/ranking-trial.md). */
@@ -249,4 +250,79 @@ test('a chain is drawn across front and back, and the summary tells the same in 
   await page.getByRole('link', { name: 'Summary to print' }).click()
   await expect(page.getByRole('heading', { name: 'What we found' })).toBeVisible()
   await expect(page.getByText(/Pectoralis minor .*is short on the right|Pectoralis minor is short on the right/)).toBeVisible()
+})
+
+test('every one of the places leads through Ask and Feel, and what was looked at and left alone stores nothing', async ({ page }) => {
+  test.setTimeout(180_000)
+  await signIn(page)
+  await newClient(page, 'Linnet Moss')
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await expect(page.getByText('Paint it on the figure')).toBeVisible()
+  const visit = page.url().replace(/\/ask$/, '')
+  const sent: string[] = []
+  page.on('request', (request) => request.method() !== 'GET' && /entries|events/.test(request.url()) && sent.push(request.url()))
+  for (const step of ['Screen', 'Move', 'Feel', 'Think', 'Agree', 'Plan', 'Ask']) await openStep(page, step)
+  expect(sent, 'nothing is stored by looking').toEqual([])
+
+  const { zones } = atlas
+  expect(zones.length).toBe(73)
+  await openStep(page, 'Feel')
+  const list = page.getByLabel('Choose from the list')
+  for (const { id, midline } of zones) {
+    await list.selectOption(`${id}:${midline ? 'midline' : 'left'}`)
+    await expect(page.locator('[role=option][aria-selected=true]'), id).toHaveCount(1)
+    await expect(page.getByRole('group', { name: 'Tenderness, left' }), id).toBeVisible()
+  }
+  expect(sent).toEqual([])
+
+  // a place shown in Ask is a place, and no strength
+  await openStep(page, 'Ask')
+  const add = page.getByLabel('Add a place that hurts, from the list')
+  for (const { id, midline } of zones) {
+    const kept = page.waitForResponse((response) => response.url().includes('/entries') && response.request().method() === 'PUT')
+    await add.selectOption(`${id}:${midline ? 'midline' : 'left'}`)
+    const answer = (await (await kept).json()) as { entry: { payload: unknown } }
+    expect(answer.entry.payload).toEqual({ zone: id, side: midline ? 'midline' : 'left' })
+  }
+  await expect(page.getByRole('article')).toHaveCount(73)
+  await page.goto(`${visit}/feel`)
+  await expect(page.getByRole('group', { name: 'Tenderness, left' })).toBeVisible()
+})
+
+test('left, then right: typed by Tab and by mouse, both stand', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Alder Finch')
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await saved(page, () => page.locator('[data-zone="neck_back:left"]').click({ force: true }))
+  await openStep(page, 'Move')
+  const active = page.getByLabel('Active, degrees')
+  const title = page.getByRole('heading', { level: 2 }).first()
+  await expect(active.nth(1)).toBeVisible()
+  const first = await title.textContent()
+  await active.nth(0).click()
+  await page.keyboard.type('60')
+  await saved(page, () => page.keyboard.press('Tab'))
+  await page.keyboard.press('Tab') // past passive, left, to the right side
+  for (let tab = 0; tab < 40 && !(await active.nth(1).evaluate((field) => field === document.activeElement)); tab++)
+    await page.keyboard.press('Tab')
+  await page.keyboard.type('48')
+  await saved(page, () => page.keyboard.press('Tab'))
+  expect(await title.textContent(), 'the same movement is still in hand').toBe(first)
+  await expect(active.nth(0)).toHaveValue('60')
+  await expect(active.nth(1)).toHaveValue('48')
+
+  await page
+    .getByRole('button', { name: /^Bending the neck sideways/ })
+    .first()
+    .click()
+  await saved(page, async () => {
+    await active.nth(0).fill('30')
+    await active.nth(1).click()
+  })
+  await saved(page, async () => {
+    await active.nth(1).fill('24')
+    await title.click()
+  })
+  await expect(active.nth(0)).toHaveValue('30')
+  await expect(active.nth(1)).toHaveValue('24')
 })

@@ -31,6 +31,7 @@ test('from a plan step to the muscle beside it, further, and back to the same st
   const about = page.getByRole('button', { name: 'About: Levator scapulae, left' })
   await page.mouse.wheel(0, 120)
   await page.waitForTimeout(300)
+  await about.scrollIntoViewIfNeeded()
   const scroll = await page.evaluate(() => window.scrollY)
   await about.click()
   const sheet = page.getByRole('dialog')

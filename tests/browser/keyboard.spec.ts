@@ -35,7 +35,11 @@ test('a whole visit by keyboard only', async ({ page }) => {
   // Ask: from the list that mirrors the figure
   await expect(page.getByText('Paint it on the figure')).toBeVisible()
   await tabTo(page, has('Add a place that hurts'))
-  await saved(page, () => page.keyboard.type('back of the neck, l'))
+  // typing walks through the list and chooses nothing until it is said
+  await page.keyboard.type('back of the neck, l')
+  await expect(page.getByRole('article')).toHaveCount(0)
+  await saved(page, () => page.keyboard.press('Enter'))
+  await expect(page.getByRole('article')).toHaveCount(1)
   await expect(page.getByRole('button', { name: /Back of the neck/ }).first()).toBeVisible()
   await page.evaluate(() => (document.activeElement as HTMLElement).blur())
   await saved(page, () => page.keyboard.press('6'))

@@ -52,7 +52,7 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
     .getByRole('option', { name: /Levator scapulae/ })
     .click()
   await saved(page, () => page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '3' }).click())
-  await saved(page, () => page.getByRole('group', { name: 'Tone, left' }).getByRole('button', { name: 'raised' }).click())
+  await saved(page, () => page.getByRole('group', { name: 'Tone, left' }).getByRole('button', { name: 'tight' }).click())
   await saved(page, () => page.getByRole('group', { name: 'Texture, left' }).getByRole('button', { name: 'band' }).click())
   await page.reload()
   await page.locator('[data-zone="shoulder_top:left"]').click({ force: true })

@@ -14,18 +14,21 @@ use Somatrace\Core\CaseFile\CaseFile;
  * The one gate every touch passes, strokes as well as deep work: the limits of the case, what was agreed, the places never to be pressed, and what a position can reach.
  * A stroke that names no muscle is asked of every place it covers; work on a muscle of the places of its site.
  */
-final readonly class TouchGate
+final class TouchGate
 {
-    /** @param  list<string>  $agreed  areas that were agreed to */
-    private function __construct(private Atlas $atlas, private LimitSet $limits, private array $agreed)
+    /** @var array<string, list<Hazard>> by muscle; all of them for a stroke */
+    private array $hazards = [];
+
+    /** @param  list<ConsentArea>  $open  areas that nobody has agreed to */
+    private function __construct(private readonly Atlas $atlas, private readonly LimitSet $limits, private readonly array $open)
     {
     }
 
     public static function of(Atlas $atlas, SafetyResult $safety, CaseFile $case): self
     {
-        $given = array_filter($case->consent, static fn ($consent): bool => $consent->given);
+        $agreed = array_map(static fn ($consent): string => $consent->area, array_filter($case->consent, static fn ($consent): bool => $consent->given));
 
-        return new self($atlas, $safety->limits, array_values(array_map(static fn ($consent): string => $consent->area, $given)));
+        return new self($atlas, $safety->limits, array_values(array_diff_key($atlas->consentAreas, array_flip($agreed))));
     }
 
     /** The first thing that forbids the deed, or that has to be checked or agreed before it; null when nothing does. */
@@ -86,12 +89,21 @@ final readonly class TouchGate
     /** @return list<Hazard> the places never to be pressed that a deed comes to: those its muscle lists, where its site lies; a stroke comes to all of them */
     public function hazardsUnder(Deed $deed): array
     {
-        $handbook = $this->atlas->handbook();
-        $own = $deed->muscle === null ? $handbook->hazards : array_map($handbook->hazard(...), $this->atlas->muscle($deed->muscle->muscle)->lore()->hazards);
+        $own = $this->hazards[$deed->muscle?->muscle ?? ''] ??= array_values($deed->muscle === null
+            ? $this->atlas->handbook()->hazards
+            : array_map($this->atlas->handbook()->hazard(...), $this->atlas->muscle($deed->muscle->muscle)->lore()->hazards));
+        $under = [];
+        foreach ($own as $hazard) {
+            foreach ($deed->places as $place) {
+                if (in_array($place->zone, $hazard->zones, true) && $hazard->liesOn($place->side)) {
+                    $under[] = $hazard;
 
-        return array_values(array_filter($own, fn (Hazard $hazard): bool => array_filter(
-            $deed->places, static fn (Place $place): bool => in_array($place->zone, $hazard->zones, true) && $hazard->liesOn($place->side),
-        ) !== []));
+                    break;
+                }
+            }
+        }
+
+        return $under;
     }
 
     /** @return list<Limit> the places never to be pressed that forbid it */
@@ -137,8 +149,8 @@ final readonly class TouchGate
 
     private function unagreed(Deed $deed): ?Limit
     {
-        foreach ($this->atlas->consentAreas as $area) {
-            if (! in_array($area->id, $this->agreed, true) && $this->covers($area, $deed)) {
+        foreach ($this->open as $area) {
+            if ($this->covers($area, $deed)) {
                 return new Limit(Effect::Consent, new Scope, $area->id, ["consent.{$area->id}"], ["Not agreed yet: {$area->words}."]);
             }
         }

@@ -103,6 +103,17 @@ final class WorklistsTest extends TestCase
         }
     }
 
+    public function test_an_answer_grown_old_is_asked_again_and_a_settled_neck_may_be_checked(): void
+    {
+        $signs = static fn (): CaseBuilder => array_reduce(self::NECK_SIGNS, static fn (CaseBuilder $case, string $flag): CaseBuilder => $case->flag($flag, 'no'), CaseBuilder::aCase());
+        $injury = static fn (array $details): CaseBuilder => $signs()->condition('whiplash_injury', $details);
+
+        self::assertStringStartsWith('Ask first:', (string) $this->refused($signs()->with(['health' => ['answered_on' => ['red_flags_other' => '2026-01-20']]]), 'positional_artery'));
+        self::assertNull($this->refused($injury(['stage' => 'late', 'since' => '2025-11-01', 'swelling_trend' => 'gone']), 'positional_artery'));
+        self::assertStringStartsWith('Not done:', (string) $this->refused($injury(['since' => '2026-02-10']), 'positional_artery'), 'fresh');
+        self::assertStringStartsWith('Not done:', (string) $this->refused($injury(['stage' => 'late', 'since' => '2025-11-01', 'swelling_trend' => 'falling']), 'positional_artery'), 'a sign is left');
+    }
+
     public function test_the_positional_check_asks_first_and_is_never_done_after_a_yes_or_an_unknown(): void
     {
         $denied = CaseBuilder::aCase();
@@ -110,7 +121,7 @@ final class WorklistsTest extends TestCase
             $denied->flag($flag, 'no');
         }
         self::assertNull($this->refused($denied, 'positional_artery'));
-        self::assertStringStartsWith('Ask first:', (string) $this->refused(CaseBuilder::aCase(), 'positional_artery'), 'what nobody asked is unknown');
+        self::assertStringStartsWith('Ask first:', (string) $this->refused(CaseBuilder::aCase()->nothingAsked(), 'positional_artery'), 'what nobody asked is unknown');
         foreach (self::NECK_SIGNS as $flag) {
             $one = CaseBuilder::aCase();
             foreach (self::NECK_SIGNS as $other) {
