@@ -31,11 +31,10 @@ test('from a plan step to the muscle beside it, further, and back to the same st
   const about = page.getByRole('button', { name: 'About: Levator scapulae, left' })
   await page.mouse.wheel(0, 120)
   await page.waitForTimeout(300)
-  await about.scrollIntoViewIfNeeded()
-  const scroll = await page.evaluate(() => window.scrollY)
   await about.click()
   const sheet = page.getByRole('dialog')
   await expect(sheet.getByRole('heading', { name: 'Levator scapulae' })).toBeVisible()
+  const scroll = await page.evaluate(() => window.scrollY) // the touch itself may have brought the button into view
 
   // the touches light their landmarks one after another
   await expect(sheet.locator('[aria-current=step]')).toContainText('Superior angle of the scapula')

@@ -27,15 +27,20 @@ final readonly class ResponseJudge
     public function judge(CaseFile $case): ResponseResult
     {
         $measures = (new MeasureBook($this->atlas, $this->figures))->of($case);
-        $targets = array_map(fn (Treated $treated): TargetDecision => $this->target($case, $treated), $this->quietness->treated($case));
+        $against = Contradiction::in($measures, $case);
+        $targets = array_map(fn (Treated $treated): TargetDecision => $this->target($case, $treated, $against), $this->quietness->treated($case));
         [$course, $because] = $this->course($case, $measures);
+        $because = $against === null ? $because : "{$against->words} What changed? Nothing goes a step further until it is clear. $because";
 
-        return new ResponseResult($measures, $targets, $course, $because, $this->sureness($case));
+        return new ResponseResult($measures, $targets, $course, $because, $this->sureness($case), $against);
     }
 
-    private function target(CaseFile $case, Treated $treated): TargetDecision
+    private function target(CaseFile $case, Treated $treated, ?Contradiction $against): TargetDecision
     {
         [$decision, $step, $because] = $this->decide($case, $treated);
+        if ($decision === Decision::Progress && $against !== null) {
+            [$decision, $step, $because] = [Decision::Hold, 0, "{$against->words} The same again, no more, until it is clear."];
+        }
         $last = $this->lastDone($case, $treated);
 
         return new TargetDecision($treated->at, $this->atlas->nameOf($treated->at), $decision, $step, $because, $treated->visits, $last?->doseKpaS);

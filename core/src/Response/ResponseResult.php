@@ -13,8 +13,14 @@ final readonly class ResponseResult
      * @param  list<Measure>  $measures
      * @param  list<TargetDecision>  $targets
      */
-    public function __construct(public array $measures, public array $targets, public CourseDecision $course, public string $because, public string $sureness)
-    {
+    public function __construct(
+        public array $measures,
+        public array $targets,
+        public CourseDecision $course,
+        public string $because,
+        public string $sureness,
+        public ?Contradiction $contradiction = null,
+    ) {
     }
 
     public function of(MuscleAt $at): ?TargetDecision
@@ -35,6 +41,7 @@ final readonly class ResponseResult
             'measures' => array_map(static fn (Measure $measure): array => $measure->toArray(), $this->measures),
             'targets' => array_map(static fn (TargetDecision $target): array => $target->toArray(), $this->targets),
             'course' => ['decision' => $this->course->value, 'because' => $this->because, 'sureness' => $this->sureness],
+            'contradiction' => $this->contradiction?->words,
         ];
     }
 }

@@ -37,6 +37,35 @@ final class ResponseJudgeTest extends TestCase
         yield 'nobody asked' => [[], 4, 'hold', 0];
     }
 
+    /** @param  array<string, mixed>  $then @param  array<string, mixed>  $now */
+    #[DataProvider('contradictions')]
+    public function test_where_pain_and_what_the_body_can_do_disagree_nothing_goes_further(array $then, array $now, string $decision, ?string $words): void
+    {
+        $case = CaseBuilder::aCase()->with(['findings' => $now])->felt('levator_scapulae', 'left', ['tenderness' => 2, 'tone' => 'high'])->visited('2026-02-20', [
+            'findings' => $then, 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]],
+            'aftermath' => [['hours' => 96, 'soreness_hours' => 10, 'worse' => false]],
+        ])->make();
+        $response = Core::clinic()->respond($case);
+
+        self::assertSame($decision, $response->targets[0]->decision->value);
+        self::assertSame($words, $response->contradiction?->words);
+        self::assertSame($words !== null, str_contains($response->because, 'What changed?'));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, string, ?string}> */
+    public static function contradictions(): iterable
+    {
+        $at = static fn (float $pain, float $turns, int $strength): array => [
+            'complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => $pain]], 'range' => [['movement' => 'cervical.rotation', 'side' => 'right', 'active' => $turns]],
+            'resisted' => [['movement' => 'elbow.extension', 'side' => 'left', 'strength' => $strength]],
+        ];
+        yield 'both better' => [$at(7, 50, 5), $at(4, 60, 5), 'progress', null];
+        yield 'pain better, turning really worse' => [$at(7, 60, 5), $at(4, 52, 5), 'hold', 'The pain is really better, and worse is: turning the head.'];
+        yield 'pain better, turning worse within error' => [$at(7, 60, 5), $at(4, 54, 5), 'progress', null];
+        yield 'pain better, weaker by a grade' => [$at(7, 60, 5), $at(4, 60, 4), 'hold', 'The pain is really better, and worse is: strength, elbow extension, left.'];
+        yield 'pain worse, turning better' => [$at(4, 50, 5), $at(7, 60, 5), 'hold', 'The pain is really worse, and better is: turning the head.'];
+    }
+
     /** @param  list<float>  $pains one a visit, today last */
     #[DataProvider('courses')]
     public function test_the_course_is_judged_over_its_visits(array $pains, string $decision): void

@@ -15,7 +15,9 @@ const here = computed(() => {
 })
 const lines = computed(() => {
   const hand = props.hand
-  return [...here.value, ...limitLines(hand ? props.safety.limits.filter((limit) => !speaksOf(limit, hand)) : props.safety.limits)]
+  const rest = limitLines(hand ? props.safety.limits.filter((limit) => !speaksOf(limit, hand)) : props.safety.limits)
+  // what only waits for a check comes last
+  return [...here.value, ...rest.filter((line) => !line.waits), ...rest.filter((line) => line.waits)]
 })
 const blocking = computed(() => props.safety.questions.filter((question) => question.blocks).length)
 useKeys({ r: () => (open.value = true) })

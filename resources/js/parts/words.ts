@@ -20,6 +20,8 @@ export interface LimitLine {
   what: string
   reason: string
   instead: string
+  /** one way of working waits for a check; nothing that is done today is bound by it */
+  waits?: boolean
 }
 
 const whatOf = (limit: Limit): string => {
@@ -61,18 +63,22 @@ export function limitLines(limits: readonly Limit[]): LimitLine[] {
       limit.effect === 'check_first'
         ? isStart(limit)
           ? 'check_first'
-          : `check_first|${String(limit.value)}`
+          : `check_first|${limit.reason.split(':')[0]}`
         : [limit.effect, limit.value, technique, tool, position, product, limit.scope.muscle, limit.rules.join()].join('|')
     groups.set(name, [...(groups.get(name) ?? []), limit])
   }
   return [...groups.values()].map((group) => {
     const first = group[0] as Limit
     if (first.effect === 'check_first' && !isStart(first)) {
+      const checks = [...new Set(group.map((limit) => String(limit.value)))].map(
+        (id) => atlas.tests.find((one) => one.id === id)?.name.toLowerCase() ?? id.replaceAll('_', ' '),
+      )
       return {
         where: first.reason.split(':')[0] ?? '',
-        what: `wait for: ${String(first.value).replaceAll('_', ' ')}`,
-        reason: first.reason.split(': check first')[0] ?? '',
+        what: `wait for: ${checks.join(', ')}`,
+        reason: 'Until it is done, and clean, these steps stay out.',
         instead: first.instead,
+        waits: true,
       }
     }
     if (first.effect === 'check_first' && group.length > 1) {
@@ -108,6 +114,7 @@ export interface InHand {
 }
 /** Whether a limit speaks of what is in hand by name; one that holds everywhere speaks of nothing in particular. */
 export const speaksOf = (limit: Limit, hand: InHand): boolean => {
+  if (limit.effect === 'check_first') return false
   const { zone: at, muscle: of, side } = limit.scope
   if (of) return hand.muscle?.muscle === of && hand.muscle.side === side
   return at !== undefined && hand.places.some((place) => place.zone === at && (place.side === side || side === 'midline'))

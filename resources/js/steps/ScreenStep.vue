@@ -197,7 +197,7 @@ useKeys({ d: () => firstOpen.value && denyGroup(firstOpen.value) })
             {{ capital(medicine.label) }}: {{ medicine.local ? 'where, and since when' : 'since when'
             }}<template v-if="medicine.within_days"> (it counts for {{ medicine.within_days }} days)</template>
           </p>
-          <div class="flex flex-wrap items-center gap-2">
+          <div class="flex flex-wrap items-end gap-2">
             <input
               type="date"
               class="field !w-[150px] !px-2"
