@@ -261,7 +261,7 @@ test('every one of the places leads through Ask and Feel, and what was looked at
   const visit = page.url().replace(/\/ask$/, '')
   const sent: string[] = []
   page.on('request', (request) => request.method() !== 'GET' && /entries|events/.test(request.url()) && sent.push(request.url()))
-  for (const step of ['Screen', 'Move', 'Feel', 'Think', 'Agree', 'Plan', 'Ask']) await openStep(page, step)
+  for (const step of ['Screen', 'Move', 'Feel', 'Think', 'Agree', 'Plan', 'Re-check', 'After', 'Ask']) await openStep(page, step)
   expect(sent, 'nothing is stored by looking').toEqual([])
 
   const { zones } = atlas

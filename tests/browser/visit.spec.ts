@@ -162,7 +162,14 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   await page.getByRole('button', { name: /Back to/ }).click()
   await page.getByRole('button', { name: 'Start visit 2' }).click()
   await expect(page.getByRole('heading', { name: 'Since the last visit' })).toBeVisible()
+  // the place comes again, its strength does not: last time's stands as a ghost until a touch says what it is today
+  const brought = page.waitForRequest((request) => request.method() === 'POST' && request.url().includes('/entries'))
   await page.getByRole('button', { name: /The same places as last time/ }).click()
+  const { entries } = (await brought).postDataJSON() as { entries: { payload: Record<string, unknown> }[] }
+  expect(entries.map((one) => Object.keys(one.payload).sort())).toEqual([['side', 'since', 'zone']])
+  await expect(page.getByText(/Now; 7 on .*, not asked today/)).toBeVisible()
+  await expect(page.getByRole('radiogroup', { name: 'Pain now' }).locator('[data-ghost=true]')).toHaveText('7')
+  await expect(page.getByText('not asked', { exact: true })).toBeVisible()
   await saved(page, () => page.getByRole('radiogroup', { name: 'Pain now' }).getByRole('radio', { name: '4', exact: true }).click())
   await saved(page, () => page.getByRole('group', { name: 'Soreness' }).getByRole('button', { name: 'not', exact: true }).click())
   await saved(page, () => page.getByRole('group', { name: 'Worse afterwards' }).getByRole('button', { name: 'no', exact: true }).click())

@@ -36,7 +36,7 @@ export interface VisitStore {
   readOnly: ComputedRef<boolean>
   all: <T>(kind: string, phase?: Phase) => T[]
   one: <T>(kind: string, identity: string, phase?: Phase) => T | undefined
-  /** The same entry of the last visit. */
+  /** The same entry of the last visit, as it was before the work. */
   last: <T>(kind: string, identity: string) => T | undefined
   save: (kind: string, identity: string, payload: unknown, words: string, phase?: Phase) => void
   /** Several touches of one act, sent together; each can be undone on its own. */
@@ -190,7 +190,8 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     one: <T>(kind: string, identity: string, phase: Phase = 'before') =>
       (entries.value.get(keyOf(kind, phase, identity))?.payload ?? undefined) as T | undefined,
     last: <T>(kind: string, identity: string) =>
-      props.value.before?.entries.find((entry) => entry.kind === kind && entry.identity === identity)?.payload as T | undefined,
+      props.value.before?.entries.find((entry) => entry.phase === 'before' && entry.kind === kind && entry.identity === identity)
+        ?.payload as T | undefined,
     save: (kind, identity, payload, words, phase = 'before') => {
       if (store.readOnly.value) return
       past.value.push({ kind, phase, identity, payload: store.one(kind, identity, phase) ?? null, words })

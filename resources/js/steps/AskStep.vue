@@ -17,7 +17,9 @@ const { props, judged, save, all, one } = visit
 const words = computed(() => props.value.client.words)
 const complaints = computed(() => all<Complaint>('complaint'))
 const before = computed(() =>
-  (props.value.before?.entries ?? []).filter((entry) => entry.kind === 'complaint').map((entry) => entry.payload as Complaint),
+  (props.value.before?.entries ?? [])
+    .filter((entry) => entry.phase === 'before' && entry.kind === 'complaint')
+    .map((entry) => entry.payload as Complaint),
 )
 const view = ref<ViewId>(complaints.value[0] && !zoneOfView('back', complaints.value[0].zone) ? 'front' : 'back')
 const near = ref<NearId>(complaints.value[0] ? nearOf(zone(complaints.value[0].zone).group) : 'upper')
@@ -91,7 +93,7 @@ const scoreBefore = (task: string) => visit.last<{ score?: number }>('function',
 /** Tasks of last time that nobody has named today: one touch asks them again. */
 const tasksBefore = computed(() =>
   (props.value.before?.entries ?? [])
-    .filter((entry) => entry.kind === 'function')
+    .filter((entry) => entry.phase === 'before' && entry.kind === 'function')
     .map((entry) => (entry.payload as { task: string }).task)
     .filter((task) => !tasks.value.some((item) => item.task === task)),
 )
