@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\User;
 use App\Support\Role;
 use Inertia\Testing\AssertableInertia;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -18,7 +19,7 @@ final class AssessmentTest extends TestCase
         $this->denyEverything($visit);
         $this->recordNeck($visit);
         $this->get("/visits/{$visit->public_id}/move")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
-            ->where('assessment.worklist.regions', ['neck'])->has('assessment.worklist.measures', 6)->has('assessment.worklist.muscles', 6)->where('devices.inclinometer.simulated', true));
+            ->where('assessment.worklist.regions', ['neck'])->has('assessment.worklist.measures', 6)->has('assessment.worklist.muscles', 6)->where('devices', []));
 
         $saved = $this->save($visit, 'range', ['movement' => 'cervical.side_bend', 'side' => 'left', 'active' => 20], step: 'move')->assertOk();
         $compared = array_values(array_filter($saved->json('assessment.compared'), static fn (array $one): bool => $one['key'] === 'range.cervical.side_bend.active'));
@@ -71,13 +72,34 @@ final class AssessmentTest extends TestCase
 
     public function test_the_simulated_device_streams_lines_and_holds_a_value(): void
     {
-        $visit = $this->visit($this->therapist());
+        $visit = $this->visit($this->inADemo($this->therapist()));
+        $this->get("/visits/{$visit->public_id}/move")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('devices.inclinometer.simulated', true));
         $stream = $this->post("/visits/{$visit->public_id}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1&about=20")->assertOk();
         $lines = array_map(static fn (string $line): mixed => json_decode($line, true), explode("\n", trim((string) $stream->getContent())));
 
         self::assertStringStartsWith('application/x-ndjson', (string) $stream->headers->get('Content-Type'));
         self::assertSame('hold', $lines[count($lines) - 1]['state']);
         self::assertEqualsWithDelta(20, $lines[count($lines) - 1]['value'], 10);
+    }
+
+    public function test_a_stand_in_answers_in_a_demo_only_and_what_it_gave_is_marked_for_ever(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->postJson("/visits/{$visit->public_id}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1")->assertNotFound();
+
+        $simulated = ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 42.2, 'repeats' => [42.2], 'simulated' => true];
+        $this->save($visit, 'range', $simulated, step: 'move')->assertOk();
+        $this->save($visit, 'range', ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 50], seen: 1, step: 'move')->assertOk();
+
+        self::assertContains($simulated, $visit->entries()->where('kind', 'range')->firstOrFail()->changes()->get()->pluck('payload')->all(), 'the mark stays on the record');
+    }
+
+    /** The stand-ins for devices answer where all is made up. */
+    private function inADemo(User $user): User
+    {
+        $user->clinic->update(['demo' => true]);
+
+        return $user->fresh() ?? $user;
     }
 
     #[DataProvider('wrongDevices')]
@@ -104,7 +126,7 @@ final class AssessmentTest extends TestCase
         $visit = $this->visit($this->therapist());
 
         $this->get("/visits/{$visit->public_id}/feel")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
-            ->where('devices.algometer', ['address' => 'http://127.0.0.1:9001/algometer', 'simulated' => false])->where('devices.dynamometer.simulated', true));
+            ->where('devices', ['algometer' => ['address' => 'http://127.0.0.1:9001/algometer', 'simulated' => false]]));
     }
 
     public function test_the_summary_tells_in_plain_words_what_was_found(): void

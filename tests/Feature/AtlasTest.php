@@ -19,7 +19,7 @@ final class AtlasTest extends TestCase
         $this->get('/atlas/muscle/soleus')->assertRedirect('/sign-in');
 
         $this->actingAs($this->therapist())->get('/atlas')->assertInertia(fn ($page) => $page->component('Atlas/Index')
-            ->where('groups.0.name', 'Head and jaw')->where('groups.1.entries.5.id', 'levator_scapulae')->has('movements', 65)->has('tests', 19)->has('techniques', 24));
+            ->where('groups.0.name', 'Head and jaw')->where('groups.1.entries.5.id', 'levator_scapulae')->has('movements', 65)->has('tests', 22)->has('techniques', 24));
     }
 
     public function test_a_complaint_is_searched_by_its_address_and_as_it_is_typed(): void
@@ -64,7 +64,7 @@ final class AtlasTest extends TestCase
         $this->actingAs($this->therapist());
 
         $this->get('/atlas/muscle/levator_scapulae')->assertInertia(fn ($page) => $page->component('Atlas/Entry')->where('entry.name', 'Levator scapulae')
-            ->where('entry.find.0.landmark.id', 'scapula_superior_angle')->where('entry.does.0.prime', true)->where('entry.lengthened_by.0.side', 'to the other side')->has('entry.hazards', 2));
+            ->where('entry.find.0.landmark.id', 'scapula_superior_angle')->where('entry.does.0.prime', true)->where('entry.lengthened_by.0.side', 'to the other side')->has('entry.hazards', 3));
         $this->getJson('/atlas/movement/cervical.rotation')->assertOk()->assertJsonPath('norm', '75°')->assertJsonPath('paired', true);
         $this->getJson('/atlas/movement/elbow.flexion')->assertOk()->assertJsonPath('done_by.0.side', '');
         $this->get('/atlas/muscle/no_such_muscle')->assertNotFound();

@@ -22,7 +22,8 @@ final class CaseCommandTest extends TestCase
         self::assertSame(['somatrace.result', 1], [$result['format'], $result['version']]);
         self::assertSame([], array_diff(['safety', 'pattern', 'plan', 'response'], array_keys($result)));
         self::assertGreaterThanOrEqual(12, count($result['pattern']['candidates']));
-        self::assertLessThanOrEqual(60, $result['plan']['minutes']);
+        $minutes = ((array) json_decode((string) file_get_contents($file), true))['session']['minutes'] ?? 60;
+        self::assertLessThanOrEqual($minutes, $result['plan']['minutes']);
     }
 
     /** @return iterable<string, array{string}> */

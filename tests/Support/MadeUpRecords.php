@@ -32,7 +32,7 @@ final readonly class MadeUpRecords
                 ];
             }
             $flags = array_fill_keys(array_keys(Core::clinic()->rules()->flags->flags), 'no');
-            $health = ['red_flags' => [...$flags, (string) array_rand($flags) => ['yes', 'unknown'][mt_rand(0, 1)]], 'others_denied' => true, 'answered_on' => ['red_flags_other' => '2026-03-09'], 'conditions' => [['condition' => 'osteoarthritis', 'answer' => 'yes', 'severity' => 'mild', 'on' => '2026-02-03']]];
+            $health = ['red_flags' => [...$flags, (string) array_rand($flags) => ['yes', 'unknown'][mt_rand(0, 1)]], 'groups_asked' => ['nerves' => '2026-03-09', 'skin_infection' => '2026-02-20'], 'answered_on' => ['red_flags_other' => '2026-03-09'], 'conditions' => [['condition' => 'osteoarthritis', 'answer' => 'yes', 'severity' => 'mild', 'on' => '2026-02-03']]];
             $cases[] = [...$case, 'as_of' => '2026-03-09', 'health' => $health, 'history' => $history];
         }
         mt_srand();
