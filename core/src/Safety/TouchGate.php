@@ -89,9 +89,10 @@ final class TouchGate
     /** @return list<Hazard> the places never to be pressed that a deed comes to: those its muscle lists, where its site lies; a stroke comes to all of them */
     public function hazardsUnder(Deed $deed): array
     {
-        $own = $this->hazards[$deed->muscle?->muscle ?? ''] ??= array_values($deed->muscle === null
+        $muscle = $deed->muscle->muscle ?? '';
+        $own = $this->hazards[$muscle] ??= array_values($muscle === ''
             ? $this->atlas->handbook()->hazards
-            : array_map($this->atlas->handbook()->hazard(...), $this->atlas->muscle($deed->muscle->muscle)->lore()->hazards));
+            : array_map($this->atlas->handbook()->hazard(...), $this->atlas->muscle($muscle)->lore()->hazards));
         $under = [];
         foreach ($own as $hazard) {
             foreach ($deed->places as $place) {

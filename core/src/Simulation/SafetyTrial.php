@@ -172,7 +172,7 @@ final class SafetyTrial
     private function findingLoosens(array $case): array
     {
         $found = $case['findings'];
-        $without = static fn (array $list, string $test): array => array_values(array_filter($list, static fn (array $one): bool => ($one['test'] ?? '') !== $test));
+        $without = static fn (array $list, string $test): array => array_values(array_filter($list, static fn (mixed $one): bool => ! is_array($one) || ($one['test'] ?? '') !== $test));
         $tests = ['cervical_compression' => 'midline', 'cervical_lift' => 'midline', 'straight_leg_raise_nerve' => 'left', 'reflex' => 'left', 'wasting' => 'left', 'constant_numbness' => 'left', 'night_waking' => 'midline'];
         $test = array_keys($tests)[$this->turn % count($tests)];
         $with = fn (string $result): SafetyResult => $this->screen([...$case, 'findings' => [
