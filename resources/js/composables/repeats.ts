@@ -8,3 +8,12 @@ export const errorOf = (repeats: readonly number[]): number | null => {
   const mean = repeats.reduce((sum, one) => sum + one, 0) / repeats.length
   return Math.sqrt(repeats.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (repeats.length - 1))
 }
+
+/** What the readings of a device say of a finding: their mean stands under `key`, they stand beside it, and a stand-in's are marked. */
+export const readingsOf = <K extends string>(key: K, repeats: number[], simulated: boolean) =>
+  ({
+    [key]: repeats.length ? meanOf(repeats) : undefined,
+    repeats: repeats.length ? repeats : undefined,
+    simulated: (repeats.length > 0 && simulated) || undefined,
+  }) as { [key in K]: number | undefined } & { repeats: number[] | undefined; simulated: true | undefined }
+export const deviceWords = (simulated: boolean): string => (simulated ? 'simulated' : 'read from the device')

@@ -2,7 +2,7 @@
 import { shownUnit } from '@/composables/settings'
 import { computed } from 'vue'
 import type { AtlasMovement } from '@/chart/atlas'
-import { meanOf } from '@/composables/repeats'
+import { deviceWords, readingsOf } from '@/composables/repeats'
 import { said } from '@/composables/said'
 import { useVisit } from '@/composables/useVisit'
 import DevicePanel from '@/parts/DevicePanel.vue'
@@ -30,13 +30,7 @@ const set = (side: Side, part: Partial<RangeFinding>, what: string) => {
 }
 /** Readings of a device are the active value: their mean stands, and they stand beside it. */
 const read = (side: Side, repeats: number[], simulated: boolean) =>
-  set(
-    side,
-    repeats.length
-      ? { repeats, active: meanOf(repeats), simulated: simulated || undefined }
-      : { repeats: undefined, active: undefined, simulated: undefined },
-    simulated ? 'simulated' : 'read from the device',
-  )
+  set(side, readingsOf('active', repeats, simulated), deviceWords(simulated))
 const compared = (side: Side): Comparison | undefined =>
   ['active', 'passive']
     .map((kind) => judged.value.assessment?.compared.find((one) => one.key === `range.${props.movement.id}.${kind}` && one.side === side))

@@ -2,7 +2,7 @@
 import { shownUnit } from '@/composables/settings'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { atlas, type AtlasTest } from '@/chart/atlas'
-import { meanOf } from '@/composables/repeats'
+import { deviceWords, readingsOf } from '@/composables/repeats'
 import { said } from '@/composables/said'
 import { useVisit } from '@/composables/useVisit'
 import DevicePanel from '@/parts/DevicePanel.vue'
@@ -62,13 +62,7 @@ const tellSign = (side: Side, sign: string) => {
 }
 const device = computed(() => (props.test.result === 'kg' ? 'dynamometer' : props.test.result === 'deg' ? 'inclinometer' : null))
 const read = (side: Side, repeats: number[], simulated: boolean) =>
-  set(
-    side,
-    repeats.length
-      ? { repeats, value: meanOf(repeats), simulated: simulated || undefined }
-      : { repeats: undefined, value: undefined, simulated: undefined },
-    simulated ? 'simulated' : 'read from the device',
-  )
+  set(side, readingsOf('value', repeats, simulated), deviceWords(simulated))
 const before = (side: Side) => last<TestFinding>('test', idOf(side))
 const units: Partial<Record<AtlasTest['result'], string>> = { deg: 'degrees', glide: '0 stuck, 3 free', grade: '0 none, 3 marked' }
 const alarmed = computed(() => props.sides.some((side) => (finding(side)?.symptoms ?? []).length > 0))
