@@ -38,6 +38,24 @@ final class NoteTest extends TestCase
         self::assertContains('Palpation: Levator scapulae, left: tenderness 3, tone high, texture taut band, familiar yes', $found);
     }
 
+    public function test_what_is_not_there_is_told_in_one_line_each(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->recordNeck($visit);
+        foreach (['head_forward' => 2, 'shoulder_rolled_forward' => 0, 'shoulder_high' => 0] as $sign => $grade) {
+            $side = app(Clinic::class)->atlas->postureSigns[$sign]->paired ? 'left' : 'midline';
+            $this->save($visit, 'posture', ['sign' => $sign, 'side' => $side, 'grade' => $grade])->assertOk();
+        }
+        $this->save($visit, 'palpation', ['muscle' => 'soleus', 'side' => 'left', 'tenderness' => 0])->assertOk();
+        $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Looked.', 'advice' => ''])->assertRedirect();
+
+        $found = $this->get("/visits/{$visit->public_id}/note")->viewData('page')['props']['found'];
+
+        self::assertContains('Looked for, and not there: shoulder high, left; shoulder rolled forward, left', $found);
+        self::assertContains('Felt, and not tender: Soleus, left', $found);
+        self::assertSame(1, count(array_filter($found, static fn (string $line): bool => str_starts_with($line, 'Posture: '))));
+    }
+
     public function test_it_goes_to_paper_with_the_figure(): void
     {
         $visit = $this->signed();

@@ -124,14 +124,38 @@ final readonly class NotePage
     private function found(array $case): array
     {
         $lines = [];
+        $nothing = [];
         foreach (EntryKind::cases() as $kind) {
             foreach ($kind->isFinding() && $kind !== EntryKind::Feedback ? (array) ($case['findings'][$kind->findingsKey()] ?? []) : [] as $one) {
                 $about = implode(':', array_map(static fn (string $key): string => (string) ($one[$key] ?? ''), $kind->identityKeys()));
+                $silent = self::silent($kind, (array) $one);
+                if ($silent !== null) {
+                    $nothing[$silent][] = explode(': ', $this->words->name($kind, $about), 2)[1] ?? $about;
+
+                    continue;
+                }
                 $value = $this->words->value($kind, $one);
                 $lines[] = $this->words->name($kind, $about).($value === '' ? '' : ": $value");
             }
         }
 
-        return $lines;
+        // what was looked for and is not there says something, in one line and not in fourteen
+        return [...$lines, ...array_map(static fn (string $what, array $names): string => "$what: ".implode('; ', $names), array_keys($nothing), $nothing)];
+    }
+
+    /**
+     * Under which line an entry is told that says only that nothing is there; null where it says more.
+     *
+     * @param  array<array-key, mixed>  $one
+     */
+    private static function silent(EntryKind $kind, array $one): ?string
+    {
+        $said = array_diff_key($one, array_flip($kind->identityKeys()));
+
+        return match (true) {
+            $kind === EntryKind::Posture && ($one['grade'] ?? null) == 0 => 'Looked for, and not there',
+            $kind === EntryKind::Palpation && array_keys($said) === ['tenderness'] && $said['tenderness'] == 0 => 'Felt, and not tender',
+            default => null,
+        };
     }
 }
