@@ -112,6 +112,34 @@ final class SecondReadingTest extends TestCase
         ];
     }
 
+    public function test_the_other_side_is_pressed_no_harder_by_the_hand_though_it_bears_more(): void
+    {
+        $plan = Core::clinic()->plan(CaseBuilder::aCase()->complaint('low_back', 'left')
+            ->felt('erector_spinae_lumbar', 'left', ['tenderness' => 3, 'familiar' => 'yes', 'ppt_kpa' => 150])->felt('erector_spinae_lumbar', 'right', ['tenderness' => 0, 'ppt_kpa' => 600])->make());
+        $hand = [];
+        foreach ($plan->steps as $step) {
+            if ($step->at?->muscle === 'erector_spinae_lumbar' && $step->passes !== []) {
+                $hand[$step->at->side->value] = max(array_map(static fn ($pass): float => $pass->tissueKpa, $step->passes));
+            }
+        }
+
+        self::assertSame(['left', 'right'], array_keys($hand));
+        self::assertLessThanOrEqual($hand['left'] + 1e-6, $hand['right']);
+    }
+
+    public function test_a_broad_stroke_leans_by_the_least_robust_tissue_under_it(): void
+    {
+        $atlas = Core::clinic()->atlas;
+        $plan = Core::clinic()->plan(CaseBuilder::aCase()->complaint('shoulder_top', 'left')->felt('trapezius_upper', 'left', ['tenderness' => 3, 'familiar' => 'yes', 'ppt_kpa' => 900])->make());
+        $warm = array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->kind->value === 'warm_up'))[0];
+        $zones = array_map(static fn ($place): string => $place->zone, $warm->places);
+        $softest = min(array_map(static fn ($muscle): float => $muscle->pptKpa, array_filter(
+            $atlas->muscles, static fn ($muscle): bool => $muscle->layer <= 2 && array_intersect($muscle->zones, $zones) !== [],
+        )));
+
+        self::assertLessThanOrEqual($softest / 7.5 * $warm->passes[0]->pressure + 1e-6, $warm->passes[0]->tissueKpa);
+    }
+
     public function test_half_the_minutes_until_a_doctor_has_said_yes(): void
     {
         $case = static fn (array $leave): PlanResult => Core::clinic()->plan(CaseBuilder::aCase()->complaint('low_back', 'left')
