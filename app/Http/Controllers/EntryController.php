@@ -37,14 +37,14 @@ final readonly class EntryController
         return response()->json(['entries' => array_map(VisitPage::entry(...), $saved), ...$page->judged($visit, $this->step($request))]);
     }
 
-    /** 409 with what stands there now when another window had been first; nothing is overwritten. Nothing is judged while more is on its way. */
+    /** 409 with what stands there now, and the fields both had changed, when another window had been first; nothing is overwritten. Nothing is judged while more is on its way. */
     public function update(SaveEntryRequest $request, Visit $visit, #[CurrentUser] User $user, SaveEntry $save, EntryCheck $check, VisitPage $page): JsonResponse
     {
         $saved = $save->handle($visit, $user, $request->kind(), $request->phase(), $request->identity($check), $request->payload(), $request->seen(), $visit->day());
 
         return response()->json(
-            ['entry' => VisitPage::entry($saved->entry), 'conflict' => $saved->conflict, ...$request->boolean('more') ? [] : $page->judged($visit, $this->step($request))],
-            $saved->conflict ? 409 : 200,
+            ['entry' => VisitPage::entry($saved->entry), 'conflict' => $saved->conflict(), 'clashing' => $saved->clashing, ...$request->boolean('more') ? [] : $page->judged($visit, $this->step($request))],
+            $saved->conflict() ? 409 : 200,
         );
     }
 

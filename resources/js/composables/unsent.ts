@@ -8,6 +8,16 @@ export interface UnsentEntry {
   phase: Phase
   identity: string
   payload: unknown
+  /** The revision it was made on, whatever a page read later shows; a row that an older page kept has none. */
+  seen?: number
+}
+/** What this window and another both wrote: told until it is decided, also after the page was left. */
+export interface Clash {
+  kind: string
+  phase: Phase
+  identity: string
+  mine: unknown
+  theirs: unknown
 }
 /** What one visit still has here of whoever is signed in. */
 export interface Unsent {
@@ -63,6 +73,7 @@ function shelf<T, A>(name: string) {
   }
 }
 export const unsentEntries = shelf<UnsentEntry, Entry>('entry')
+export const toldClashes = shelf<Clash, never>('clash')
 export const unsentEvents = shelf<TreatmentEvent, true>('event')
 
 /** Which tablet this is, and its running number: by these what happened here is in order, whatever its clock says. */

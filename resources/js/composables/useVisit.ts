@@ -13,25 +13,20 @@ import {
   type Ref,
 } from 'vue'
 import { connection, connectionWords, onConnectionBack, RETRY_MS, saidOnThePage } from './connection'
+import { isSame, onlyFields, withMine } from './fields'
 import { Refused, send } from './http'
-import { unsentEntries, type UnsentEntry } from './unsent'
+import { toldClashes, unsentEntries, type Clash, type UnsentEntry } from './unsent'
 import type { InHand } from '@/parts/words'
 import type { Entry, Judged, Phase, StepId, VisitProps } from '@/types/visit'
 
-interface Conflict {
-  kind: string
-  phase: Phase
-  identity: string
-  mine: unknown
-  theirs: Entry
-}
 export interface VisitStore {
   props: ComputedRef<VisitProps>
   judged: Ref<Judged>
   entries: Ref<ReadonlyMap<string, Entry>>
   said: ComputedRef<string>
   problem: Ref<{ key: string; words: string; payload: unknown } | null>
-  conflict: Ref<Conflict | null>
+  /** The first thing both this window and another wrote, until it is decided. */
+  conflict: ComputedRef<Clash | null>
   pending: ComputedRef<number>
   readOnly: ComputedRef<boolean>
   all: <T>(kind: string, phase?: Phase) => T[]
@@ -59,8 +54,9 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   const waiting = ref(new Map<string, UnsentEntry>()) as Ref<Map<string, UnsentEntry>>
   const said = ref('')
   const problem = ref<VisitStore['problem']['value']>(null)
-  const conflict = ref<Conflict | null>(null) as Ref<Conflict | null>
-  const past = ref<{ kind: string; phase: Phase; identity: string; payload: unknown; words: string }[]>([])
+  const clashes = ref(toldClashes.left(visit, () => false).map((row) => row.value)) as Ref<Clash[]>
+  const past: { kind: string; phase: Phase; identity: string; was: unknown; became: unknown; words: string }[] = []
+  const taken = ref(0) // touches that can be taken back
   let busy = false
   let timer: number | undefined
 
@@ -75,6 +71,30 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     waiting.value.delete(name)
     unsentEntries.arrived(visit, name, one, entry)
   }
+  /** What the server has now is what the next touch is made on, a newer one that waits already as well. */
+  const answered = (name: string, one: UnsentEntry, entry: Entry) => {
+    arrived(name, one, entry)
+    const newer = waiting.value.get(name)
+    if (!newer) {
+      put(entry)
+      return
+    }
+    const payload = withMine(one.payload, newer.payload, entry.payload)
+    keep(name, { ...newer, payload, seen: entry.revision })
+    put({ ...entry, payload })
+  }
+  const settle = (name: string): Clash | undefined => {
+    const clash = clashes.value.find((one) => keyOf(one.kind, one.phase, one.identity) === name)
+    clashes.value = clashes.value.filter((one) => one !== clash)
+    toldClashes.drop(visit, name)
+    return clash
+  }
+  const settleFirst = (): Clash | undefined => {
+    const first = clashes.value[0]
+    return first && settle(keyOf(first.kind, first.phase, first.identity))
+  }
+  /** The revision a touch is made on: that of the page, or that of an older touch which still waits. */
+  const seenOf = (name: string): number => waiting.value.get(name)?.seen ?? entries.value.get(name)?.revision ?? 0
   const take = (fresh: VisitProps) => {
     const map = new Map(fresh.entries.map((entry) => [keyOf(entry.kind, entry.phase, entry.identity), entry]))
     for (const [name, one] of waiting.value) {
@@ -110,18 +130,25 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       try {
         // hands quicker than the judging: what is judged is the last of them
         const more = waiting.value.size > 1 ? '&more=1' : ''
-        const answer = await send<{ entry: Entry; conflict: boolean } & Partial<Judged>>(
+        const answer = await send<{ entry: Entry; conflict: boolean; clashing: string[] | null } & Partial<Judged>>(
           'PUT',
           `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}${more}`,
-          { ...one, seen: entries.value.get(name)?.revision ?? 0 },
+          { ...one, seen: one.seen ?? 0 },
         )
         unjudged = more !== ''
-        arrived(name, one, answer.entry)
+        answered(name, one, answer.entry)
         if (answer.conflict) {
-          conflict.value = { ...one, mine: one.payload, theirs: answer.entry }
+          const clash = {
+            kind: one.kind,
+            phase: one.phase,
+            identity: one.identity,
+            mine: onlyFields(one.payload, answer.clashing),
+            theirs: onlyFields(answer.entry.payload, answer.clashing),
+          }
+          settle(name)
+          clashes.value.push(clash)
+          toldClashes.keep(visit, name, clash)
         }
-        const newer = waiting.value.get(name)
-        put(newer ? { ...answer.entry, payload: newer.payload } : answer.entry)
         judged.value = { ...judged.value, ...answer }
       } catch (failure) {
         if (failure instanceof Refused && !failure.passes) {
@@ -143,7 +170,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     const name = keyOf(kind, phase, identity)
     if (problem.value?.key === name) problem.value = null
     put({ kind, phase, identity, payload, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
-    keep(name, { kind, phase, identity, payload })
+    keep(name, { kind, phase, identity, payload, seen: seenOf(name) })
     said.value = `Saved as you touch. Last: ${words}.`
     void flush()
   }
@@ -180,7 +207,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     entries,
     said: computed(() => connectionWords[connection.value] || said.value),
     problem,
-    conflict,
+    conflict: computed(() => clashes.value[0] ?? null),
     pending: computed(() => waiting.value.size),
     readOnly: computed(() => props.value.visit.status === 'signed' || !props.value.visit.writable),
     all: <T>(kind: string, phase: Phase = 'before') =>
@@ -194,14 +221,18 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
         ?.payload as T | undefined,
     save: (kind, identity, payload, words, phase = 'before') => {
       if (store.readOnly.value) return
-      past.value.push({ kind, phase, identity, payload: store.one(kind, identity, phase) ?? null, words })
+      taken.value = past.push({ kind, phase, identity, was: store.one(kind, identity, phase) ?? null, became: payload, words })
       write(kind, phase, identity, payload, words)
     },
     saveAll: (touches, words) => {
       if (store.readOnly.value) return
-      const list = touches.map((touch) => ({ ...touch, phase: 'before' as Phase }))
+      const list = touches.map((touch) => ({
+        ...touch,
+        phase: 'before' as Phase,
+        seen: seenOf(keyOf(touch.kind, 'before', touch.identity)),
+      }))
       for (const one of list) {
-        past.value.push({ ...one, payload: store.one(one.kind, one.identity) ?? null, words })
+        taken.value = past.push({ ...one, was: store.one(one.kind, one.identity) ?? null, became: one.payload, words })
         const name = keyOf(one.kind, one.phase, one.identity)
         keep(name, one)
         put({ ...one, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
@@ -209,15 +240,13 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       said.value = `Saved as you touch. Last: ${words}.`
       busy = true
       void send<{ entries: Entry[] } & Judged>('POST', `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}`, {
-        entries: list.map((one) => ({ ...one, seen: entries.value.get(keyOf(one.kind, one.phase, one.identity))?.revision ?? 0 })),
+        entries: list,
       })
         .then((answer) => {
           for (const entry of answer.entries) {
             const name = keyOf(entry.kind, entry.phase, entry.identity)
             const mine = list.find((one) => keyOf(one.kind, one.phase, one.identity) === name)
-            if (mine) arrived(name, mine, entry)
-            const newer = waiting.value.get(name)
-            put(newer ? { ...entry, payload: newer.payload } : entry)
+            if (mine) answered(name, mine, entry)
           }
           judged.value = { ...judged.value, ...answer }
         })
@@ -229,16 +258,24 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     },
     hand: shallowRef<InHand | null>(null),
     undo: () => {
-      const last = past.value.pop()
-      if (last) write(last.kind, last.phase, last.identity, last.payload, `taken back: ${last.words}`)
+      const last = past.pop()
+      taken.value = past.length
+      if (!last) return
+      const now = store.one(last.kind, last.identity, last.phase) ?? null
+      if (last.was === null && now !== null && !isSame(now, last.became)) {
+        said.value = `Not taken back: ${last.words}. More has been said there since.`
+        return
+      }
+      write(last.kind, last.phase, last.identity, withMine(last.became, last.was, now), `taken back: ${last.words}`)
     },
-    canUndo: computed(() => past.value.length > 0),
+    canUndo: computed(() => taken.value > 0),
     keepMine: () => {
-      const clash = conflict.value
-      conflict.value = null
-      if (clash) write(clash.kind, clash.phase, clash.identity, clash.mine, 'kept this window’s')
+      const clash = settleFirst()
+      if (!clash) return
+      const now = store.one(clash.kind, clash.identity, clash.phase)
+      write(clash.kind, clash.phase, clash.identity, withMine({}, clash.mine, now), 'kept this window’s')
     },
-    takeTheirs: () => (conflict.value = null),
+    takeTheirs: () => void settleFirst(),
   }
   provide(key, store)
   return store

@@ -51,7 +51,7 @@ const show = (payload: unknown): string => {
   if (typeof payload !== 'object') return String(payload)
   return Object.entries(payload as Record<string, unknown>)
     .filter(([name]) => !['zone', 'side', 'muscle', 'movement', 'sign', 'site', 'condition'].includes(name))
-    .map(([name, value]) => `${name.replaceAll('_', ' ')} ${Array.isArray(value) ? value.length : String(value)}`)
+    .map(([name, value]) => `${name.replaceAll('_', ' ')} ${Array.isArray(value) ? value.length : String(value ?? 'empty')}`)
     .join(', ')
 }
 </script>
@@ -89,7 +89,7 @@ const show = (payload: unknown): string => {
     </p>
     <div v-if="conflict" class="flex flex-wrap items-center gap-3 bg-weld-wash px-6 py-2" role="alert">
       <p>
-        Another window wrote here first: <b class="font-[650]">{{ show(conflict.theirs.payload) }}</b>. This window said:
+        Another window wrote here first: <b class="font-[650]">{{ show(conflict.theirs) }}</b>. This window said:
         <b class="font-[650]">{{ show(conflict.mine) }}</b>.
       </p>
       <button type="button" class="btn" @click="store.keepMine">Keep this window’s</button>
