@@ -101,7 +101,7 @@ final readonly class AtlasPage
             'positions' => array_map(fn (string $id): array => $this->word($id === 'side_up' ? 'on the other side' : $this->atlas()->position($id)->name, $this->atlas()->position($id === 'side_up' ? 'side_left' : $id)->setup), $muscle->positions),
             'techniques' => array_map(fn (string $id): array => $this->link('technique', $id, $this->atlas()->technique($id)->name), $muscle->techniques),
             'tools' => array_map(fn (string $id): array => $this->word($this->atlas()->tool($id)->name, $this->atlas()->tool($id)->hand), $muscle->tools),
-            'sites' => $this->sites($muscle), 'client_action' => $muscle->clientAction, 'consent' => $muscle->consent === null ? null : $this->atlas()->consentAreas[$muscle->consent]->words ?? null,
+            'sites' => $this->sites($muscle), 'client_action' => $muscle->clientAction?->words, 'consent' => $muscle->consent === null ? null : $this->atlas()->consentAreas[$muscle->consent]->words ?? null,
             'shortened_by' => $this->demands($lore->shortenedBy), 'tired_by' => $this->demands($lore->tiredBy),
             'complaints' => $lore->complaints, 'hazards' => array_map(fn (string $id): array => $this->hazard($this->atlas()->handbook()->hazard($id)), $lore->hazards), 'beware' => $muscle->beware,
             'self_care' => array_map(fn (string $id): array => get_object_vars($this->atlas()->handbook()->selfCareOf($id)), $lore->selfCare), 'no_self_care' => $lore->noSelfCare,

@@ -24,7 +24,7 @@ final readonly class AtlasReferences
             'muscles/*/actions/*/movement' => 'movement', 'muscles/*/lengthened_by/*/movement' => 'movement',
             'muscles/*/other_actions/*/direction' => 'direction', 'muscles/*/proof/uses/*/direction' => 'direction',
             'muscles/*/covered_by/*' => 'muscle', 'muscles/*/antagonists/*' => 'muscle', 'muscles/*/synergists/*' => 'muscle',
-            'muscles/*/techniques/*' => 'technique', 'muscles/*/tools/*' => 'tool', 'muscles/*/consent' => 'consent area',
+            'muscles/*/techniques/*' => 'technique', 'muscles/*/client_action/judged_as' => 'technique', 'muscles/*/tools/*' => 'tool', 'muscles/*/consent' => 'consent area',
             'muscles/*/demands/*/*' => 'demand', 'muscles/*/self_care/*' => 'self-care', 'muscles/*/hazards/*' => 'hazard',
         ],
         'tests' => ['tests/*/never/flags/*' => 'red flag', 'tests/*/never/conditions/*' => 'condition', 'tests/*/never/unsettled/*' => 'condition', 'tests/*/short/*' => 'muscle'],

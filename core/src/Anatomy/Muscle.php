@@ -47,7 +47,7 @@ final readonly class Muscle
         public array $positions,
         public array $techniques,
         public array $tools,
-        public ?string $clientAction,
+        public ?ClientAction $clientAction,
         public ?string $consent,
         public float $pptKpa,
         public ?float $mostFelt,
@@ -77,7 +77,7 @@ final readonly class Muscle
             $row->fields('refers')->strings('core'), $row->fields('refers')->strings('spill_over'),
             $row->map('actions', $use), $row->map('lengthened_by', $use), $row->strings('antagonists'),
             array_values(array_unique([...$lore->shortenedBy, ...$lore->tiredBy])),
-            $row->strings('positions'), $row->strings('techniques'), $row->strings('tools'), $row->stringOrNull('client_action'), $row->stringOrNull('consent'),
+            $row->strings('positions'), $row->strings('techniques'), $row->strings('tools'), ($action = $row->fieldsOrNull('client_action')) === null ? null : ClientAction::from($action), $row->stringOrNull('consent'),
             $row->float('ppt_kpa'), $row->floatOrNull('most_felt'), $row->bool('advanced'), $row->strings('beware'), serialize($lore),
         );
     }

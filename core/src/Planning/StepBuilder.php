@@ -230,14 +230,14 @@ final class StepBuilder
         $target = $chosen->target;
         $option = $chosen->option;
         $ceiling = $warmed ? $option->ceiling : $option->ceiling->and(new Cap($this->figures->figure('firm_from') - 1, 'not_warmed', 'The region cannot be warmed first.'));
+        $deed = new Deed($option->places, $option->technique, $option->tool, $option->position, null, $target->at, $option->site);
         $hygiene = $this->clock->hygiene($option);
         $this->hygiene(array_diff_key($hygiene, ['glove_off_wash' => 0]));
         $this->add(
             StepKind::Treat, $chosen->minutes * Clockwork::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique, $option->tool,
-            $this->product($option->technique), $target->muscle->clientAction ?? 'breathe out as the pressure goes in',
+            $this->product($option->technique), $this->clientAction($target->muscle, $deed),
             $this->passes($target->at, $ceiling->felt, $chosen->minutes, $option->technique, $option->tool),
-            $target->muscle->lore()->findInWords(), $this->watch($target->muscle, $target->at, new Deed($option->places, $option->technique, $option->tool, $option->position, null, $target->at, $option->site)),
-            $this->why($target), $ceiling, label: $target->candidate->name,
+            $target->muscle->lore()->findInWords(), $this->watch($target->muscle, $target->at, $deed), $this->why($target), $ceiling, label: $target->candidate->name,
         );
         $rest = $this->clock->restAfter($option, $chosen->minutes);
         if ($rest > 0) {
@@ -245,6 +245,15 @@ final class StepBuilder
         }
         $this->otherSide($chosen);
         $this->hygiene(array_intersect_key($hygiene, ['glove_off_wash' => 0]));
+    }
+
+    /** What the client does meanwhile. A movement of their own is a touch like any other: where the gate says no, they only breathe. */
+    private function clientAction(Muscle $muscle, Deed $deed): string
+    {
+        $action = $muscle->clientAction;
+        $moved = $action?->judgedAs === null ? null : new Deed($deed->places, $action->judgedAs, null, $deed->position, null, $deed->muscle, $deed->site);
+
+        return $action !== null && ($moved === null || $this->gate->forbidding($moved) === null) ? $action->words : $this->figures->word('client_breathes');
     }
 
     /** @param  array<string, int>  $steps quarter minutes by what is done */
@@ -295,7 +304,7 @@ final class StepBuilder
         $minutes = $quarters / Clockwork::PER_MINUTE;
         $this->add(
             StepKind::Treat, $quarters, $at, $places, $chosen->option->site, $chosen->option->technique, $chosen->option->tool, $this->product($chosen->option->technique),
-            $chosen->target->muscle->clientAction, $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
+            $this->clientAction($chosen->target->muscle, $deed), $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
             $chosen->target->muscle->lore()->findInWords(), $this->watch($chosen->target->muscle, $at, $deed), 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
         );
     }

@@ -165,4 +165,22 @@ final class SecondReadingTest extends TestCase
         self::assertSame(['wash', 'glove_on', 'intraoral_hold', 'intraoral_hold', 'glove_off_wash'], $told);
         self::assertLessThanOrEqual(60, $plan->minutes());
     }
+
+    /** @param  list<array<string, mixed>>  $conditions */
+    #[DataProvider('movementsOfTheirOwn')]
+    public function test_what_the_client_does_is_judged_as_a_touch(array $conditions, string $expected): void
+    {
+        $case = CaseBuilder::aCase()->complaint('low_back', 'left')->felt('quadratus_lumborum', 'left', ['tenderness' => 3, 'familiar' => 'yes'])->with(['health' => ['conditions' => $conditions]]);
+        $worked = array_values(array_filter(Core::clinic()->plan($case->make())->steps, static fn (PlanStep $step): bool => $step->at?->muscle === 'quadratus_lumborum' && $step->kind->value === 'treat' && ! $step->otherSide));
+
+        self::assertNotSame([], $worked);
+        self::assertSame([$expected], array_unique(array_map(static fn (PlanStep $step): ?string => $step->clientAction, $worked)));
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>, string}> */
+    public static function movementsOfTheirOwn(): iterable
+    {
+        yield 'nothing against it: the pelvis rolls' => [[], 'roll the pelvis slowly, then rest'];
+        yield 'joints that go too far: they breathe' => [[['condition' => 'hypermobility', 'answer' => 'yes', 'severity' => 'mild']], 'breathe out as the pressure goes in'];
+    }
 }
