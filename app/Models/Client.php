@@ -22,7 +22,7 @@ use Illuminate\Support\Str;
  * @property string $sex
  * @property string|null $hand
  * @property float|null $mass_kg
- * @property string $skin
+ * @property string|null $skin
  * @property bool $stoic
  * @property string|null $guardian_name
  * @property string|null $occupation
@@ -41,7 +41,7 @@ final class Client extends Model
     protected $fillable = ['clinic_id', 'code', 'name', 'search', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'email', 'phone', 'address', 'last_seen_at', 'archived_at', 'erased_at', 'merged_into_id'];
 
     protected $attributes = [
-        'pronoun' => 'unsaid', 'sex' => 'unsaid', 'skin' => 'usual', 'stoic' => false, 'hand' => null, 'mass_kg' => null, 'guardian_name' => null, 'occupation' => null, 'email' => null, 'phone' => null, 'address' => null,
+        'pronoun' => 'unsaid', 'sex' => 'unsaid', 'skin' => null, 'stoic' => false, 'hand' => null, 'mass_kg' => null, 'guardian_name' => null, 'occupation' => null, 'email' => null, 'phone' => null, 'address' => null,
         'last_seen_at' => null, 'archived_at' => null, 'erased_at' => null, 'merged_into_id' => null,
     ];
 

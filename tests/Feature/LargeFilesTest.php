@@ -39,7 +39,7 @@ final class LargeFilesTest extends TestCase
         self::assertSame(3000, $this->getJson("/bring/progress/$token")->json('progress.of'));
         self::assertSame([3000, 3000, 3000], [Client::query()->count(), Client::query()->distinct()->count('code'), DB::table('client_contacts')->count()]);
         $one = Client::query()->where('name', 'Éda Person4')->with('contacts')->firstOrFail();
-        self::assertSame(['eda person4 '.strtolower($one->code), 'usual', false, 'Somebody 4', '1944-05-14'], [$one->search, $one->skin, $one->stoic, $one->contacts[0]?->name, $one->born_on->format('Y-m-d')]);
+        self::assertSame(['eda person4 '.strtolower($one->code), null, false, 'Somebody 4', '1944-05-14'], [$one->search, $one->skin, $one->stoic, $one->contacts[0]?->name, $one->born_on->format('Y-m-d')]);
         $this->bring('', $this->table(3000))->assertJsonPath('count', 0)->assertJsonPath('states.same', 3000);
     }
 
@@ -104,7 +104,7 @@ final class LargeFilesTest extends TestCase
             foreach ([$client, $simple, ...array_map(static fn (): mixed => $spoil->value($simple), range(1, 40))] as $one) {
                 if (is_array($one) && ClientDetails::isPlain($one)) {
                     $plain++;
-                    self::assertSame([], \Illuminate\Support\Facades\Validator::make($one, ['code' => ['nullable', 'string', 'max:12', 'regex:/^[A-Z]{1,3}-[0-9]{2,}$/'], ...ClientDetails::rules()])->errors()->all(), (string) json_encode($one));
+                    self::assertSame([], \Illuminate\Support\Facades\Validator::make(array_filter($one, static fn (mixed $value): bool => $value !== null), ['code' => ['nullable', 'string', 'max:12', 'regex:/^[A-Z]{1,3}-[0-9]{2,}$/'], ...ClientDetails::rules()])->errors()->all(), (string) json_encode($one));
                 }
             }
         }

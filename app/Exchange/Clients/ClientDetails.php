@@ -46,7 +46,7 @@ final readonly class ClientDetails
         return [
             'hand' => ['nullable', Rule::in(self::HANDS)],
             'mass_kg' => ['nullable', 'numeric', 'between:3,400'],
-            'skin' => ['required', Rule::in(self::SKINS)],
+            'skin' => ['nullable', Rule::in(self::SKINS)],
             'stoic' => ['boolean'],
         ];
     }
@@ -125,7 +125,7 @@ final readonly class ClientDetails
         $plain = (($details['code'] ?? null) === null || (is_string($details['code']) && strlen($details['code']) <= 12 && preg_match('/^[A-Z]{1,3}-[0-9]{2,}$/D', $details['code']) === 1))
             && $text($details['name'] ?? null, 2, 120) && in_array($details['pronoun'] ?? null, self::PRONOUNS, true) && in_array($details['sex'] ?? 'unsaid', self::SEXES, true)
             && is_string($born) && preg_match('/^(\d{4})-(\d\d)-(\d\d)$/D', $born, $day) === 1 && checkdate((int) $day[2], (int) $day[3], (int) $day[1]) && $born < now()->format('Y-m-d') && $born > now()->subYears(115)->format('Y-m-d')
-            && (($details['hand'] ?? null) === null || in_array($details['hand'], self::HANDS, true)) && ($mass === null || ((is_int($mass) || is_float($mass)) && $mass >= 3 && $mass <= 400)) && in_array($details['skin'] ?? null, self::SKINS, true) && (! array_key_exists('stoic', $details) || is_bool($details['stoic']))
+            && (($details['hand'] ?? null) === null || in_array($details['hand'], self::HANDS, true)) && ($mass === null || ((is_int($mass) || is_float($mass)) && $mass >= 3 && $mass <= 400)) && (($details['skin'] ?? null) === null || in_array($details['skin'], self::SKINS, true)) && (($details['stoic'] ?? null) === null || is_bool($details['stoic']))
             && $perhaps($details['guardian_name'] ?? null, 2, 120) && $perhaps($details['occupation'] ?? null, 1, 80) && $perhaps($details['address'] ?? null, 1, 300) && $mail($details['email'] ?? null) && $phone($details['phone'] ?? null)
             && is_array($contacts) && array_is_list($contacts) && count($contacts) <= self::MOST_CONTACTS;
         foreach ($plain ? $contacts : [] as $one) {
@@ -146,7 +146,7 @@ final readonly class ClientDetails
         }
         $faults = [];
         $rules = ['code' => ['nullable', 'string', 'max:12', 'regex:/^[A-Z]{1,3}-[0-9]{2,}$/'], ...self::rules()];
-        foreach (Validator::make($details, $rules, ['code.regex' => 'A code is letters, a line and digits, such as AB-07.', ...self::messages()])->errors()->messages() as $key => $messages) {
+        foreach (Validator::make(array_filter($details, static fn (mixed $value): bool => $value !== null), $rules, ['code.regex' => 'A code is letters, a line and digits, such as AB-07.', ...self::messages()])->errors()->messages() as $key => $messages) {
             array_push($faults, ...array_map(static fn (string $message): Fault => new Fault("$place, $key", $message), $messages));
         }
 

@@ -58,7 +58,7 @@ final readonly class ClientsCsv
     private function row(array $client): array
     {
         $text = static fn (mixed $value): string => match (true) {
-            is_bool($value) => $value ? 'yes' : 'no', is_scalar($value) => (string) $value, default => '',
+            is_bool($value) => $value ? 'yes' : '', is_scalar($value) => (string) $value, default => '',
         };
         $row = array_map($text, array_diff_key($client, ['contacts' => true]));
         foreach ((array) $client['contacts'] as $index => $contact) {
@@ -91,8 +91,8 @@ final readonly class ClientsCsv
 
         // a table that somebody made by hand leaves out what nobody has asked
         return [
-            ...$client, 'pronoun' => $client['pronoun'] ?? 'unsaid', 'sex' => $client['sex'] ?? 'unsaid', 'skin' => $client['skin'] ?? 'usual', 'mass_kg' => is_numeric($client['mass_kg']) ? (float) $client['mass_kg'] : $client['mass_kg'],
-            'stoic' => ['yes' => true, 'no' => false, '1' => true, '0' => false, '' => false][$client['stoic'] ?? ''] ?? $client['stoic'], 'contacts' => $contacts,
+            ...$client, 'pronoun' => $client['pronoun'] ?? 'unsaid', 'sex' => $client['sex'] ?? 'unsaid', 'mass_kg' => is_numeric($client['mass_kg']) ? (float) $client['mass_kg'] : $client['mass_kg'],
+            'stoic' => ['yes' => true, 'no' => false, '1' => true, '0' => false, '' => null][$client['stoic'] ?? ''] ?? $client['stoic'], 'contacts' => $contacts,
         ];
     }
 }

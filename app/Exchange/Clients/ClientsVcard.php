@@ -106,7 +106,7 @@ final readonly class ClientsVcard
             'code' => $told(self::OWN['code']), 'name' => $told('FN'), 'pronoun' => $told('PRONOUNS') ?? 'unsaid',
             'born_on' => $born !== null && preg_match('/^\d{8}$/', $born) === 1 ? substr($born, 0, 4).'-'.substr($born, 4, 2).'-'.substr($born, 6) : $born,
             'sex' => array_flip(self::GENDERS)[strtoupper((string) strtok($told('GENDER') ?? 'U', ';'))] ?? $told('GENDER'), 'hand' => $told(self::OWN['hand']), 'mass_kg' => is_numeric($mass) ? (float) $mass : $mass,
-            'skin' => $told(self::OWN['skin']) ?? 'usual', 'stoic' => ['yes' => true, '' => false][$told(self::OWN['stoic']) ?? ''] ?? $told(self::OWN['stoic']), 'guardian_name' => $told(self::OWN['guardian_name']),
+            'skin' => $told(self::OWN['skin']), 'stoic' => ['yes' => true][$told(self::OWN['stoic']) ?? ''] ?? $told(self::OWN['stoic']), 'guardian_name' => $told(self::OWN['guardian_name']),
             'occupation' => $told('TITLE'), 'email' => $told('EMAIL'), 'phone' => $told('TEL'), 'address' => $this->address($card), 'contacts' => $contacts,
         ];
     }

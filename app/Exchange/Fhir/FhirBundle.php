@@ -52,7 +52,7 @@ final readonly class FhirBundle
         ]));
         $extensions = [];
         foreach (self::PATIENT_EXTENSIONS as $key => $type) {
-            if ($told[$key] !== null) {
+            if ($told[$key] !== null && $told[$key] !== false) { // a box that nobody ticked says nothing
                 $extensions[] = ['url' => self::SYSTEM.$key, $type => $told[$key]];
             }
         }

@@ -86,7 +86,7 @@ final readonly class FhirReader
         };
         $client = [
             'code' => data_get($patient, 'identifier.0.value'), 'name' => data_get($patient, 'name.0.text'), 'pronoun' => 'unsaid', 'born_on' => $patient['birthDate'] ?? null,
-            'sex' => array_flip(FhirBundle::GENDERS)[$patient['gender'] ?? 'unknown'] ?? $patient['gender'], 'hand' => null, 'mass_kg' => null, 'skin' => 'usual', 'stoic' => false, 'guardian_name' => null, 'occupation' => null,
+            'sex' => array_flip(FhirBundle::GENDERS)[$patient['gender'] ?? 'unknown'] ?? $patient['gender'], 'hand' => null, 'mass_kg' => null, 'skin' => null, 'stoic' => null, 'guardian_name' => null, 'occupation' => null,
             'email' => $telecom($patient['telecom'] ?? null, 'email'), 'phone' => $telecom($patient['telecom'] ?? null, 'phone'), 'address' => data_get($patient, 'address.0.text'), 'contacts' => [],
         ];
         foreach (FhirBundle::PATIENT_EXTENSIONS as $key => $type) {

@@ -53,8 +53,8 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
       <Choices
         label="Skin"
         :options="{ usual: 'usual', dry: 'dry', hairy: 'hairy', fragile: 'fragile' }"
-        :value="form.skin"
-        @choose="(value) => (form.skin = value ?? 'usual')"
+        :value="form.skin ?? undefined"
+        @choose="(value) => (form.skin = value ?? null)"
       />
     </div>
     <div v-if="clinical">

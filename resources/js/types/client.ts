@@ -7,7 +7,7 @@ export interface ClientDetails {
   // clinical, and not sent to or by reception
   hand?: 'left' | 'right' | 'both' | null
   mass_kg?: number | null
-  skin?: 'usual' | 'dry' | 'hairy' | 'fragile'
+  skin?: 'usual' | 'dry' | 'hairy' | 'fragile' | null
   stoic?: boolean
   guardian_name: string | null
   occupation: string | null

@@ -11,7 +11,7 @@ const form = useForm<ClientDetails>({
   pronoun: 'unsaid',
   born_on: '',
   sex: 'unsaid',
-  ...(props.clinical ? { hand: null, mass_kg: null, skin: 'usual' as const, stoic: false } : {}),
+  ...(props.clinical ? { hand: null, mass_kg: null, skin: null, stoic: false } : {}),
   guardian_name: null,
   occupation: null,
   email: null,
