@@ -21,7 +21,7 @@ final readonly class CaseDisassembler
         'therapist.load_today' => 'the load on the hands that day', 'therapist.injured' => 'what the therapist spares', 'therapist.table_side' => 'the side of the table', 'client.weeks_since_birth' => 'weeks since giving birth',
     ];
 
-    public function __construct(private Clinic $clinic, private EntryCheck $check)
+    public function __construct(private Clinic $clinic)
     {
     }
 
@@ -73,10 +73,16 @@ final readonly class CaseDisassembler
      */
     private function list(EntryKind $kind, array $payloads, string $on, string $phase = 'before'): array
     {
-        return array_map(
-            fn (array $payload, int $index): BroughtEntry => new BroughtEntry($kind, $phase, $this->check->identity($kind, $payload, sprintf('%03d', $index)), $payload, $on),
-            $payloads, array_keys($payloads),
-        );
+        $entries = [];
+        foreach ($payloads as $index => $payload) {
+            $name = $kind->nameOf($payload, sprintf('%03d', $index));
+            // the same muscle worked twice stands twice: neither is lost
+            $again = isset($entries[$name]) && $kind->mayRepeat() && $entries[$name]->payload !== $payload;
+            $name = $again ? sprintf('%s:%03d', $name, $index) : $name;
+            $entries[$name] = new BroughtEntry($kind, $phase, $name, $payload, $on);
+        }
+
+        return array_values($entries);
     }
 
     /** @return list<BroughtEntry> none where nothing is told */

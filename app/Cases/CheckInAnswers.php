@@ -64,7 +64,7 @@ final readonly class CheckInAnswers
             $faults[] = 'complaints: '.self::MOST_PLACES.' places at most.';
         }
         foreach ($places as $place) {
-            array_push($faults, ...$this->check->faults(EntryKind::Complaint, $this->check->identity(EntryKind::Complaint, $place, null), $place, false, $today));
+            array_push($faults, ...$this->check->faults(EntryKind::Complaint, EntryKind::Complaint->nameOf($place, null), $place, false, $today));
         }
         if (array_diff(is_array($answers['done'] ?? []) ? $answers['done'] ?? [] : ['no list'], $this->groups()) !== []) {
             $faults[] = 'done: no such group.';
@@ -90,7 +90,7 @@ final readonly class CheckInAnswers
             $entries[] = ['kind' => $kind, 'phase' => 'before', 'identity' => $identity, 'payload' => $payload, 'seen' => 0];
         };
         foreach (is_array($answers['complaints'] ?? null) ? $answers['complaints'] : [] as $complaint) {
-            $put(EntryKind::Complaint, $this->check->identity(EntryKind::Complaint, $complaint, null), $complaint);
+            $put(EntryKind::Complaint, EntryKind::Complaint->nameOf($complaint, null), $complaint);
         }
         $said = $this->map($answers, 'flags');
         foreach ($this->clinic->rules()->flags->flags as $flag => $about) {

@@ -20,7 +20,7 @@ final readonly class EntryWords
         $about = implode(', ', array_filter(array_map($this->id(...), explode(':', $identity)), static fn (string $word): bool => $word !== '' && preg_match('/^\d{3}$/', $word) !== 1));
 
         return ucfirst(match ($kind) {
-            EntryKind::Aftermath => "after $identity hours", EntryKind::TaskScore => 'task', EntryKind::RedFlag => 'danger sign', EntryKind::RedFlagSince => 'danger sign, since', EntryKind::ClotItem => 'calf', EntryKind::LegSigns => 'leg signs', EntryKind::GroupAsked => 'group read out',
+            EntryKind::Aftermath => "after $identity hours", EntryKind::Function => 'task', EntryKind::RedFlag => 'danger sign', EntryKind::RedFlagSince => 'danger sign, since', EntryKind::ClotItem => 'calf', EntryKind::LegSigns => 'leg signs', EntryKind::GroupAsked => 'group read out',
             EntryKind::OthersDenied => 'everything else denied',
             EntryKind::Done => 'worked', EntryKind::Dropped => 'left out', EntryKind::Override => 'written decision', EntryKind::Positions => 'positions possible', default => $kind->value,
         }).($about === '' || $kind === EntryKind::Aftermath ? '' : ": $about");
@@ -41,7 +41,7 @@ final readonly class EntryWords
             return implode(' ', array_map(fn (mixed $one): string => is_string($one) && $one !== 'midline' ? $this->id($one) : '', array_reverse(array_values($payload))));
         }
         $parts = [];
-        foreach (array_diff_key($payload, array_flip($kind->identityKeys())) as $key => $value) {
+        foreach (array_diff_key($payload, array_flip($kind->nameKeys())) as $key => $value) {
             $parts[] = str_replace('_', ' ', (string) $key).' '.$this->value($kind, $value);
         }
 
@@ -58,7 +58,7 @@ final readonly class EntryWords
             isset($atlas->zones[$id]) => $atlas->zones[$id]->name,
             isset($atlas->movements[$id]) => $atlas->movements[$id]->name,
             isset($atlas->tests[$id]) => $atlas->tests[$id]->name,
-            default => str_replace('_', ' ', $id),
+            default => str_replace(['_', '.'], ' ', $id),
         };
     }
 }

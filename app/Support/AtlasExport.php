@@ -26,6 +26,7 @@ final readonly class AtlasExport
     public function files(): array
     {
         return [
+            ...EntriesExport::of($this->clinic->schemas())->files(),
             'resources/js/types/ids.generated.ts' => $this->ids(),
             'resources/js/chart/atlas.generated.json' => json_encode($this->atlas(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n",
         ];

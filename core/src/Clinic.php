@@ -11,7 +11,10 @@ use Somatrace\Core\Assessment\Worklist;
 use Somatrace\Core\Assessment\Worklists;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\CaseReader;
+use Somatrace\Core\CaseFile\CaseSense;
 use Somatrace\Core\CaseFile\CaseWriter;
+use Somatrace\Core\CaseFile\EntryDeclaration;
+use Somatrace\Core\CaseFile\EntryDeclarations;
 use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\JsonFile;
 use Somatrace\Core\Data\SchemaValidator;
@@ -59,6 +62,10 @@ final class Clinic
     private ?Planner $planner = null;
 
     private ?SchemaValidator $schema = null;
+
+    private ?SchemaValidator $besideCase = null;
+
+    private ?EntryDeclarations $entries = null;
 
     private ?EventCheck $events = null;
 
@@ -123,7 +130,30 @@ final class Clinic
 
     public function reader(): CaseReader
     {
-        return new CaseReader($this->atlas, $this->schema());
+        return new CaseReader($this->schema(), $this->sense());
+    }
+
+    public function sense(): CaseSense
+    {
+        return new CaseSense($this->atlas, $this->entries()->identities);
+    }
+
+    /** The folder of the schemas. */
+    public function schemas(): string
+    {
+        return $this->folder.'/schema';
+    }
+
+    /** What a visit records, kind by kind. */
+    public function entries(): EntryDeclarations
+    {
+        return $this->entries ??= EntryDeclarations::in($this->schemas());
+    }
+
+    /** The schema that describes what an entry holds. */
+    public function schemaOf(EntryDeclaration $entry): SchemaValidator
+    {
+        return $entry->inCase ? $this->schema() : $this->besideCase ??= new SchemaValidator($this->folder.'/schema/entries.schema.json');
     }
 
     public function schema(): SchemaValidator

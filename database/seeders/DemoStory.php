@@ -126,7 +126,7 @@ final class DemoStory extends Seeder
 
     private function keep(Visit $visit, EntryKind $kind, mixed $payload, ?string $identity, string $phase = 'before'): void
     {
-        $name = $this->check->identity($kind, $payload, $identity);
+        $name = $kind->nameOf($payload, $identity);
         $faults = $this->check->faults($kind, $name, $payload, $this->therapist->licensed, $visit->started_at->format('Y-m-d'));
         if ($faults !== []) {
             throw new \LogicException("demo story, {$kind->value} $name: ".implode(' ', $faults));

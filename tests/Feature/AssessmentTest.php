@@ -65,7 +65,7 @@ final class AssessmentTest extends TestCase
         self::assertSame('Not done: numbness of the face.', $refused());
 
         $answer = $this->save($visit, 'test', ['test' => 'positional_artery', 'side' => 'left', 'seconds' => 12, 'result' => 'positive', 'symptoms' => ['dizzy']], step: 'move')->assertOk();
-        self::assertSame('positional_artery:left:', $answer->json('entry.identity'));
+        self::assertSame('positional_artery:left', $answer->json('entry.identity'));
         self::assertSame('emergency', $answer->json('safety.verdict'), 'two signs from the neck');
         $this->save($visit, 'test', ['test' => 'positional_artery', 'side' => 'left', 'seconds' => 90], seen: 1, step: 'move')->assertUnprocessable();
     }

@@ -47,7 +47,7 @@ final class UnreadableRecordsTest extends TestCase
         yield 'consent about nothing' => ['treatment_events', 'consent_withdrawn', '', '{"area": null}'];
         yield 'a complaint nowhere' => ['entries', 'complaint', 'tail:left', '{"zone": "tail", "side": "left", "now": 5}'];
         yield 'a complaint that is a word' => ['entries', 'complaint', 'x', '"much"'];
-        yield 'a palpation cut off' => ['entries', 'palpation', 'masseter:left:', '{"muscle": "masseter", "si'];
+        yield 'a palpation cut off' => ['entries', 'palpation', 'masseter:left', '{"muscle": "masseter", "si'];
         yield 'a range no neck has' => ['entries', 'range', 'cervical.side_bend:left', '{"movement": "cervical.side_bend", "side": "left", "active": 240}'];
         yield 'a condition nobody asks' => ['entries', 'condition', 'hiccups', '{"condition": "hiccups", "answer": "yes"}'];
         yield 'a flag nobody asks' => ['entries', 'red_flag', 'hiccups', '"yes"'];

@@ -110,7 +110,7 @@ final readonly class FhirBundle
         $observation = [
             'resourceType' => 'Observation', 'id' => $this->id($visit, 'o', $index),
             'extension' => [['url' => self::SYSTEM.'phase', 'valueCode' => $entry->phase], ['url' => self::SYSTEM.'identity', 'valueString' => $entry->identity === '' ? '-' : $entry->identity]],
-            'status' => 'final', 'category' => [['coding' => [['system' => 'http://terminology.hl7.org/CodeSystem/observation-category', 'code' => $entry->kind->isFinding() && $entry->kind !== EntryKind::Complaint && $entry->kind !== EntryKind::TaskScore ? 'exam' : 'survey']]]],
+            'status' => 'final', 'category' => [['coding' => [['system' => 'http://terminology.hl7.org/CodeSystem/observation-category', 'code' => $entry->kind->isFinding() && $entry->kind !== EntryKind::Complaint && $entry->kind !== EntryKind::Function ? 'exam' : 'survey']]]],
             'code' => ['coding' => [['system' => self::SYSTEM.'entry', 'code' => $entry->kind->value]], 'text' => $this->words->name($entry->kind, $entry->identity)],
             'subject' => $this->subject($record), 'encounter' => $this->encounterOf($visit), 'effectiveDateTime' => $entry->saidOn,
         ];

@@ -164,7 +164,7 @@ final readonly class FhirReader
         }
         $identity = (string) ($this->extension($observation, 'identity', 'valueString') ?? '-');
 
-        return new BroughtEntry($kind, $this->extension($observation, 'phase', 'valueCode') === 'after' ? 'after' : 'before', $this->check->identity($kind, $payload, $identity === '-' ? '' : $identity), $payload, $said);
+        return new BroughtEntry($kind, $this->extension($observation, 'phase', 'valueCode') === 'after' ? 'after' : 'before', $kind->nameOf($payload, $identity === '-' ? '' : $identity), $payload, $said);
     }
 
     /** @param  array<string, mixed>  $consent */
@@ -173,7 +173,7 @@ final readonly class FhirReader
         foreach ([EntryKind::Consent, EntryKind::Guardian] as $kind) {
             $told = json_decode((string) $this->extension($consent, $kind->value, 'valueString'), true);
             if (is_array($told)) {
-                return new BroughtEntry($kind, 'before', $this->check->identity($kind, $told, ''), $told, $on);
+                return new BroughtEntry($kind, 'before', $kind->nameOf($told, ''), $told, $on);
             }
         }
 
@@ -185,7 +185,7 @@ final readonly class FhirReader
     {
         $done = json_decode((string) $this->extension($procedure, 'done', 'valueString'), true);
 
-        return is_array($done) ? new BroughtEntry(EntryKind::Done, 'before', $this->check->identity(EntryKind::Done, $done, ''), $done, $on) : 'does not say what was done in a way that can be kept here';
+        return is_array($done) ? new BroughtEntry(EntryKind::Done, 'before', EntryKind::Done->nameOf($done, ''), $done, $on) : 'does not say what was done in a way that can be kept here';
     }
 
     /** @param  array<string, mixed>  $holder */

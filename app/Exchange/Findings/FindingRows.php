@@ -55,7 +55,7 @@ final readonly class FindingRows
                 continue;
             }
             $index = $number[$row->date][$row->kind->value] = ($number[$row->date][$row->kind->value] ?? -1) + 1;
-            $identity = $this->check->identity($row->kind, $row->payload, sprintf('%03d', $index));
+            $identity = $row->kind->nameOf($row->payload, sprintf('%03d', $index));
             $found = $this->check->faults($row->kind, $identity, $row->payload, false, $row->date);
             array_push($faults, ...array_map(static fn (string $fault): Fault => new Fault($place, $fault), $found));
             $entry = new BroughtEntry($row->kind, $row->phase === 'after' ? 'after' : 'before', $identity, $row->payload, $row->date, $partial);

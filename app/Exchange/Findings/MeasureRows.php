@@ -87,7 +87,7 @@ final readonly class MeasureRows
 
         return match ($finding->kind) {
             EntryKind::Complaint => (string) $told['zone'],
-            EntryKind::TaskScore => (string) $told['task'],
+            EntryKind::Function => (string) $told['task'],
             EntryKind::Range => (string) $told['movement'],
             EntryKind::Test => $told['test'].(isset($told['segment']) ? '.'.$told['segment'] : ''),
             EntryKind::Palpation => $told['muscle'].'.'.($told['site'] ?? 'whole'),
@@ -104,7 +104,7 @@ final readonly class MeasureRows
         return match (true) {
             $about === '' => null,
             $kind === 'complaint' => [EntryKind::Complaint, ['zone' => $about, ...$side], 'now'],
-            $kind === 'function' => $row->side === 'midline' ? [EntryKind::TaskScore, ['task' => $about], 'score'] : null,
+            $kind === 'function' => $row->side === 'midline' ? [EntryKind::Function, ['task' => $about], 'score'] : null,
             $kind === 'range' && preg_match('/^(.+)\.(active|passive)$/', $about, $found) === 1 => [EntryKind::Range, ['movement' => $found[1], ...$side], $found[2]],
             $kind === 'test' && preg_match('/^([a-z_]+)(?:\.([CTL]\d+))?$/', $about, $found) === 1 => [EntryKind::Test, ['test' => $found[1], ...$side, ...isset($found[2]) ? ['segment' => $found[2]] : []], 'value'],
             $kind === 'palpation' && preg_match('/^([a-z_]+)\.([a-z_]+)\.(tenderness|ppt)$/', $about, $found) === 1 => [EntryKind::Palpation, ['muscle' => $found[1], ...$side, ...$found[2] === 'whole' ? [] : ['site' => $found[2]]], $found[3] === 'ppt' ? 'ppt_kpa' : 'tenderness'],

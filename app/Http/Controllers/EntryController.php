@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\SaveEntry;
-use App\Cases\EntryCheck;
 use App\Http\Pages\VisitLine;
 use App\Http\Pages\VisitPage;
 use App\Http\Requests\SaveEntriesRequest;
@@ -30,17 +29,17 @@ final readonly class EntryController
     }
 
     /** Several touches of one act, kept together or not at all; those another window had written first are left as they are. */
-    public function store(SaveEntriesRequest $request, Visit $visit, #[CurrentUser] User $user, SaveEntry $save, EntryCheck $check, VisitPage $page): JsonResponse
+    public function store(SaveEntriesRequest $request, Visit $visit, #[CurrentUser] User $user, SaveEntry $save, VisitPage $page): JsonResponse
     {
-        $saved = $save->all($visit, $user, $request->entries($check), $visit->day());
+        $saved = $save->all($visit, $user, $request->entries(), $visit->day());
 
         return response()->json(['entries' => array_map(VisitPage::entry(...), $saved), ...$page->judged($visit, $this->step($request))]);
     }
 
     /** 409 with what stands there now, and the fields both had changed, when another window had been first; nothing is overwritten. Nothing is judged while more is on its way. */
-    public function update(SaveEntryRequest $request, Visit $visit, #[CurrentUser] User $user, SaveEntry $save, EntryCheck $check, VisitPage $page): JsonResponse
+    public function update(SaveEntryRequest $request, Visit $visit, #[CurrentUser] User $user, SaveEntry $save, VisitPage $page): JsonResponse
     {
-        $saved = $save->handle($visit, $user, $request->kind(), $request->phase(), $request->identity($check), $request->payload(), $request->seen(), $visit->day());
+        $saved = $save->handle($visit, $user, $request->kind(), $request->phase(), $request->identity(), $request->payload(), $request->seen(), $visit->day());
 
         return response()->json(
             ['entry' => VisitPage::entry($saved->entry), 'conflict' => $saved->conflict(), 'clashing' => $saved->clashing, ...$request->boolean('more') ? [] : $page->judged($visit, $this->step($request))],

@@ -127,7 +127,7 @@ final readonly class NotePage
         $nothing = [];
         foreach (EntryKind::cases() as $kind) {
             foreach ($kind->isFinding() && $kind !== EntryKind::Feedback ? (array) ($case['findings'][$kind->findingsKey()] ?? []) : [] as $one) {
-                $about = implode(':', array_map(static fn (string $key): string => (string) ($one[$key] ?? ''), $kind->identityKeys()));
+                $about = implode(':', array_map(static fn (string $key): string => (string) ($one[$key] ?? ''), $kind->nameKeys()));
                 $silent = self::silent($kind, (array) $one);
                 if ($silent !== null) {
                     $nothing[$silent][] = explode(': ', $this->words->name($kind, $about), 2)[1] ?? $about;
@@ -150,7 +150,7 @@ final readonly class NotePage
      */
     private static function silent(EntryKind $kind, array $one): ?string
     {
-        $said = array_diff_key($one, array_flip($kind->identityKeys()));
+        $said = array_diff_key($one, array_flip($kind->nameKeys()));
 
         return match (true) {
             $kind === EntryKind::Posture && ($one['grade'] ?? null) == 0 => 'Looked for, and not there',

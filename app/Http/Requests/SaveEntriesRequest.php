@@ -23,7 +23,7 @@ final class SaveEntriesRequest extends FormRequest
     {
         return [
             'entries' => ['required', 'array', 'list', 'max:'.self::MOST],
-            'entries.*.kind' => ['required', Rule::enum(EntryKind::class)->except(EntryKind::Done)],
+            'entries.*.kind' => ['required', Rule::enum(EntryKind::class)->only(EntryKind::writable())],
             'entries.*.phase' => ['required', Rule::in(['before', 'after'])],
             'entries.*.identity' => ['nullable', 'string', 'max:160'],
             'entries.*.payload' => ['present', 'nullable'],
@@ -37,7 +37,10 @@ final class SaveEntriesRequest extends FormRequest
             if ($validator->errors()->isNotEmpty()) {
                 return;
             }
-            foreach ($this->entries($check) as $index => $entry) {
+            foreach ($this->entries() as $index => $entry) {
+                if (! in_array($entry['phase'], $entry['kind']->phases(), true)) {
+                    $validator->errors()->add("entries.$index.phase", 'Nothing of this kind stands there.');
+                }
                 foreach ($check->faults($entry['kind'], $entry['identity'], $entry['payload'], $this->user()?->licensed === true, $this->visit()->day()) as $fault) {
                     $validator->errors()->add("entries.$index.payload", $fault);
                 }
@@ -46,13 +49,13 @@ final class SaveEntriesRequest extends FormRequest
     }
 
     /** @return list<array{kind: EntryKind, phase: string, identity: string, payload: mixed, seen: int}> */
-    public function entries(EntryCheck $check): array
+    public function entries(): array
     {
         $entries = [];
         foreach ((array) $this->json('entries') as $sent) {
             $kind = EntryKind::from((string) $sent['kind']);
             $entries[] = [
-                'kind' => $kind, 'phase' => (string) $sent['phase'], 'identity' => $check->identity($kind, $sent['payload'], $sent['identity'] ?? null),
+                'kind' => $kind, 'phase' => (string) $sent['phase'], 'identity' => $kind->nameOf($sent['payload'], $sent['identity'] ?? null),
                 'payload' => $kind->bare($sent['payload']), 'seen' => (int) $sent['seen'],
             ];
         }

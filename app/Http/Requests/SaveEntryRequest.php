@@ -18,7 +18,7 @@ final class SaveEntryRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'kind' => ['required', Rule::enum(EntryKind::class)->except(EntryKind::Done)],
+            'kind' => ['required', Rule::enum(EntryKind::class)->only(EntryKind::writable())],
             'phase' => ['required', Rule::in(['before', 'after'])],
             'identity' => ['nullable', 'string', 'max:160'],
             'payload' => ['present', 'nullable'],
@@ -32,7 +32,10 @@ final class SaveEntryRequest extends FormRequest
             if ($validator->errors()->isNotEmpty()) {
                 return;
             }
-            foreach ($check->faults($this->kind(), $this->identity($check), $this->payload(), $this->user()?->licensed === true, $this->visit()->day()) as $fault) {
+            if (! in_array($this->phase(), $this->kind()->phases(), true)) {
+                $validator->errors()->add('phase', 'Nothing of this kind stands there.');
+            }
+            foreach ($check->faults($this->kind(), $this->identity(), $this->payload(), $this->user()?->licensed === true, $this->visit()->day()) as $fault) {
                 $validator->errors()->add('payload', $fault);
             }
         };
@@ -58,8 +61,8 @@ final class SaveEntryRequest extends FormRequest
         return $this->integer('seen');
     }
 
-    public function identity(EntryCheck $check): string
+    public function identity(): string
     {
-        return $check->identity($this->kind(), $this->payload(), $this->input('identity'));
+        return $this->kind()->nameOf($this->payload(), $this->input('identity'));
     }
 }

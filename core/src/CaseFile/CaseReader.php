@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\CaseFile;
 
-use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Data\SchemaValidator;
@@ -14,7 +13,7 @@ final readonly class CaseReader
 {
     public const MOST_BYTES = 5 * 1024 * 1024;
 
-    public function __construct(private Atlas $atlas, private SchemaValidator $schema)
+    public function __construct(private SchemaValidator $schema, private CaseSense $sense)
     {
     }
 
@@ -38,7 +37,7 @@ final readonly class CaseReader
         }
         $faults = $this->schema->faults($value);
         // The checks of sense read what the schema let through and pass over the rest, so that both kinds are reported at once.
-        array_push($faults, ...(new CaseSense($this->atlas))->faults($plain));
+        array_push($faults, ...$this->sense->faults($plain));
         if ($faults !== []) {
             throw FaultyDocument::with($faults);
         }

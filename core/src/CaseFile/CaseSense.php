@@ -10,27 +10,13 @@ use Somatrace\Core\Data\Fault;
 /** What no schema can say: values a body cannot have, dates to come, sides that do not exist, entries that contradict each other. */
 final class CaseSense
 {
-    /** Which keys name a thing; two entries of one name that differ contradict each other. */
-    private const IDENTITY = [
-        'complaints' => ['zone', 'side'],
-        'range' => ['movement', 'side'],
-        'resisted' => ['movement', 'side'],
-        'posture' => ['sign', 'side'],
-        'tests' => ['test', 'side', 'segment'],
-        'palpation' => ['muscle', 'side', 'site', 'spot'],
-        'function' => ['task'],
-        'conditions' => ['condition', 'zones'],
-        'medicines' => ['medicine'],
-        'consent' => ['area'],
-        'exposure' => ['muscle', 'joint', 'side'],
-    ];
-
     /** @var list<Fault> */
     private array $faults = [];
 
     private ?string $asOf = null;
 
-    public function __construct(private readonly Atlas $atlas)
+    /** @param  array<string, list<string>>  $identities  by the key of a list, which keys make two of its entries the same: if they differ then, they contradict each other */
+    public function __construct(private readonly Atlas $atlas, private readonly array $identities)
     {
     }
 
@@ -52,8 +38,8 @@ final class CaseSense
 
             return;
         }
-        if (is_string($key) && isset(self::IDENTITY[$key]) && array_is_list($value)) {
-            $this->contradictions($pointer, self::IDENTITY[$key], $value);
+        if (is_string($key) && isset($this->identities[$key]) && array_is_list($value)) {
+            $this->contradictions($pointer, $this->identities[$key], $value);
         }
         $this->side($pointer, $key, $value);
         $this->movementValues($pointer, $value);
