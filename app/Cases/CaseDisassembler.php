@@ -73,16 +73,12 @@ final readonly class CaseDisassembler
      */
     private function list(EntryKind $kind, array $payloads, string $on, string $phase = 'before'): array
     {
-        $entries = [];
+        $named = [];
         foreach ($payloads as $index => $payload) {
-            $name = $kind->nameOf($payload, sprintf('%03d', $index));
-            // the same muscle worked twice stands twice: neither is lost
-            $again = isset($entries[$name]) && $kind->mayRepeat() && $entries[$name]->payload !== $payload;
-            $name = $again ? sprintf('%s:%03d', $name, $index) : $name;
-            $entries[$name] = new BroughtEntry($kind, $phase, $name, $payload, $on);
+            $named[$kind->nameAmong($named, $payload, sprintf('%03d', $index))] = $payload;
         }
 
-        return array_values($entries);
+        return array_map(static fn (int|string $name, array $payload): BroughtEntry => new BroughtEntry($kind, $phase, (string) $name, $payload, $on), array_keys($named), $named);
     }
 
     /** @return list<BroughtEntry> none where nothing is told */

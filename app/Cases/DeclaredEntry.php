@@ -48,6 +48,9 @@ trait DeclaredEntry
         $parts = [];
         foreach ($keys as $key) {
             $value = $payload[$key] ?? '';
+            if (is_array($value)) {
+                ksort($value); // whoever wrote it, in whatever order
+            }
             $said = is_array($value) ? implode('.', array_filter($value, is_scalar(...))) : (is_scalar($value) ? (string) $value : '');
             // where one of two stands, such as a muscle or a joint, the other leaves no gap
             if ($said !== '' || $key !== 'joint') {
@@ -58,6 +61,20 @@ trait DeclaredEntry
 
         // a second of one name goes on with what tells it from the first: the same condition at another place
         return str_starts_with((string) $given, "$name:") && $this->mayRepeat() ? (string) $given : $name;
+    }
+
+    /**
+     * Its name among others of its kind and visit: where several may share one, the next goes on with which it is.
+     *
+     * @param  array<string, mixed>  $named  payloads by name, as far as they have one
+     */
+    public function nameAmong(array $named, mixed $payload, ?string $given): string
+    {
+        $name = $this->nameOf($payload, $given);
+        // the same condition told twice is one; the same muscle worked twice was worked twice
+        $isAnother = $this->mayRepeat() && array_key_exists($name, $named) && ($named[$name] !== $payload || $this === self::Done);
+
+        return $isAnother ? sprintf('%s:%03d', $name, count($named)) : $name;
     }
 
     /** What an entry of this kind is found by within a visit. */

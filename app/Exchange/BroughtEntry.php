@@ -18,6 +18,11 @@ final readonly class BroughtEntry
     {
     }
 
+    public function named(string $identity): self
+    {
+        return new self($this->kind, $this->phase, $identity, $this->payload, $this->saidOn, $this->partial);
+    }
+
     /** What would stand after it where that stood before. */
     public function over(mixed $standing): mixed
     {

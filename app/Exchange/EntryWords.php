@@ -48,6 +48,16 @@ final readonly class EntryWords
         return implode(', ', $parts);
     }
 
+    /**
+     * What work was done on: a muscle, or a joint as it is spoken of.
+     *
+     * @param  array<array-key, mixed>  $one
+     */
+    public function worked(array $one): string
+    {
+        return is_string($one['muscle'] ?? null) ? $this->id($one['muscle']) : $this->id(implode(' ', array_filter((array) ($one['joint'] ?? []), is_string(...))));
+    }
+
     private function id(string $id): string
     {
         $atlas = $this->clinic->atlas;

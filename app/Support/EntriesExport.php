@@ -126,6 +126,6 @@ final readonly class EntriesExport
 
         return '// '.self::GENERATED."\n\nimport type { {$this->types->imports()} } from './ids.generated'\n\n$named"
             ."/** What an entry holds, kind by kind. */\nexport interface EntryPayloads {\n$payloads}\nexport type EntryKind = keyof EntryPayloads\n\n"
-            ."/** Keys of the payload whose values name it within a visit. */\nexport const nameKeys: Record<EntryKind, readonly string[]> = {\n$names}\n";
+            ."/** Keys of the payload whose values name it within a visit. */\nexport const nameKeys = {\n$names} as const satisfies Record<EntryKind, readonly string[]>\n";
     }
 }

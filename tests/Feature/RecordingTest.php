@@ -93,6 +93,29 @@ final class RecordingTest extends TestCase
         yield 'no position left' => ['positions', [], '', 'at least 1'];
     }
 
+    public function test_what_stands_before_the_work_is_not_taken_after_it_and_what_nobody_writes_is_refused(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->save($visit, 'consent', ['area' => 'buttock', 'given' => true], phase: 'after')->assertUnprocessable()->assertJsonValidationErrors('phase');
+        $this->save($visit, 'done', ['muscle' => 'soleus', 'side' => 'left', 'minutes' => 3, 'max_pressure' => 4])->assertUnprocessable()->assertJsonValidationErrors('kind');
+        $this->save($visit, 'others_denied', true, '')->assertUnprocessable()->assertJsonValidationErrors('kind');
+        $this->save($visit, 'complaint', ['zone' => 'temple', 'side' => 'left', 'now' => 2], phase: 'after')->assertOk();
+        $this->assertDatabaseCount('entries', 1);
+    }
+
+    public function test_a_spot_and_a_joint_have_names_of_their_own(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $name = fn (string $kind, array $payload): string => $this->save($visit, $kind, $payload)->assertOk()->json('entry.identity');
+
+        self::assertSame('gluteus_medius:left:belly:front', $name('palpation', ['muscle' => 'gluteus_medius', 'side' => 'left', 'site' => 'belly', 'spot' => 'front', 'tenderness' => 2]));
+        self::assertSame('gluteus_medius:left:belly', $name('palpation', ['muscle' => 'gluteus_medius', 'side' => 'left', 'site' => 'belly', 'tenderness' => 1]));
+        self::assertSame('gluteus_medius:left::front', $name('palpation', ['muscle' => 'gluteus_medius', 'side' => 'left', 'spot' => 'front', 'tenderness' => 1]));
+        self::assertSame('gluteus_medius:left', $name('palpation', ['muscle' => 'gluteus_medius', 'side' => 'left', 'tenderness' => 1]));
+        self::assertSame(':neck_level.C4:left', $name('target', ['joint' => ['level' => 'C4', 'kind' => 'neck_level'], 'side' => 'left']));
+        self::assertSame('soleus:left', $name('target', ['muscle' => 'soleus', 'side' => 'left']));
+    }
+
     public function test_several_touches_of_one_act_are_kept_together_or_not_at_all(): void
     {
         $visit = $this->visit($this->therapist());

@@ -24,10 +24,19 @@ final readonly class MadeUpRecords
         foreach ($regions as $index => [$case]) {
             $history = [];
             foreach ([[$regions[($index + 1) % count($regions)][0], '2026-01-12'], [$others[$index][0], '2026-02-03']] as [$past, $date]) {
+                // two spots of one muscle, one muscle worked twice, and a joint: what is told apart by little is not lost
+                $past['findings']['palpation'] = [
+                    ...array_filter($past['findings']['palpation'] ?? [], static fn (array $one): bool => $one['muscle'] !== 'gluteus_medius'),
+                    ...array_map(static fn (string $spot): array => ['muscle' => 'gluteus_medius', 'side' => 'left', 'site' => 'belly', 'spot' => $spot, 'tenderness' => mt_rand(0, 4), 'texture' => [], 'simulated' => true], ['front', 'middle', 'back']),
+                ];
                 $history[] = [
                     'date' => $date, 'findings' => $past['findings'],
                     'after' => ['complaints' => array_map(static fn (array $one): array => [...$one, 'now' => 1], $past['findings']['complaints'])],
-                    'done' => [['muscle' => 'soleus', 'side' => 'left', 'technique' => 'petrissage', 'tool' => 'thumb', 'minutes' => mt_rand(1, 20) / 2, 'max_pressure' => mt_rand(2, 14) / 2, 'seconds_at_pressure' => mt_rand(10, 400), 'dose_kpa_s' => mt_rand(100, 90000) / 10, 'signs' => ['softened']]],
+                    'done' => [
+                        ['muscle' => 'soleus', 'side' => 'left', 'technique' => 'petrissage', 'tool' => 'thumb', 'minutes' => mt_rand(1, 20) / 2, 'max_pressure' => mt_rand(2, 14) / 2, 'seconds_at_pressure' => mt_rand(10, 400), 'dose_kpa_s' => mt_rand(100, 90000) / 10, 'signs' => ['softened']],
+                        ['muscle' => 'soleus', 'side' => 'left', 'technique' => 'stripping', 'minutes' => 2, 'max_pressure' => 3],
+                        ['joint' => ['kind' => 'neck_level', 'level' => 'C'.mt_rand(0, 7)], 'side' => 'right', 'technique' => 'joint_mobilising', 'minutes' => 1.5, 'max_pressure' => 3],
+                    ],
                     'aftermath' => [['hours' => 24, 'soreness' => mt_rand(0, 8) / 2, 'worse' => mt_rand(0, 1) === 1]],
                 ];
             }

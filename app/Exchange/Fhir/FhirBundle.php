@@ -94,7 +94,7 @@ final readonly class FhirBundle
             $resources[] = [
                 'resourceType' => 'Procedure', 'id' => $this->id($visit, 'p', $index), 'extension' => [$this->part('done', $done)], 'status' => 'completed',
                 'code' => ['coding' => [['system' => self::SYSTEM.'technique', 'code' => (string) ($done['technique'] ?? 'massage')]]], 'subject' => $this->subject($record), 'encounter' => $this->encounterOf($visit),
-                'performedDateTime' => $visit->day(), 'bodySite' => [['coding' => [['system' => self::SYSTEM.'muscle', 'code' => (string) $done['muscle']], ['system' => self::SYSTEM.'side', 'code' => (string) $done['side']]]]],
+                'performedDateTime' => $visit->day(), 'bodySite' => [['coding' => [$this->worked($done), ['system' => self::SYSTEM.'side', 'code' => (string) $done['side']]]]],
             ];
         }
         if ($visit->plan !== null) {
@@ -173,6 +173,17 @@ final readonly class FhirBundle
             // several words or places at once: as the case format has them
             default => ['extension' => [['url' => self::SYSTEM.'json', 'valueString' => (string) json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)]]],
         };
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $done
+     * @return array{system: string, code: string} a muscle or a joint
+     */
+    private function worked(array $done): array
+    {
+        return is_string($done['muscle'] ?? null)
+            ? ['system' => self::SYSTEM.'muscle', 'code' => $done['muscle']]
+            : ['system' => self::SYSTEM.'joint', 'code' => implode('.', array_filter((array) ($done['joint'] ?? []), is_string(...)))];
     }
 
     /**

@@ -125,6 +125,7 @@ final readonly class FhirReader
                 $encounters[$urls[$pointer]] = ['at' => $at, 'minutes' => $minutes, 'entries' => []];
             }
         }
+        $worked = [];
         foreach (['Observation' => $this->observed(...), 'Consent' => $this->consented(...), 'Procedure' => $this->worked(...)] as $type => $read) {
             foreach ($by[$type] as $pointer => $resource) {
                 $of = data_get($resource, 'encounter.reference') ?? data_get($this->extension($resource, 'encounter', 'valueReference'), 'reference');
@@ -134,6 +135,10 @@ final readonly class FhirReader
                     continue;
                 }
                 $entry = $read($resource, $encounters[$of]['at']->format('Y-m-d'));
+                if ($entry instanceof BroughtEntry && $entry->kind === EntryKind::Done) {
+                    $entry = $entry->named($entry->kind->nameAmong($worked[$of] ?? [], $entry->payload, null));
+                    $worked[$of][$entry->identity] = $entry->payload;
+                }
                 $wrong = is_string($entry) ? [$entry] : $this->check->faults($entry->kind, $entry->identity, $entry->payload, true, $entry->saidOn);
                 array_push($faults, ...array_map(static fn (string $words): Fault => new Fault($pointer, $words), $wrong));
                 if ($entry instanceof BroughtEntry) {

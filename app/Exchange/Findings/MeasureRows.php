@@ -90,7 +90,7 @@ final readonly class MeasureRows
             EntryKind::Function => (string) $told['task'],
             EntryKind::Range => (string) $told['movement'],
             EntryKind::Test => $told['test'].(isset($told['segment']) ? '.'.$told['segment'] : ''),
-            EntryKind::Palpation => $told['muscle'].'.'.($told['site'] ?? 'whole'),
+            EntryKind::Palpation => $told['muscle'].'.'.($told['site'] ?? 'whole').(isset($told['spot']) ? '.'.$told['spot'] : ''),
             default => '',
         };
     }
@@ -107,9 +107,25 @@ final readonly class MeasureRows
             $kind === 'function' => $row->side === 'midline' ? [EntryKind::Function, ['task' => $about], 'score'] : null,
             $kind === 'range' && preg_match('/^(.+)\.(active|passive)$/', $about, $found) === 1 => [EntryKind::Range, ['movement' => $found[1], ...$side], $found[2]],
             $kind === 'test' && preg_match('/^([a-z_]+)(?:\.([CTL]\d+))?$/', $about, $found) === 1 => [EntryKind::Test, ['test' => $found[1], ...$side, ...isset($found[2]) ? ['segment' => $found[2]] : []], 'value'],
-            $kind === 'palpation' && preg_match('/^([a-z_]+)\.([a-z_]+)\.(tenderness|ppt)$/', $about, $found) === 1 => [EntryKind::Palpation, ['muscle' => $found[1], ...$side, ...$found[2] === 'whole' ? [] : ['site' => $found[2]]], $found[3] === 'ppt' ? 'ppt_kpa' : 'tenderness'],
+            $kind === 'palpation' => $this->felt(explode('.', $about), $side),
             default => null,
         };
+    }
+
+    /**
+     * @param  list<string>  $pieces  muscle, part of it, a spot of that part or none, and what was measured
+     * @param  array{side: string}  $side
+     * @return array{EntryKind, array<string, string>, string}|null
+     */
+    private function felt(array $pieces, array $side): ?array
+    {
+        $part = ['tenderness' => 'tenderness', 'ppt' => 'ppt_kpa'][array_pop($pieces)] ?? null;
+        [$muscle, $site, $spot] = [...$pieces, null, null, null];
+        if ($part === null || $muscle === null || $site === null || count($pieces) > 3) {
+            return null;
+        }
+
+        return [EntryKind::Palpation, ['muscle' => $muscle, ...$side, ...$site === 'whole' ? [] : ['site' => $site], ...$spot === null ? [] : ['spot' => $spot]], $part];
     }
 
     /** @param  array<string, mixed>  $payload */

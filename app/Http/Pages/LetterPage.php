@@ -9,6 +9,7 @@ use App\Cases\EntryRows;
 use App\Cases\Judgements;
 use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
+use App\Exchange\EntryWords;
 use App\Models\Entry;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
@@ -23,7 +24,7 @@ final readonly class LetterPage
     /** Ranges whose sides differ by no more than this many degrees are not told. */
     private const EVEN = 5;
 
-    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private SoundRecords $sound, private Clinic $clinic)
+    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private SoundRecords $sound, private EntryWords $words, private Clinic $clinic)
     {
     }
 
@@ -176,7 +177,7 @@ final readonly class LetterPage
      */
     private function worked(array $done): array
     {
-        return array_map(fn (array $one): string => $this->clinic->atlas->muscle((string) $one['muscle'])->name.", {$one['side']}, up to {$one['max_pressure']} of 10", $done);
+        return array_map(fn (array $one): string => $this->words->worked($one).", {$one['side']}, up to {$one['max_pressure']} of 10", $done);
     }
 
     private function place(string $zone, string $side): string

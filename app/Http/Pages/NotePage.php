@@ -54,7 +54,7 @@ final readonly class NotePage
             'client' => ['id' => $visit->client->public_id, 'name' => $visit->client->name, 'code' => $visit->client->code, 'born' => $clinic->dateWords($visit->client->born_on)],
             'clinic' => $clinic->name, 'therapist' => $visit->user->name, 'revisions' => array_reverse($revisions), 'names' => self::FIELDS,
             'complaints' => $case['findings']['complaints'] ?? [], 'felt' => $case['findings']['palpation'] ?? [],
-            'found' => $this->found($case), 'done' => array_map(fn (array $one): string => $this->words->name(EntryKind::Done, "{$one['muscle']}:{$one['side']}").': '.$this->words->value(EntryKind::Done, array_diff_key($one, ['seconds_at_pressure' => true, 'dose_kpa_s' => true])), (array) ($results['done'] ?? [])),
+            'found' => $this->found($case), 'done' => array_map($this->worked(...), (array) ($results['done'] ?? [])),
             'unreadable' => array_column((array) ($results['unreadable'] ?? []), 'what'),
             'verdict' => $results['safety']['verdict'] ?? null, 'agreed' => array_map(fn (array $one): string => str_replace('_', ' ', (string) $one['area']).': '.($one['given'] ? 'yes' : 'no').(isset($one['but']) ? ", but {$one['but']}" : ''), (array) ($case['consent'] ?? [])),
         ];
@@ -117,6 +117,13 @@ final readonly class NotePage
         return $pieces;
     }
 
+    private function worked(mixed $one): string
+    {
+        $told = array_diff_key((array) $one, ['seconds_at_pressure' => true, 'dose_kpa_s' => true]);
+
+        return $this->words->name(EntryKind::Done, EntryKind::Done->nameOf($one, null)).': '.$this->words->value(EntryKind::Done, $told);
+    }
+
     /**
      * @param  array<array-key, mixed>  $case
      * @return list<string>
@@ -127,7 +134,7 @@ final readonly class NotePage
         $nothing = [];
         foreach (EntryKind::cases() as $kind) {
             foreach ($kind->isFinding() && $kind !== EntryKind::Feedback ? (array) ($case['findings'][$kind->findingsKey()] ?? []) : [] as $one) {
-                $about = implode(':', array_map(static fn (string $key): string => (string) ($one[$key] ?? ''), $kind->nameKeys()));
+                $about = $kind->nameOf($one, null);
                 $silent = self::silent($kind, (array) $one);
                 if ($silent !== null) {
                     $nothing[$silent][] = explode(': ', $this->words->name($kind, $about), 2)[1] ?? $about;

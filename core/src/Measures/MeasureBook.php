@@ -68,8 +68,8 @@ final class MeasureBook
             }
         }
         foreach ($findings->palpation as $felt) {
-            $key = "palpation.{$felt->muscle}.".($felt->site ?? 'whole');
-            $name = $this->atlas->muscle($felt->muscle)->name;
+            $key = "palpation.{$felt->muscle}.".($felt->site ?? 'whole').($felt->spot === null ? '' : ".{$felt->spot}");
+            $name = $this->atlas->muscle($felt->muscle)->name.($felt->spot === null ? '' : ', '.str_replace('_', ' ', $felt->spot));
             if ($felt->tenderness !== null) {
                 $this->point("$key.tenderness", "$name, tenderness", '0–4', $felt->side, $date, (float) $felt->tenderness, $this->figures->tendernessReal, false);
             }

@@ -1,11 +1,11 @@
 <script lang="ts">
 import { settings } from '@/composables/settings'
-import type { Place } from '@/types/visit'
+import type { Palpation, Place } from '@/types/visit'
 
 export interface FigureMark {
   muscle: string
   side: Side
-  finding: { tenderness?: number; texture?: string[]; familiar?: 'yes' | 'no' | 'unknown' }
+  finding: Pick<Palpation, 'tenderness' | 'texture' | 'familiar'>
   refers?: Place[]
   chosen?: boolean
 }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import type { Palpation } from '@/types/visit'
 import FindingMark from './FindingMark.vue'
 
 /** Every mark of the figure with its meaning, in its own size. */
-const marks = [
+const marks: { finding: Pick<Palpation, 'tenderness' | 'texture' | 'familiar'>; text: string }[] = [
   { finding: { tenderness: 0 }, text: 'felt, and clear' },
   { finding: { tenderness: 1 }, text: 'tender, 1 of 4: the rim fills by quarters' },
   { finding: { tenderness: 2 }, text: '2 of 4' },
@@ -10,8 +11,8 @@ const marks = [
   { finding: { tenderness: 4 }, text: '4 of 4' },
   { finding: { tenderness: 2, texture: ['taut_band'] }, text: 'with a taut band' },
   { finding: { tenderness: 2, texture: ['nodule'] }, text: 'with a nodule' },
-  { finding: { tenderness: 2, familiar: 'yes' as const }, text: 'the client’s own pain' },
-  { finding: { tenderness: 3, texture: ['taut_band', 'nodule'], familiar: 'yes' as const }, text: 'all of it together' },
+  { finding: { tenderness: 2, familiar: 'yes' }, text: 'the client’s own pain' },
+  { finding: { tenderness: 3, texture: ['taut_band', 'nodule'], familiar: 'yes' }, text: 'all of it together' },
 ]
 </script>
 <template>

@@ -1,19 +1,19 @@
 import { ulid } from 'ulid'
 import { owner, sealed, unsealed } from './seal'
-import type { Entry, Phase, TreatmentEvent } from '@/types/visit'
+import type { Entry, EntryKind, Phase, TreatmentEvent } from '@/types/visit'
 
 /** A touch on its way, kept in the browser until the server has it. */
 export interface UnsentEntry {
-  kind: string
+  kind: EntryKind
   phase: Phase
   identity: string
   payload: unknown
   /** The revision it was made on, whatever a page read later shows; a row that an older page kept has none. */
   seen?: number
 }
-/** What this window and another both wrote: told until it is decided, also after the page was left. */
+/** What this window and another both wrote, in whole or in some fields: told until it is decided, also after the page was left. */
 export interface Clash {
-  kind: string
+  kind: EntryKind
   phase: Phase
   identity: string
   mine: unknown

@@ -13,29 +13,43 @@ import {
   type Ref,
 } from 'vue'
 import { connection, connectionWords, onConnectionBack, RETRY_MS, saidOnThePage } from './connection'
-import { isSame, onlyFields, withMine } from './fields'
+import { entryKey, isSame, onlyFields, withMine } from './fields'
 import { Refused, send } from './http'
 import { toldClashes, unsentEntries, type Clash, type UnsentEntry } from './unsent'
 import type { InHand } from '@/parts/words'
-import type { Entry, Judged, Phase, StepId, VisitProps } from '@/types/visit'
+import type { Entry, EntryKind, EntryPayloads, Judged, Phase, StepId, VisitProps } from '@/types/visit'
 
+/** One touch: what is to stand there, or null where it is taken back. */
+export type Touch<K extends EntryKind = EntryKind> = { [One in K]: { kind: One; identity: string; payload: EntryPayloads[One] | null } }[K]
+/** What the keeping and sending need to know of an entry: not what it holds. */
+export interface HeldEntry extends Omit<Entry, 'payload'> {
+  payload: unknown
+}
+interface Past {
+  kind: EntryKind
+  phase: Phase
+  identity: string
+  was: unknown
+  became: unknown
+  words: string
+}
 export interface VisitStore {
   props: ComputedRef<VisitProps>
   judged: Ref<Judged>
-  entries: Ref<ReadonlyMap<string, Entry>>
+  entries: Ref<ReadonlyMap<string, HeldEntry>>
   said: ComputedRef<string>
   problem: Ref<{ key: string; words: string; payload: unknown } | null>
   /** The first thing both this window and another wrote, until it is decided. */
   conflict: ComputedRef<Clash | null>
   pending: ComputedRef<number>
   readOnly: ComputedRef<boolean>
-  all: <T>(kind: string, phase?: Phase) => T[]
-  one: <T>(kind: string, identity: string, phase?: Phase) => T | undefined
+  all: <K extends EntryKind>(kind: K, phase?: Phase) => EntryPayloads[K][]
+  one: <K extends EntryKind>(kind: K, identity: string, phase?: Phase) => EntryPayloads[K] | undefined
   /** The same entry of the last visit, as it was before the work. */
-  last: <T>(kind: string, identity: string) => T | undefined
-  save: (kind: string, identity: string, payload: unknown, words: string, phase?: Phase) => void
+  last: <K extends EntryKind>(kind: K, identity: string) => EntryPayloads[K] | undefined
+  save: <K extends EntryKind>(kind: K, identity: string, payload: EntryPayloads[K] | null, words: string, phase?: Phase) => void
   /** Several touches of one act, sent together; each can be undone on its own. */
-  saveAll: (touches: { kind: string; identity: string; payload: unknown }[], words: string) => void
+  saveAll: (touches: Touch[], words: string) => void
   /** What the page has in hand: the safety strip tells first what touches it. */
   hand: Ref<InHand | null>
   undo: () => void
@@ -44,23 +58,28 @@ export interface VisitStore {
   takeTheirs: () => void
 }
 const key: InjectionKey<VisitStore> = Symbol('visit')
-const keyOf = (kind: string, phase: Phase, identity: string): string => `${kind}|${phase}|${identity}`
+
+/** The kind says what an entry holds: server and page read it from one schema. */
+export const isOf =
+  <K extends EntryKind>(kind: K) =>
+  (entry: HeldEntry): entry is Entry<K> =>
+    entry.kind === kind
 
 /** Holds a visit's entries, saves each touch as it is made, and loses nothing when the connection or the window does. */
 export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   const visit = props.value.visit.id
-  const entries = shallowRef<ReadonlyMap<string, Entry>>(new Map())
+  const entries = shallowRef<ReadonlyMap<string, HeldEntry>>(new Map())
   const judged = ref<Judged>(props.value) as Ref<Judged>
   const waiting = ref(new Map<string, UnsentEntry>()) as Ref<Map<string, UnsentEntry>>
   const said = ref('')
   const problem = ref<VisitStore['problem']['value']>(null)
   const clashes = ref(toldClashes.left(visit, () => false).map((row) => row.value)) as Ref<Clash[]>
-  const past: { kind: string; phase: Phase; identity: string; was: unknown; became: unknown; words: string }[] = []
+  const past: Past[] = []
   const taken = ref(0) // touches that can be taken back
   let busy = false
   let timer: number | undefined
 
-  const put = (entry: Entry) => (entries.value = new Map(entries.value).set(keyOf(entry.kind, entry.phase, entry.identity), entry))
+  const put = (entry: HeldEntry) => (entries.value = new Map(entries.value).set(entryKey(entry.kind, entry.phase, entry.identity), entry))
   const keep = (name: string, one: UnsentEntry) => {
     waiting.value.set(name, one)
     unsentEntries.keep(visit, name, one)
@@ -84,19 +103,19 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     put({ ...entry, payload })
   }
   const settle = (name: string): Clash | undefined => {
-    const clash = clashes.value.find((one) => keyOf(one.kind, one.phase, one.identity) === name)
+    const clash = clashes.value.find((one) => entryKey(one.kind, one.phase, one.identity) === name)
     clashes.value = clashes.value.filter((one) => one !== clash)
     toldClashes.drop(visit, name)
     return clash
   }
   const settleFirst = (): Clash | undefined => {
     const first = clashes.value[0]
-    return first && settle(keyOf(first.kind, first.phase, first.identity))
+    return first && settle(entryKey(first.kind, first.phase, first.identity))
   }
   /** The revision a touch is made on: that of the page, or that of an older touch which still waits. */
   const seenOf = (name: string): number => waiting.value.get(name)?.seen ?? entries.value.get(name)?.revision ?? 0
   const take = (fresh: VisitProps) => {
-    const map = new Map(fresh.entries.map((entry) => [keyOf(entry.kind, entry.phase, entry.identity), entry]))
+    const map = new Map<string, HeldEntry>(fresh.entries.map((entry) => [entryKey(entry.kind, entry.phase, entry.identity), entry]))
     for (const [name, one] of waiting.value) {
       map.set(name, { ...one, revision: map.get(name)?.revision ?? 0, said_on: fresh.visit.date })
     }
@@ -166,8 +185,8 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     if (unjudged) void refresh(true)
   }
 
-  function write(kind: string, phase: Phase, identity: string, payload: unknown, words: string): void {
-    const name = keyOf(kind, phase, identity)
+  function write(kind: EntryKind, phase: Phase, identity: string, payload: unknown, words: string): void {
+    const name = entryKey(kind, phase, identity)
     if (problem.value?.key === name) problem.value = null
     put({ kind, phase, identity, payload, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
     keep(name, { kind, phase, identity, payload, seen: seenOf(name) })
@@ -186,7 +205,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     ).catch(() => null)
     if (!fresh || waiting.value.size) return
     const changed = fresh.entries.filter(
-      (entry) => (entries.value.get(keyOf(entry.kind, entry.phase, entry.identity))?.revision ?? 0) < entry.revision,
+      (entry) => (entries.value.get(entryKey(entry.kind, entry.phase, entry.identity))?.revision ?? 0) < entry.revision,
     )
     if (!changed.length && !anyway) return
     for (const entry of changed) put(entry)
@@ -210,15 +229,17 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     conflict: computed(() => clashes.value[0] ?? null),
     pending: computed(() => waiting.value.size),
     readOnly: computed(() => props.value.visit.status === 'signed' || !props.value.visit.writable),
-    all: <T>(kind: string, phase: Phase = 'before') =>
+    all: <K extends EntryKind>(kind: K, phase: Phase = 'before') =>
       [...entries.value.values()]
-        .filter((entry) => entry.kind === kind && entry.phase === phase && entry.payload !== null)
-        .map((entry) => entry.payload as T),
-    one: <T>(kind: string, identity: string, phase: Phase = 'before') =>
-      (entries.value.get(keyOf(kind, phase, identity))?.payload ?? undefined) as T | undefined,
-    last: <T>(kind: string, identity: string) =>
-      props.value.before?.entries.find((entry) => entry.phase === 'before' && entry.kind === kind && entry.identity === identity)
-        ?.payload as T | undefined,
+        .filter(isOf(kind))
+        .flatMap((entry) => (entry.phase === phase && entry.payload !== null ? [entry.payload] : [])),
+    one: <K extends EntryKind>(kind: K, identity: string, phase: Phase = 'before') => {
+      const entry = entries.value.get(entryKey(kind, phase, identity))
+      return entry && isOf(kind)(entry) && entry.payload !== null ? entry.payload : undefined
+    },
+    last: <K extends EntryKind>(kind: K, identity: string) =>
+      props.value.before?.entries.filter(isOf(kind)).find((entry) => entry.phase === 'before' && entry.identity === identity)?.payload ??
+      undefined,
     save: (kind, identity, payload, words, phase = 'before') => {
       if (store.readOnly.value) return
       taken.value = past.push({ kind, phase, identity, was: store.one(kind, identity, phase) ?? null, became: payload, words })
@@ -229,11 +250,11 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       const list = touches.map((touch) => ({
         ...touch,
         phase: 'before' as Phase,
-        seen: seenOf(keyOf(touch.kind, 'before', touch.identity)),
+        seen: seenOf(entryKey(touch.kind, 'before', touch.identity)),
       }))
       for (const one of list) {
         taken.value = past.push({ ...one, was: store.one(one.kind, one.identity) ?? null, became: one.payload, words })
-        const name = keyOf(one.kind, one.phase, one.identity)
+        const name = entryKey(one.kind, one.phase, one.identity)
         keep(name, one)
         put({ ...one, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
       }
@@ -244,8 +265,8 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       })
         .then((answer) => {
           for (const entry of answer.entries) {
-            const name = keyOf(entry.kind, entry.phase, entry.identity)
-            const mine = list.find((one) => keyOf(one.kind, one.phase, one.identity) === name)
+            const name = entryKey(entry.kind, entry.phase, entry.identity)
+            const mine = list.find((one) => entryKey(one.kind, one.phase, one.identity) === name)
             if (mine) answered(name, mine, entry)
           }
           judged.value = { ...judged.value, ...answer }

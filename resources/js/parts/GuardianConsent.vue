@@ -3,11 +3,10 @@ import { computed, ref } from 'vue'
 import { useVisit } from '@/composables/useVisit'
 import Choices from './Choices.vue'
 import Witness from './Witness.vue'
-import type { Agreement } from '@/types/visit'
 
 /** A minor's guardian answers at each visit: who, in which words, asked by whom. */
 const { props, save, one } = useVisit()
-const answer = computed(() => one<Agreement & { name: string }>('guardian', ''))
+const answer = computed(() => one('guardian', ''))
 const name = ref(answer.value?.name ?? props.value.client.guardian ?? '')
 const said = computed(
   () =>

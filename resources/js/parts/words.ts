@@ -1,3 +1,4 @@
+import type { Joint } from '@/types/entries.generated'
 import type { MuscleId, Side } from '@/types/ids.generated'
 import type { Limit, Place, Safety, Verdict } from '@/types/visit'
 import { atlas, muscle, placeName, zone } from '@/chart/atlas'
@@ -147,3 +148,5 @@ export const schoolWords: Record<string, { about: string; choices: Record<string
     choices: { affected_deep_other_light: 'one deep, one light', always_equal: 'both alike', affected_only: 'the affected only' },
   },
 }
+/** A joint as it is spoken of: "neck level C4", "shoulder blade". */
+export const jointName = ({ kind, level, part }: Joint): string => [kind.replaceAll('_', ' '), level, part].filter(Boolean).join(' ')

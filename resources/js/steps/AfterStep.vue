@@ -4,14 +4,14 @@ import { until, useDebounceFn } from '@vueuse/core'
 import { useDeed } from '@/composables/useDeed'
 import { computed, ref } from 'vue'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
+import { nameOf } from '@/composables/fields'
 import { useVisit } from '@/composables/useVisit'
 import Flash from '@/parts/Flash.vue'
 import Traces from '@/parts/Traces.vue'
 import Witness from '@/parts/Witness.vue'
 import { dayWords, timeWords } from '@/composables/settings'
-import { capital, verdictWords } from '@/parts/words'
-import type { ConsentAreaId } from '@/types/ids.generated'
-import type { Agreement, Verdict } from '@/types/visit'
+import { capital, jointName, verdictWords } from '@/parts/words'
+import type { Done } from '@/types/visit'
 
 const visit = useVisit()
 const { props, judged, save, one } = visit
@@ -24,17 +24,19 @@ const fields: [Field, string, string][] = [
 ]
 /** What was done says itself; the therapist changes it as wished. */
 const span = (minutes: number): string => (minutes >= 1 ? `${Math.round(minutes)} min` : `${Math.round(minutes * 60)} s`)
+const signsOf = (done: Done): string => (done.signs ?? []).map((sign) => sign.replaceAll('_', ' ')).join(', ')
+const workedName = ({ muscle, joint }: Done): string => (muscle ? muscleOf(muscle).name : joint ? jointName(joint) : 'Work')
 const draft = computed(() =>
   props.value.done
     .map((done) => {
       const how = [done.minutes > 0 ? span(done.minutes) : '', `up to ${done.max_pressure}`].filter(Boolean).join(', ')
-      const answered = done.signs.length ? ` (${done.signs.map((sign) => sign.replaceAll('_', ' ')).join(', ')})` : ''
-      return `${muscleOf(done.muscle).name} ${done.side}: ${how}${answered}.`
+      const answered = signsOf(done)
+      return `${workedName(done)} ${done.side}: ${how}${answered && ` (${answered})`}.`
     })
     .join(' '),
 )
 const signed = computed(() => props.value.notes.at(-1))
-const start = (field: Field): string => signed.value?.[field] ?? one<string>('text', field) ?? (field === 'happened' ? draft.value : '')
+const start = (field: Field): string => signed.value?.[field] ?? one('text', field) ?? (field === 'happened' ? draft.value : '')
 const form = useForm({ happened: start('happened'), advice: start('advice'), next_time: start('next_time'), reason: '' })
 const signing = ref(false)
 const keepNow = (field: Field) => save('text', field, form[field], fields.find(([name]) => name === field)?.[1] ?? field)
@@ -83,12 +85,10 @@ const dangers = computed(() =>
 )
 /** The guardian first, then area by area. */
 const agreements = computed(() => {
-  const guardian = visit.one<Agreement & { name: string }>('guardian', '')
+  const guardian = visit.one('guardian', '')
   return [
     ...(guardian ? [{ about: `${guardian.name}, guardian`, agreement: guardian }] : []),
-    ...visit
-      .all<Agreement & { area: ConsentAreaId }>('consent')
-      .map((agreement) => ({ about: capital(atlas.consent[agreement.area]), agreement })),
+    ...visit.all('consent').map((agreement) => ({ about: capital(atlas.consent[agreement.area]), agreement })),
   ]
 })
 const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
@@ -162,12 +162,14 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
     <aside>
       <h2 class="section-head">What was done</h2>
       <ul>
-        <li v-for="done in props.done" :key="done.muscle + done.side" class="border-b border-hairline py-2">
-          <b class="font-[650]">{{ muscleOf(done.muscle).name }}, {{ done.side }}</b
+        <li v-for="done in props.done" :key="nameOf('done', done)" class="border-b border-hairline py-2">
+          <b class="font-[650]">{{ workedName(done) }}, {{ done.side }}</b
           ><br /><span class="caption"
-            >up to {{ done.max_pressure }}, {{ Math.round(done.seconds_at_pressure) }} s in contact, {{ dose(done.dose_kpa_s)
-            }}<template v-if="done.tool">, {{ atlas.tools[done.tool as keyof typeof atlas.tools] }}</template
-            ><template v-if="done.signs.length"> · {{ done.signs.map((sign) => sign.replaceAll('_', ' ')).join(', ') }}</template></span
+            >up to {{ done.max_pressure
+            }}<template v-if="done.seconds_at_pressure">, {{ Math.round(done.seconds_at_pressure) }} s in contact</template
+            ><template v-if="done.dose_kpa_s">, {{ dose(done.dose_kpa_s) }}</template
+            ><template v-if="done.tool">, {{ atlas.tools[done.tool] }}</template
+            ><template v-if="signsOf(done)"> · {{ signsOf(done) }}</template></span
           >
         </li>
         <li v-if="!props.done.length" class="py-2">Nothing was worked.</li>
@@ -188,13 +190,13 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         <ul>
           <li v-for="said in agreements" :key="said.about" class="border-b border-hairline py-1">
             <b class="font-[650]">{{ said.about }}: {{ said.agreement.given ? 'yes' : 'no' }}</b
-            ><template v-if="said.agreement.but">, but {{ said.agreement.but }}</template>
+            ><template v-if="'but' in said.agreement">, but {{ said.agreement.but }}</template>
             <p v-if="said.agreement.said" class="caption">“{{ said.agreement.said }}”</p>
             <Witness :agreement="said.agreement" />
           </li>
         </ul>
       </template>
-      <template v-for="decision in visit.all<{ verdict: Verdict; reason: string }>('override')" :key="decision.verdict">
+      <template v-for="decision in visit.all('override')" :key="decision.verdict">
         <h2 class="section-head mt-5">Decided in writing</h2>
         <p class="mt-1">
           {{

@@ -7,7 +7,6 @@ import GuardianConsent from '@/parts/GuardianConsent.vue'
 import Witness from '@/parts/Witness.vue'
 import { capital } from '@/parts/words'
 import type { ConsentAreaId, PositionId } from '@/types/ids.generated'
-import type { Agreement } from '@/types/visit'
 
 const visit = useVisit()
 const { props, judged, save, one } = visit
@@ -28,7 +27,7 @@ const wanted = computed(() => {
 const areas = computed(() =>
   (Object.keys(atlas.consent) as ConsentAreaId[]).sort((a, b) => Number(wanted.value.has(b)) - Number(wanted.value.has(a))),
 )
-const agreement = (area: ConsentAreaId) => one<Agreement>('consent', area)
+const agreement = (area: ConsentAreaId) => one('consent', area)
 const given = (area: ConsentAreaId): 'yes' | 'no' | undefined => {
   const answer = agreement(area)
   return answer === undefined ? undefined : answer.given ? 'yes' : 'no'
@@ -46,7 +45,7 @@ const answer = (area: ConsentAreaId, value: 'yes' | 'no' | undefined, but = agre
 const opened = ref<ConsentAreaId | null>(null)
 const speaks = (area: ConsentAreaId) => wanted.value.has(area) || given(area) !== undefined || opened.value === area
 const all = Object.keys(atlas.positions) as PositionId[]
-const possible = computed(() => one<PositionId[]>('positions', '') ?? all)
+const possible = computed(() => one('positions', '') ?? all)
 const toggle = (position: PositionId) => {
   const next = possible.value.includes(position)
     ? possible.value.filter((item) => item !== position)

@@ -4,34 +4,35 @@ import FigureStage from '@/chart/FigureStage.vue'
 import { atlas, placeName, zone } from '@/chart/atlas'
 import { nearOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import { useKeys } from '@/composables/useKeys'
-import { useHand, useVisit } from '@/composables/useVisit'
+import { given, nameOf } from '@/composables/fields'
+import { isOf, useHand, useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
 import Scale from '@/parts/Scale.vue'
 import type { DemandId } from '@/types/ids.generated'
-import type { Complaint, Place } from '@/types/visit'
+import type { Complaint, EntryPayloads, Place } from '@/types/visit'
 import { dayWords } from '@/composables/settings'
 import { capital } from '@/parts/words'
 
 const visit = useVisit()
 const { props, judged, save, all, one } = visit
 const words = computed(() => props.value.client.words)
-const complaints = computed(() => all<Complaint>('complaint'))
+const complaints = computed(() => all('complaint'))
 const before = computed(() =>
   (props.value.before?.entries ?? [])
-    .filter((entry) => entry.phase === 'before' && entry.kind === 'complaint')
-    .map((entry) => entry.payload as Complaint),
+    .filter(isOf('complaint'))
+    .flatMap((entry) => (entry.phase === 'before' && entry.payload ? [entry.payload] : [])),
 )
 const view = ref<ViewId>(complaints.value[0] && !zoneOfView('back', complaints.value[0].zone) ? 'front' : 'back')
 const near = ref<NearId>(complaints.value[0] ? nearOf(zone(complaints.value[0].zone).group) : 'upper')
 const held = ref<string | null>(null)
-const idOf = (place: Place): string => `${place.zone}:${place.side}`
+const idOf = (place: Place): string => nameOf('complaint', place)
 const inHand = computed(() => complaints.value.find((item) => idOf(item) === held.value) ?? complaints.value[0])
 useHand(() => (inHand.value ? { places: [inHand.value] } : null))
 
 let erasing = false
 /** One stroke paints or wipes, as its first place decides. */
 const stroke = (place: Place, first: boolean) => {
-  const there = one<Complaint>('complaint', idOf(place))
+  const there = one('complaint', idOf(place))
   if (first) erasing = false
   if (there && first && complaints.value.length > 0 && held.value === idOf(place)) erasing = true
   if (erasing) {
@@ -44,7 +45,7 @@ const stroke = (place: Place, first: boolean) => {
 /** What was given and cannot both be so: told, and left as it was. */
 const refused = ref('')
 const change = (item: Complaint, part: Partial<Complaint>, what: string) => {
-  const next = Object.fromEntries(Object.entries({ ...item, ...part }).filter(([, value]) => value !== undefined)) as unknown as Complaint
+  const next = given({ ...item, ...part })
   if (next.best_week !== undefined && next.worst_week !== undefined && next.best_week > next.worst_week) {
     refused.value = `Best of the week is ${next.best_week} and worst ${next.worst_week}: which of them? Nothing was changed.`
     return
@@ -54,24 +55,32 @@ const change = (item: Complaint, part: Partial<Complaint>, what: string) => {
 }
 const toggle = <T,>(list: T[] | undefined, value: T): T[] =>
   list?.includes(value) ? list.filter((entry) => entry !== value) : [...(list ?? []), value]
-const qualities = ['ache', 'tight', 'sharp', 'burning', 'tingling', 'numb', 'throbbing', 'heavy', 'electric']
+const qualities: readonly NonNullable<Complaint['qualities']>[number][] = [
+  'ache',
+  'tight',
+  'sharp',
+  'burning',
+  'tingling',
+  'numb',
+  'throbbing',
+  'heavy',
+  'electric',
+]
 const since = (days: number): string =>
   new Date(new Date(`${props.value.visit.date}T12:00:00Z`).getTime() - days * 864e5).toISOString().slice(0, 10)
 const demands = computed(
   () =>
     new Map(
-      [
-        ...props.value.standing
-          .filter((entry) => entry.kind === 'demand')
-          .map((entry) => entry.payload as { demand: DemandId; side?: string }),
-        ...all<{ demand: DemandId; side?: string }>('demand'),
-      ].map((entry) => [entry.demand, entry]),
+      [...props.value.standing.filter(isOf('demand')).flatMap((entry) => entry.payload ?? []), ...all('demand')].map((entry) => [
+        entry.demand,
+        entry,
+      ]),
     ),
 )
 const setDemand = (demand: DemandId) =>
   save('demand', demand, demands.value.has(demand) && one('demand', demand) ? null : { demand }, atlas.demands[demand])
 const worseDemands = (item: Complaint): DemandId[] => (item.worse_with ?? []).flatMap((entry) => ('demand' in entry ? [entry.demand] : []))
-const tasks = computed(() => all<{ task: string; score?: number }>('function'))
+const tasks = computed(() => all('function'))
 const taskName = ref('')
 const addTask = () => {
   const task = taskName.value.trim()
@@ -82,38 +91,30 @@ const addTask = () => {
 const repeatBefore = () =>
   visit.saveAll(
     before.value.map(({ zone, side, since }) => ({
-      kind: 'complaint',
+      kind: 'complaint' as const,
       identity: idOf({ zone, side }),
       payload: since ? { zone, side, since } : { zone, side },
     })),
     'the places of last time',
   )
-const complaintBefore = (item: Complaint) => visit.last<Complaint>('complaint', idOf(item))
-const scoreBefore = (task: string) => visit.last<{ score?: number }>('function', task)?.score
+const complaintBefore = (item: Complaint) => visit.last('complaint', idOf(item))
+const scoreBefore = (task: string) => visit.last('function', task)?.score
 /** Tasks of last time that nobody has named today: one touch asks them again. */
 const tasksBefore = computed(() =>
   (props.value.before?.entries ?? [])
-    .filter((entry) => entry.phase === 'before' && entry.kind === 'function')
-    .map((entry) => (entry.payload as { task: string }).task)
+    .filter(isOf('function'))
+    .flatMap((entry) => (entry.phase === 'before' && entry.payload ? [entry.payload.task] : []))
     .filter((task) => !tasks.value.some((item) => item.task === task)),
 )
-interface After {
-  hours: number
-  soreness?: number
-  soreness_hours?: number
-  worse?: boolean
-  home_care_done?: number
-}
-const after = computed(() => all<After>('aftermath')[0] ?? { hours: 48 })
+type After = EntryPayloads['aftermath']
+const after = computed((): After => all('aftermath')[0] ?? { hours: 48 })
 const setAfter = (part: Partial<After>, what: string) => {
-  const next = Object.fromEntries(
-    Object.entries({ ...after.value, ...part }).filter(([, value]) => value !== undefined),
-  ) as unknown as After
+  const next = given({ ...after.value, ...part })
   next.hours = Math.max(48, next.soreness_hours ?? 0)
   // the hours name the entry: a longer soreness moves it
-  if (next.hours !== after.value.hours && one('aftermath', String(after.value.hours)))
-    save('aftermath', String(after.value.hours), null, what)
-  save('aftermath', String(next.hours), next, `after the last visit, ${what}`)
+  if (next.hours !== after.value.hours && one('aftermath', nameOf('aftermath', after.value)))
+    save('aftermath', nameOf('aftermath', after.value), null, what)
+  save('aftermath', nameOf('aftermath', next), next, `after the last visit, ${what}`)
 }
 const course = computed(() => judged.value.response)
 useKeys(

@@ -7,6 +7,7 @@ import type { FigurePick } from '@/chart/Figure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
 import { meanOf } from '@/composables/repeats'
+import { among, nameOf } from '@/composables/fields'
 import { said } from '@/composables/said'
 import { useHand, useVisit } from '@/composables/useVisit'
 import { standingNames, useWorklist } from '@/composables/useWorklist'
@@ -19,7 +20,7 @@ import WhyList from '@/parts/WhyList.vue'
 import { capital } from '@/parts/words'
 import { goToCheck, handOn, keepHand } from './goToCheck'
 import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
-import type { Answer, Complaint, NextCheck as Check, Palpation, Place } from '@/types/visit'
+import type { Answer, NextCheck as Check, Palpation, Place } from '@/types/visit'
 
 const visit = useVisit()
 const { open: openAtlas } = useAtlas()
@@ -34,8 +35,8 @@ const own = computed(() =>
         ? 'theirs'
         : 'own',
 )
-const complaints = computed(() => all<Complaint>('complaint'))
-const felt = computed(() => all<Palpation>('palpation'))
+const complaints = computed(() => all('complaint'))
+const felt = computed(() => all('palpation'))
 const hand = handOn(props.value.visit.id, 'feel')
 const asked = atlas.muscles.find((item) => item.id === hand.muscle)
 const firstPlace = (): Place => {
@@ -57,7 +58,8 @@ const muscle = computed(() => muscleOf(chosenId.value))
 const side = ref<'left' | 'right'>(place.value.side === 'right' ? 'right' : 'left')
 const watch = computed(() => muscle.value.watch[side.value])
 watchEffect(() => keepHand(props.value.visit.id, 'feel', { muscle: chosenId.value, side: side.value, list: walking.value }))
-const site = ref('')
+type Site = NonNullable<Palpation['site']>
+const site = ref<Site | ''>('')
 useHand(() => ({
   places: muscle.value.zones.map((zoneId) => ({ zone: zoneId, side: zone(zoneId).midline ? 'midline' : side.value })),
   muscle: { muscle: chosenId.value, side: side.value },
@@ -76,13 +78,12 @@ const pick = (one: FigurePick) => {
   chosenId.value = one.muscle
   site.value = ''
 }
-const idOf = (at: Side): string => `${chosenId.value}:${at}:${site.value}`
-const finding = (at: Side) => one<Palpation>('palpation', idOf(at))
+const where = (at: Side): Palpation => ({ muscle: chosenId.value, side: at, ...(site.value ? { site: site.value } : {}) })
+const idOf = (at: Side): string => nameOf('palpation', where(at))
+const finding = (at: Side) => one('palpation', idOf(at))
 const put = (at: 'left' | 'right', part: Partial<Palpation>, what: string) => {
   side.value = at
-  const where = site.value ? { site: site.value } : {}
-  const entry = said({ muscle: chosenId.value, side: at, ...where, ...finding(at), ...part }, site.value ? 3 : 2)
-  save('palpation', idOf(at), entry, `${what}, ${at}`)
+  save('palpation', idOf(at), said('palpation', { ...where(at), ...finding(at), ...part }), `${what}, ${at}`)
 }
 const standingOf = (item: { id: MuscleId }, index: number): string => {
   const [here, above] = [worklist.value.muscles[index], worklist.value.muscles[index - 1]]
@@ -92,7 +93,7 @@ const best = (id: MuscleId, at: Side): Palpation | undefined =>
   felt.value.filter((item) => item.muscle === id && item.side === at).sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
 const marks = computed(() =>
   felt.value.map((item) => ({
-    muscle: item.muscle as string,
+    muscle: item.muscle,
     side: item.side,
     finding: item,
     refers: item.refers_to ?? [],
@@ -102,10 +103,20 @@ const marks = computed(() =>
 const tones = { low: 'slack', usual: 'usual', high: 'tight', spasm: 'spasm' } as const
 type Tone = keyof typeof tones
 const textures = { even: 'even', taut_band: 'band', nodule: 'nodule' } as const
-const more = { ropy: 'ropy', gritty: 'gritty', stuck_layers: 'stuck', swollen: 'swollen', warm: 'warm', twitch: 'twitch' }
+const more = {
+  ropy: 'ropy',
+  gritty: 'gritty',
+  stuck_layers: 'stuck',
+  swollen: 'swollen',
+  warm: 'warm',
+  cold: 'cold',
+  twitch: 'twitch',
+  click: 'click',
+}
 const moreOpen = ref(false)
-const textureOf = (at: Side): string[] => finding(at)?.texture ?? []
-const setTexture = (at: 'left' | 'right', name: string) => {
+type Texture = NonNullable<Palpation['texture']>[number]
+const textureOf = (at: Side): Texture[] => finding(at)?.texture ?? []
+const setTexture = (at: 'left' | 'right', name: Texture | 'even') => {
   if (name === 'even') put(at, { texture: [] }, 'texture even')
   else
     put(
@@ -113,6 +124,11 @@ const setTexture = (at: 'left' | 'right', name: string) => {
       { texture: textureOf(at).includes(name) ? textureOf(at).filter((item) => item !== name) : [...textureOf(at), name] },
       name.replace('_', ' '),
     )
+}
+const isFelt = (at: Side, name: string): boolean => textureOf(at).some((one) => one === name)
+const touchTexture = (name: string, at: Hand): void => {
+  const texture = among({ ...textures, ...more }, name)
+  if (texture) setTexture(at, texture)
 }
 /** Where this muscle is known to be felt; the complaint's places first. */
 const sends = computed<ZoneId[]>(() => {
@@ -164,10 +180,9 @@ const rows = computed<Row[]>(() => [
     hint: 'X',
     name: 'Texture',
     cells: [...cells(textures), { id: 'more', name: 'more' }],
-    chosen: (cell, at) =>
-      cell === 'more' ? moreOpen.value : cell === 'even' ? finding(at)?.texture?.length === 0 : textureOf(at).includes(cell),
-    unusual: (cell, at) => (cell === 'more' ? textureOf(at).some((item) => item in more) : cell !== 'even' && textureOf(at).includes(cell)),
-    touch: (cell, at) => (cell === 'more' ? (moreOpen.value = !moreOpen.value) : setTexture(at, cell)),
+    chosen: (cell, at) => (cell === 'more' ? moreOpen.value : cell === 'even' ? finding(at)?.texture?.length === 0 : isFelt(at, cell)),
+    unusual: (cell, at) => (cell === 'more' ? textureOf(at).some((item) => item in more) : cell !== 'even' && isFelt(at, cell)),
+    touch: (cell, at) => (cell === 'more' ? (moreOpen.value = !moreOpen.value) : touchTexture(cell, at)),
   },
   ...(moreOpen.value
     ? [
@@ -175,9 +190,9 @@ const rows = computed<Row[]>(() => [
           label: '',
           name: 'More texture',
           cells: cells(more),
-          chosen: (cell: string, at: Hand) => textureOf(at).includes(cell),
-          unusual: (cell: string, at: Hand) => textureOf(at).includes(cell),
-          touch: (cell: string, at: Hand) => setTexture(at, cell),
+          chosen: (cell: string, at: Hand) => isFelt(at, cell),
+          unusual: (cell: string, at: Hand) => isFelt(at, cell),
+          touch: touchTexture,
         },
       ]
     : []),
@@ -212,12 +227,12 @@ const copyAcross = () => {
     `${muscle.value.name}, ${to} as ${side.value}`,
   )
 }
-const last = (at: Hand) => visit.last<Palpation>('palpation', idOf(at))
+const last = (at: Hand) => visit.last('palpation', idOf(at))
 const hasLast = computed(() => last('left') !== undefined || last('right') !== undefined)
 const asLastTime = () => {
   const touches = (['left', 'right'] as const).flatMap((at) => {
     const payload = last(at)
-    return payload ? [{ kind: 'palpation', identity: idOf(at), payload }] : []
+    return payload ? [{ kind: 'palpation' as const, identity: idOf(at), payload }] : []
   })
   if (touches.length) visit.saveAll(touches, `${muscle.value.name} as last time`)
 }
@@ -230,8 +245,8 @@ const restQuiet = () =>
   rest.value.length &&
   visit.saveAll(
     rest.value.map((at) => ({
-      kind: 'palpation',
-      identity: `${at.muscle}:${at.side}:`,
+      kind: 'palpation' as const,
+      identity: nameOf('palpation', at),
       payload: { ...at, tenderness: 0 },
     })),
     `${walking.value ? 'the list' : placeName(place.value)}: ${rest.value.length} felt, not tender`,

@@ -15,7 +15,7 @@ import NextCheck from '@/parts/NextCheck.vue'
 import WhyList from '@/parts/WhyList.vue'
 import { goToCheck, goWith, handOn, keepHand } from './goToCheck'
 import type { Side } from '@/types/ids.generated'
-import type { ListedMeasure, RangeFinding, Resisted, TestFinding } from '@/types/visit'
+import type { ListedMeasure } from '@/types/visit'
 
 const { props, judged, all } = useVisit()
 const { list, trouble, choose: wish } = useWorklist()
@@ -80,14 +80,14 @@ function state(one: ListedMeasure): string {
   const order: Side[] = one.paired ? ['left', 'right'] : ['midline']
   const said = order.map((side): string | number | undefined => {
     if (one.kind === 'range') {
-      const range = all<RangeFinding>('range').find((item) => item.movement === one.id && item.side === side)
+      const range = all('range').find((item) => item.movement === one.id && item.side === side)
       return range?.active ?? range?.passive ?? (range ? '✓' : undefined)
     }
     if (one.kind === 'resisted') {
-      const resisted = all<Resisted>('resisted').find((item) => item.movement === one.id && item.side === side)
+      const resisted = all('resisted').find((item) => item.movement === one.id && item.side === side)
       return resisted?.pain ?? resisted?.strength ?? (resisted ? '✓' : undefined)
     }
-    const tests = all<TestFinding>('test').filter((item) => item.test === one.id && item.side === side)
+    const tests = all('test').filter((item) => item.test === one.id && item.side === side)
     const words = { negative: 'no', positive: 'yes', relieves: 'eases', not_done: 'left out' }
     return tests.length > 1
       ? `${tests.length}×`

@@ -3,6 +3,7 @@ import { router, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
 import { useDeed } from '@/composables/useDeed'
+import { among, nameOf } from '@/composables/fields'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
 import { useHand, useVisit } from '@/composables/useVisit'
@@ -10,6 +11,7 @@ import AboutButton from '@/parts/AboutButton.vue'
 import Choices from '@/parts/Choices.vue'
 import HazardLine from '@/parts/HazardLine.vue'
 import PlanScore from '@/parts/PlanScore.vue'
+import type { MuscleId, Side } from '@/types/ids.generated'
 import type { Plan, PlanStep } from '@/types/visit'
 
 const visit = useVisit()
@@ -19,17 +21,19 @@ const words = computed(() => props.value.client.words)
 const plan = computed(() => judged.value.plan as Plan)
 const target = ref<string | null>(null)
 const chosen = ref<PlanStep | null>(null)
-const keyOf = (item: { muscle: string; side: string }): string => `${item.muscle}:${item.side}`
+type Target = { muscle: MuscleId; side: Side }
+const keyOf = (item: Target): string => nameOf('target', item)
 const minutes = computed(() => props.value.visit.minutes)
 const setMinutes = (value: number) => router.put(`/visits/${props.value.visit.id}`, { minutes: value }, { preserveScroll: true })
-type Pressure = 'under_pain' | 'firm_seven' | 'up_to_eight'
-const pressure = computed(() => one<Pressure>('school', 'pressure') ?? (props.value.school['pressure'] as Pressure))
-const order = computed(() => one<'source_first' | 'site_first'>('school', 'order') ?? 'source_first')
-const lock = (item: { muscle: string; side: string; name: string }, on: boolean) =>
+const pressures = { under_pain: 'under pain', firm_seven: 'firm seven', up_to_eight: 'up to 8' }
+const pressure = computed(() => among(pressures, one('school', 'pressure') ?? props.value.school['pressure']))
+const orders = { source_first: 'the source', site_first: 'the sore place' }
+const order = computed(() => among(orders, one('school', 'order')) ?? 'source_first')
+const lock = (item: Target & { name: string }, on: boolean) =>
   save('target', keyOf(item), on ? { muscle: item.muscle, side: item.side, lock: true } : null, `${item.name} ${on ? 'locked' : 'let go'}`)
-const drop = (item: { muscle: string; side: string; name: string }) =>
+const drop = (item: Target & { name: string }) =>
   save('dropped', keyOf(item), { muscle: item.muscle, side: item.side }, `${item.name} dropped`)
-const bring = (item: { muscle: string; side: string; name: string }) => {
+const bring = (item: Target & { name: string }) => {
   if (one('dropped', keyOf(item))) save('dropped', keyOf(item), null, `${item.name} back`)
   else lock(item, true)
 }
@@ -142,14 +146,14 @@ useKeys({
       <p class="caption mt-2">How strong deep work may feel</p>
       <Choices
         label="How strong"
-        :options="{ under_pain: 'under pain', firm_seven: 'firm seven', up_to_eight: 'up to 8' }"
+        :options="pressures"
         :value="pressure"
         @choose="(value) => value && save('school', 'pressure', value, `strength ${value.replaceAll('_', ' ')}`)"
       />
       <p class="caption mt-2">First</p>
       <Choices
         label="What comes first"
-        :options="{ source_first: 'the source', site_first: 'the sore place' }"
+        :options="orders"
         :value="order"
         @choose="(value) => value && save('school', 'order', value, value.replaceAll('_', ' '))"
       />

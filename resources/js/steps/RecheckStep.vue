@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { movement as movementOf, muscle as muscleOf, placeName } from '@/chart/atlas'
+import { entryKey, nameOf } from '@/composables/fields'
 import { useVisit } from '@/composables/useVisit'
 import AboutButton from '@/parts/AboutButton.vue'
 import NumberField from '@/parts/NumberField.vue'
 import RangeArcs from '@/parts/RangeArcs.vue'
 import Scale from '@/parts/Scale.vue'
 import type { MovementId, Side } from '@/types/ids.generated'
-import type { Complaint, Palpation, RangeFinding } from '@/types/visit'
+import type { Complaint, Palpation } from '@/types/visit'
 
 const visit = useVisit()
 const { props, save, one, all } = visit
@@ -16,15 +17,15 @@ const wanted = computed(
   () => new Set((props.value.agreed?.plan.steps ?? []).flatMap((step) => (step.check ? [`${step.check.kind}:${step.check.id}`] : []))),
 )
 const ranges = computed(() => {
-  const ids = [...new Set(all<RangeFinding>('range').map((item) => item.movement))]
+  const ids = [...new Set(all('range').map((item) => item.movement))]
   return ids.sort((a, b) => Number(wanted.value.has(`range:${b}`)) - Number(wanted.value.has(`range:${a}`)))
 })
 const sides = (id: MovementId): Side[] => (movementOf(id).paired ? ['left', 'right'] : ['midline'])
-const rangeAt = (id: MovementId, side: Side, phase: 'before' | 'after') => one<RangeFinding>('range', `${id}:${side}`, phase)
+const rangeAt = (id: MovementId, side: Side, phase: 'before' | 'after') => one('range', nameOf('range', { movement: id, side }), phase)
 const setRange = (id: MovementId, side: Side, value: number | undefined) => {
   save(
     'range',
-    `${id}:${side}`,
+    nameOf('range', { movement: id, side }),
     value === undefined ? null : { movement: id, side, active: value },
     `${movementOf(id).name} ${side}, after`,
     'after',
@@ -42,27 +43,33 @@ const gain = (id: MovementId, side: Side): string => {
     : `${change > 0 ? '+' : ''}${change}: really ${better ? 'freer' : 'less'}`
 }
 const felt = computed(() =>
-  all<Palpation>('palpation').filter(
+  all('palpation').filter(
     (item) =>
       (item.tenderness ?? 0) > 0 &&
       (wanted.value.has(`palpate:${item.muscle}`) ||
         props.value.done.some((done) => done.muscle === item.muscle && done.side === item.side)),
   ),
 )
-const idOf = (item: Palpation): string => `${item.muscle}:${item.side}:${item.site ?? ''}`
+/** What was felt, without what was found there: the same spot is felt again. */
+const placeOf = ({ muscle, side, site, spot }: Palpation): Palpation => ({
+  muscle,
+  side,
+  ...(site ? { site } : {}),
+  ...(spot ? { spot } : {}),
+})
 const setFelt = (item: Palpation, tenderness: number | undefined) =>
   save(
     'palpation',
-    idOf(item),
-    tenderness === undefined ? null : { muscle: item.muscle, side: item.side, ...(item.site ? { site: item.site } : {}), tenderness },
+    nameOf('palpation', item),
+    tenderness === undefined ? null : { ...placeOf(item), tenderness },
     `${muscleOf(item.muscle).name} ${item.side}, after`,
     'after',
   )
-const complaints = computed(() => all<Complaint>('complaint'))
+const complaints = computed(() => all('complaint'))
 const setPain = (item: Complaint, now: number | undefined) =>
   save(
     'complaint',
-    `${item.zone}:${item.side}`,
+    nameOf('complaint', item),
     now === undefined ? null : { zone: item.zone, side: item.side, now },
     `${placeName(item)}, after`,
     'after',
@@ -93,7 +100,7 @@ const setPain = (item: Complaint, now: number | undefined) =>
               :id="`after-${id}-${side}`"
               :label="`${side === 'midline' ? 'After' : `${words.possessive} ${side}, after`} (before ${rangeAt(id, side, 'before')?.active ?? '–'})`"
               :value="rangeAt(id, side, 'after')?.active"
-              :entry="`range|after|${id}:${side}`"
+              :entry="entryKey('range', 'after', nameOf('range', { movement: id, side }))"
               @commit="(value) => setRange(id, side, value)"
             />
             <p class="caption">{{ gain(id, side) }}</p>
@@ -107,7 +114,7 @@ const setPain = (item: Complaint, now: number | undefined) =>
     </section>
     <section aria-label="The same spots again">
       <h2 class="section-head">Press again</h2>
-      <article v-for="item in felt" :key="idOf(item)" class="border-b border-hairline py-2">
+      <article v-for="item in felt" :key="nameOf('palpation', item)" class="border-b border-hairline py-2">
         <p>
           <b class="font-[650]">{{ muscleOf(item.muscle).name }}, {{ item.side }}</b
           ><span class="caption ml-2">before {{ item.tenderness }}</span>
@@ -118,7 +125,7 @@ const setPain = (item: Complaint, now: number | undefined) =>
         <Scale
           :most="4"
           :label="`Tenderness of ${muscleOf(item.muscle).name} ${item.side}, after`"
-          :value="one<Palpation>('palpation', idOf(item), 'after')?.tenderness"
+          :value="one('palpation', nameOf('palpation', item), 'after')?.tenderness"
           :unusual-from="1"
           @choose="(value) => setFelt(item, value)"
         />
@@ -133,7 +140,7 @@ const setPain = (item: Complaint, now: number | undefined) =>
         </p>
         <Scale
           :label="`Pain in ${placeName(item)}, after`"
-          :value="one<Complaint>('complaint', `${item.zone}:${item.side}`, 'after')?.now"
+          :value="one('complaint', nameOf('complaint', item), 'after')?.now"
           :unusual-from="1"
           @choose="(value) => setPain(item, value)"
         />

@@ -4,7 +4,8 @@ import { atlas } from '@/chart/atlas'
 import { useAnswers } from '@/composables/useAnswers'
 import { useKeys } from '@/composables/useKeys'
 import { dayWords } from '@/composables/settings'
-import { useVisit } from '@/composables/useVisit'
+import { entryKey, given } from '@/composables/fields'
+import { isOf, useVisit } from '@/composables/useVisit'
 import NumberField from '@/parts/NumberField.vue'
 import CheckInNote from '@/parts/CheckInNote.vue'
 import GuardianConsent from '@/parts/GuardianConsent.vue'
@@ -15,7 +16,7 @@ import PlacePicker from '@/parts/screen/PlacePicker.vue'
 import VerdictBox from '@/parts/screen/VerdictBox.vue'
 import { capital } from '@/parts/words'
 import type { ConditionId, MedicineId } from '@/types/ids.generated'
-import type { Answer, ConditionAnswer, Place } from '@/types/visit'
+import type { ConditionAnswer, Medicine } from '@/types/visit'
 
 const { props, save, one, entries } = useVisit()
 const { standing, asked, stateOf } = useAnswers()
@@ -24,9 +25,9 @@ const about = (name: string) => atlas.conditions.find((entry) => entry.id === na
 const conditions = computed(() => {
   const map = new Map<string, { condition: ConditionAnswer; saidOn: string }>()
   for (const entry of [...props.value.standing, ...entries.value.values()])
-    if (entry.kind === 'condition') {
+    if (isOf('condition')(entry)) {
       if (entry.payload === null) map.delete(entry.identity)
-      else map.set(entry.identity, { condition: entry.payload as ConditionAnswer, saidOn: entry.said_on })
+      else map.set(entry.identity, { condition: entry.payload, saidOn: entry.said_on })
     }
   return map
 })
@@ -42,14 +43,13 @@ const cards = computed(() =>
       return rule && condition.answer !== 'no' ? [{ name, rule, condition, saidOn }] : []
     }),
 )
-const kept = (answer: object) => Object.fromEntries(Object.entries(answer).filter(([, value]) => value !== undefined))
 const setCondition = (name: string, part: Partial<ConditionAnswer> | null) => {
   const rule = about(name)
   if (!rule) return
   // what an earlier visit said is not forgotten by taking it off the list: today it is denied
-  const gone = standing('condition', name) ? { condition: rule.id, answer: 'no' } : null
-  const said = { condition: rule.id, answer: 'yes', ...conditions.value.get(name)?.condition, ...part }
-  save('condition', name, part === null ? gone : kept(said), rule.label)
+  const gone: ConditionAnswer | null = standing('condition', name) ? { condition: rule.id, answer: 'no' } : null
+  const said: ConditionAnswer = { condition: rule.id, answer: 'yes', ...conditions.value.get(name)?.condition, ...part }
+  save('condition', name, part === null ? gone : given(said), rule.label)
 }
 const namesOf = (id: ConditionId) => cards.value.filter((card) => card.rule.id === id).map((card) => card.name)
 const isNamed = (id: ConditionId) => namesOf(id).length > 0
@@ -58,21 +58,13 @@ const toggleCondition = (id: ConditionId) => {
   if (!names.length) return setCondition(id, { answer: 'yes' })
   for (const name of names) setCondition(name, null)
 }
-interface Medicine {
-  medicine: string
-  answer: Answer
-  since?: string
-  places?: Place[]
-  weeks?: number
-  last_dose_hours?: number
-}
-const medicineNow = (id: string) => one<Medicine>('medicine', id) ?? (standing('medicine', id)?.payload as Medicine | undefined)
+const medicineNow = (id: string) => one('medicine', id) ?? standing('medicine', id)?.payload
 const takes = (id: string): boolean => medicineNow(id)?.answer === 'yes'
 /** What an earlier visit said is denied today, not forgotten; what was only said today is taken back. */
 const setMedicine = (id: MedicineId, part: Partial<Medicine>) => {
-  const next = { medicine: id, answer: 'yes' as Answer, ...medicineNow(id), ...part }
+  const next: Medicine = { medicine: id, answer: 'yes', ...medicineNow(id), ...part }
   const gone = next.answer === 'no' && !standing('medicine', id)
-  save('medicine', id, gone ? null : kept(next), atlas.medicines[id].label)
+  save('medicine', id, gone ? null : given(next), atlas.medicines[id].label)
 }
 const MEDICINES = 'allergies_medicines'
 /** The seven groups, each read out by itself: one touch denies what was not named in it. */
@@ -81,11 +73,7 @@ const groups = computed(() =>
     const members = atlas.conditions.filter((entry) => entry.group === id)
     const before = standing('group_asked', id)
     const open = asked.value.has(`conditions.${id}`) || (id === MEDICINES && asked.value.has('medicines'))
-    const said = one<boolean>('group_asked', id)
-      ? 'asked today'
-      : before
-        ? `${open ? 'last asked' : 'asked'} ${dayWords(before.said_on)}`
-        : ''
+    const said = one('group_asked', id) ? 'asked today' : before ? `${open ? 'last asked' : 'asked'} ${dayWords(before.said_on)}` : ''
     return {
       id,
       name,
@@ -217,7 +205,7 @@ useKeys({ d: () => firstOpen.value && denyGroup(firstOpen.value) })
                 :id="`weeks-${id}`"
                 label="Weeks; unknown counts as long"
                 :value="medicineNow(id)?.weeks"
-                :entry="`medicine|before|${id}`"
+                :entry="entryKey('medicine', 'before', id)"
                 @commit="(weeks) => setMedicine(id, { weeks })"
               />
             </div>
@@ -226,7 +214,7 @@ useKeys({ d: () => firstOpen.value && denyGroup(firstOpen.value) })
                 :id="`dose-${id}`"
                 label="Last dose, hours ago"
                 :value="medicineNow(id)?.last_dose_hours"
-                :entry="`medicine|before|${id}`"
+                :entry="entryKey('medicine', 'before', id)"
                 @commit="(last_dose_hours) => setMedicine(id, { last_dose_hours })"
               />
             </div>

@@ -6,7 +6,6 @@ import { useVisit } from '@/composables/useVisit'
 import WhatIf from '@/parts/WhatIf.vue'
 import WhyList from '@/parts/WhyList.vue'
 import { goToCheck, goWith } from './goToCheck'
-import type { Complaint } from '@/types/visit'
 
 const { props, judged, all } = useVisit()
 const pattern = computed(() => judged.value.pattern)
@@ -29,7 +28,7 @@ useKeys({
   >
     <section class="lg:order-3 lg:col-span-2 xl:order-none xl:col-span-1" aria-label="What hangs together">
       <h2 class="section-head">What hangs together</h2>
-      <ChainFigure class="mt-1" :complaints="all<Complaint>('complaint')" :chain="chain" :possessive="props.client.words.possessive" />
+      <ChainFigure class="mt-1" :complaints="all('complaint')" :chain="chain" :possessive="props.client.words.possessive" />
       <ul v-if="chains.length" class="mt-1">
         <li v-for="(one, index) in chains" :key="one.title" class="border-b border-hairline">
           <button

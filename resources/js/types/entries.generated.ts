@@ -237,7 +237,7 @@ export interface EntryPayloads {
 export type EntryKind = keyof EntryPayloads
 
 /** Keys of the payload whose values name it within a visit. */
-export const nameKeys: Record<EntryKind, readonly string[]> = {
+export const nameKeys = {
   guardian: [],
   demand: ['demand'],
   red_flag: [],
@@ -265,4 +265,4 @@ export const nameKeys: Record<EntryKind, readonly string[]> = {
   text: [],
   group_asked: [],
   others_denied: [],
-}
+} as const satisfies Record<EntryKind, readonly string[]>

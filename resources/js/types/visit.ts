@@ -1,99 +1,25 @@
-import type { ConditionId, DemandId, MovementId, MuscleId, PostureSignId, RegionId, Side, TestId, ZoneId } from './ids.generated'
+import type { Answer, EntryKind, EntryPayloads, Place } from './entries.generated'
+import type { MuscleId, RegionId, Side, ZoneId } from './ids.generated'
 
 export type StepId = 'ask' | 'screen' | 'move' | 'feel' | 'think' | 'agree' | 'plan' | 'work' | 'recheck' | 'after'
 export type StepState = 'done' | 'part' | 'open' | 'blocked'
 export type Verdict = 'emergency' | 'refer' | 'defer' | 'modify' | 'proceed'
-export type Answer = 'yes' | 'no' | 'unknown'
 export type Phase = 'before' | 'after'
 export type Role = 'source' | 'site' | 'overstretched' | 'compensating' | 'unclear'
 
-export interface Place {
-  zone: ZoneId
-  side: Side
-}
-export interface Complaint extends Place {
-  /** absent where nobody has asked how strong */
-  now?: number
-  worst_week?: number
-  best_week?: number
-  qualities?: string[]
-  since?: string
-  spreads_to?: Place[]
-  worse_with?: ({ demand: DemandId } | { movement: MovementId; side: Side })[]
-}
-export interface Palpation {
-  muscle: MuscleId
-  side: Side
-  site?: string
-  tenderness?: number
-  tone?: 'low' | 'usual' | 'high' | 'spasm'
-  texture?: string[]
-  refers_to?: Place[]
-  familiar?: Answer
-  ppt_kpa?: number
-  ppt_repeats_kpa?: number[]
-  /** read from a stand-in for a device */
-  simulated?: boolean
-}
-export interface RangeFinding {
-  movement: MovementId
-  side: Side
-  active?: number
-  passive?: number
-  pain?: number
-  end_feel?: string
-  felt_in?: Place[]
-  /** readings of the active value */
-  repeats?: number[]
-  simulated?: boolean
-}
-export interface Resisted {
-  movement: MovementId
-  side: Side
-  strength?: number
-  pain?: number
-  felt_in?: Place[]
-  force_n?: number
-}
-export type TestResult = 'negative' | 'positive' | 'relieves' | 'not_done'
-export interface TestFinding {
-  test: TestId
-  side: Side
-  segment?: string
-  result?: TestResult
-  value?: number
-  seconds?: number
-  repeats?: number[]
-  symptoms?: string[]
-  simulated?: boolean
-}
-export interface Posture {
-  sign: PostureSignId
-  side: Side
-  grade: number
-}
-export interface ConditionAnswer {
-  condition: ConditionId
-  answer: Answer
-  severity?: 'mild' | 'moderate' | 'severe'
-  stage?: 'acute' | 'subacute' | 'late' | 'settled'
-  zones?: Place[]
-  since?: string
-  swelling_trend?: 'rising' | 'same' | 'falling' | 'gone'
-  controlled?: Answer
-  systolic?: number
-  diastolic?: number
-  weeks_pregnant?: number
-  leave?: { given: boolean; by?: string; on: string }
-}
-/** Agreement, with the words it was asked in, who asked and when. */
-export interface Agreement {
-  given: boolean
-  said?: string
-  but?: string
-  asked_by?: string
-  asked_at?: string
-}
+/** What was found and said: as the schema of the case file declares it. */
+export type { Answer, EntryKind, EntryPayloads, Place } from './entries.generated'
+export type Complaint = EntryPayloads['complaint']
+export type Palpation = EntryPayloads['palpation']
+export type RangeFinding = EntryPayloads['range']
+export type Resisted = EntryPayloads['resisted']
+export type TestFinding = EntryPayloads['test']
+export type TestResult = NonNullable<TestFinding['result']>
+export type Posture = EntryPayloads['posture']
+export type ConditionAnswer = EntryPayloads['condition']
+export type Medicine = EntryPayloads['medicine']
+/** Agreement to an area or, by somebody else, for a minor: with the words it was asked in, who asked and when. */
+export type Agreement = EntryPayloads['consent'] | EntryPayloads['guardian']
 export interface Clot {
   sum: number
   least: number
@@ -103,11 +29,11 @@ export interface Clot {
 }
 
 /** One recorded entry as the server keeps it; a null payload was taken back. */
-export interface Entry {
-  kind: string
+export interface Entry<K extends EntryKind = EntryKind> {
+  kind: K
   phase: Phase
   identity: string
-  payload: unknown
+  payload: EntryPayloads[K] | null
   revision: number
   said_on: string
 }
@@ -317,17 +243,7 @@ export interface Response {
   targets: { muscle: MuscleId; side: Side; name: string; decision: string; pressure_step: number; because: string; visits: number }[]
   course: { decision: string; because: string; sureness: string }
 }
-export interface Done {
-  muscle: MuscleId
-  side: Side
-  minutes: number
-  max_pressure: number
-  seconds_at_pressure: number
-  dose_kpa_s: number
-  signs: string[]
-  technique?: string
-  tool?: string
-}
+export type Done = EntryPayloads['done']
 export interface TreatmentEvent {
   id: string
   type:

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { atlas, muscle, region } from '@/chart/atlas'
+import { nameOf } from '@/composables/fields'
 import { useVisit } from '@/composables/useVisit'
 import Scale from '@/parts/Scale.vue'
 import type { PostureSignId, RegionId, Side } from '@/types/ids.generated'
-import type { Posture } from '@/types/visit'
 
 /** What the eye finds, each side about the midline; what was looked for and is not there says something too. */
 const props = defineProps<{ regions: RegionId[] }>()
@@ -16,11 +16,11 @@ const near = computed(() => {
 })
 const signs = computed(() => (all.value || !near.value.length ? atlas.posture : near.value))
 const sidesOf = (paired: boolean): Side[] => (paired ? ['left', 'right'] : ['midline'])
-const grade = (sign: PostureSignId, side: Side) => one<Posture>('posture', `${sign}:${side}`)?.grade
+const grade = (sign: PostureSignId, side: Side) => one('posture', nameOf('posture', { sign, side }))?.grade
 const set = (sign: PostureSignId, side: Side, value: number | undefined) =>
   save(
     'posture',
-    `${sign}:${side}`,
+    nameOf('posture', { sign, side }),
     value === undefined ? null : { sign, side, grade: value },
     atlas.posture.find((item) => item.id === sign)?.name ?? sign,
   )
@@ -33,7 +33,11 @@ const open = computed(() =>
 )
 const nothing = () =>
   saveAll(
-    open.value.map(({ sign, side }) => ({ kind: 'posture', identity: `${sign}:${side}`, payload: { sign, side, grade: 0 } })),
+    open.value.map(({ sign, side }) => ({
+      kind: 'posture',
+      identity: nameOf('posture', { sign, side }),
+      payload: { sign, side, grade: 0 },
+    })),
     'looked, nothing else there',
   )
 </script>

@@ -3,6 +3,7 @@ import { shownUnit } from '@/composables/settings'
 import { computed } from 'vue'
 import type { AtlasMovement } from '@/chart/atlas'
 import { deviceWords, readingsOf } from '@/composables/repeats'
+import { among, entryKey, nameOf } from '@/composables/fields'
 import { said } from '@/composables/said'
 import { useVisit } from '@/composables/useVisit'
 import DevicePanel from '@/parts/DevicePanel.vue'
@@ -19,13 +20,13 @@ import ComparedWords from './ComparedWords.vue'
 const props = defineProps<{ movement: AtlasMovement; sides: readonly Side[] }>()
 const emit = defineEmits<{ next: [side: Side] }>()
 const { props: page, judged, one, last, save } = useVisit()
-const idOf = (side: Side) => `${props.movement.id}:${side}`
-const range = (side: Side) => one<RangeFinding>('range', idOf(side))
-const before = (side: Side) => last<RangeFinding>('range', idOf(side))
+const idOf = (side: Side) => nameOf('range', { movement: props.movement.id, side })
+const range = (side: Side) => one('range', idOf(side))
+const before = (side: Side) => last('range', idOf(side))
 const set = (side: Side, part: Partial<RangeFinding>, what: string) => {
   // a value that is typed or dragged stands for itself: the repeats it replaces are gone
   const repeats = 'active' in part && !('repeats' in part) ? { repeats: undefined, simulated: undefined } : {}
-  const entry = said({ movement: props.movement.id, side, ...range(side), ...part, ...repeats }, 2)
+  const entry = said('range', { movement: props.movement.id, side, ...range(side), ...part, ...repeats })
   save('range', idOf(side), entry, `${props.movement.name} ${side}, ${what}`)
 }
 /** Readings of a device are the active value: their mean stands, and they stand beside it. */
@@ -70,7 +71,7 @@ const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', gu
           :label="`Active, ${unit}`"
           :unit="movement.unit"
           :value="range(side)?.active"
-          :entry="`range|before|${idOf(side)}`"
+          :entry="entryKey('range', 'before', idOf(side))"
           data-first
           @commit="(value) => set(side, { active: value }, 'active')"
           @next="emit('next', side)"
@@ -81,7 +82,7 @@ const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', gu
           label="Passive"
           :unit="movement.unit"
           :value="range(side)?.passive"
-          :entry="`range|before|${idOf(side)}`"
+          :entry="entryKey('range', 'before', idOf(side))"
           @commit="(value) => set(side, { passive: value }, 'passive')"
           @next="emit('next', side)"
         />
@@ -104,7 +105,7 @@ const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', gu
             :id="`end-${side}`"
             class="cell !w-[130px]"
             :value="range(side)?.end_feel ?? ''"
-            @change="set(side, { end_feel: ($event.target as HTMLSelectElement).value || undefined }, 'end-feel')"
+            @change="set(side, { end_feel: among(feels, ($event.target as HTMLSelectElement).value) }, 'end-feel')"
           >
             <option value="">not said</option>
             <option v-for="(name, feel) in feels" :key="feel" :value="feel">{{ name }}</option>

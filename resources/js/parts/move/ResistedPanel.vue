@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { AtlasMovement } from '@/chart/atlas'
+import { nameOf } from '@/composables/fields'
 import { said } from '@/composables/said'
 import { useVisit } from '@/composables/useVisit'
 import Scale from '@/parts/Scale.vue'
@@ -12,13 +13,13 @@ import type { Resisted } from '@/types/visit'
 const props = defineProps<{ movement: AtlasMovement; sides: readonly Side[] }>()
 const emit = defineEmits<{ next: [side: Side] }>()
 const { props: page, one, save } = useVisit()
-const idOf = (side: Side) => `${props.movement.id}:${side}`
-const resisted = (side: Side) => one<Resisted>('resisted', idOf(side))
+const idOf = (side: Side) => nameOf('resisted', { movement: props.movement.id, side })
+const resisted = (side: Side) => one('resisted', idOf(side))
 const set = (side: Side, part: Partial<Resisted>, what: string) =>
   save(
     'resisted',
     idOf(side),
-    said({ movement: props.movement.id, side, ...resisted(side), ...part }, 2),
+    said('resisted', { movement: props.movement.id, side, ...resisted(side), ...part }),
     `${props.movement.name} ${side}, ${what}`,
   )
 </script>

@@ -3,6 +3,7 @@ import { shownUnit } from '@/composables/settings'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { atlas, type AtlasTest } from '@/chart/atlas'
 import { deviceWords, readingsOf } from '@/composables/repeats'
+import { entryKey, nameOf } from '@/composables/fields'
 import { said } from '@/composables/said'
 import { useVisit } from '@/composables/useVisit'
 import DevicePanel from '@/parts/DevicePanel.vue'
@@ -20,15 +21,15 @@ const props = defineProps<{ test: AtlasTest; sides: readonly Side[]; refused: st
 const emit = defineEmits<{ next: [side: Side] }>()
 const { props: page, judged, one, last, save } = useVisit()
 const segment = ref('')
-const idOf = (side: Side, level = segment.value) => `${props.test.id}:${side}:${level}`
-const finding = (side: Side, level = segment.value) => one<TestFinding>('test', idOf(side, level))
+const levelOf = (level: string) => (level ? { segment: level } : {})
+const idOf = (side: Side, level = segment.value) => nameOf('test', { test: props.test.id, side, ...levelOf(level) })
+const finding = (side: Side, level = segment.value) => one('test', idOf(side, level))
 const set = (side: Side, part: Partial<TestFinding>, what: string) => {
   const repeats = 'value' in part && !('repeats' in part) ? { repeats: undefined } : {}
-  const level = segment.value ? { segment: segment.value } : {}
   save(
     'test',
     idOf(side),
-    said({ test: props.test.id, side, ...level, ...finding(side), ...part, ...repeats }, segment.value ? 3 : 2),
+    said('test', { test: props.test.id, side, ...levelOf(segment.value), ...finding(side), ...part, ...repeats }),
     `${props.test.name}${side === 'midline' ? '' : ` ${side}`}${segment.value ? `, ${segment.value}` : ''}, ${what}`,
   )
 }
@@ -51,10 +52,11 @@ const compared = (side: Side): Comparison | undefined =>
     (item) => item.key === `test.${props.test.id}${segment.value ? `.${segment.value}` : ''}` && item.side === side,
   )
 /** What stops a held test at once. */
-const alarms = ['dizzy', 'nauseous', 'faint', 'visual_change', 'numb', 'tingling']
-const signs = computed(() => atlas.stopSigns.filter((sign) => alarms.includes(sign.id)))
+type Alarm = NonNullable<TestFinding['symptoms']>[number]
+const alarms: readonly Alarm[] = ['dizzy', 'nauseous', 'faint', 'visual_change', 'numb', 'tingling']
+const signs = computed(() => alarms.map((id) => ({ id, name: atlas.stopSigns.find((sign) => sign.id === id)?.name ?? id })))
 const timers = useTemplateRef<InstanceType<typeof HoldTimer>[]>('timers')
-const tellSign = (side: Side, sign: string) => {
+const tellSign = (side: Side, sign: Alarm) => {
   const had = finding(side)?.symptoms ?? []
   const now = had.includes(sign) ? had.filter((item) => item !== sign) : [...had, sign]
   timers.value?.forEach((timer) => timer.stop())
@@ -63,7 +65,7 @@ const tellSign = (side: Side, sign: string) => {
 const device = computed(() => (props.test.result === 'kg' ? 'dynamometer' : props.test.result === 'deg' ? 'inclinometer' : null))
 const read = (side: Side, repeats: number[], simulated: boolean) =>
   set(side, readingsOf('value', repeats, simulated), deviceWords(simulated))
-const before = (side: Side) => last<TestFinding>('test', idOf(side))
+const before = (side: Side) => last('test', idOf(side))
 const units: Partial<Record<AtlasTest['result'], string>> = { deg: 'degrees', glide: '0 stuck, 3 free', grade: '0 none, 3 marked' }
 const alarmed = computed(() => props.sides.some((side) => (finding(side)?.symptoms ?? []).length > 0))
 </script>
@@ -146,7 +148,7 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
         :label="units[test.result] ?? shownUnit(test.result)"
         :unit="test.result"
         :value="finding(side)?.value"
-        :entry="`test|before|${idOf(side)}`"
+        :entry="entryKey('test', 'before', idOf(side))"
         data-first
         @commit="(value) => set(side, { value }, 'value')"
         @next="emit('next', side)"

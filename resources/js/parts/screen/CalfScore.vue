@@ -5,14 +5,13 @@ import { useAnswers } from '@/composables/useAnswers'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
 import type { ClotItemId } from '@/types/ids.generated'
-import type { Answer } from '@/types/visit'
 
 /** The calf questions: shown when a leg sign is asked for or there, each item with what it counts, and how far the sum may still move. */
 const { judged, save, one } = useVisit()
 const { asked } = useAnswers()
 const answers = { no: 'no', yes: 'yes', unknown: 'unknown' } as const
 const clot = computed(() => judged.value.safety.clot)
-const sign = computed(() => one<Answer>('leg_signs', ''))
+const sign = computed(() => one('leg_signs', ''))
 const shown = computed(() => clot.value !== null || sign.value !== undefined || asked.value.has('leg_signs'))
 const items = computed(() => Object.entries(atlas.clot) as [ClotItemId, { ask: string; points: number }][])
 const signed = (value: number): string => (value < 0 ? `−${-value}` : String(value))
@@ -52,7 +51,7 @@ const points = (value: number): string => (value < 0 ? signed(value) : `+${value
           <Choices
             :label="item.ask"
             :options="answers"
-            :value="one<Answer>('clot_item', id)"
+            :value="one('clot_item', id)"
             :unusual="item.points > 0 ? ['yes', 'unknown'] : ['unknown']"
             @choose="(value) => save('clot_item', id, value ?? null, `${item.ask} ${value ?? 'taken back'}`)"
           />

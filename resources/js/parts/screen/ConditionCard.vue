@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { placeName, type AtlasCondition } from '@/chart/atlas'
 import { useAnswers } from '@/composables/useAnswers'
+import { entryKey } from '@/composables/fields'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
 import NumberField from '@/parts/NumberField.vue'
@@ -21,7 +22,7 @@ const open = (detail: string) => asked.value.has(`condition.${id.value}.${detail
 const days = computed(() => (new Date(props.today).getTime() - new Date(props.saidOn).getTime()) / 864e5)
 const stale = computed(() => props.about.fresh_days !== null && days.value > props.about.fresh_days)
 const missing = computed(() => ['severity', 'stage', 'zones', 'weeks'].some(open) || asked.value.has(`condition.${id.value}`))
-const unfolded = ref(missing.value || stale.value || entries.value.has(`condition|before|${props.name}`))
+const unfolded = ref(missing.value || stale.value || entries.value.has(entryKey('condition', 'before', props.name)))
 /** What a doctor said is asked where the rules send to one. */
 const doctor = computed(
   () =>
@@ -47,7 +48,7 @@ const summary = computed(() => {
     .join(' · ')
 })
 const setSince = (event: Event) => emit('change', { since: (event.target as HTMLInputElement).value || undefined })
-const entry = computed(() => `condition|before|${props.name}`)
+const entry = computed(() => entryKey('condition', 'before', props.name))
 </script>
 <template>
   <article class="mt-3 border-l-2 pl-3" :class="missing || stale ? 'border-madder' : 'border-iron'">

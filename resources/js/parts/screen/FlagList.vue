@@ -37,7 +37,7 @@ const firstOpen = () =>
     0,
     rows.value.findIndex(({ flag }) => answer(flag) === undefined),
   )
-const answer = (flag: RedFlagId) => answerOf<Answer>('red_flag', flag, flag)
+const answer = (flag: RedFlagId) => answerOf('red_flag', flag, flag)
 const current = ref(firstOpen())
 const set = (flag: RedFlagId, value: Answer | undefined) =>
   save('red_flag', flag, value ?? null, `${atlas.flags[flag].ask} ${value ?? 'taken back'}`)
@@ -55,13 +55,12 @@ const left = computed(() =>
 const deny = (group: (typeof left.value)[number]) =>
   visit.saveAll(
     [
-      ...group.flags.map((identity) => ({ kind: 'red_flag', identity: identity as string, payload: 'no' as unknown })),
+      ...group.flags.map((identity) => ({ kind: 'red_flag' as const, identity, payload: 'no' as const })),
       { kind: 'group_asked', identity: group.id, payload: true },
     ],
     `${group.flags.length} questions ${group.name}, denied`,
   )
-const since = (flag: RedFlagId) =>
-  one<string>('red_flag_since', flag) ?? (standing('red_flag_since', flag)?.payload as string | undefined) ?? ''
+const since = (flag: RedFlagId) => one('red_flag_since', flag) ?? standing('red_flag_since', flag)?.payload ?? ''
 const setSince = (flag: RedFlagId, day: string) => save('red_flag_since', flag, day || null, `since ${day || 'taken back'}`)
 const noteOf = (flag: RedFlagId): string => {
   const before = standing('red_flag', flag)

@@ -21,7 +21,7 @@ const safety = computed(() => judged.value.safety)
 const because = computed(() => safety.value.because.filter((one) => !one.rule.startsWith('open.') || safety.value.because.length === 1))
 const when = computed(() => whenWords(safety.value.when))
 const licensed = computed(() => usePage<{ user: { licensed: boolean } }>().props.user.licensed)
-const decisions = computed(() => all<Decision>('override'))
+const decisions = computed(() => all('override'))
 /** What may be decided on here: the verdict in force, or the cap that age alone sets. Nothing lowers an emergency. */
 const open = computed<Decision['verdict'] | null>(() => {
   const verdict = safety.value.verdict
