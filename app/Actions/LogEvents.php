@@ -40,7 +40,7 @@ final readonly class LogEvents
     /**
      * @param  list<Event>  $events  checked already
      * @param  CarbonImmutable|null  $sent  what the tablet's clock said when it sent them: how long ago something was is told even by a clock that is wrong
-     * @return array{kept: list<string>, refused: list<string>, withdrawn: list<string>, unlifted: array<string, string>} ids that are safely here now, ids of work that safety forbids, areas that stand as taken back, and the withdrawals no consent has lifted, with their areas
+     * @return array{kept: list<string>, refused: list<string>, withdrawn: list<string>, unlifted: object} ids that are safely here now, ids of work that safety forbids, areas that stand as taken back, and the withdrawals no consent has lifted, with their areas
      */
     public function handle(Visit $visit, User $user, array $events, CarbonImmutable $now, ?CarbonImmutable $sent = null): array
     {

@@ -44,13 +44,13 @@ final readonly class TableConsent
         $this->write($visit, $user, $event, true);
     }
 
-    /** @return array{withdrawn: list<string>, unlifted: array<string, string>} areas that stand as taken back; withdrawals at the table that no consent has lifted, with their areas */
+    /** @return array{withdrawn: list<string>, unlifted: object} areas that stand as taken back; withdrawals at the table that no consent has lifted, with their areas */
     public function standing(Visit $visit): array
     {
         $back = Entry::query()->where(['visit_id' => $visit->id, 'phase' => 'before', 'kind' => EntryKind::Consent])->whereNull('fault')->get()->filter(static fn (Entry $entry): bool => is_array($entry->payload) && ($entry->payload['given'] ?? null) === false);
         $unlifted = $this->unlifted($visit)->get(['id', 'payload'])->mapWithKeys(static fn (TreatmentEvent $one): array => [$one->id => (string) $one->payload['area']])->all();
 
-        return ['withdrawn' => array_values(array_unique([...$back->map(static fn (Entry $entry): string => $entry->identity)->all(), ...array_values($unlifted)])), 'unlifted' => $unlifted];
+        return ['withdrawn' => array_values(array_unique([...$back->map(static fn (Entry $entry): string => $entry->identity)->all(), ...array_values($unlifted)])), 'unlifted' => (object) $unlifted];
     }
 
     /** @return Builder<TreatmentEvent> */

@@ -104,7 +104,7 @@ final readonly class AtlasPage
             'sites' => $this->sites($muscle), 'client_action' => $muscle->clientAction?->words, 'consent' => $muscle->consent === null ? null : $this->atlas()->consentAreas[$muscle->consent]->words ?? null,
             'shortened_by' => $this->demands($lore->shortenedBy), 'tired_by' => $this->demands($lore->tiredBy),
             'complaints' => $lore->complaints, 'hazards' => array_map(fn (string $id): array => $this->hazard($this->atlas()->handbook()->hazard($id)), $lore->hazards), 'beware' => $muscle->beware,
-            'self_care' => array_map(fn (string $id): array => get_object_vars($this->atlas()->handbook()->selfCareOf($id)), $lore->selfCare), 'no_self_care' => $lore->noSelfCare,
+            'self_care' => array_map($this->selfCare(...), $lore->selfCare), 'no_self_care' => $lore->noSelfCare,
             'source' => $lore->source,
         ];
     }
@@ -157,6 +157,18 @@ final readonly class AtlasPage
             'products' => array_map(fn (string $id): array => $this->word($this->atlas()->products[$id] ?? $id, $this->atlas()->handbook()->productUses[$id] ?? ''), $technique->products),
             'tools' => array_map(fn (string $id): array => ['name' => $this->atlas()->tool($id)->name, 'hand' => $this->atlas()->tool($id)->hand, 'load' => $this->atlas()->tool($id)->load], $technique->tools),
             'used_on' => $this->muscles(array_keys(array_filter($this->atlas()->muscles, static fn (Muscle $muscle): bool => in_array($technique->id, $muscle->techniques, true)))), 'source' => $technique->source,
+        ];
+    }
+
+    /** @return array{id: string, name: string, kind: string, steps: list<string>, dose: string, how_often: string, not_with: list<string>} */
+    private function selfCare(string $id): array
+    {
+        $one = $this->atlas()->handbook()->selfCareOf($id);
+        $conditions = $this->clinic->rules()->conditions;
+
+        return [
+            'id' => $one->id, 'name' => $one->name, 'kind' => $one->kind, 'steps' => $one->steps, 'dose' => $one->dose, 'how_often' => $one->howOften,
+            'not_with' => array_map(static fn (string $not): string => lcfirst($conditions[$not]->label), $one->notWith),
         ];
     }
 

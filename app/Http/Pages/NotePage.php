@@ -56,7 +56,7 @@ final readonly class NotePage
             'complaints' => $case['findings']['complaints'] ?? [], 'felt' => $case['findings']['palpation'] ?? [],
             'found' => $this->found($case), 'done' => array_map($this->worked(...), (array) ($results['done'] ?? [])),
             'unreadable' => array_column((array) ($results['unreadable'] ?? []), 'what'),
-            'verdict' => $results['safety']['verdict'] ?? null, 'agreed' => array_map(fn (array $one): string => str_replace('_', ' ', (string) $one['area']).': '.($one['given'] ? 'yes' : 'no').(isset($one['but']) ? ", but {$one['but']}" : ''), (array) ($case['consent'] ?? [])),
+            'agreed' => array_map(fn (array $one): string => str_replace('_', ' ', (string) $one['area']).': '.($one['given'] ? 'yes' : 'no').(isset($one['but']) ? ", but {$one['but']}" : ''), (array) ($case['consent'] ?? [])),
         ];
     }
 

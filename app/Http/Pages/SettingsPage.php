@@ -26,7 +26,8 @@ final readonly class SettingsPage
         $keeps = $user->may(Right::KeepClinic);
 
         return [
-            'defaults' => Settings::defaults(), 'own' => (object) $user->settings, 'clinic' => ['name' => $clinic->name, 'timezone' => $clinic->timezone, ...Settings::defaults(), ...$clinic->settings], 'keeps' => $keeps,
+            'defaults' => self::told(Settings::defaults()), 'own' => (object) self::told($user->settings ?? []),
+            'clinic' => ['name' => $clinic->name, 'timezone' => $clinic->timezone, ...self::told([...Settings::defaults(), ...$clinic->settings])], 'keeps' => $keeps,
             'choices' => [
                 'pressure_unit' => array_map(static fn (PressureUnit $unit): string => $unit->value, PressureUnit::cases()), 'date_form' => Settings::DATE_FORMS, 'theme' => Settings::THEMES, 'pedals' => Settings::PEDALS,
                 'school' => $this->core->schools(), 'school_default' => $this->core->schoolDefaults(), 'days' => Settings::DAYS, 'timezones' => $keeps ? \DateTimeZone::listIdentifiers() : [],
@@ -38,5 +39,14 @@ final readonly class SettingsPage
                 'booked' => DB::table('appointments')->where('clinic_id', $clinic->id)->where('status', 'booked')->where('starts_at', '>', now())->count(),
             ],
         ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $settings
+     * @return array<string, mixed> choices of a school are a map, also where there are none
+     */
+    private static function told(array $settings): array
+    {
+        return isset($settings['school']) ? [...$settings, 'school' => (object) $settings['school']] : $settings;
     }
 }

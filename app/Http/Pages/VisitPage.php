@@ -63,7 +63,7 @@ final readonly class VisitPage
             'entries' => $entries->map(self::entry(...))->values(),
             'standing' => $standing,
             ...$this->judged($visit, $step, $entries, $course),
-            'agreed' => $agreed === null ? null : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => $agreed->document],
+            'agreed' => $agreed === null ? null : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => self::plan($agreed->document)],
             'events' => $events,
             'taken_back' => $step === 'work' ? $this->consent->standing($visit) : null,
             'unreadable' => $course->cannotBeRead() ? $this->sound->unreadable($visit->id) : [],
@@ -72,8 +72,8 @@ final readonly class VisitPage
             'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
             'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),
             'before' => $before === null ? null : $this->before($visit, $before, $last),
-            'devices' => in_array($step, ['move', 'feel'], true) ? $this->devices($visit) : [],
-            'school' => $step === 'plan' ? [...$this->clinic->schoolDefaults(), ...$visit->user->school()] : [],
+            'devices' => (object) (in_array($step, ['move', 'feel'], true) ? $this->devices($visit) : []),
+            'school' => (object) ($step === 'plan' ? [...$this->clinic->schoolDefaults(), ...$visit->user->school()] : []),
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
         ];
@@ -127,9 +127,18 @@ final readonly class VisitPage
         $standing = $entries->filter(static fn (Entry $entry): bool => $entry->payload !== null);
 
         return [
-            ...$judged,
+            ...$judged, ...isset($judged['plan']) ? ['plan' => self::plan($judged['plan'])] : [],
             'line' => VisitLine::of($visit, $standing, $judged['safety'], $judged['plan'] ?? null, $course->isAgreed(), $course->stepsDone()),
         ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return array<string, mixed> an empty map that was stored comes back as a list, and is none
+     */
+    private static function plan(array $document): array
+    {
+        return [...$document, 'therapist_load' => (object) $document['therapist_load']];
     }
 
     /** @return array<string, mixed> */

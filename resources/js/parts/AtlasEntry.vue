@@ -144,9 +144,10 @@ const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, 
         <ul class="grid gap-x-8" :class="narrow ? '' : 'md:grid-cols-2'">
           <li v-for="one in entry.self_care" :key="one.id" class="border-b border-hairline py-3">
             <p>
-              <b class="font-[650]">{{ one.name }}</b> <span class="caption">{{ one.dose }}, {{ one.howOften }}</span>
+              <b class="font-[650]">{{ one.name }}</b> <span class="caption">{{ one.dose }}, {{ one.how_often }}</span>
             </p>
             <p v-for="text in one.steps" :key="text">{{ text }}.</p>
+            <p v-if="one.not_with.length" class="text-madder">Not with {{ one.not_with.join(', ') }}.</p>
           </li>
         </ul>
       </section>

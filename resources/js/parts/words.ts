@@ -1,6 +1,6 @@
 import type { Joint } from '@/types/entries.generated'
 import type { MuscleId, Side } from '@/types/ids.generated'
-import type { Limit, Place, Safety, Verdict } from '@/types/visit'
+import type { Limit, Place, Safety, Site, Verdict } from '@/types/visit'
 import { atlas, muscle, placeName, zone } from '@/chart/atlas'
 
 export const verdictWords: Record<Verdict, string> = {
@@ -15,6 +15,16 @@ export const verdictWords: Record<Verdict, string> = {
 export const verdictOf = (safety: Pick<Safety, 'verdict' | 'asked'>): string =>
   !safety.asked && ['proceed', 'modify'].includes(safety.verdict) ? 'Not asked yet' : verdictWords[safety.verdict]
 
+/** Parts of a muscle, from its upper end down. */
+export const siteNames: Record<Site, string> = {
+  whole: 'the whole of it',
+  upper_attachment: 'upper attachment',
+  upper_belly: 'upper belly',
+  belly: 'belly',
+  lower_belly: 'lower belly',
+  lower_attachment: 'lower attachment',
+  tendon: 'tendon',
+}
 /** One line for a set of limits of the same rule and effect: where, and what. */
 export interface LimitLine {
   where: string
@@ -59,13 +69,13 @@ const isStart = (limit: Limit): boolean => limit.scope.all === true
 export function limitLines(limits: readonly Limit[]): LimitLine[] {
   const groups = new Map<string, Limit[]>()
   for (const limit of limits) {
-    const { technique, tool, position, product } = limit.scope
+    const { technique, tool, position, product, muscle: of, site } = limit.scope
     const name =
       limit.effect === 'check_first'
         ? isStart(limit)
           ? 'check_first'
           : `check_first|${limit.reason.split(':')[0]}`
-        : [limit.effect, limit.value, technique, tool, position, product, limit.scope.muscle, limit.rules.join()].join('|')
+        : [limit.effect, limit.value, technique, tool, position, product, of, site, limit.rules.join()].join('|')
     groups.set(name, [...(groups.get(name) ?? []), limit])
   }
   return [...groups.values()].map((group) => {
@@ -95,7 +105,7 @@ export function limitLines(limits: readonly Limit[]): LimitLine[] {
     const groupNames = [...new Set(zones.map((id) => zone(id).group))]
     const side = sides.size === 1 && first.scope.side && first.scope.side !== 'midline' ? `, ${first.scope.side}` : ''
     const where = first.scope.muscle
-      ? `${muscle(first.scope.muscle).name}${side}`
+      ? `${muscle(first.scope.muscle).name}${side}${first.scope.site ? `, ${siteNames[first.scope.site]}` : ''}`
       : zones.length === 0
         ? 'Everywhere'
         : group.length === 1 && first.scope.zone && first.scope.side

@@ -17,10 +17,10 @@ import AboutButton from '@/parts/AboutButton.vue'
 import LedgerRow from '@/parts/LedgerRow.vue'
 import NextCheck from '@/parts/NextCheck.vue'
 import WhyList from '@/parts/WhyList.vue'
-import { capital } from '@/parts/words'
+import { capital, siteNames } from '@/parts/words'
 import { goToCheck, handOn, keepHand } from './goToCheck'
 import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
-import type { Answer, NextCheck as Check, Palpation, Place } from '@/types/visit'
+import type { Answer, NextCheck as Check, Palpation, Place, Site } from '@/types/visit'
 
 const visit = useVisit()
 const { open: openAtlas } = useAtlas()
@@ -58,7 +58,6 @@ const muscle = computed(() => muscleOf(chosenId.value))
 const side = ref<'left' | 'right'>(place.value.side === 'right' ? 'right' : 'left')
 const watch = computed(() => muscle.value.watch[side.value])
 watchEffect(() => keepHand(props.value.visit.id, 'feel', { muscle: chosenId.value, side: side.value, list: walking.value }))
-type Site = NonNullable<Palpation['site']>
 const site = ref<Site | ''>('')
 useHand(() => ({
   places: muscle.value.zones.map((zoneId) => ({ zone: zoneId, side: zone(zoneId).midline ? 'midline' : side.value })),
@@ -408,13 +407,7 @@ useKeys({
       <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
         <label class="caption" for="site">Where in it</label
         ><select id="site" v-model="site" class="cell !w-auto">
-          <option value="">the whole of it</option>
-          <option value="upper_attachment">upper attachment</option>
-          <option value="upper_belly">upper belly</option>
-          <option value="belly">belly</option>
-          <option value="lower_belly">lower belly</option>
-          <option value="lower_attachment">lower attachment</option>
-          <option value="tendon">tendon</option></select
+          <option v-for="(name, part) in siteNames" :key="part" :value="part === 'whole' ? '' : part">{{ name }}</option></select
         ><span class="caption whitespace-nowrap">in hand: {{ side }} <span class="key-hint">L</span> <span class="key-hint">;</span></span>
         <button type="button" class="cell" :aria-pressed="pressing" @click="pressing = !pressing">pressure threshold</button>
         <span class="ml-auto flex flex-wrap gap-px" role="group" aria-label="At one touch">

@@ -11,6 +11,7 @@ export type Role = 'source' | 'site' | 'overstretched' | 'compensating' | 'uncle
 export type { Answer, EntryKind, EntryPayloads, Place } from './entries.generated'
 export type Complaint = EntryPayloads['complaint']
 export type Palpation = EntryPayloads['palpation']
+export type Site = NonNullable<Palpation['site']>
 export type RangeFinding = EntryPayloads['range']
 export type Resisted = EntryPayloads['resisted']
 export type TestFinding = EntryPayloads['test']
@@ -44,6 +45,8 @@ export interface Limit {
     all?: true
     zone?: ZoneId
     muscle?: MuscleId
+    /** a part of the muscle; absent means all of it */
+    site?: Site
     side?: Side
     technique?: string
     tool?: string
@@ -84,6 +87,7 @@ export interface Candidate {
   side: Side
   name: string
   support: number
+  log_odds: number
   words: string
   role: Role
   trigger_point: string
@@ -95,6 +99,8 @@ export interface NextCheck {
   side: Side
   name: string
   bits: number
+  /** bits a minute: by this they are ordered */
+  gain: number
   minutes: number
   because: string
 }
@@ -223,8 +229,10 @@ export interface Plan {
   steps: PlanStep[]
   left_out: { muscle: MuscleId; side: Side; name: string; because: string }[]
   turns: number
+  /** what all its minutes together are expected to bring; to compare plans of one case */
+  benefit: number
   therapist_load: Record<string, number>
-  targets: { muscle: MuscleId; side: Side; name: string; minutes: number; role: Role; words: string; locked: boolean }[]
+  targets: { muscle: MuscleId; side: Side; name: string; minutes: number; role: Role; words: string; worth: number; locked: boolean }[]
 }
 export interface Measure {
   key: string
@@ -235,13 +243,26 @@ export interface Measure {
   points: ('improved' | 'no_real_change' | 'worse' | 'not_enough')[]
   change: number | null
   mdc: number
+  /** where the error comes from that a change must exceed: repeats of that day, or the table */
+  mdc_from: string
   better: 'larger' | 'smaller'
   verdict: 'improved' | 'no_real_change' | 'worse' | 'not_enough'
 }
 export interface Response {
   measures: Measure[]
-  targets: { muscle: MuscleId; side: Side; name: string; decision: string; pressure_step: number; because: string; visits: number }[]
+  targets: {
+    muscle: MuscleId
+    side: Side
+    name: string
+    decision: string
+    pressure_step: number
+    because: string
+    visits: number
+    last_dose_kpa_s: number | null
+  }[]
   course: { decision: string; because: string; sureness: string }
+  /** what got better while something else got worse, in words */
+  contradiction: string | null
 }
 export type Done = EntryPayloads['done']
 export interface TreatmentEvent {

@@ -20,10 +20,11 @@ interface Personal {
   pedals?: Pedals | null
   school?: Record<string, string | null> | null
 }
+type Clinic = Required<Personal> & { visit_minutes: number; retention_years: number; hours: Hours }
 const props = defineProps<{
-  defaults: Required<Personal>
+  defaults: Clinic
   own: Personal
-  clinic: Required<Personal> & { name: string; timezone: string; visit_minutes: number; retention_years: number; hours: Hours }
+  clinic: Clinic & { name: string; timezone: string }
   keeps: boolean
   choices: {
     pressure_unit: string[]

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\User;
+use App\Models\Visit;
+use App\Support\Role;
+use Database\Seeders\DemoStory;
+use Symfony\Component\Process\Process;
+use Tests\TestCase;
+
+/** What the server gives a page is what its types say: every page of the demo is given to the TypeScript compiler with what it gets. */
+final class PageTypesTest extends TestCase
+{
+    private const STEPS = ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after'];
+
+    /** what every page is given, and reads by another way */
+    private const SHARED = ['errors', 'demo', 'user', 'flash'];
+
+    private const FILE = 'storage/framework/testing/pages.check.ts';
+
+    public function test_every_page_is_given_what_its_types_say(): void
+    {
+        $this->seed(DemoStory::class);
+        $owner = User::query()->whereRelation('roles', 'name', Role::Owner->value)->firstOrFail();
+        $this->actingAs($owner);
+        $checks = [];
+        foreach ($this->paths($owner) as $path) {
+            $page = (array) $this->get($path)->assertOk()->viewData('page'); // as it is sent: an empty map is none of a list
+            $props = array_diff_key($page['props'], array_flip(self::SHARED));
+            $checks[] = "/* $path */ told<ComponentProps<typeof import('../../../resources/js/pages/{$page['component']}.vue').default>>(".json_encode($props, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES).')';
+        }
+        self::assertGreaterThan(40, count($checks));
+
+        self::assertSame('', $this->compiled($checks));
+        self::assertStringContainsString("'fourscore' does not exist", $this->compiled(["told<import('../../../resources/js/types/visit').Place>({ zone: 'temple', side: 'left', fourscore: 1 })"]), 'the compiler looks');
+    }
+
+    /** @return iterable<string> */
+    private function paths(User $owner): iterable
+    {
+        yield from ['/', '/account', '/people', '/settings', '/clinic/audit', '/clinic/files', '/clinic/scope', '/atlas', '/atlas/trainer', '/atlas/muscle/soleus', '/atlas/technique/stripping', '/atlas/movement/cervical.rotation', '/atlas/test/first_rib_spring', '/atlas/landmark/mastoid_process', '/clients', '/clients/new'];
+        foreach (['signed', 'open'] as $status) {
+            foreach (Visit::query()->where('status', $status)->whereRelation('client', 'clinic_id', $owner->clinic_id)->latest('number')->with('client')->take(3)->get() as $visit) {
+                foreach (self::STEPS as $step) {
+                    yield "/visits/{$visit->public_id}/$step";
+                }
+                yield "/visits/{$visit->public_id}/letter";
+                yield "/visits/{$visit->public_id}/summary";
+                if ($status === 'signed') {
+                    yield "/visits/{$visit->public_id}/note";
+                }
+                foreach (['', '/edit', '/files', '/compare'] as $part) {
+                    yield "/clients/{$visit->client->public_id}$part";
+                }
+            }
+        }
+    }
+
+    /** @param  list<string>  $checks */
+    private function compiled(array $checks): string
+    {
+        $head = "type ComponentProps<C> = C extends new (...args: never[]) => { \$props: infer P } ? P : never\nconst told = <T>(props: T): T => props\n";
+        file_put_contents(base_path(self::FILE), $head.implode("\n", $checks)."\nexport {}\n");
+        $process = new Process(['npx', '--no-install', 'vue-tsc', '--noEmit', '-p', 'tests/types/tsconfig.json'], base_path(), timeout: 240);
+        $process->run();
+        unlink(base_path(self::FILE));
+        // one line a fault, whichever pages have it
+        $lines = preg_replace('/^\S+\((\d+),\d+\): error /m', '', $process->getOutput());
+
+        return implode("\n", array_unique(explode("\n", trim((string) $lines))));
+    }
+}
