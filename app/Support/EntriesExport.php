@@ -65,13 +65,17 @@ final readonly class EntriesExport
 
         PHP;
 
-    private function __construct(private EntryDeclarations $entries, private SchemaTypes $types)
+    /** @param  list<string>  $events */
+    private function __construct(private EntryDeclarations $entries, private array $events, private SchemaTypes $types)
     {
     }
 
     public static function of(string $schemas): self
     {
-        return new self(EntryDeclarations::in($schemas), SchemaTypes::in($schemas));
+        /** @var array{properties: array{type: array{enum: list<string>}}} $events */
+        $events = json_decode((string) file_get_contents("$schemas/events.schema.json"), true, flags: JSON_THROW_ON_ERROR);
+
+        return new self(EntryDeclarations::in($schemas), $events['properties']['type']['enum'], SchemaTypes::in($schemas));
     }
 
     /** @return array<string, string> text by path from the project's root */
@@ -119,13 +123,18 @@ final readonly class EntriesExport
         $payloads = '';
         $names = '';
         foreach ($this->entries->kinds as $kind => $declared) {
-            $payloads .= "  $kind: ".$this->types->at($declared->inCase, $declared->part, 1)."\n";
+            $payloads .= "  $kind: ".$this->types->at($declared->inCase ? SchemaTypes::CASE : SchemaTypes::ENTRIES, $declared->part, 1)."\n";
             $names .= "  $kind: ".self::list($declared->nameKeys).",\n";
+        }
+        $events = '';
+        foreach ($this->events as $type) {
+            $events .= "  $type: ".$this->types->at(SchemaTypes::EVENTS, "/\$defs/payload/$type", 1)."\n";
         }
         $named = $this->types->named(); // those that the payloads above asked for
 
         return '// '.self::GENERATED."\n\nimport type { {$this->types->imports()} } from './ids.generated'\n\n$named"
             ."/** What an entry holds, kind by kind. */\nexport interface EntryPayloads {\n$payloads}\nexport type EntryKind = keyof EntryPayloads\n\n"
-            ."/** Keys of the payload whose values name it within a visit. */\nexport const nameKeys = {\n$names} as const satisfies Record<EntryKind, readonly string[]>\n";
+            ."/** Keys of the payload whose values name it within a visit. */\nexport const nameKeys = {\n$names} as const satisfies Record<EntryKind, readonly string[]>\n\n"
+            ."/** What happens at the table, and what is told of it. */\nexport interface EventPayloads {\n$events}\nexport type EventType = keyof EventPayloads\n";
     }
 }

@@ -9,6 +9,12 @@ use Illuminate\Support\Str;
 /** Parts of our JSON Schemas as TypeScript types. Ids of the atlas come by their own names from the ids. */
 final class SchemaTypes
 {
+    public const CASE = 'case';
+
+    public const ENTRIES = 'entries';
+
+    public const EVENTS = 'events';
+
     /** Keys, or definitions, whose values are ids of the atlas. */
     private const IDS = [
         'zone' => 'ZoneId', 'muscle' => 'MuscleId', 'movement' => 'MovementId', 'side' => 'Side', 'test' => 'TestId', 'sign' => 'PostureSignId', 'condition' => 'ConditionId', 'medicine' => 'MedicineId',
@@ -24,11 +30,11 @@ final class SchemaTypes
     /** @var array<string, string> */
     private array $named = [];
 
-    /**
-     * @param  array<array-key, mixed>  $case
-     * @param  array<array-key, mixed>  $beside
-     */
-    private function __construct(private readonly array $case, private readonly array $beside)
+    /** The one that is read now: its references lead within it. */
+    private string $file = self::CASE;
+
+    /** @param  array<string, array<array-key, mixed>>  $schemas by name */
+    private function __construct(private readonly array $schemas)
     {
     }
 
@@ -36,13 +42,14 @@ final class SchemaTypes
     {
         $read = static fn (string $file): array => (array) json_decode((string) file_get_contents("$folder/$file"), true, flags: JSON_THROW_ON_ERROR);
 
-        return new self($read('case.schema.json'), $read('entries.schema.json'));
+        return new self([self::CASE => $read('case.schema.json'), self::ENTRIES => $read('entries.schema.json'), self::EVENTS => $read('events.schema.json')]);
     }
 
     /** The type of what stands at a pointer; `{name}` in it means any of the keys there. */
-    public function at(bool $inCase, string $pointer, int $depth): string
+    public function at(string $file, string $pointer, int $depth): string
     {
-        $node = $inCase ? $this->case : $this->beside;
+        $this->file = $file;
+        $node = $this->schemas[$file];
         foreach (array_slice(explode('/', $pointer), 1) as $step) {
             $node = $step === '{name}' ? ['anyOf' => array_values($node)] : (array) ($node[$step] ?? throw new \LogicException("the schema has nothing at $pointer"));
         }
@@ -70,6 +77,7 @@ final class SchemaTypes
     private function type(array $node, string $key, int $depth): string
     {
         return match (true) {
+            is_string($node['x-of'] ?? null) => $this->id(self::IDS[$node['x-of']]).($this->isNullable($node) ? ' | null' : ''),
             is_string($node['$ref'] ?? null) => $this->reference(basename($node['$ref'])),
             array_key_exists('const', $node) => json_encode($node['const'], JSON_THROW_ON_ERROR),
             is_array($node['enum'] ?? null) => $this->choices($node['enum'], $key),
@@ -81,12 +89,29 @@ final class SchemaTypes
     /** @param  array<array-key, mixed>  $node */
     private function plain(array $node, string $key, int $depth): string
     {
-        return match ($node['type'] ?? null) {
+        $types = array_values(array_diff((array) ($node['type'] ?? []), ['null']));
+        $plain = match (count($types) === 1 ? $types[0] : null) {
             'string' => 'string', 'boolean' => 'boolean', 'number', 'integer' => 'number',
             'array' => $this->many((array) ($node['items'] ?? []), $key, $depth),
             'object' => $this->fields($node, $depth),
             default => throw new \LogicException('a type that nothing here reads: '.json_encode($node)),
         };
+
+        return $plain.($this->isNullable($node) ? ' | null' : '');
+    }
+
+    /** @param  array<array-key, mixed>  $node */
+    private function isNullable(array $node): bool
+    {
+        $node = is_string($node['$ref'] ?? null) ? $this->definition(basename($node['$ref'])) : $node;
+
+        return in_array('null', (array) ($node['type'] ?? []), true) || in_array(null, (array) ($node['enum'] ?? []), true);
+    }
+
+    /** @return array<array-key, mixed> */
+    private function definition(string $name): array
+    {
+        return (array) ($this->schemas[$this->file]['$defs'][$name] ?? []);
     }
 
     /** @param  array<array-key, mixed>  $item */
@@ -118,10 +143,10 @@ final class SchemaTypes
     private function reference(string $name): string
     {
         if (isset(self::IDS[$name])) {
-            return $this->id(self::IDS[$name]);
+            return $this->id(self::IDS[$name]).($this->isNullable($this->definition($name)) ? ' | null' : '');
         }
-        $node = (array) ($this->case['$defs'][$name] ?? []);
-        if (in_array($node['type'] ?? null, ['string', 'number', 'integer'], true)) {
+        $node = $this->definition($name);
+        if (array_intersect((array) ($node['type'] ?? []), ['string', 'number', 'integer']) !== []) {
             return $this->type($node, $name, 0);
         }
         $type = self::NAMES[$name] ?? Str::studly($name);

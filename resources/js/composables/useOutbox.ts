@@ -3,9 +3,15 @@ import { ulid } from 'ulid'
 import { onConnectionBack, RETRY_MS } from './connection'
 import { Refused, send } from './http'
 import { nextInLine, unsentEvents } from './unsent'
-import type { TakenBack, TreatmentEvent } from '@/types/visit'
+import type { EventPayloads, EventType, TakenBack, TreatmentEvent } from '@/types/visit'
 
 type Answer = { kept: string[]; refused: string[] } & TakenBack
+
+/** Whether an event is one of that type, with what is told of it. */
+export const isEvent =
+  <K extends EventType>(type: K) =>
+  (event: TreatmentEvent): event is TreatmentEvent<K> =>
+    event.type === type
 
 /** What happens at the table: kept in the browser at once, sent when it can be, and let go only when the server has it. */
 export function useOutbox(
@@ -21,7 +27,7 @@ export function useOutbox(
   waiting: Ref<ReadonlySet<string>>
   /** what the server cannot keep, in its words */
   trouble: Ref<string>
-  log: (type: TreatmentEvent['type'], step: string, payload: Record<string, unknown>) => void
+  log: <K extends EventType>(type: K, step: string, payload: EventPayloads[K]) => void
 } {
   const seen = new Set(known.map((event) => event.id))
   /** Of this page's own, and those a page left that closed too soon. */
@@ -89,7 +95,7 @@ export function useOutbox(
     waiting,
     trouble,
     log: (type, step, payload) => {
-      const plain = JSON.parse(JSON.stringify(payload)) as Record<string, unknown>
+      const plain = JSON.parse(JSON.stringify(payload)) as typeof payload
       const event: TreatmentEvent = { id: ulid(), type, step, payload: plain, ...nextInLine(), happened_at: new Date().toISOString() }
       events.value = [...events.value, event]
       waiting.value = new Set([...waiting.value, event.id])

@@ -47,19 +47,13 @@ const note = (step: PlanStep): string =>
   step.kind === 'treat'
     ? step.other_side
       ? 'lighter, other side'
-      : [
-          step.technique && atlas.techniques[step.technique as keyof typeof atlas.techniques],
-          step.tool && atlas.tools[step.tool as keyof typeof atlas.tools],
-        ]
-          .filter(Boolean)
-          .join(', ')
-          .toLowerCase()
+      : [step.technique && atlas.techniques[step.technique], step.tool && atlas.tools[step.tool]].filter(Boolean).join(', ').toLowerCase()
     : step.kind === 'warm_up'
       ? 'broad, slow, light'
       : step.kind === 'recheck'
         ? (step.check?.text ?? '')
         : step.kind === 'settle'
-          ? atlas.positions[step.position as keyof typeof atlas.positions]
+          ? atlas.positions[step.position]
           : ''
 const twoLines = (step: PlanStep): boolean => note(step) !== '' && (step.minutes >= 3.5 || step.kind === 'recheck')
 const cut = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text)

@@ -38,9 +38,9 @@ export interface LimitLine {
 const whatOf = (limit: Limit): string => {
   const { technique, tool, position, product } = limit.scope
   const thing =
-    (technique && atlas.techniques[technique as keyof typeof atlas.techniques]) ||
-    (tool && atlas.tools[tool as keyof typeof atlas.tools]) ||
-    (position && `lying ${atlas.positions[position as keyof typeof atlas.positions]}`) ||
+    (technique && atlas.techniques[technique]) ||
+    (tool && atlas.tools[tool]) ||
+    (position && `lying ${atlas.positions[position]}`) ||
     (product && product.replaceAll('_', ' ')) ||
     ''
   switch (limit.effect) {

@@ -11,7 +11,7 @@ import AboutButton from '@/parts/AboutButton.vue'
 import Choices from '@/parts/Choices.vue'
 import HazardLine from '@/parts/HazardLine.vue'
 import PlanScore from '@/parts/PlanScore.vue'
-import type { MuscleId, Side } from '@/types/ids.generated'
+import type { MuscleId, Side, TechniqueId } from '@/types/ids.generated'
 import type { Plan, PlanStep } from '@/types/visit'
 
 const visit = useVisit()
@@ -56,7 +56,7 @@ const refusal = computed(() => usePage<{ errors: Record<string, string> }>().pro
 const { post } = useDeed()
 const agree = () => post(`/visits/${props.value.visit.id}/plan`)
 const notes = computed(() => plan.value.steps.filter((step) => step.kind === 'treat' && step.watch.length && !step.other_side).slice(0, 2))
-const techniqueName = (id: string): string => atlas.techniques[id as keyof typeof atlas.techniques]
+const techniqueName = (id: TechniqueId): string => atlas.techniques[id]
 useKeys({
   i: () => chosen.value?.muscle && openAtlas('muscle', chosen.value.muscle, chosen.value.side ?? 'left'),
   Enter: () => plan.value.verdict === 'planned' && !visit.readOnly.value && agree(),
@@ -160,8 +160,8 @@ useKeys({
       <article v-if="chosen" class="mt-4 border-t-2 border-iron pt-2">
         <h3 class="display text-[20px] leading-6">{{ chosen.label }}</h3>
         <p class="caption">
-          {{ chosen.minutes }} min · {{ atlas.positions[chosen.position as keyof typeof atlas.positions]
-          }}<template v-if="chosen.tool"> · {{ atlas.tools[chosen.tool as keyof typeof atlas.tools] }}</template>
+          {{ chosen.minutes }} min · {{ atlas.positions[chosen.position]
+          }}<template v-if="chosen.tool"> · {{ atlas.tools[chosen.tool] }}</template>
         </p>
         <p v-if="chosen.passes.length" class="mt-1">
           {{ chosen.passes.map((pass) => pass.pressure).join(' → ') }} ·

@@ -3,11 +3,38 @@
 import type { ConditionId, ConsentAreaId, DemandId, MedicineId, MovementId, MuscleId, PositionId, PostureSignId, RedFlagId, Side, TechniqueId, TestId, ToolId, ZoneId } from './ids.generated'
 
 export type Answer = 'yes' | 'no' | 'unknown'
+export interface Answered {
+  sign: string
+}
+export interface Ease {
+  to: number
+}
+export interface End {
+  seconds?: number | null
+  technique?: TechniqueId | null
+  tool?: ToolId | null
+  sign?: string | null
+  muscle?: MuscleId | null
+  side?: Side | null
+}
+export interface Given {
+  area: ConsentAreaId
+  lifts?: string[]
+  seen?: number
+}
 export interface Joint {
   kind: 'neck_level' | 'back_segment' | 'rib' | 'shoulder_blade' | 'shoulder' | 'elbow' | 'wrist' | 'hand' | 'jaw' | 'hip' | 'sacroiliac' | 'kneecap' | 'ankle' | 'foot'
   /** required for neck_level, back_segment, rib; names the upper bone, C0 is the skull on C1 */
   level?: string
   part?: string
+}
+export interface Pass {
+  pass?: number | null
+  pressure: number
+  seconds?: number | null
+  tissue_kpa?: number | null
+  muscle?: MuscleId | null
+  side?: Side | null
 }
 export interface Place {
   zone: ZoneId
@@ -20,6 +47,13 @@ export interface Setup {
 export interface TaskScore {
   task: string
   score?: number
+}
+export interface Where {
+  muscle?: MuscleId | null
+  side?: Side | null
+}
+export interface Withdrawn {
+  area: ConsentAreaId
 }
 
 /** What an entry holds, kind by kind. */
@@ -266,3 +300,17 @@ export const nameKeys = {
   group_asked: [],
   others_denied: [],
 } as const satisfies Record<EntryKind, readonly string[]>
+
+/** What happens at the table, and what is told of it. */
+export interface EventPayloads {
+  step_started: Where
+  pass_reached: Pass
+  sign: Answered
+  eased_off: Ease
+  step_done: End
+  step_skipped: End
+  stopped: End
+  consent_withdrawn: Withdrawn
+  consent_given: Given
+}
+export type EventType = keyof EventPayloads

@@ -1,5 +1,5 @@
-import type { Answer, EntryKind, EntryPayloads, Place } from './entries.generated'
-import type { MuscleId, RegionId, Side, ZoneId } from './ids.generated'
+import type { Answer, EntryKind, EntryPayloads, EventPayloads, EventType, Place } from './entries.generated'
+import type { MuscleId, PositionId, RegionId, Side, TechniqueId, ToolId, ZoneId } from './ids.generated'
 
 export type StepId = 'ask' | 'screen' | 'move' | 'feel' | 'think' | 'agree' | 'plan' | 'work' | 'recheck' | 'after'
 export type StepState = 'done' | 'part' | 'open' | 'blocked'
@@ -8,7 +8,7 @@ export type Phase = 'before' | 'after'
 export type Role = 'source' | 'site' | 'overstretched' | 'compensating' | 'unclear'
 
 /** What was found and said: as the schema of the case file declares it. */
-export type { Answer, EntryKind, EntryPayloads, Place } from './entries.generated'
+export type { Answer, EntryKind, EntryPayloads, EventPayloads, EventType, Place } from './entries.generated'
 export type Complaint = EntryPayloads['complaint']
 export type Palpation = EntryPayloads['palpation']
 export type Site = NonNullable<Palpation['site']>
@@ -48,9 +48,9 @@ export interface Limit {
     /** a part of the muscle; absent means all of it */
     site?: Site
     side?: Side
-    technique?: string
-    tool?: string
-    position?: string
+    technique?: TechniqueId
+    tool?: ToolId
+    position?: PositionId
     product?: string
   }
   value: number | string | null
@@ -204,14 +204,14 @@ export interface PlanStep {
   kind: 'settle' | 'position' | 'warm_up' | 'treat' | 'rest_stroke' | 'hygiene' | 'recheck' | 'finish' | 'aftercare'
   label: string
   minutes: number
-  position: string
+  position: PositionId
   muscle: MuscleId | null
   side: Side | null
-  site: string | null
+  site: Site | null
   zones: ZoneId[]
   places: Place[]
-  technique: string | null
-  tool: string | null
+  technique: TechniqueId | null
+  tool: ToolId | null
   product: string | null
   client_action: string | null
   passes: Pass[]
@@ -265,20 +265,12 @@ export interface Response {
   contradiction: string | null
 }
 export type Done = EntryPayloads['done']
-export interface TreatmentEvent {
+/** Something that happened at the table, as the schema of events declares it. */
+export interface TreatmentEvent<K extends EventType = EventType> {
   id: string
-  type:
-    | 'step_started'
-    | 'pass_reached'
-    | 'sign'
-    | 'eased_off'
-    | 'step_done'
-    | 'step_skipped'
-    | 'stopped'
-    | 'consent_withdrawn'
-    | 'consent_given'
+  type: K
   step: string
-  payload: Record<string, unknown>
+  payload: EventPayloads[K]
   /** which tablet, and its running number there; none for what happened before they were told apart */
   device: string | null
   number: number | null

@@ -9,7 +9,7 @@ import { send } from '@/composables/http'
 import { useAtlas } from '@/composables/useAtlas'
 import { settings } from '@/composables/settings'
 import { useKeys } from '@/composables/useKeys'
-import { useOutbox } from '@/composables/useOutbox'
+import { isEvent, useOutbox } from '@/composables/useOutbox'
 import { capital } from '@/parts/words'
 import type { ConsentAreaId } from '@/types/ids.generated'
 import type { PlanStep, TakenBack, VisitProps } from '@/types/visit'
@@ -42,8 +42,8 @@ const withdrawn = computed(() => {
   const areas = new Set(known.value.withdrawn)
   for (const event of events.value) {
     if (!waiting.value.has(event.id)) continue
-    if (event.type === 'consent_withdrawn') areas.add(String(event.payload['area']))
-    if (event.type === 'consent_given') areas.delete(String(event.payload['area']))
+    if (isEvent('consent_withdrawn')(event)) areas.add(event.payload.area)
+    if (isEvent('consent_given')(event)) areas.delete(event.payload.area)
   }
   return areas
 })
@@ -84,8 +84,8 @@ const step = computed<PlanStep | undefined>(() => steps.value[index.value])
 const following = computed<PlanStep | undefined>(() => steps.value.slice(index.value + 1).find((one) => !ended.value.has(one.id)))
 const mine = computed(() => events.value.filter((event) => event.step === step.value?.id))
 const startedAt = computed(() => mine.value.find((event) => event.type === 'step_started')?.happened_at)
-const reached = computed(() => mine.value.filter((event) => event.type === 'pass_reached'))
-const eased = computed(() => mine.value.filter((event) => event.type === 'eased_off').at(-1)?.payload['to'] as number | undefined)
+const reached = computed(() => mine.value.filter(isEvent('pass_reached')))
+const eased = computed(() => mine.value.filter(isEvent('eased_off')).at(-1)?.payload.to)
 const passIndex = computed(() => Math.min(reached.value.length, Math.max(0, (step.value?.passes.length ?? 1) - 1)))
 const pass = computed(() => step.value?.passes[passIndex.value])
 const pressure = computed(() => (pass.value ? Math.min(pass.value.pressure, eased.value ?? 10) : 0))
@@ -242,7 +242,7 @@ const roomy = (n: number): boolean => n >= 3.5
 const y = (n: number): number => 424 - (n - 1) * 53
 /** The lintel stands just above the rung of the ceiling. */
 const lintel = computed(() => (step.value?.ceiling ? y(step.value.ceiling.felt) - 34 : -99))
-const doneAt = computed(() => new Set(reached.value.map((event) => Math.round(Number(event.payload['pressure'])))))
+const doneAt = computed(() => new Set(reached.value.map((event) => Math.round(event.payload.pressure))))
 const nextPass = computed(() => step.value?.passes[passIndex.value + 1])
 const sides = computed(() => viewNames[view.value])
 </script>
