@@ -64,7 +64,7 @@ final readonly class AtlasExport
                 'max' => $movement->max, 'error' => $movement->measurementError, 'larger' => $movement->largerIsBetter, 'how' => $movement->measure,
             ], $atlas->movements)),
             'posture' => array_values(array_map(static fn ($sign): array => ['id' => $sign->id, 'name' => $sign->name, 'paired' => $sign->paired, 'speaks' => array_values(array_unique([...array_keys($sign->short), ...array_keys($sign->long)]))], $atlas->postureSigns)),
-            'tests' => array_values(array_map(static fn ($test): array => ['id' => $test->id, 'name' => $test->name, 'result' => $test->result, 'paired' => $test->paired, 'how' => $test->how, 'norm' => $test->norm, 'max' => $test->max, 'error' => $test->measurementError, 'larger' => $test->largerIsBetter, 'seconds' => $test->holdSeconds, 'usual' => $test->usual], $atlas->tests)),
+            'tests' => array_values(array_map(static fn ($test): array => ['id' => $test->id, 'name' => $test->name, 'result' => $test->result, 'paired' => $test->paired, 'how' => $test->how, 'norm' => $test->norm, 'max' => $test->max, 'error' => $test->measurementError, 'larger' => $test->largerIsBetter, 'seconds' => $test->holdSeconds, 'usual' => $test->usual, 'levels' => (object) $test->levels], $atlas->tests)),
             'regions' => array_values(array_map(static fn ($region): array => ['id' => $region->id, 'name' => $region->name, 'zones' => $region->zones], $atlas->regions)),
             'hazards' => array_map(static fn (Hazard $hazard): array => ['name' => $hazard->name, 'sign' => $hazard->sign, 'safe' => $hazard->safeLine, 'zones' => $hazard->zones, 'only' => $hazard->oneSided?->value], $atlas->handbook()->hazards),
             'demands' => $atlas->demands,

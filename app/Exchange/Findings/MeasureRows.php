@@ -106,7 +106,7 @@ final readonly class MeasureRows
             $kind === 'complaint' => [EntryKind::Complaint, ['zone' => $about, ...$side], 'now'],
             $kind === 'function' => $row->side === 'midline' ? [EntryKind::Function, ['task' => $about], 'score'] : null,
             $kind === 'range' && preg_match('/^(.+)\.(active|passive)$/', $about, $found) === 1 => [EntryKind::Range, ['movement' => $found[1], ...$side], $found[2]],
-            $kind === 'test' && preg_match('/^([a-z_]+)(?:\.([CTL]\d+))?$/', $about, $found) === 1 => [EntryKind::Test, ['test' => $found[1], ...$side, ...isset($found[2]) ? ['segment' => $found[2]] : []], 'value'],
+            $kind === 'test' && preg_match('/^([a-z_]+)(?:\.([A-Za-z]+\d+))?$/', $about, $found) === 1 => [EntryKind::Test, ['test' => $found[1], ...$side, ...isset($found[2]) ? ['segment' => $found[2]] : []], 'value'],
             $kind === 'palpation' => $this->felt(explode('.', $about), $side),
             default => null,
         };

@@ -10,8 +10,10 @@ use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\AtlasFiles;
 use Somatrace\Core\Anatomy\AtlasGaps;
 use Somatrace\Core\Anatomy\DirectionUse;
+use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\Relation;
 use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Anatomy\Test;
 use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\JsonFile;
 use Somatrace\Core\Tests\Support\BrokenAtlas;
@@ -131,6 +133,40 @@ final class AtlasTest extends TestCase
         self::assertCount(0, $about(Side::Right, 'Left belly'));
         self::assertCount(1, $about(Side::Right, 'Right lower belly'));
         self::assertCount(1, $about(Side::Right, 'Groin crease triangle: a pulse'));
+    }
+
+    /** A tool that hazards forbid over every place of a part is no tool of that part, whatever a hand would like. */
+    public function test_no_part_of_a_muscle_lists_a_tool_that_can_be_laid_nowhere_on_it(): void
+    {
+        $atlas = Core::clinic()->atlas;
+        $nowhere = [];
+        foreach ($atlas->muscles as $muscle) {
+            foreach (array_unique([$muscle->workSite, ...array_keys($muscle->sites)]) as $site) {
+                foreach ($muscle->toolsAt($site) as $tool) {
+                    $free = array_filter($muscle->zonesOf($site), static fn (string $zone): bool => array_filter(
+                        $atlas->handbook()->hazards, static fn (Hazard $hazard): bool => in_array($zone, $hazard->zones, true) && in_array($tool, $hazard->tools, true),
+                    ) === []);
+                    if ($free === []) {
+                        $nowhere[] = "{$muscle->id} $tool";
+                    }
+                }
+            }
+        }
+
+        // an elbow that travels belongs to them; it is kept out of the whole mid-buttock until spots tell it from the nerve's line
+        self::assertSame(['gluteus_maximus elbow', 'gluteus_medius elbow'], array_values(array_unique($nowhere)));
+    }
+
+    public function test_a_test_of_levels_names_them_as_a_case_may(): void
+    {
+        $pattern = '/'.Core::schema()['$defs']['test']['properties']['segment']['pattern'].'/';
+        $named = array_filter(array_map(static fn (Test $test): array => $test->levels, Core::clinic()->atlas->tests));
+
+        self::assertSame(['segment_spring', 'reflex'], array_keys($named));
+        foreach (array_merge(...array_values($named)) as $level => $words) {
+            self::assertMatchesRegularExpression($pattern, $level);
+            self::assertStringStartsWith($level, $words);
+        }
     }
 
     public function test_every_data_file_names_its_format_and_can_be_read(): void

@@ -17,6 +17,12 @@ final class Core
         return self::$clinic ??= Clinic::open(compiled: sys_get_temp_dir().'/somatrace-core-tests.atlas');
     }
 
+    /** @return array<string, mixed> the schema of the case file */
+    public static function schema(): array
+    {
+        return (array) json_decode((string) file_get_contents(self::clinic()->schemas().'/case.schema.json'), true, flags: JSON_THROW_ON_ERROR);
+    }
+
     public static function example(string $name): CaseFile
     {
         return self::clinic()->reader()->read((string) file_get_contents(dirname(__DIR__)."/fixtures/cases/$name.json"));

@@ -63,6 +63,8 @@ export interface AtlasTest {
   larger: boolean
   /** the longest a side is held */
   seconds: number | null
+  /** levels of the spine it speaks of, with what it is tried on there */
+  levels: Record<string, string>
 }
 export interface AtlasHazard {
   name: string

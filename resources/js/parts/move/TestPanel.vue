@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { shownUnit } from '@/composables/settings'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { atlas, type AtlasTest } from '@/chart/atlas'
+import { atlas, zone, type AtlasTest } from '@/chart/atlas'
 import { deviceWords, readingsOf } from '@/composables/repeats'
 import { entryKey, nameOf } from '@/composables/fields'
 import { said } from '@/composables/said'
@@ -10,8 +10,8 @@ import DevicePanel from '@/parts/DevicePanel.vue'
 import NumberField from '@/parts/NumberField.vue'
 import Scale from '@/parts/Scale.vue'
 import SidePair from '@/parts/SidePair.vue'
-import type { Side } from '@/types/ids.generated'
-import type { Comparison, TestFinding, TestResult } from '@/types/visit'
+import type { Side, ZoneId } from '@/types/ids.generated'
+import type { Comparison, Complaint, TestFinding, TestResult } from '@/types/visit'
 import ComparedWords from './ComparedWords.vue'
 import HoldTimer from './HoldTimer.vue'
 import ResultCells from './ResultCells.vue'
@@ -19,7 +19,7 @@ import ResultCells from './ResultCells.vue'
 /** A special test: its answer, grade or number a side, by level of the spine where it is sprung, and against the clock where it is held. */
 const props = defineProps<{ test: AtlasTest; sides: readonly Side[]; refused: string | null }>()
 const emit = defineEmits<{ next: [side: Side] }>()
-const { props: page, judged, one, last, save } = useVisit()
+const { props: page, judged, all, one, last, save } = useVisit()
 const segment = ref('')
 const levelOf = (level: string) => (level ? { segment: level } : {})
 const idOf = (side: Side, level = segment.value) => nameOf('test', { test: props.test.id, side, ...levelOf(level) })
@@ -33,17 +33,37 @@ const set = (side: Side, part: Partial<TestFinding>, what: string) => {
     `${props.test.name}${side === 'midline' ? '' : ` ${side}`}${segment.value ? `, ${segment.value}` : ''}, ${what}`,
   )
 }
-const levels = [
-  ['C2', 'C3', 'C4', 'C5', 'C6', 'C7'],
-  ['T1', 'T2', 'T3', 'T4', 'T5', 'T6', 'T7', 'T8', 'T9', 'T10', 'T11', 'T12'],
-  ['L1', 'L2', 'L3', 'L4', 'L5'],
-]
-const sprung = computed(() => props.test.id === 'segment_spring')
-watch(sprung, (now) => (segment.value = now ? 'T1' : ''), { immediate: true })
-const everyLevel = levels.flat()
+/** Levels of the spine by part of it, a row each. */
+const everyLevel = computed(() => Object.keys(props.test.levels))
+const levels = computed(() =>
+  ['C', 'T', 'L', 'S'].map((part) => everyLevel.value.filter((level) => level.startsWith(part))).filter((row) => row.length),
+)
+/** The part of the spine the complaint belongs to comes first. */
+const partOf = (complaint: ZoneId): string => {
+  const { group } = zone(complaint)
+  if (['head', 'neck', 'shoulder', 'arm'].includes(group)) return 'C'
+  return group === 'trunk' && !['low_back', 'sacrum'].includes(complaint) ? 'T' : 'L'
+}
+const firstLevel = (): string => {
+  const part = all('complaint')[0] ? partOf((all('complaint')[0] as Complaint).zone) : 'T'
+  return everyLevel.value.find((level) => level.startsWith(part)) ?? everyLevel.value[0] ?? ''
+}
+watch(
+  () => props.test.id,
+  () => (segment.value = firstLevel()),
+  { immediate: true },
+)
+/** What stands at a level, of whichever side says more. */
+const atLevel = (level: string): { text: string; unusual: boolean } => {
+  const found = props.sides.flatMap((side) => finding(side, level) ?? [])
+  const values = found.flatMap(({ value }) => value ?? [])
+  if (values.length) return { text: String(Math.min(...values)), unusual: Math.min(...values) < 2 }
+  const unusual = found.some(({ result }) => result === 'positive')
+  return { text: unusual ? '+' : found.some(({ result }) => result === 'negative') ? '–' : '·', unusual }
+}
 const down = async (side: Side) => {
-  const next = everyLevel[everyLevel.indexOf(segment.value) + 1]
-  if (!sprung.value || !next) return emit('next', side)
+  const next = everyLevel.value[everyLevel.value.indexOf(segment.value) + 1]
+  if (!next) return emit('next', side)
   segment.value = next
   await nextTick()
 }
@@ -74,7 +94,7 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
     <p v-if="refused" class="mb-3 flex gap-2" role="note">
       <span class="w-[5px] shrink-0 border-y-2 border-l-2 border-madder" aria-hidden="true" /><span>{{ refused }}</span>
     </p>
-    <div v-if="sprung" class="mb-3" role="group" aria-label="Level of the spine">
+    <div v-if="everyLevel.length" class="mb-3" role="group" aria-label="Level of the spine">
       <div v-for="row in levels" :key="row[0]" class="mb-px flex gap-px">
         <button
           v-for="level in row"
@@ -82,10 +102,10 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
           type="button"
           class="cell !min-w-[40px] flex-1 !px-0"
           :aria-pressed="segment === level"
-          :data-unusual="(finding('midline', level)?.value ?? 3) < 2"
+          :data-unusual="atLevel(level).unusual"
           @click="segment = level"
         >
-          <span class="note block">{{ level }}<br />{{ finding('midline', level)?.value ?? '–' }}</span>
+          <span class="note block">{{ test.levels[level] }}<br />{{ atLevel(level).text }}</span>
         </button>
       </div>
     </div>
