@@ -42,7 +42,7 @@ final readonly class EntryWords
         }
         $parts = [];
         foreach (array_diff_key($payload, array_flip($kind->nameKeys())) as $key => $value) {
-            $parts[] = str_replace('_', ' ', (string) $key).' '.$this->value($kind, $value);
+            $parts[] = $kind === EntryKind::Test && $key === 'result' ? $this->answer($payload) : str_replace('_', ' ', (string) $key).' '.$this->value($kind, $value);
         }
 
         return implode(', ', $parts);
@@ -56,6 +56,14 @@ final readonly class EntryWords
     public function worked(array $one): string
     {
         return is_string($one['muscle'] ?? null) ? $this->id($one['muscle']) : $this->id(implode(' ', array_filter((array) ($one['joint'] ?? []), is_string(...))));
+    }
+
+    /** @param  array<array-key, mixed>  $finding  of a test: its answer in the words of that test */
+    private function answer(array $finding): string
+    {
+        $test = $this->clinic->atlas->tests[(string) ($finding['test'] ?? '')] ?? null;
+
+        return $test->answers[(string) $finding['result']] ?? $this->id((string) $finding['result']);
     }
 
     private function id(string $id): string

@@ -184,6 +184,8 @@ final class Atlas
             array_map(static fn (Fields $row): array => [$row->string('id'), $row->string($words)], $file->list($list)), 1, 0,
         );
 
+        $regions = $read('regions');
+
         return new self(
             (new AtlasFiles($folder))->version(),
             self::byId($read('muscles')->map('muscles', Muscle::from(...))),
@@ -193,7 +195,7 @@ final class Atlas
             $zoneSets,
             self::byId($read('movements')->map('movements', Movement::from(...))),
             self::byId($read('tests')->map('tests', Test::from(...))),
-            self::byId($read('regions')->map('regions', Region::from(...))),
+            self::byId($regions->map('regions', static fn (Fields $row): Region => Region::from($row, $regions->fields('nerve')))),
             self::byId($read('posture_signs')->map('posture_signs', PostureSign::from(...))),
             self::byId($read('techniques')->map('techniques', Technique::from(...))),
             self::byId($read('tools')->map('tools', Tool::from(...))),

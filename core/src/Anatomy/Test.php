@@ -19,6 +19,7 @@ final readonly class Test
      * @param  list<string>  $neverConditions  conditions that must not be there
      * @param  float|null  $norm  the usual value; null where only the sides are compared
      * @param  int|null  $holdSeconds  the longest a side is held; null where it is not timed
+     * @param  array<string, string>  $answers  words of each answer; empty where it is a number
      * @param  array<string, string>  $levels  levels of the spine it speaks of, with what it is tried on there; empty where it names none
      * @param  list<string>  $short  muscles of that side that are short when the value falls behind
      */
@@ -43,6 +44,7 @@ final readonly class Test
         public ?float $norm,
         public ?int $holdSeconds,
         public array $short,
+        public array $answers,
         public array $levels,
         public string $source,
     ) {
@@ -56,7 +58,7 @@ final readonly class Test
             $row->string('how'), $row->float('minutes'), $row->string('usual'), $row->string('position'), $row->strings('steps'),
             $row->string('means'), $row->strings('never_when'),
             $row->fields('never')->strings('flags'), $row->fields('never')->strings('conditions'), $row->fields('never')->strings('unsettled'), $row->floatOrNull('norm'), $row->intOrNull('hold_seconds'), $row->strings('short'),
-            $row->has('levels') ? $row->stringMap('levels') : [], $row->string('source'),
+            $row->has('answers') ? $row->stringMap('answers') : [], $row->has('levels') ? $row->stringMap('levels') : [], $row->string('source'),
         );
     }
 

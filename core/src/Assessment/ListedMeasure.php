@@ -12,6 +12,7 @@ final readonly class ListedMeasure
      * @param  string  $unit  deg, mm, cm, kg, glide, grade, result, or strength
      * @param  string  $position  standing, or a family of positions
      * @param  bool  $last  measured at the last visit
+     * @param  bool  $nerve  listed because a complaint feels like a nerve
      * @param  string|null  $refused  why it is not done today
      */
     public function __construct(
@@ -23,6 +24,7 @@ final readonly class ListedMeasure
         public string $position,
         public float $minutes,
         public bool $last,
+        public bool $nerve,
         public ?string $refused,
     ) {
     }
@@ -30,6 +32,6 @@ final readonly class ListedMeasure
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => $this->kind, 'id' => $this->id, 'name' => $this->name, 'unit' => $this->unit, 'paired' => $this->paired, 'position' => $this->position, 'minutes' => $this->minutes, 'last' => $this->last, 'refused' => $this->refused];
+        return ['kind' => $this->kind, 'id' => $this->id, 'name' => $this->name, 'unit' => $this->unit, 'paired' => $this->paired, 'position' => $this->position, 'minutes' => $this->minutes, 'last' => $this->last, 'nerve' => $this->nerve, 'refused' => $this->refused];
     }
 }

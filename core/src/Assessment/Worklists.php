@@ -11,8 +11,9 @@ use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\CaseFile\Findings;
 
 /**
- * Puts the list of a visit together from its regions: six measures and six muscles each, or all of them. In the position the client is in first, so that they turn
- * least; within a position what was measured last time first, since only that can be compared.
+ * Puts the list of a visit together from its regions: six measures and six muscles each, or all of them; and where a complaint feels like a nerve, what tells a nerve root,
+ * since that decides how hands may go on. In the position the client is in first, so that they turn least; within a position the nerve first, then what was measured last
+ * time, since only that can be compared.
  */
 final readonly class Worklists
 {
@@ -54,34 +55,54 @@ final readonly class Worklists
         $before = $this->before($case);
         $last = [...array_map(static fn ($one): string => "range {$one->movement}", $before->range), ...array_map(static fn ($one): string => "resisted {$one->movement}", $before->resisted), ...array_map(static fn ($one): string => "test {$one->test}", $before->tests)];
         $wanted = [];
+        $nerve = [];
         foreach ($regions as $region) {
-            foreach ([...$region->quick, ...$region->more] as $index => $check) {
-                // what was measured last time stays on the short list
-                if ($full || $index < count($region->quick) || in_array(implode(' ', $check), $last, true)) {
-                    $wanted[implode(' ', $check)] = $check;
-                }
+            if ($this->feelsLikeNerve($case, $region)) {
+                $nerve += self::keyed($region->nerve);
             }
+            // what was measured last time stays on the short list
+            $more = array_filter(self::keyed([...$region->more, ...$region->nerve]), static fn (string $key): bool => $full || in_array($key, $last, true), ARRAY_FILTER_USE_KEY);
+            $wanted += self::keyed($region->quick) + $more;
         }
+        $wanted = $nerve + $wanted;
         $listed = [];
         foreach ($wanted as $key => [$kind, $id]) {
-            $listed[] = $this->measure($case, $kind, $id, in_array($key, $last, true));
+            $listed[] = $this->measure($case, $kind, $id, in_array($key, $last, true), isset($nerve[$key]));
         }
         $order = array_flip(array_keys($wanted));
-        usort($listed, static fn (ListedMeasure $a, ListedMeasure $b): int => [$tour->rank($a->position), ! $a->last, $order["{$a->kind} {$a->id}"]] <=> [$tour->rank($b->position), ! $b->last, $order["{$b->kind} {$b->id}"]]);
+        $rank = static fn (ListedMeasure $one): array => [$tour->rank($one->position), ! $one->nerve, ! $one->last, $order["{$one->kind} {$one->id}"]];
+        usort($listed, static fn (ListedMeasure $a, ListedMeasure $b): int => $rank($a) <=> $rank($b));
 
         return $listed;
     }
 
-    private function measure(CaseFile $case, string $kind, string $id, bool $last): ListedMeasure
+    /**
+     * @param  list<array{string, string}>  $checks  kind and id
+     * @return array<string, array{string, string}>
+     */
+    private static function keyed(array $checks): array
+    {
+        return array_combine(array_map(static fn (array $check): string => implode(' ', $check), $checks), $checks);
+    }
+
+    private function feelsLikeNerve(CaseFile $case, Region $region): bool
+    {
+        return array_filter(
+            $case->findings->complaints,
+            static fn (Complaint $one): bool => in_array($one->zone, $region->zones, true) && array_intersect($one->qualities, $region->nerveQualities) !== [],
+        ) !== [];
+    }
+
+    private function measure(CaseFile $case, string $kind, string $id, bool $last, bool $nerve): ListedMeasure
     {
         if ($kind === 'test') {
             $test = $this->atlas->test($id);
 
-            return new ListedMeasure('test', $id, $test->name, $test->result, $test->paired, $test->position, $test->minutes, $last, $this->guard->refuses($test, $case) ?? $this->lies($case, $test->position));
+            return new ListedMeasure('test', $id, $test->name, $test->result, $test->paired, $test->position, $test->minutes, $last, $nerve, $this->guard->refuses($test, $case) ?? $this->lies($case, $test->position));
         }
         $movement = $this->atlas->movement($id);
 
-        return new ListedMeasure($kind === 'resisted' ? 'resisted' : 'range', $id, $movement->name, $kind === 'resisted' ? 'strength' : $movement->unit, $movement->paired, $movement->position, $movement->minutes, $last, $this->lies($case, $movement->position));
+        return new ListedMeasure($kind === 'resisted' ? 'resisted' : 'range', $id, $movement->name, $kind === 'resisted' ? 'strength' : $movement->unit, $movement->paired, $movement->position, $movement->minutes, $last, $nerve, $this->lies($case, $movement->position));
     }
 
     private function lies(CaseFile $case, string $position): ?string

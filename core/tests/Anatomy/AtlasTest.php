@@ -157,6 +157,13 @@ final class AtlasTest extends TestCase
         self::assertSame(['gluteus_maximus elbow', 'gluteus_medius elbow'], array_values(array_unique($nowhere)));
     }
 
+    public function test_a_test_that_gives_no_number_says_what_can_be_answered(): void
+    {
+        foreach (Core::clinic()->atlas->tests as $test) {
+            self::assertSame($test->result === 'result', $test->answers !== [], $test->id);
+        }
+    }
+
     public function test_a_test_of_levels_names_them_as_a_case_may(): void
     {
         $pattern = '/'.Core::schema()['$defs']['test']['properties']['segment']['pattern'].'/';

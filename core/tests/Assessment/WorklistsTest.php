@@ -36,6 +36,36 @@ final class WorklistsTest extends TestCase
         }
     }
 
+    public function test_what_tells_a_nerve_root_comes_first_where_it_tingles(): void
+    {
+        $ids = static fn (string $quality): array => array_map(
+            static fn (ListedMeasure $one): string => ($one->nerve ? '!' : '')."{$one->position} {$one->id}",
+            Core::clinic()->worklist(CaseBuilder::aCase()->with(['findings' => ['complaints' => [['zone' => 'calf_upper', 'side' => 'left', 'now' => 3, 'qualities' => [$quality]]]]])->make())->measures,
+        );
+
+        self::assertSame([], array_filter($ids('ache'), static fn (string $one): bool => str_starts_with($one, '!')));
+        $nerve = array_values(array_filter($ids('tingling'), static fn (string $one): bool => str_starts_with($one, '!')));
+        self::assertSame(['!seated reflex', '!seated constant_numbness', '!supine straight_leg_raise_nerve', '!supine hip.flexion'], array_slice($nerve, 0, 4));
+        self::assertSame($ids('ache'), array_values(array_diff($ids('tingling'), $nerve)), 'the list of the region stays as it is');
+        foreach (['supine', 'prone', 'seated'] as $position) {
+            $here = array_values(array_filter($ids('numb'), static fn (string $one): bool => str_starts_with(ltrim($one, '!'), "$position ")));
+            $firstOther = array_search(false, array_map(static fn (string $one): bool => str_starts_with($one, '!'), $here), true);
+            self::assertSame([], $firstOther === false ? [] : array_filter(array_slice($here, (int) $firstOther), static fn (string $one): bool => str_starts_with($one, '!')), $position);
+        }
+    }
+
+    /** A check that stands on no list is found by nobody. */
+    public function test_every_movement_and_every_test_stands_on_the_list_of_a_region(): void
+    {
+        $atlas = Core::clinic()->atlas;
+        $listed = [];
+        foreach ($atlas->regions as $region) {
+            array_push($listed, ...array_column([...$region->quick, ...$region->more, ...$region->nerve], 1));
+        }
+
+        self::assertSame([], array_values(array_diff([...array_keys($atlas->movements), ...array_keys($atlas->tests)], $listed)));
+    }
+
     public function test_the_regions_are_those_that_hurt_the_worst_first(): void
     {
         $case = CaseBuilder::aCase()->complaint('low_back', 'left', 3)->complaint('neck_side', 'right', 7)->complaint('neck_back', 'right', 2);

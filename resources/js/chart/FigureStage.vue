@@ -131,7 +131,7 @@ const save = (kind: 'svg' | 'png') => {
 <template>
   <section
     class="relative flex lg:sticky lg:top-0 min-h-[520px] flex-col"
-    :class="tall ? 'h-page' : 'h-[calc(100dvh-172px)]'"
+    :class="tall ? 'h-page' : 'h-[calc(100dvh-172px-var(--demo,0px))]'"
     aria-label="Figure"
   >
     <div class="pointer-events-none relative z-10 flex justify-between px-6 pt-3">

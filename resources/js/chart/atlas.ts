@@ -63,6 +63,8 @@ export interface AtlasTest {
   larger: boolean
   /** the longest a side is held */
   seconds: number | null
+  /** what can be answered where no number is, in words */
+  answers: Partial<Record<'negative' | 'positive' | 'relieves', string>>
   /** levels of the spine it speaks of, with what it is tried on there */
   levels: Record<string, string>
 }

@@ -51,7 +51,7 @@ const whatOf = (limit: Limit): string => {
     case 'cap_minutes':
       return `${limit.value} minutes at most`
     case 'exclude':
-      return `no ${thing.toLowerCase()}`
+      return technique ? `leave out: ${thing.toLowerCase()}` : `no ${thing.toLowerCase()}`
     case 'doctor_first':
       return 'ask a doctor first'
     case 'check_first':

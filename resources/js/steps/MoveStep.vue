@@ -38,6 +38,7 @@ const listed = (key: string): ListedMeasure | null => {
     position: list.value.measures.find((one) => one.id === id)?.position ?? 'seated',
     minutes: 0.5,
     last: false,
+    nerve: false,
     refused: null,
   }
 }

@@ -123,6 +123,8 @@ export interface ListedMeasure {
   minutes: number
   /** measured at the last visit */
   last: boolean
+  /** listed because a complaint feels like a nerve */
+  nerve: boolean
   /** why it is not done today */
   refused: string | null
 }

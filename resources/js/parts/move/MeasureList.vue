@@ -84,6 +84,7 @@ const kindWords = { range: '', resisted: 'resisted', test: '' } as const
       </select>
     </div>
     <p v-if="trouble" class="text-madder" role="alert">{{ trouble }}</p>
+    <p v-if="measures.some((one) => one.nerve)" class="mt-2">It tingles or is numb: what tells a nerve comes first.</p>
     <div
       class="mt-2 max-h-[264px] overflow-y-auto lg:max-h-[max(264px,calc(100dvh-392px))]"
       tabindex="0"
@@ -105,7 +106,16 @@ const kindWords = { range: '', resisted: 'resisted', test: '' } as const
                 >{{ one.name }}<span v-if="kindWords[one.kind]" class="caption font-normal">, {{ kindWords[one.kind] }}</span></span
               >
               <span class="caption shrink-0 font-normal">{{
-                state(one) || (one.refused ? (one.refused.startsWith('Ask') ? 'ask first' : 'not today') : one.last ? 'last time' : '')
+                state(one) ||
+                (one.refused
+                  ? one.refused.startsWith('Ask')
+                    ? 'ask first'
+                    : 'not today'
+                  : one.nerve
+                    ? 'nerve'
+                    : one.last
+                      ? 'last time'
+                      : '')
               }}</span>
             </button>
           </li>

@@ -1,18 +1,14 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { TestResult } from '@/types/visit'
 
-/** What a test answered, one of a few words; the number before each word chooses it. */
-defineProps<{ label: string; value: TestResult | undefined }>()
+/** What a test answered, in its own words; the number before each word chooses it. */
+const props = defineProps<{ label: string; answers: Partial<Record<TestResult, string>>; value: TestResult | undefined }>()
 const emit = defineEmits<{ choose: [value: TestResult | undefined]; next: [] }>()
-const results: [TestResult, string][] = [
-  ['negative', 'nothing'],
-  ['positive', 'brings it on'],
-  ['relieves', 'eases it'],
-  ['not_done', 'not done'],
-]
+const results = computed(() => Object.entries({ ...props.answers, not_done: 'not done' }) as [TestResult, string][])
 const typed = (event: KeyboardEvent) => {
   if (event.ctrlKey || event.metaKey || event.altKey) return
-  const result = results[Number(event.key)]?.[0]
+  const result = results.value[Number(event.key)]?.[0]
   if (/^\d$/.test(event.key) && result) {
     event.preventDefault()
     event.stopPropagation()

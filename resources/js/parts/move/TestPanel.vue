@@ -35,8 +35,11 @@ const set = (side: Side, part: Partial<TestFinding>, what: string) => {
 }
 /** Levels of the spine by part of it, a row each. */
 const everyLevel = computed(() => Object.keys(props.test.levels))
+const ONE_ROW = 7
 const levels = computed(() =>
-  ['C', 'T', 'L', 'S'].map((part) => everyLevel.value.filter((level) => level.startsWith(part))).filter((row) => row.length),
+  everyLevel.value.length <= ONE_ROW
+    ? [everyLevel.value].filter((row) => row.length)
+    : ['C', 'T', 'L', 'S'].map((part) => everyLevel.value.filter((level) => level.startsWith(part))).filter((row) => row.length),
 )
 /** The part of the spine the complaint belongs to comes first. */
 const partOf = (complaint: ZoneId): string => {
@@ -144,6 +147,7 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
         v-if="test.result === 'result'"
         class="mt-1"
         :label="`${test.name}, ${side}`"
+        :answers="test.answers"
         :value="finding(side)?.result"
         data-first
         @choose="(result: TestResult | undefined) => set(side, { result }, 'answer')"
