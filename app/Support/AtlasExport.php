@@ -119,6 +119,6 @@ final readonly class AtlasExport
     {
         $atlas = $this->clinic->atlas;
 
-        return $atlas->watchOf($muscle, $atlas->hazardsOf($muscle, $side));
+        return array_column($atlas->watchOf($muscle, $atlas->hazardsOf($muscle, $side)), 'text');
     }
 }

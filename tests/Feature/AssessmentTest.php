@@ -62,7 +62,7 @@ final class AssessmentTest extends TestCase
         $refused = fn (): mixed => collect($this->postJson("/visits/{$visit->public_id}/worklist?full=1")->json('measures'))->firstWhere('id', 'positional_artery')['refused'];
         self::assertNull($refused());
         $this->save($visit, 'red_flag', 'yes', 'numb_face', 1)->assertOk();
-        self::assertSame('Not done: numbness of the face.', $refused());
+        self::assertSame(['kind' => 'forbidden', 'text' => 'Not done: numbness of the face.'], $refused());
 
         $answer = $this->save($visit, 'test', ['test' => 'positional_artery', 'side' => 'left', 'seconds' => 12, 'result' => 'positive', 'symptoms' => ['dizzy']], step: 'move')->assertOk();
         self::assertSame('positional_artery:left', $answer->json('entry.identity'));

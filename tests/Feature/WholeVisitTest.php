@@ -29,6 +29,20 @@ final class WholeVisitTest extends TestCase
         self::assertSame($agreed['minutes'], $visit->plans()->firstOrFail()->document['minutes']);
     }
 
+    public function test_a_plan_agreed_before_its_parts_were_told_apart_is_worked_as_it_was_agreed(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->recordNeck($visit);
+        $this->denyEverything($visit);
+        $this->post("/visits/{$visit->public_id}/plan")->assertRedirect();
+        $plan = $visit->plans()->firstOrFail();
+        $steps = array_map(static fn (array $step): array => [...array_diff_key($step, ['cautions' => 0]), 'find' => 'First here → then there. Proof: shrug.', 'watch' => ['warmth: slowly']], $plan->document['steps']);
+        DB::table('plans')->where('id', $plan->id)->update(['document' => json_encode([...$plan->document, 'steps' => $steps])]);
+
+        $this->get("/visits/{$visit->public_id}/work")->assertInertia(fn ($page) => $page
+            ->where('agreed.plan.steps.1.find', ['First here', 'then there. Proof: shrug.'])->where('agreed.plan.steps.1.cautions', [['kind' => 'safety', 'id' => '', 'text' => 'warmth: slowly']])->missing('agreed.plan.steps.1.watch'));
+    }
+
     public function test_an_emergency_is_never_planned(): void
     {
         $visit = $this->visit($this->therapist());

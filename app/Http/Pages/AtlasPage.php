@@ -160,14 +160,14 @@ final readonly class AtlasPage
         ];
     }
 
-    /** @return array{id: string, name: string, kind: string, steps: list<string>, dose: string, how_often: string, not_with: list<string>} */
+    /** @return array{id: string, name: string, steps: list<string>, dose: string, how_often: string, not_with: list<string>} */
     private function selfCare(string $id): array
     {
         $one = $this->atlas()->handbook()->selfCareOf($id);
         $conditions = $this->clinic->rules()->conditions;
 
         return [
-            'id' => $one->id, 'name' => $one->name, 'kind' => $one->kind, 'steps' => $one->steps, 'dose' => $one->dose, 'how_often' => $one->howOften,
+            'id' => $one->id, 'name' => $one->name, 'steps' => $one->steps, 'dose' => $one->dose, 'how_often' => $one->howOften,
             'not_with' => array_map(static fn (string $not): string => lcfirst($conditions[$not]->label), $one->notWith),
         ];
     }

@@ -6,6 +6,7 @@ namespace App\Http\Pages;
 
 use App\Models\Visit;
 use Illuminate\Support\Collection;
+use Somatrace\Core\Planning\ReasonKind;
 use Somatrace\Core\Safety\Verdict;
 
 /** The steps of a visit in order, each with its state and, where it is blocked, what it waits for. */
@@ -57,6 +58,6 @@ final readonly class VisitLine
     /** @param  array<string, mixed>|null  $plan */
     private static function missingConsent(?array $plan): int
     {
-        return count(array_unique(array_column(array_filter($plan['left_out'] ?? [], static fn (array $left): bool => str_starts_with($left['because'], 'Not agreed yet')), 'because')));
+        return count(array_unique(array_column(array_filter($plan['left_out'] ?? [], static fn (array $left): bool => $left['kind'] === ReasonKind::Consent->value), 'id')));
     }
 }

@@ -20,6 +20,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Gate;
+use Somatrace\Core\Anatomy\CautionKind;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Simulation\SimulatedDevices;
 
@@ -138,7 +139,21 @@ final readonly class VisitPage
      */
     private static function plan(array $document): array
     {
-        return [...$document, 'therapist_load' => (object) $document['therapist_load']];
+        return [...$document, 'therapist_load' => (object) $document['therapist_load'], 'steps' => array_map(self::step(...), $document['steps'])];
+    }
+
+    /**
+     * @param  array<string, mixed>  $step
+     * @return array<string, mixed> a step as it is told today; one that was agreed before its parts were told apart had them in sentences
+     */
+    private static function step(array $step): array
+    {
+        if (! isset($step['watch'])) {
+            return $step;
+        }
+        $cautions = array_map(static fn (string $text): array => ['kind' => CautionKind::Safety->value, 'id' => '', 'text' => $text], $step['watch']);
+
+        return [...array_diff_key($step, ['watch' => true]), 'cautions' => $cautions, 'find' => $step['find'] === '' ? [] : explode(' → ', $step['find'])];
     }
 
     /** @return array<string, mixed> */

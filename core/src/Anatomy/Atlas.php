@@ -275,11 +275,14 @@ final class Atlas
 
     /**
      * @param  list<Hazard>  $under  the places never to be pressed that lie where it is worked
-     * @return list<string> what to beware of in a muscle, and how what lies beside it answers
+     * @return list<Caution> what to beware of in a muscle, and how what lies beside it answers
      */
     public function watchOf(Muscle $muscle, array $under): array
     {
-        return [...$muscle->beware, ...array_map(static fn (Hazard $hazard): string => "{$hazard->name}: ".lcfirst($hazard->sign), $under)];
+        return [
+            ...Caution::each(CautionKind::Muscle, $muscle->id, $muscle->beware),
+            ...array_map(static fn (Hazard $hazard): Caution => Caution::of(CautionKind::Hazard, $hazard->id, "{$hazard->name}: ".lcfirst($hazard->sign)), $under),
+        ];
     }
 
     /** @return list<DirectionUse> everything a muscle does, in directions */

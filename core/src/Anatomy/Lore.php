@@ -63,9 +63,9 @@ final readonly class Lore
         );
     }
 
-    /** How to find it and prove it, in one line. */
-    public function findInWords(): string
+    /** @return list<string> how to find it, step by step, and last what proves it */
+    public function findSteps(): array
     {
-        return implode(' → ', array_map(static fn (FindStep $step): string => $step->do, $this->find)).($this->proof === null ? '' : ". Proof: {$this->proof->do}.");
+        return [...array_map(static fn (FindStep $step): string => $step->do, $this->find), ...$this->proof === null ? [] : ["Proof: {$this->proof->do}"]];
     }
 }

@@ -13,7 +13,7 @@ final readonly class ListedMeasure
      * @param  string  $position  standing, or a family of positions
      * @param  bool  $last  measured at the last visit
      * @param  bool  $nerve  listed because a complaint feels like a nerve
-     * @param  string|null  $refused  why it is not done today
+     * @param  Refusal|null  $refused  why it is not done today
      */
     public function __construct(
         public string $kind,
@@ -25,13 +25,13 @@ final readonly class ListedMeasure
         public float $minutes,
         public bool $last,
         public bool $nerve,
-        public ?string $refused,
+        public ?Refusal $refused,
     ) {
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => $this->kind, 'id' => $this->id, 'name' => $this->name, 'unit' => $this->unit, 'paired' => $this->paired, 'position' => $this->position, 'minutes' => $this->minutes, 'last' => $this->last, 'nerve' => $this->nerve, 'refused' => $this->refused];
+        return ['kind' => $this->kind, 'id' => $this->id, 'name' => $this->name, 'unit' => $this->unit, 'paired' => $this->paired, 'position' => $this->position, 'minutes' => $this->minutes, 'last' => $this->last, 'nerve' => $this->nerve, 'refused' => $this->refused?->toArray()];
     }
 }

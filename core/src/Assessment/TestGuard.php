@@ -17,8 +17,8 @@ final readonly class TestGuard
     {
     }
 
-    /** @return string|null why not; null when nothing forbids it */
-    public function refuses(Test $test, CaseFile $case): ?string
+    /** Why not; null when nothing forbids it. */
+    public function refuses(Test $test, CaseFile $case): ?Refusal
     {
         [$said, $open] = [[], []];
         // answers grow old here as they do for the gate: one that is stale is asked again
@@ -35,8 +35,8 @@ final readonly class TestGuard
         }
 
         return match (true) {
-            $said !== [] => 'Not done: '.implode('; ', $said).'.',
-            $open !== [] => 'Ask first: '.$open[0].(count($open) > 1 ? ', and '.(count($open) - 1).' more' : '').'.',
+            $said !== [] => Refusal::of(RefusalKind::Forbidden, 'Not done: '.implode('; ', $said).'.'),
+            $open !== [] => Refusal::of(RefusalKind::Unasked, 'Ask first: '.$open[0].(count($open) > 1 ? ', and '.(count($open) - 1).' more' : '').'.'),
             default => null,
         };
     }

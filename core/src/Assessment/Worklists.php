@@ -105,11 +105,12 @@ final readonly class Worklists
         return new ListedMeasure($kind === 'resisted' ? 'resisted' : 'range', $id, $movement->name, $kind === 'resisted' ? 'strength' : $movement->unit, $movement->paired, $movement->position, $movement->minutes, $last, $nerve, $this->lies($case, $movement->position));
     }
 
-    private function lies(CaseFile $case, string $position): ?string
+    private function lies(CaseFile $case, string $position): ?Refusal
     {
         $possible = array_map(Tour::family(...), $case->session->positionsPossible);
 
-        return $possible === [] || $position === 'standing' || in_array($position, $possible, true) ? null : 'Not today: '.$this->atlas->position($position)->name.' is not possible.';
+        return $possible === [] || $position === 'standing' || in_array($position, $possible, true)
+            ? null : Refusal::of(RefusalKind::Position, 'Not today: '.$this->atlas->position($position)->name.' is not possible.');
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
+use Somatrace\Core\Anatomy\Caution;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 
@@ -13,7 +14,8 @@ final readonly class PlanStep
     /**
      * @param  list<Place>  $places
      * @param  list<Pass>  $passes
-     * @param  list<string>  $watch
+     * @param  list<string>  $find  how to come to it, step by step, and what proves it
+     * @param  list<Caution>  $cautions
      * @param  array{kind: string, id: string, side: string, text: string}|null  $check  what a re-check measures
      * @param  string|null  $what  of a step of hygiene: wash, glove_on, glove_off_wash or wipe
      */
@@ -29,8 +31,8 @@ final readonly class PlanStep
         public ?string $product = null,
         public ?string $clientAction = null,
         public array $passes = [],
-        public string $find = '',
-        public array $watch = [],
+        public array $find = [],
+        public array $cautions = [],
         public string $why = '',
         public ?Ceiling $ceiling = null,
         public ?array $check = null,
@@ -51,7 +53,7 @@ final readonly class PlanStep
             'places' => array_map(static fn (Place $place): array => ['zone' => $place->zone, 'side' => $place->side->value], $this->places),
             'technique' => $this->technique, 'tool' => $this->tool, 'product' => $this->product, 'client_action' => $this->clientAction,
             'passes' => array_map(static fn (Pass $pass): array => $pass->toArray(), $this->passes),
-            'find' => $this->find, 'watch' => $this->watch, 'why' => $this->why,
+            'find' => $this->find, 'cautions' => array_map(static fn (Caution $one): array => $one->toArray(), $this->cautions), 'why' => $this->why,
             'ceiling' => $this->ceiling === null ? null : [
                 'felt' => $this->ceiling->felt, 'because' => $this->ceiling->because(),
                 'caps' => array_map(static fn (Cap $cap): array => ['felt' => $cap->felt, 'id' => $cap->id, 'reason' => $cap->reason], $this->ceiling->caps),

@@ -60,7 +60,7 @@ final readonly class Planner
         $in = array_map(static fn (Chosen $chosen): string => $chosen->target->at->key(), $solution->chosen);
         foreach ($targets as $target) {
             if (! in_array($target->at->key(), $in, true)) {
-                $leftOut[] = new LeftOut($target->at, $target->candidate->name, 'Worth less than the others in '.($clock->budget / Clockwork::PER_MINUTE).' minutes.');
+                $leftOut[] = new LeftOut($target->at, $target->candidate->name, Reason::of(ReasonKind::Worth, 'Worth less than the others in '.($clock->budget / Clockwork::PER_MINUTE).' minutes.'));
             }
         }
         $chosen = array_map(static fn (Chosen $one): array => [

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Caution;
+use Somatrace\Core\Anatomy\CautionKind;
 use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\MuscleAt;
@@ -50,7 +52,7 @@ final class StepBuilder
             $blocks = $this->blocks($solution, $family);
             $this->position = $family;
             if ($index === 0) {
-                $this->add(StepKind::Settle, $this->clock->settle, watch: [...$this->figures->words('hygiene_before'), ...$this->gate->watchedEverywhere()], why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle');
+                $this->add(StepKind::Settle, $this->clock->settle, cautions: [...$this->hygieneWords('hygiene_before'), ...array_map(self::watched(...), $this->gate->watchedEverywhere())], why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle');
                 array_map($this->offer(...), $offers);
             } else {
                 $this->add(StepKind::Position, $this->clock->turn, label: 'Turn '.$this->atlas->position($family)->name);
@@ -178,7 +180,7 @@ final class StepBuilder
         $this->add(
             StepKind::WarmUp, $minutes, places: $open, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
             passes: $pressure < 1 ? [] : [$this->pass($pressure, $minutes * 15 * $this->figures->figure('contact_share'), 'effleurage', 'palm', $scale)],
-            watch: $this->watchStrokes($open, $family), why: 'Too little warm-up is the commonest fault of deep work: broad, slow, light.', label: 'Warm up '.$this->zonesText($open),
+            cautions: $this->underStrokes($open, $family), why: 'Too little warm-up is the commonest fault of deep work: broad, slow, light.', label: 'Warm up '.$this->zonesText($open),
         );
 
         return true;
@@ -212,16 +214,16 @@ final class StepBuilder
 
     /**
      * @param  list<Place>  $places
-     * @return list<string> what lies under a stroke that asks for care
+     * @return list<Caution> what lies under a stroke that asks for care
      */
-    private function watchStrokes(array $places, string $position): array
+    private function underStrokes(array $places, string $position): array
     {
         $deed = new Deed($places, 'effleurage', 'palm', $position);
         $near = array_filter($this->gate->hazardsUnder($deed), static fn (Hazard $hazard): bool => $hazard->broadCap !== null);
 
         return [
-            ...array_map(static fn (Limit $limit): string => (string) $limit->value, $this->gate->watching($deed)),
-            ...array_values(array_map(static fn (Hazard $hazard): string => "{$hazard->name}: ".lcfirst($hazard->safeLine), $near)),
+            ...array_map(self::watched(...), $this->gate->watching($deed)),
+            ...array_values(array_map(static fn (Hazard $hazard): Caution => Caution::of(CautionKind::Hazard, $hazard->id, "{$hazard->name}: ".lcfirst($hazard->safeLine)), $near)),
         ];
     }
 
@@ -237,7 +239,7 @@ final class StepBuilder
             StepKind::Treat, $chosen->minutes * Clockwork::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique, $option->tool,
             $this->product($option->technique), $this->clientAction($target->muscle, $deed),
             $this->passes($target->at, $ceiling->felt, $chosen->minutes, $option->technique, $option->tool),
-            $target->muscle->lore()->findInWords(), $this->watch($target->muscle, $target->at, $deed), $this->why($target), $ceiling, label: $target->candidate->name,
+            $target->muscle->lore()->findSteps(), $this->cautions($target->muscle, $deed), $this->why($target), $ceiling, label: $target->candidate->name,
         );
         $rest = $this->clock->restAfter($option, $chosen->minutes);
         if ($rest > 0) {
@@ -278,7 +280,7 @@ final class StepBuilder
         }
         $this->add(
             StepKind::RestStroke, $quarters, places: $open, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
-            watch: $this->watchStrokes($open, $this->position), why: 'A broad stroke between deep ones.', label: 'Rest stroke',
+            cautions: $this->underStrokes($open, $this->position), why: 'A broad stroke between deep ones.', label: 'Rest stroke',
         );
     }
 
@@ -305,7 +307,7 @@ final class StepBuilder
         $this->add(
             StepKind::Treat, $quarters, $at, $places, $chosen->option->site, $chosen->option->technique, $chosen->option->tool, $this->product($chosen->option->technique),
             $this->clientAction($chosen->target->muscle, $deed), $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
-            $chosen->target->muscle->lore()->findInWords(), $this->watch($chosen->target->muscle, $at, $deed), 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
+            $chosen->target->muscle->lore()->findSteps(), $this->cautions($chosen->target->muscle, $deed), 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
         );
     }
 
@@ -319,12 +321,27 @@ final class StepBuilder
         return new Cap(floor(2 * $hand / $this->scaleOf($at)->tissue(1)->kPa) / 2, 'no_harder', 'The hand presses no harder than on the sore side.');
     }
 
-    /** @return list<string> what stops this step: what safety asks to watch there, the glove it needs, and what lies beside the muscle */
-    private function watch(Muscle $muscle, MuscleAt $at, Deed $deed): array
+    /** @return list<Caution> what stops this step: what safety asks to watch there, the glove it needs, and what lies beside the muscle */
+    private function cautions(Muscle $muscle, Deed $deed): array
     {
-        $glove = in_array($deed->technique, $this->figures->words('gloved_techniques'), true) ? ['a fresh '.$this->atlas->products[$this->figures->word('glove')]] : [];
+        $glove = $this->figures->word('glove');
+        $gloved = in_array($deed->technique, $this->figures->words('gloved_techniques'), true) ? ['a fresh '.$this->atlas->products[$glove]] : [];
 
-        return [...array_map(static fn (Limit $limit): string => (string) $limit->value, $this->gate->watching($deed)), ...$glove, ...$this->atlas->watchOf($muscle, $this->gate->hazardsUnder($deed))];
+        return [
+            ...array_map(self::watched(...), $this->gate->watching($deed)), ...Caution::each(CautionKind::Glove, $glove, $gloved),
+            ...$this->atlas->watchOf($muscle, $this->gate->hazardsUnder($deed)),
+        ];
+    }
+
+    private static function watched(Limit $limit): Caution
+    {
+        return Caution::of(CautionKind::Safety, $limit->rules[0], (string) $limit->value);
+    }
+
+    /** @return list<Caution> */
+    private function hygieneWords(string $figure): array
+    {
+        return Caution::each(CautionKind::Hygiene, $figure, $this->figures->words($figure));
     }
 
     private function why(Target $target): string
@@ -381,7 +398,7 @@ final class StepBuilder
         if ($open !== []) {
             $this->add(
                 StepKind::Treat, (int) ($this->figures->figure('offer_minutes') * Clockwork::PER_MINUTE), places: $open, technique: $offer->technique, tool: 'palm', product: $offer->product,
-                watch: ['never still, dry afterwards', 'nothing on the sore place itself'], why: 'Cold around it first: inflammation is dealt with before anything else.', label: $this->atlas->technique($offer->technique)->name.' around it',
+                cautions: Caution::each(CautionKind::Cold, $offer->technique, ['never still, dry afterwards', 'nothing on the sore place itself']), why: 'Cold around it first: inflammation is dealt with before anything else.', label: $this->atlas->technique($offer->technique)->name.' around it',
             );
         }
     }
@@ -436,7 +453,7 @@ final class StepBuilder
             StepKind::Finish, $this->clock->finish + min($spare, $this->clock->finish), places: $places, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
             why: 'Lighter and broader, both sides, through to the next joint.', label: 'Smooth over',
         );
-        $this->add(StepKind::Aftercare, $this->clock->aftercare, watch: $this->figures->words('hygiene_after'), why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care');
+        $this->add(StepKind::Aftercare, $this->clock->aftercare, cautions: $this->hygieneWords('hygiene_after'), why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care');
     }
 
     /** @param  list<Place>  $places */
@@ -465,16 +482,17 @@ final class StepBuilder
     /**
      * @param  list<Place>  $places
      * @param  list<Pass>  $passes
-     * @param  list<string>  $watch
+     * @param  list<string>  $find
+     * @param  list<Caution>  $cautions
      * @param  array{kind: string, id: string, side: string, text: string}|null  $check
      */
     private function add(
         StepKind $kind, int $quarters, ?MuscleAt $at = null, array $places = [], ?string $site = null, ?string $technique = null, ?string $tool = null, ?string $product = null,
-        ?string $clientAction = null, array $passes = [], string $find = '', array $watch = [], string $why = '', ?Ceiling $ceiling = null, ?array $check = null, bool $otherSide = false, string $label = '',
+        ?string $clientAction = null, array $passes = [], array $find = [], array $cautions = [], string $why = '', ?Ceiling $ceiling = null, ?array $check = null, bool $otherSide = false, string $label = '',
         ?string $what = null,
     ): void {
         if ($quarters > 0) {
-            $this->steps[] = new PlanStep($kind, $quarters / Clockwork::PER_MINUTE, $this->position, $at, $places, $site, $technique, $tool, $product, $clientAction, $passes, $find, $watch, $why, $ceiling, $check, $otherSide, $label, $what);
+            $this->steps[] = new PlanStep($kind, $quarters / Clockwork::PER_MINUTE, $this->position, $at, $places, $site, $technique, $tool, $product, $clientAction, $passes, $find, $cautions, $why, $ceiling, $check, $otherSide, $label, $what);
         }
     }
 }

@@ -155,25 +155,25 @@ final class TargetBuilder
         return null;
     }
 
-    private function refusal(Candidate $candidate, Muscle $muscle, ?bool $locked): ?string
+    private function refusal(Candidate $candidate, Muscle $muscle, ?bool $locked): ?Reason
     {
         $decision = $this->response->of($candidate->at);
         $stopped = array_filter($this->case->session->doneSteps, static fn ($step): bool => $step->stopped && $step->at()->key() === $candidate->at->key());
 
         return match (true) {
-            isset($this->keys($this->case->session->dropped)[$candidate->at->key()]) => 'Dropped by hand.',
-            $stopped !== [] => 'Stopped earlier today.',
-            $locked === null && in_array($decision?->decision, [Decision::Retire, Decision::Rethink], true) => $decision->because,
-            $muscle->advanced && $this->case->therapist->experience !== 'advanced' => 'Only for a therapist with advanced training.',
+            isset($this->keys($this->case->session->dropped)[$candidate->at->key()]) => Reason::of(ReasonKind::Dropped, 'Dropped by hand.'),
+            $stopped !== [] => Reason::of(ReasonKind::Stopped, 'Stopped earlier today.'),
+            $locked === null && in_array($decision?->decision, [Decision::Retire, Decision::Rethink], true) => Reason::of(ReasonKind::Course, $decision->because),
+            $muscle->advanced && $this->case->therapist->experience !== 'advanced' => Reason::of(ReasonKind::Training, 'Only for a therapist with advanced training.'),
             default => null,
         };
     }
 
-    /** @return array{array<string, Option>, string} options by family, and why there are none */
+    /** @return array{array<string, Option>, Reason} options by family, and why there are none */
     private function options(Candidate $candidate, Muscle $muscle): array
     {
         $options = [];
-        $why = 'Cannot be reached in the positions that are possible today.';
+        $why = Reason::of(ReasonKind::Position, 'Cannot be reached in the positions that are possible today.');
         foreach ($this->positions($candidate->at, $muscle) as $preference => $position) {
             $family = $this->atlas->position($position)->family;
             $possible = $this->case->session->positionsPossible;
@@ -234,21 +234,21 @@ final class TargetBuilder
         return ($at->side->value === ($this->case->client->hand ?? 'right') ? '0' : '1').$at->key();
     }
 
-    private function option(Candidate $candidate, Muscle $muscle, string $position, int $preference): Option|string
+    private function option(Candidate $candidate, Muscle $muscle, string $position, int $preference): Option|Reason
     {
-        $why = 'No technique is left for it.';
+        $why = Reason::of(ReasonKind::Technique, 'No technique is left for it.');
         foreach ($this->sites($candidate, $muscle) as $site) {
             $places = array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zonesOf($site));
             foreach ($this->techniques($candidate, $muscle, $site) as $technique) {
                 $forbidden = $this->gate->forbidding(new Deed($places, $technique->id, null, $position, null, $candidate->at, $site));
                 if ($forbidden !== null) {
-                    $why = $forbidden->because();
+                    $why = Reason::forbiddenBy($forbidden);
 
                     continue;
                 }
                 $choice = $this->tools->choose($muscle, $site, $technique, PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->figure('ppt_felt')), fn (Tool $tool): Ceiling => $this->ceilingWith($candidate->at, $places, $technique, $tool, $position, $site));
                 if ($choice === null) {
-                    $why = 'No tool gives what it needs within the limits.';
+                    $why = Reason::of(ReasonKind::Tool, 'No tool gives what it needs within the limits.');
 
                     continue;
                 }
@@ -332,9 +332,9 @@ final class TargetBuilder
         return array_fill_keys(array_map(static fn (ChosenTarget $target): string => $target->at()->key(), $chosen), true);
     }
 
-    private function leave(Candidate $candidate, string $because): null
+    private function leave(Candidate $candidate, Reason $reason): null
     {
-        $this->leftOut[] = new LeftOut($candidate->at, $candidate->name, $because);
+        $this->leftOut[] = new LeftOut($candidate->at, $candidate->name, $reason);
 
         return null;
     }

@@ -37,10 +37,10 @@ final readonly class DoctorFirst
             $scope = $limit->scope;
             $until = array_map(static fn (string $reason): string => rtrim($reason, '.').', and until then light and short.', $limit->reasons);
             $most = $scope->isEverything() ? ($minutes ?? $this->usualMinutes) * $this->share : $this->stepMinutes;
-            $meant[] = new Limit(Effect::CapPressure, $scope, $this->cap, $limit->rules, $until, $limit->instead);
-            $meant[] = new Limit(Effect::CapMinutes, $scope, $most, $limit->rules, $until, $limit->instead);
+            $meant[] = new Limit(Effect::CapPressure, $scope, $this->cap, $limit->rules, $until, $limit->instead, cause: $limit->cause);
+            $meant[] = new Limit(Effect::CapMinutes, $scope, $most, $limit->rules, $until, $limit->instead, cause: $limit->cause);
             foreach ($this->tools as $tool) {
-                $meant[] = new Limit(Effect::Exclude, $scope->with(tool: $tool), null, $limit->rules, $until, $limit->instead);
+                $meant[] = new Limit(Effect::Exclude, $scope->with(tool: $tool), null, $limit->rules, $until, $limit->instead, cause: $limit->cause);
             }
         }
 

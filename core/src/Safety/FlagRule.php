@@ -8,9 +8,13 @@ use Somatrace\Core\Safety\When\Condition;
 
 final readonly class FlagRule
 {
-    /** @param  list<LimitTemplate>  $limits */
+    /**
+     * @param  string  $label  what it speaks of
+     * @param  list<LimitTemplate>  $limits
+     */
     public function __construct(
         public string $id,
+        public string $label,
         public Condition $when,
         public Verdict $verdict,
         public ?int $days,

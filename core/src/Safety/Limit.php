@@ -10,6 +10,7 @@ final readonly class Limit
     /**
      * @param  list<string>  $rules  sorted
      * @param  list<string>  $reasons  sentences a client could be read, in the order of the rules
+     * @param  string  $cause  what the rule speaks of, such as a condition; empty where it is said of nothing in particular
      */
     public function __construct(
         public Effect $effect,
@@ -19,13 +20,14 @@ final readonly class Limit
         public array $reasons,
         public string $instead = '',
         private ?string $deciding = null,
+        public string $cause = '',
     ) {
     }
 
     /** The same limit, told by another rule. */
     public function under(string $rule): self
     {
-        return new self($this->effect, $this->scope, $this->value, [$rule], $this->reasons, $this->instead);
+        return new self($this->effect, $this->scope, $this->value, [$rule], $this->reasons, $this->instead, cause: $this->cause);
     }
 
     public function key(): string
@@ -49,6 +51,7 @@ final readonly class Limit
             array_values($reasons),
             $strict->instead !== '' ? $strict->instead : $loose->instead,
             $strict->because(),
+            $strict->cause,
         );
     }
 
@@ -67,7 +70,7 @@ final readonly class Limit
         return [$own, $this->rules, $this->reasons] <= [$others, $other->rules, $other->reasons];
     }
 
-    /** @return array{effect: string, scope: array<string, string|true>, value: float|int|string|null, rules: list<string>, reason: string, instead: string} */
+    /** @return array{effect: string, scope: array<string, string|true>, value: float|int|string|null, rules: list<string>, cause: string, reason: string, instead: string} */
     public function toArray(): array
     {
         $value = is_float($this->value) && floor($this->value) === $this->value ? (int) $this->value : $this->value;
@@ -77,6 +80,7 @@ final readonly class Limit
             'scope' => $this->scope->toArray(),
             'value' => $value,
             'rules' => $this->rules,
+            'cause' => $this->cause,
             'reason' => implode(' ', array_unique(array_filter($this->reasons))),
             'instead' => $this->instead,
         ];

@@ -70,7 +70,7 @@ final readonly class LimitTemplate
         foreach ($this->places($atlas, $given, $sides) ?? [null] as $place) {
             foreach ($this->muscles($sides) as $muscle) {
                 $scope = new Scope($place, $this->technique, $this->tool, $this->position, $this->product, $muscle, $this->site);
-                $limits[] = new Limit($this->effect, $scope, $this->value, [$rule], [$this->sentence($atlas, $cause, $place, $muscle)], $this->instead);
+                $limits[] = new Limit($this->effect, $scope, $this->value, [$rule], [$this->sentence($atlas, $cause, $place, $muscle)], $this->instead, cause: $cause);
             }
         }
 

@@ -79,7 +79,7 @@ final readonly class SafetyGate
         $rulings = [];
         foreach ($this->rules->flags->rules as $rule) {
             if ($rule->when->holds($intake) === Answer::Yes) {
-                $limits = array_merge([], ...array_map(fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule->id, explode(':', $rule->reason)[0], []), $rule->limits));
+                $limits = array_merge([], ...array_map(fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule->id, $rule->label, []), $rule->limits));
                 $rulings[] = new Ruling($rule->id, $rule->verdict, $rule->days, $limits, reason: $rule->reason);
             }
         }

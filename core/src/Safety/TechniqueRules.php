@@ -115,7 +115,7 @@ final readonly class TechniqueRules
         foreach ($places as $place) {
             $at = $place === null ? '' : ', at: '.$this->atlas->placeName($place);
             $limits[$place?->key() ?? ''] = new Limit(
-                Effect::Exclude, new Scope($place, $technique->id), null, [$rule ?? "technique.{$technique->id}"], [ucfirst($cause).': no '.lcfirst($technique->name).$at.'.'],
+                Effect::Exclude, new Scope($place, $technique->id), null, [$rule ?? "technique.{$technique->id}"], [ucfirst($cause).': no '.lcfirst($technique->name).$at.'.'], cause: $cause,
             );
         }
 

@@ -78,12 +78,10 @@ final class TouchGate
         return array_values(array_filter($this->limits->touching($deed, Effect::Watch), static fn (Limit $limit): bool => ! $limit->scope->isEverything()));
     }
 
-    /** @return list<string> what is watched in all that is done today */
+    /** @return list<Limit> what is watched in all that is done today */
     public function watchedEverywhere(): array
     {
-        return array_values(array_map(static fn (Limit $limit): string => (string) $limit->value, array_filter(
-            $this->limits->all(), static fn (Limit $limit): bool => $limit->effect === Effect::Watch && $limit->scope->isEverything(),
-        )));
+        return array_values(array_filter($this->limits->all(), static fn (Limit $limit): bool => $limit->effect === Effect::Watch && $limit->scope->isEverything()));
     }
 
     /** @return list<Hazard> the places never to be pressed that a deed comes to: those its muscle lists, where its site lies; a stroke comes to all of them */

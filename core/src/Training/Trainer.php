@@ -126,7 +126,7 @@ final class Trainer
             return array_intersect($asked, array_map(static fn (DirectionUse $use): string => $use->key(), $this->atlas->does($other))) === [];
         });
 
-        return $this->muscles($card, $seed, $muscle, "The client is asked to {$proof->do}. Which of these does that prove?", $wrong, "{$muscle->name}: {$muscle->lore()->findInWords()}", []);
+        return $this->muscles($card, $seed, $muscle, "The client is asked to {$proof->do}. Which of these does that prove?", $wrong, "{$muscle->name}: ".implode('; ', $muscle->lore()->findSteps()).'.', []);
     }
 
     private function sends(Card $card, int $seed): Question

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\AtlasFiles;
 use Somatrace\Core\Anatomy\AtlasGaps;
+use Somatrace\Core\Anatomy\Caution;
 use Somatrace\Core\Anatomy\DirectionUse;
 use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\Relation;
@@ -127,7 +128,7 @@ final class AtlasTest extends TestCase
     public function test_the_hand_is_warned_of_what_lies_on_its_own_side_only(): void
     {
         $atlas = Core::clinic()->atlas;
-        $about = static fn (Side $side, string $start): array => array_filter($atlas->watchOf($atlas->muscle('psoas_major'), $atlas->hazardsOf($atlas->muscle('psoas_major'), $side)), static fn (string $one): bool => str_starts_with($one, $start));
+        $about = static fn (Side $side, string $start): array => array_filter($atlas->watchOf($atlas->muscle('psoas_major'), $atlas->hazardsOf($atlas->muscle('psoas_major'), $side)), static fn (Caution $one): bool => str_starts_with($one->text, $start));
 
         self::assertCount(1, $about(Side::Left, 'Left belly'));
         self::assertCount(0, $about(Side::Right, 'Left belly'));

@@ -123,7 +123,7 @@ final class WorklistsTest extends TestCase
         $list = Core::clinic()->worklist(CaseBuilder::aCase()->with(['session' => ['positions_possible' => ['seated', 'supine']]])->make(), ['shoulder'], true);
 
         foreach ($list->measures as $measure) {
-            self::assertSame($measure->position === 'prone' ? 'Not today: face-down is not possible.' : null, $measure->refused, $measure->id);
+            self::assertSame($measure->position === 'prone' ? 'Not today: face-down is not possible.' : null, $measure->refused?->words, $measure->id);
         }
         foreach ($list->muscles as $muscle) {
             $own = array_map(static fn (string $position): string => explode('_', $position)[0], Core::clinic()->atlas->muscle($muscle->id)->positions);
@@ -183,7 +183,7 @@ final class WorklistsTest extends TestCase
     {
         $list = Core::clinic()->worklist($case->complaint('neck_side', 'left')->make(), ['neck'], true);
 
-        return array_values(array_filter($list->measures, static fn (ListedMeasure $one): bool => $one->id === $test))[0]->refused;
+        return array_values(array_filter($list->measures, static fn (ListedMeasure $one): bool => $one->id === $test))[0]->refused?->words;
     }
 
     /**

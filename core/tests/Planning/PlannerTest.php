@@ -48,19 +48,54 @@ final class PlannerTest extends TestCase
         $case = self::sore()->condition('neuropathy', ['severity' => 'mild', 'stage' => 'late', 'zones' => $place])->condition('high_blood_pressure', ['severity' => 'mild', 'stage' => 'late', 'controlled' => 'yes', 'systolic' => 130, 'diastolic' => 80]);
         $steps = Core::clinic()->plan($case->make())->steps;
 
-        self::assertStringContainsString('fresh linen', $steps[0]->watch[0]);
-        self::assertContains('rises slowly from the table: sit a minute first', $steps[0]->watch);
-        self::assertContains('skin: look before and after', $steps[0]->watch);
-        self::assertStringContainsString('hands washed', $steps[count($steps) - 1]->watch[0]);
+        self::assertStringContainsString('fresh linen', $steps[0]->cautions[0]->text);
+        self::assertContains('rises slowly from the table: sit a minute first', array_column($steps[0]->cautions, 'text'));
+        self::assertContains('skin: look before and after', array_column($steps[0]->cautions, 'text'));
+        self::assertStringContainsString('hands washed', $steps[count($steps) - 1]->cautions[0]->text);
     }
 
     public function test_broken_skin_near_the_work_asks_for_a_glove_and_so_does_the_mouth(): void
     {
         $near = self::sore()->condition('skin_problem', ['severity' => 'mild', 'stage' => 'late', 'zones' => [['zone' => 'shoulder_top', 'side' => 'left']]]);
-        self::assertContains('broken skin near: a fresh glove', $this->stepOn($near, 'infraspinatus', 'left')->watch ?? []);
+        self::assertContains('broken skin near: a fresh glove', array_column($this->stepOn($near, 'infraspinatus', 'left')->cautions ?? [], 'text'));
 
         $jaw = CaseBuilder::aCase()->complaint('cheek', 'left')->felt('lateral_pterygoid', 'left', ['tenderness' => 4, 'familiar' => 'yes', 'texture' => ['taut_band']])->agreed('mouth', 'face')->with(['therapist' => ['experience' => 'advanced']]);
-        self::assertContains('a fresh nitrile glove', $this->stepOn($jaw, 'lateral_pterygoid', 'left')->watch ?? []);
+        self::assertContains('a fresh nitrile glove', array_column($this->stepOn($jaw, 'lateral_pterygoid', 'left')->cautions ?? [], 'text'));
+    }
+
+    public function test_each_caution_says_what_it_is_and_where_it_comes_from(): void
+    {
+        $case = self::sore()->condition('neuropathy', ['severity' => 'mild', 'stage' => 'late', 'zones' => [['zone' => 'shoulder_blade', 'side' => 'left']]]);
+        $told = [];
+        foreach (Core::clinic()->plan($case->make())->steps as $step) {
+            foreach ($step->cautions as $caution) {
+                $told[$caution->kind->value][] = $caution->id;
+            }
+        }
+
+        self::assertSame(['hygiene_before', 'hygiene_after'], array_values(array_unique($told['hygiene'])));
+        self::assertContains('condition.neuropathy', $told['safety']);
+        $hazards = Core::clinic()->atlas->handbook()->hazards;
+        self::assertSame([], array_diff($told['hazard'], array_keys($hazards)));
+    }
+
+    public function test_what_is_left_out_says_of_what_kind_the_reason_is(): void
+    {
+        $hip = static fn (): CaseBuilder => CaseBuilder::aCase()->complaint('low_back', 'left')->felt('psoas_major', 'left', ['tenderness' => 4, 'familiar' => 'yes'])->felt('gluteus_medius', 'left', ['tenderness' => 3, 'familiar' => 'yes'])
+            ->felt('quadratus_lumborum', 'left', ['tenderness' => 3, 'familiar' => 'yes'])->felt('erector_spinae_lumbar', 'left', ['tenderness' => 3, 'familiar' => 'yes']);
+        $left = static function (CaseBuilder $case): array {
+            $kinds = [];
+            foreach (Core::clinic()->plan($case->make())->leftOut as $one) {
+                $kinds[$one->at->muscle] = trim("{$one->reason->kind->value} {$one->reason->id}");
+            }
+
+            return $kinds;
+        };
+
+        self::assertSame('consent abdomen', $left($hip())['psoas_major'] ?? null);
+        self::assertSame('consent buttock', $left($hip())['gluteus_medius'] ?? null);
+        self::assertSame('dropped', $left($hip()->with(['session' => ['dropped' => [['muscle' => 'quadratus_lumborum', 'side' => 'left']]]]))['quadratus_lumborum'] ?? null);
+        self::assertSame('position', $left($hip()->with(['session' => ['positions_possible' => ['supine', 'seated']]]))['quadratus_lumborum'] ?? null);
     }
 
     /** @param  list<float>  $pressures */

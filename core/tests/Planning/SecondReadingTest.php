@@ -108,7 +108,7 @@ final class SecondReadingTest extends TestCase
         ];
         yield 'an elbow where the same step warns of it' => [
             $sore('piriformis', 'gluteus_maximus', 'deep_lateral_rotators')->complaint('buttock', 'left'),
-            static fn (PlanStep $step): bool => $step->tool === 'elbow' && preg_match('/no (sustained )?elbow/', strtolower(implode(' ', $step->watch))) === 1,
+            static fn (PlanStep $step): bool => $step->tool === 'elbow' && preg_match('/no (sustained )?elbow/', strtolower(implode(' ', array_column($step->cautions, 'text')))) === 1,
         ];
     }
 

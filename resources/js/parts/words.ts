@@ -74,7 +74,7 @@ export function limitLines(limits: readonly Limit[]): LimitLine[] {
       limit.effect === 'check_first'
         ? isStart(limit)
           ? 'check_first'
-          : `check_first|${limit.reason.split(':')[0]}`
+          : `check_first|${limit.cause}`
         : [limit.effect, limit.value, technique, tool, position, product, of, site, limit.rules.join()].join('|')
     groups.set(name, [...(groups.get(name) ?? []), limit])
   }
@@ -85,7 +85,7 @@ export function limitLines(limits: readonly Limit[]): LimitLine[] {
         (id) => atlas.tests.find((one) => one.id === id)?.name.toLowerCase() ?? id.replaceAll('_', ' '),
       )
       return {
-        where: first.reason.split(':')[0] ?? '',
+        where: capital(first.cause),
         what: `wait for: ${checks.join(', ')}`,
         reason: 'Until it is done, and clean, these steps stay out.',
         instead: first.instead,

@@ -15,8 +15,8 @@ const words = computed(() => props.value.client.words)
 const wanted = computed(() => {
   const map = new Map<ConsentAreaId, string[]>()
   for (const left of judged.value.plan?.left_out ?? []) {
-    const area = muscleOf(left.muscle).consent
-    if (area && left.because.startsWith('Not agreed')) map.set(area, [...(map.get(area) ?? []), left.name])
+    const area = left.kind === 'consent' ? (left.id as ConsentAreaId) : null
+    if (area) map.set(area, [...(map.get(area) ?? []), left.name])
   }
   for (const target of judged.value.plan?.targets ?? []) {
     const area = muscleOf(target.muscle).consent

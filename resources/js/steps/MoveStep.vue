@@ -174,7 +174,14 @@ const how = computed(() =>
         :sides="sides"
         @next="onward"
       />
-      <TestPanel v-else :key="`test ${chosen.id}`" :test="testOf(chosen.id)" :sides="sides" :refused="chosen.refused" @next="onward" />
+      <TestPanel
+        v-else
+        :key="`test ${chosen.id}`"
+        :test="testOf(chosen.id)"
+        :sides="sides"
+        :refused="chosen.refused?.text ?? null"
+        @next="onward"
+      />
       <LookList :regions="list.regions" />
     </section>
     <aside class="flex flex-col gap-4 lg:col-start-2 xl:col-start-3">

@@ -55,7 +55,9 @@ const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((
 const refusal = computed(() => usePage<{ errors: Record<string, string> }>().props.errors['plan'])
 const { post } = useDeed()
 const agree = () => post(`/visits/${props.value.visit.id}/plan`)
-const notes = computed(() => plan.value.steps.filter((step) => step.kind === 'treat' && step.watch.length && !step.other_side).slice(0, 2))
+const notes = computed(() =>
+  plan.value.steps.filter((step) => step.kind === 'treat' && step.cautions.length && !step.other_side).slice(0, 2),
+)
 const techniqueName = (id: TechniqueId): string => atlas.techniques[id]
 useKeys({
   i: () => chosen.value?.muscle && openAtlas('muscle', chosen.value.muscle, chosen.value.side ?? 'left'),
@@ -188,7 +190,7 @@ useKeys({
         ><p v-for="step in notes" :key="step.id" class="mt-4 flex gap-2 max-xl:hidden">
           <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" /><span
             ><b class="font-[650]">{{ step.label }}</b
-            ><br />{{ step.watch[0] }}</span
+            ><br />{{ step.cautions[0]?.text }}</span
           >
         </p></template
       >

@@ -74,7 +74,7 @@ export interface MuscleEntry extends Entry<'muscle'> {
   complaints: string[]
   hazards: HazardWords[]
   beware: string[]
-  self_care: { id: string; name: string; kind: string; steps: string[]; dose: string; how_often: string; not_with: string[] }[]
+  self_care: { id: string; name: string; steps: string[]; dose: string; how_often: string; not_with: string[] }[]
   no_self_care: string | null
   source: string
 }

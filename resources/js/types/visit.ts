@@ -55,6 +55,8 @@ export interface Limit {
   }
   value: number | string | null
   rules: string[]
+  /** what the rule speaks of */
+  cause: string
   reason: string
   instead: string
 }
@@ -126,7 +128,7 @@ export interface ListedMeasure {
   /** listed because a complaint feels like a nerve */
   nerve: boolean
   /** why it is not done today */
-  refused: string | null
+  refused: { kind: 'unasked' | 'forbidden' | 'position'; text: string } | null
 }
 export type Standing = 'standing' | 'seated' | 'supine' | 'side' | 'prone'
 export interface ListedMuscle {
@@ -201,6 +203,12 @@ export interface Pass {
   force_n: number
   lean_percent: number
 }
+/** One thing a hand bears in mind at a step; `id` is of what it comes from. */
+export interface Caution {
+  kind: 'safety' | 'hazard' | 'muscle' | 'glove' | 'hygiene' | 'cold'
+  id: string
+  text: string
+}
 export interface PlanStep {
   id: string
   kind: 'settle' | 'position' | 'warm_up' | 'treat' | 'rest_stroke' | 'hygiene' | 'recheck' | 'finish' | 'aftercare'
@@ -217,8 +225,9 @@ export interface PlanStep {
   product: string | null
   client_action: string | null
   passes: Pass[]
-  find: string
-  watch: string[]
+  /** how to come to it, step by step, and what proves it */
+  find: string[]
+  cautions: Caution[]
   why: string
   ceiling: { felt: number; because: string; caps: { felt: number; id: string; reason: string }[] } | null
   check: { kind: 'range' | 'palpate'; id: string; side: Side; text: string } | null
@@ -229,7 +238,15 @@ export interface Plan {
   because: string
   minutes: number
   steps: PlanStep[]
-  left_out: { muscle: MuscleId; side: Side; name: string; because: string }[]
+  left_out: {
+    muscle: MuscleId
+    side: Side
+    name: string
+    kind: 'dropped' | 'stopped' | 'course' | 'training' | 'position' | 'technique' | 'tool' | 'consent' | 'limit' | 'worth'
+    /** the area to be agreed or the rule that forbids it */
+    id: string
+    because: string
+  }[]
   turns: number
   /** what all its minutes together are expected to bring; to compare plans of one case */
   benefit: number

@@ -61,7 +61,7 @@ const takeBack = (area: ConsentAreaId) => {
   if (step.value && areaOf(step.value) === area && startedAt.value) log('stopped', step.value.id, { seconds: stepSeconds.value })
   log('consent_withdrawn', step.value?.id ?? 'all', { area })
   moreSigns.value = false
-  flashed.value = `Taken back: ${atlas.consent[area]}. ${out} ${out === 1 ? 'step is' : 'steps are'} out`
+  flashed.value = { kind: 'consent', text: `Taken back: ${atlas.consent[area]}. ${out} ${out === 1 ? 'step is' : 'steps are'} out` }
 }
 /** It names what it lifts: one that was not shown here stands, whatever is said now. */
 const giveAgain = (area: ConsentAreaId) => {
@@ -132,12 +132,13 @@ const easeTo = computed(() => Math.max(1, Math.min(4, Math.ceil(pressure.value) 
 const ease = () => step.value && pass.value && log('eased_off', step.value.id, { to: easeTo.value })
 const stopSign = (id: string) => atlas.stopSigns.find((one) => one.id === id)
 const stopping = ref<(typeof atlas.stopSigns)[number] | null>(null)
-const flashed = ref('')
+/** What was put down last: an answer is shown with its step, a consent taken back until another takes its place. */
+const flashed = ref<{ kind: 'sign' | 'consent'; text: string } | null>(null)
 const sign = (id: string) => {
   if (!step.value) return
   log('sign', step.value.id, { sign: id })
   const danger = stopSign(id)
-  flashed.value = atlas.answerSigns[id] ?? danger?.name ?? id
+  flashed.value = { kind: 'sign', text: atlas.answerSigns[id] ?? danger?.name ?? id }
   if (danger) {
     ease()
     if (!['breath_held', 'shoulders_lifted', 'guarding'].includes(id)) stopping.value = danger
@@ -184,15 +185,16 @@ const moreSigns = ref(false)
 /** What stops this step, one at a time: what safety asks to watch, then what lies beside the muscle and is never pressed. */
 const hazards = computed(() => (step.value?.muscle ? hazardsBeside(step.value.muscle, step.value.side ?? 'midline', step.value.zones) : []))
 const cautions = computed(() => {
-  const told = (step.value?.watch ?? []).filter((line) => !hazards.value.some((one) => line.startsWith(one.name)))
-  return [...told.map((line) => ({ name: capital(line), sign: '', safe: '' })), ...hazards.value]
+  // a hazard is told by its own three lines
+  const told = (step.value?.cautions ?? []).filter((one) => one.kind !== 'hazard')
+  return [...told.map((one) => ({ name: capital(one.text), sign: '', safe: '' })), ...hazards.value]
 })
 const cautionIndex = ref(0)
 const caution = computed(() => (startedAt.value ? cautions.value[cautionIndex.value % cautions.value.length] : undefined))
 const breath = ref<'in' | 'out'>('out')
 useIntervalFn(() => (breath.value = breath.value === 'in' ? 'out' : 'in'), 5000)
 watch(index, () => (cautionIndex.value = 0))
-watch(index, () => (flashed.value = flashed.value.startsWith('Taken back') ? flashed.value : ''))
+watch(index, () => (flashed.value = flashed.value?.kind === 'consent' ? flashed.value : null))
 const { open: openAtlas } = useAtlas()
 const about = () => step.value?.muscle && openAtlas('muscle', step.value.muscle, step.value.side ?? 'left', true)
 /** What the pedals send, by each one’s own wish. */
@@ -340,7 +342,7 @@ const sides = computed(() => viewNames[view.value])
             :aria-label="`How to find it: ${step.label}`"
             @click="about"
           >
-            <span class="line-clamp-2">{{ step.find.split(' → ')[0] }}. <span class="key-hint text-[24px] leading-[28px]">I</span></span>
+            <span class="line-clamp-2">{{ step.find[0] }}. <span class="key-hint text-[24px] leading-[28px]">I</span></span>
           </button>
           <p v-else-if="pass" class="absolute bottom-0 left-2 right-2 line-clamp-2 text-[30px] leading-[34px]">{{ step.why }}</p>
         </section>
@@ -451,8 +453,8 @@ const sides = computed(() => viewNames[view.value])
         </svg>
         <div v-else class="self-center text-[30px] leading-9">
           <p class="text-linen-2">{{ step.kind === 'recheck' ? step.check?.text : step.why }}</p>
-          <p v-for="line in step.watch" :key="line" class="mt-3 flex gap-3">
-            <span class="w-[8px] shrink-0 border-y-[3px] border-l-[3px] border-room-madder" aria-hidden="true" />{{ capital(line) }}
+          <p v-for="one in step.cautions" :key="one.text" class="mt-3 flex gap-3">
+            <span class="w-[8px] shrink-0 border-y-[3px] border-l-[3px] border-room-madder" aria-hidden="true" />{{ capital(one.text) }}
           </p>
         </div>
         <section class="flex min-h-0 flex-col items-center justify-center">
@@ -569,7 +571,7 @@ const sides = computed(() => viewNames[view.value])
         </button>
       </div>
       <p class="pointer-events-none absolute left-1/2 top-[92px] -translate-x-1/2 text-[30px] text-linen-2" aria-live="polite">
-        {{ trouble || (flashed ? `${flashed}, noted.` : '') }}
+        {{ trouble || (flashed ? `${flashed.text}, noted.` : '') }}
       </p>
       <div
         v-if="moreSigns"

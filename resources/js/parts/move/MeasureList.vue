@@ -108,7 +108,7 @@ const kindWords = { range: '', resisted: 'resisted', test: '' } as const
               <span class="caption shrink-0 font-normal">{{
                 state(one) ||
                 (one.refused
-                  ? one.refused.startsWith('Ask')
+                  ? one.refused.kind === 'unasked'
                     ? 'ask first'
                     : 'not today'
                   : one.nerve
