@@ -14,7 +14,7 @@ final class EntryDeclarationsTest extends TestCase
     public function test_the_schemas_declare_what_the_table_says(): void
     {
         $rows = [];
-        foreach (file(__DIR__.'/entries-table.txt', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+        foreach (file(dirname(__DIR__).'/tables/entries.txt', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
             if (! str_starts_with($line, '#')) {
                 $rows[] = implode(' | ', array_map(trim(...), explode('|', $line)));
             }

@@ -49,7 +49,7 @@ final class SafetyTableTest extends TestCase
     private static function lines(): array
     {
         $lines = [];
-        foreach (file(__DIR__.'/safety-table.txt', FILE_IGNORE_NEW_LINES) ?: [] as $index => $line) {
+        foreach (file(dirname(__DIR__).'/tables/safety.txt', FILE_IGNORE_NEW_LINES) ?: [] as $index => $line) {
             if ($line !== '' && $line[0] !== '#') {
                 [$rule, $answered, $follows] = array_map(trim(...), explode('|', $line));
                 $lines[$index + 1] = [$rule, $answered, $follows];

@@ -55,7 +55,7 @@ final class TouchTableTest extends TestCase
     private static function lines(): array
     {
         $lines = [];
-        foreach (file(__DIR__.'/touch-table.txt', FILE_IGNORE_NEW_LINES) ?: [] as $index => $line) {
+        foreach (file(dirname(__DIR__).'/tables/touch.txt', FILE_IGNORE_NEW_LINES) ?: [] as $index => $line) {
             if ($line !== '' && $line[0] !== '#') {
                 [$rule, $who, $touch, $follows] = array_map(trim(...), explode('|', $line));
                 $lines[$index + 1] = [$rule, $who, $touch, $follows];

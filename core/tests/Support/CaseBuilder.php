@@ -81,7 +81,8 @@ final class CaseBuilder
     /** @param  array<string, mixed>  $visit */
     public function visited(string $date, array $visit): self
     {
-        $this->case['history'][] = ['date' => $date, ...$visit];
+        // nothing found is an object without keys, which PHP cannot tell from a list
+        $this->case['history'][] = ['date' => $date, ...$visit, ...($visit['findings'] ?? null) === [] ? ['findings' => new \stdClass] : []];
 
         return $this;
     }
