@@ -20,7 +20,7 @@ final readonly class SafetyRulesPage
         Columns add up: what holds at mild holds at moderate and severe too, unless they set something stricter. Acute moves one column to the right.
         Signs felt and measured at the place count before dates: heat with swelling, pain at rest or guarding, or swelling that rises, is acute (`TissueReaderTest`).
         Rows of `finding` read what hands measured. Rows of `hazard`, `reach`, `consent` and `technique` are asked of every touch, strokes as well as deep work
-        (`touch-table.txt`, `TouchTableTest`); `EveryTouchTest` walks every muscle, site, technique, tool and position for what contradicts its own warnings.
+        (`core/tests/tables/touch.txt`, `TouchTableTest`); `EveryTouchTest` walks every muscle, site, technique, tool and position for what contradicts its own warnings.
 
         | rule | when | what follows | source | test |
         |---|---|---|---|---|

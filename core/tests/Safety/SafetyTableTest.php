@@ -17,7 +17,7 @@ use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 
-/** Every row of the rules against safety-table.txt, which was written from the safety knowledge. */
+/** Every row of the rules against tables/safety.txt, which was written from the safety knowledge. */
 final class SafetyTableTest extends TestCase
 {
     #[DataProvider('rows')]

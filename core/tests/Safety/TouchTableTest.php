@@ -16,7 +16,7 @@ use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 
-/** Every touch against touch-table.txt, which was written from what hands may and may not do: strokes, deep work, tools, positions, consent. */
+/** Every touch against tables/touch.txt, which was written from what hands may and may not do: strokes, deep work, tools, positions, consent. */
 final class TouchTableTest extends TestCase
 {
     #[DataProvider('rows')]
