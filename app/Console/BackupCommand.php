@@ -6,8 +6,8 @@ namespace App\Console;
 
 use App\Keeping\Backup;
 use App\Keeping\BackupRefused;
+use App\Keeping\BackupRetention;
 use App\Keeping\Passphrase;
-use App\Keeping\Shelf;
 use App\Keeping\Strength;
 use App\Support\Audit;
 use Carbon\CarbonImmutable;
@@ -24,18 +24,18 @@ final class BackupCommand extends Command
     {
         $now = CarbonImmutable::now();
         $backup = new Backup(Strength::from(Config::string('somatrace.backup.strength')));
-        $shelf = new Shelf(Config::string('somatrace.backup.folder'));
+        $retention = new BackupRetention(Config::string('somatrace.backup.folder'));
         try {
             $passphrase = Passphrase::told($this);
             if ($this->option('check') === true) {
-                $newest = array_key_first($shelf->all()) ?? throw BackupRefused::because('There is no backup yet.');
+                $newest = array_key_first($retention->all()) ?? throw BackupRefused::because('There is no backup yet.');
                 $this->info("{$newest}: whole, made {$backup->check($newest, $passphrase)['made']}.");
 
                 return self::SUCCESS;
             }
-            $path = $shelf->place($now);
+            $path = $retention->place($now);
             $hash = $backup->make($path, $passphrase, $now);
-            $gone = $shelf->tidy($now);
+            $gone = $retention->tidy($now);
         } catch (BackupRefused $refused) {
             $this->error($refused->getMessage());
 

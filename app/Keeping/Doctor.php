@@ -134,7 +134,7 @@ final readonly class Doctor
 
     private function backups(CarbonImmutable $now): Finding
     {
-        $made = (new Shelf(Config::string('somatrace.backup.folder')))->all();
+        $made = (new BackupRetention(Config::string('somatrace.backup.folder')))->all();
         $newest = reset($made);
         if ($newest === false) {
             return Finding::ill('backup', 'There is none.', 'php artisan somatrace:backup; then let it be made each night (docs/keeping.md).');

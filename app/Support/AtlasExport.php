@@ -103,14 +103,14 @@ final readonly class AtlasExport
     private function muscle(Muscle $muscle): array
     {
         $use = static fn (MovementUse $one): array => [$one->movement, $one->relation->value];
-        $lore = $muscle->lore();
+        $reference = $muscle->reference();
 
         return [
             'id' => $muscle->id, 'name' => $muscle->name, 'plain' => $muscle->plain, 'layer' => $muscle->layer, 'group' => $muscle->group, 'zones' => $muscle->zones, 'everywhere' => $muscle->everyZone(),
-            'refers' => [...$muscle->coreReferral, ...$muscle->spillOver], 'find' => array_map(static fn (FindStep $step): string => $step->do, $lore->find), 'proof' => $lore->proof->do ?? '', 'watch' => [
+            'refers' => [...$muscle->coreReferral, ...$muscle->spillOver], 'find' => array_map(static fn (FindStep $step): string => $step->do, $reference->find), 'proof' => $reference->proof->do ?? '', 'watch' => [
                 'left' => $this->watch($muscle, Side::Left), 'right' => $this->watch($muscle, Side::Right),
             ],
-            'lengthened' => array_map($use, $muscle->lengthenedBy), 'consent' => $muscle->consent, 'hazards' => $lore->hazards,
+            'lengthened' => array_map($use, $muscle->lengthenedBy), 'consent' => $muscle->consent, 'hazards' => $reference->hazards,
         ];
     }
 

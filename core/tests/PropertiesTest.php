@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Planning\PlanResult;
-use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Simulation\Rearranged;
 use Somatrace\Core\Tests\Support\Core;
@@ -128,10 +128,10 @@ final class PropertiesTest extends TestCase
             }
             // a stroke is asked of each place it goes over
             foreach ($step->at === null ? array_map(static fn ($place): array => [$place], $step->places) : [$step->places] as $places) {
-                $deed = new Deed($places, $step->technique, $step->tool, $step->position, $step->product, $step->at, $step->site);
-                self::assertNull($gate->forbidding($deed), "{$step->label}: {$gate->forbidding($deed)?->because()}");
+                $work = new ProposedWork($places, $step->technique, $step->tool, $step->position, $step->product, $step->at, $step->site);
+                self::assertNull($gate->forbidding($work), "{$step->label}: {$gate->forbidding($work)?->because()}");
                 foreach ($step->passes as $pass) {
-                    self::assertLessThanOrEqual((float) ($gate->pressureCap($deed)->value ?? 10), $pass->pressure, $step->label);
+                    self::assertLessThanOrEqual((float) ($gate->pressureCap($work)->value ?? 10), $pass->pressure, $step->label);
                 }
             }
             if ($step->at === null) {

@@ -6,10 +6,10 @@ namespace Tests\Feature;
 
 use App\Keeping\Backup;
 use App\Keeping\BackupRefused;
+use App\Keeping\BackupRetention;
 use App\Keeping\ContentHash;
 use App\Keeping\Doctor;
 use App\Keeping\Finding;
-use App\Keeping\Shelf;
 use App\Keeping\Strength;
 use App\Models\User;
 use App\Models\Visit;
@@ -121,7 +121,7 @@ final class KeepingTest extends TestCase
 
         self::assertSame(0, Artisan::call('somatrace:backup'));
         self::assertSame(0, Artisan::call('somatrace:backup', ['--check' => true]));
-        $made = array_key_first((new Shelf("{$this->folder}/shelf"))->all());
+        $made = array_key_first((new BackupRetention("{$this->folder}/shelf"))->all());
         self::assertSame(1, Artisan::call('somatrace:restore', ['file' => $made]));
         self::assertStringContainsString('holds a clinic already', Artisan::output());
         $this->destroy();
@@ -138,12 +138,12 @@ final class KeepingTest extends TestCase
             $made["b$day"] = $now->subDays($day);
         }
 
-        $kept = Shelf::kept($made, $now);
+        $kept = BackupRetention::kept($made, $now);
 
         self::assertSame(range(0, 7), array_values(array_filter(array_map(static fn (string $name): int => (int) substr($name, 1), array_reverse(array_keys($kept))), static fn (int $day): bool => $day <= 7)));
         self::assertLessThanOrEqual(8 + 5 + 13, count($kept));
         self::assertSame(365, max(array_map(static fn (string $name): int => (int) substr($name, 1), array_keys($kept))));
-        self::assertSame(['old'], array_keys(Shelf::kept(['old' => $now->subYears(9)], $now)), 'the only one is never taken away');
+        self::assertSame(['old'], array_keys(BackupRetention::kept(['old' => $now->subYears(9)], $now)), 'the only one is never taken away');
     }
 
     #[DataProvider('ills')]
@@ -225,7 +225,7 @@ final class KeepingTest extends TestCase
         $said = static fn (CarbonImmutable $now): Finding => array_values(array_filter((new Doctor(app('migrator')))->look($now), static fn (Finding $one): bool => $one->about === 'backup'))[0];
         $now = CarbonImmutable::now();
         self::assertSame(['ill', 'There is none.'], [$said($now)->state, $said($now)->words]);
-        touch((new Shelf("{$this->folder}/shelf"))->place($now));
+        touch((new BackupRetention("{$this->folder}/shelf"))->place($now));
 
         self::assertSame(['well', 'ill'], [$said($now->addHours(20))->state, $said($now->addHours(30))->state]);
     }

@@ -82,30 +82,30 @@ final readonly class AtlasPage
     /** @return array<string, mixed> */
     private function muscle(Muscle $muscle): array
     {
-        $lore = $muscle->lore();
+        $reference = $muscle->reference();
 
         return [
-            'plain' => $muscle->plain, 'synonyms' => $lore->synonyms, 'group' => self::GROUPS[$muscle->group] ?? $muscle->group, 'structure' => $muscle->isStructure,
+            'plain' => $muscle->plain, 'synonyms' => $reference->synonyms, 'group' => self::GROUPS[$muscle->group] ?? $muscle->group, 'structure' => $muscle->isStructure,
             'layer' => self::LAYERS[$muscle->layer] ?? '', 'tissue' => $muscle->tissue->value, 'advanced' => $muscle->advanced, 'most_felt' => $muscle->mostFelt, 'ppt_kpa' => $muscle->pptKpa,
             'zones' => $muscle->zones, 'core' => $muscle->coreReferral, 'spill_over' => $muscle->spillOver,
             'under' => $this->zoneNames($muscle->zones), 'felt_at' => $this->zoneNames($muscle->coreReferral), 'also_at' => $this->zoneNames($muscle->spillOver),
-            'find' => array_map(fn (FindStep $step): array => ['do' => $step->do, 'landmark' => $step->landmark === null ? null : $this->point($step->landmark)], $lore->find),
-            'proof' => $lore->proof?->do,
-            'upper' => ['words' => $lore->upper->words, 'landmarks' => array_map($this->point(...), $lore->upper->landmarks)],
-            'lower' => ['words' => $lore->lower->words, 'landmarks' => array_map($this->point(...), $lore->lower->landmarks)],
-            'fibres' => $lore->fibres, 'nerve' => $lore->nerve, 'roots' => implode(', ', $lore->roots),
+            'find' => array_map(fn (FindStep $step): array => ['do' => $step->do, 'landmark' => $step->landmark === null ? null : $this->point($step->landmark)], $reference->find),
+            'proof' => $reference->proof?->do,
+            'upper' => ['words' => $reference->upper->words, 'landmarks' => array_map($this->point(...), $reference->upper->landmarks)],
+            'lower' => ['words' => $reference->lower->words, 'landmarks' => array_map($this->point(...), $reference->lower->landmarks)],
+            'fibres' => $reference->fibres, 'nerve' => $reference->nerve, 'roots' => implode(', ', $reference->roots),
             'does' => array_map(fn (MovementUse $use): array => [...$this->movementLink($use), 'prime' => $use->prime], $muscle->actions),
-            'also' => array_values(array_unique(array_map($this->directionWords(...), $lore->otherActions))),
-            'lengthened_by' => array_map($this->movementLink(...), $muscle->lengthenedBy), 'lengthening_note' => $lore->lengtheningNote,
-            'covered_by' => $this->muscles($lore->coveredBy), 'antagonists' => $this->muscles($muscle->antagonists), 'synergists' => $this->muscles($lore->synergists),
+            'also' => array_values(array_unique(array_map($this->directionWords(...), $reference->otherActions))),
+            'lengthened_by' => array_map($this->movementLink(...), $muscle->lengthenedBy), 'lengthening_note' => $reference->lengtheningNote,
+            'covered_by' => $this->muscles($reference->coveredBy), 'antagonists' => $this->muscles($muscle->antagonists), 'synergists' => $this->muscles($reference->synergists),
             'positions' => array_map(fn (string $id): array => $this->word($id === 'side_up' ? 'on the other side' : $this->atlas()->position($id)->name, $this->atlas()->position($id === 'side_up' ? 'side_left' : $id)->setup), $muscle->positions),
             'techniques' => array_map(fn (string $id): array => $this->link('technique', $id, $this->atlas()->technique($id)->name), $muscle->techniques),
             'tools' => array_map(fn (string $id): array => $this->word($this->atlas()->tool($id)->name, $this->atlas()->tool($id)->hand), $muscle->tools),
             'sites' => $this->sites($muscle), 'client_action' => $muscle->clientAction?->words, 'consent' => $muscle->consent === null ? null : $this->atlas()->consentAreas[$muscle->consent]->words ?? null,
-            'shortened_by' => $this->demands($lore->shortenedBy), 'tired_by' => $this->demands($lore->tiredBy),
-            'complaints' => $lore->complaints, 'hazards' => array_map(fn (string $id): array => $this->hazard($this->atlas()->handbook()->hazard($id)), $lore->hazards), 'beware' => $muscle->beware,
-            'self_care' => array_map($this->selfCare(...), $lore->selfCare), 'no_self_care' => $lore->noSelfCare,
-            'source' => $lore->source,
+            'shortened_by' => $this->demands($reference->shortenedBy), 'tired_by' => $this->demands($reference->tiredBy),
+            'complaints' => $reference->complaints, 'hazards' => array_map(fn (string $id): array => $this->hazard($this->atlas()->handbook()->hazard($id)), $reference->hazards), 'beware' => $muscle->beware,
+            'self_care' => array_map($this->selfCare(...), $reference->selfCare), 'no_self_care' => $reference->noSelfCare,
+            'source' => $reference->source,
         ];
     }
 
@@ -175,7 +175,7 @@ final readonly class AtlasPage
     /** @return array<string, mixed> */
     private function landmark(Landmark $landmark): array
     {
-        $here = static fn (Muscle $muscle): bool => in_array($landmark->id, [...$muscle->lore()->upper->landmarks, ...$muscle->lore()->lower->landmarks], true);
+        $here = static fn (Muscle $muscle): bool => in_array($landmark->id, [...$muscle->reference()->upper->landmarks, ...$muscle->reference()->lower->landmarks], true);
         $hazards = array_filter($this->atlas()->handbook()->hazards, static fn (Hazard $hazard): bool => in_array($landmark->id, $hazard->landmarks, true));
 
         return [

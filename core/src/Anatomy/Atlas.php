@@ -269,7 +269,7 @@ final class Atlas
     public function hazardsOf(Muscle $muscle, Side $side): array
     {
         return array_values(array_filter(
-            array_map($this->handbook()->hazard(...), $muscle->lore()->hazards), static fn (Hazard $hazard): bool => $hazard->liesOn($side),
+            array_map($this->handbook()->hazard(...), $muscle->reference()->hazards), static fn (Hazard $hazard): bool => $hazard->liesOn($side),
         ));
     }
 
@@ -288,7 +288,7 @@ final class Atlas
     /** @return list<DirectionUse> everything a muscle does, in directions */
     public function does(Muscle $muscle): array
     {
-        $does = $muscle->lore()->otherActions;
+        $does = $muscle->reference()->otherActions;
         foreach ($muscle->actions as $use) {
             foreach ($this->movement($use->movement)->directions as $direction) {
                 $does[] = new DirectionUse($direction, $use->relation);

@@ -19,7 +19,7 @@ final readonly class AtlasGaps
         return [
             'muscles' => count(array_filter($muscles, static fn (Muscle $muscle): bool => ! $muscle->isStructure)),
             'structures' => count(array_filter($muscles, static fn (Muscle $muscle): bool => $muscle->isStructure)),
-            'complaints' => count(array_merge(...array_values(array_map(static fn (Muscle $muscle): array => $muscle->lore()->complaints, $muscles)))),
+            'complaints' => count(array_merge(...array_values(array_map(static fn (Muscle $muscle): array => $muscle->reference()->complaints, $muscles)))),
             'landmarks' => count($this->atlas->handbook()->landmarks), 'zones' => count($this->atlas->zones), 'hazards' => count($this->atlas->handbook()->hazards),
             'movements' => count($this->atlas->movements), 'directions' => count($this->atlas->handbook()->directions), 'tests' => count($this->atlas->tests), 'regions' => count($this->atlas->regions),
             'posture signs' => count($this->atlas->postureSigns), 'techniques' => count($this->atlas->techniques), 'tools' => count($this->atlas->tools),
@@ -55,10 +55,10 @@ final readonly class AtlasGaps
     /** @return list<string> */
     private function missing(Muscle $muscle): array
     {
-        $lore = $muscle->lore();
-        $wanted = ['referral' => $muscle->coreReferral, 'complaint in plain words' => $lore->complaints, 'synonym' => $lore->synonyms, 'way to find it' => $lore->find];
+        $reference = $muscle->reference();
+        $wanted = ['referral' => $muscle->coreReferral, 'complaint in plain words' => $reference->complaints, 'synonym' => $reference->synonyms, 'way to find it' => $reference->find];
         if (! $muscle->isStructure) {
-            $wanted += ['action' => $this->atlas->does($muscle), 'nerve' => $lore->roots];
+            $wanted += ['action' => $this->atlas->does($muscle), 'nerve' => $reference->roots];
         }
 
         return array_keys(array_filter($wanted, static fn (array $list): bool => $list === []));
@@ -69,10 +69,10 @@ final readonly class AtlasGaps
     {
         $used = ['zone' => [], 'hazard' => [], 'self-care' => [], 'demand' => [], 'consent area' => $this->areasInUse()];
         foreach ($this->atlas->muscles as $muscle) {
-            $lore = $muscle->lore();
+            $reference = $muscle->reference();
             array_push($used['zone'], ...$muscle->everyZone(), ...$muscle->coreReferral, ...$muscle->spillOver);
-            array_push($used['hazard'], ...$lore->hazards);
-            array_push($used['self-care'], ...$lore->selfCare);
+            array_push($used['hazard'], ...$reference->hazards);
+            array_push($used['self-care'], ...$reference->selfCare);
             array_push($used['demand'], ...$muscle->demands);
         }
 

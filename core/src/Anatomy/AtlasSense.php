@@ -84,7 +84,7 @@ final readonly class AtlasSense
      */
     private function lengthening(Muscle $muscle, string $at): array
     {
-        if (($muscle->lengthenedBy === []) !== ($muscle->lore()->lengtheningNote !== null)) {
+        if (($muscle->lengthenedBy === []) !== ($muscle->reference()->lengtheningNote !== null)) {
             return [new Fault("$at/lengthening_note", "\"{$muscle->id}\" needs movements that lengthen it or a note why there is none, and not both")];
         }
         $undoing = array_map(fn (DirectionUse $use): string => $this->atlas->handbook()->direction($use->direction)->undoneBy($use->side)->key(), $this->atlas->does($muscle));
@@ -123,21 +123,21 @@ final readonly class AtlasSense
                 $faults[] = new Fault("$at/antagonists", "\"$id\" undoes nothing that \"{$muscle->id}\" does");
             }
         }
-        foreach ($muscle->lore()->synergists as $id) {
+        foreach ($muscle->reference()->synergists as $id) {
             $other = $this->atlas->muscle($id);
-            if (! in_array($muscle->id, $other->lore()->synergists, true)) {
+            if (! in_array($muscle->id, $other->reference()->synergists, true)) {
                 $faults[] = new Fault("$at/synergists", "\"$id\" does not name \"{$muscle->id}\" as its synergist");
             }
             if (! $muscle->isStructure && ! $other->isStructure && array_intersect($keys(...$this->atlas->does($muscle)), $keys(...$this->atlas->does($other))) === []) {
                 $faults[] = new Fault("$at/synergists", "\"$id\" does nothing that \"{$muscle->id}\" does");
             }
         }
-        foreach ($muscle->lore()->coveredBy as $id) {
+        foreach ($muscle->reference()->coveredBy as $id) {
             if ($id === $muscle->id || $this->atlas->muscle($id)->layer > $muscle->layer) {
                 $faults[] = new Fault("$at/covered_by", "\"$id\" lies deeper than \"{$muscle->id}\" and cannot cover it");
             }
         }
-        if ($muscle->layer > 2 && $muscle->lore()->coveredBy === []) {
+        if ($muscle->layer > 2 && $muscle->reference()->coveredBy === []) {
             $faults[] = new Fault("$at/covered_by", "\"{$muscle->id}\" lies deep, something must cover it");
         }
 
@@ -149,15 +149,15 @@ final readonly class AtlasSense
     {
         $faults = [];
         $does = array_map(static fn (DirectionUse $use): string => $use->key(), $this->atlas->does($muscle));
-        foreach ($muscle->lore()->proof->uses ?? [] as $index => $use) {
+        foreach ($muscle->reference()->proof->uses ?? [] as $index => $use) {
             if (! in_array($use->key(), $does, true)) {
                 $faults[] = new Fault("$at/proof/uses/$index", "asks for \"{$use->direction}\", which \"{$muscle->id}\" does not do");
             }
         }
-        if (! $muscle->isStructure && $muscle->lore()->proof === null) {
+        if (! $muscle->isStructure && $muscle->reference()->proof === null) {
             $faults[] = new Fault("$at/proof", "\"{$muscle->id}\" has no proof by contraction");
         }
-        $touched = array_filter($muscle->lore()->find, static fn (FindStep $step): bool => $step->landmark !== null);
+        $touched = array_filter($muscle->reference()->find, static fn (FindStep $step): bool => $step->landmark !== null);
         if ($touched === []) {
             $faults[] = new Fault("$at/find", "\"{$muscle->id}\" is found from no landmark");
         }
@@ -181,7 +181,7 @@ final readonly class AtlasSense
                 $faults[] = new Fault($site === null ? "$at/techniques" : "$at/sites/$site", 'none of its techniques can be done with any of its tools');
             }
         }
-        if (($muscle->lore()->selfCare === []) !== ($muscle->lore()->noSelfCare !== null)) {
+        if (($muscle->reference()->selfCare === []) !== ($muscle->reference()->noSelfCare !== null)) {
             $faults[] = new Fault("$at/self_care", "\"{$muscle->id}\" needs self-care or a word why none suits it, and not both");
         }
         if (! $muscle->isStructure && $muscle->demands === []) {
@@ -194,6 +194,6 @@ final readonly class AtlasSense
     /** @return list<DirectionUse> what it does, with what comes along */
     private function broughtBy(Muscle $muscle): array
     {
-        return array_merge($muscle->lore()->otherActions, ...array_map($this->atlas->brings(...), $muscle->actions));
+        return array_merge($muscle->reference()->otherActions, ...array_map($this->atlas->brings(...), $muscle->actions));
     }
 }

@@ -25,7 +25,7 @@ final readonly class Muscle
      * @param  list<string>  $beware  what this muscle asks for
      * @param  bool  $advanced  only for a therapist who calls themselves advanced
      * @param  float|null  $mostFelt  the strongest it may ever feel, where its place asks for less than its tissue
-     * @param  string  $lore  packed: the computations run over every muscle and read none of it
+     * @param  string  $reference  packed: the computations run over every muscle and read none of it
      */
     private function __construct(
         public string $id,
@@ -53,7 +53,7 @@ final readonly class Muscle
         public ?float $mostFelt,
         public bool $advanced,
         public array $beware,
-        private string $lore,
+        private string $reference,
     ) {
     }
 
@@ -69,24 +69,24 @@ final readonly class Muscle
         foreach ($sites->keys() as $site) {
             $parts[$site] = Site::from($sites->fields($site));
         }
-        $lore = Lore::from($row);
+        $reference = MuscleReference::from($row);
 
         return new self(
             $row->string('id'), $row->string('name'), $row->stringOrNull('plain'), $row->string('group'), $row->string('kind') === 'structure',
             $row->int('layer'), Tissue::from($row->string('tissue')), $row->strings('zones'), $parts, $row->string('work_site'),
             $row->fields('refers')->strings('core'), $row->fields('refers')->strings('spill_over'),
             $row->map('actions', $use), $row->map('lengthened_by', $use), $row->strings('antagonists'),
-            array_values(array_unique([...$lore->shortenedBy, ...$lore->tiredBy])),
+            array_values(array_unique([...$reference->shortenedBy, ...$reference->tiredBy])),
             $row->strings('positions'), $row->strings('techniques'), $row->strings('tools'), ($action = $row->fieldsOrNull('client_action')) === null ? null : ClientAction::from($action), $row->stringOrNull('consent'),
-            $row->float('ppt_kpa'), $row->floatOrNull('most_felt'), $row->bool('advanced'), $row->strings('beware'), serialize($lore),
+            $row->float('ppt_kpa'), $row->floatOrNull('most_felt'), $row->bool('advanced'), $row->strings('beware'), serialize($reference),
         );
     }
 
-    public function lore(): Lore
+    public function reference(): MuscleReference
     {
-        $lore = unserialize($this->lore);
+        $reference = unserialize($this->reference);
 
-        return $lore instanceof Lore ? $lore : throw new \LogicException("The lore of {$this->id} cannot be unpacked.");
+        return $reference instanceof MuscleReference ? $reference : throw new \LogicException("The reference of {$this->id} cannot be unpacked.");
     }
 
     /** @return list<string> techniques at a site; the whole muscle's where the site has none of its own */

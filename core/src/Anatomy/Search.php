@@ -155,13 +155,13 @@ final class Search
 
     private function muscle(Atlas $atlas, Muscle $muscle): void
     {
-        $lore = $muscle->lore();
+        $reference = $muscle->reference();
         $add = fn (string $field, string $text) => $this->add('muscle', $muscle->id, $muscle->name, $muscle->plain, $field, $text);
         $add('name', $muscle->name);
-        foreach ([...array_filter([$muscle->plain]), ...$lore->synonyms] as $text) {
+        foreach ([...array_filter([$muscle->plain]), ...$reference->synonyms] as $text) {
             $add('synonym', $text);
         }
-        foreach ($lore->complaints as $text) {
+        foreach ($reference->complaints as $text) {
             $add('complaint', $text);
         }
         foreach ($muscle->zones as $zone) {

@@ -14,7 +14,7 @@ final readonly class CheckFinder
 {
     private const PALPATE_DOWN_TO = 24;
 
-    public function __construct(private Scene $scene)
+    public function __construct(private RankingContext $context)
     {
     }
 
@@ -35,10 +35,10 @@ final readonly class CheckFinder
             $leaders[$candidate->at->key()] = $candidate;
         }
         $known = ['range' => $this->known($leaders, 'shortness'), 'resisted' => $this->known($leaders, 'use'), 'palpate' => []];
-        $slopes = array_map(fn (Candidate $leader): float => $this->scene->figures->slope($leader->logOdds), $leaders);
+        $slopes = array_map(fn (Candidate $leader): float => $this->context->figures->slope($leader->logOdds), $leaders);
         $checks = [];
         foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
-            $outcomes = $this->scene->figures->outcomes[$kind];
+            $outcomes = $this->context->figures->outcomes[$kind];
             [$bits, $gain] = $this->worth($support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$kind], $slopes, $support), $outcomes['not']);
             if ($bits > 1e-6) {
                 $worth = round($this->worthOf($kind, $bits, $gain), 9);
@@ -48,13 +48,13 @@ final readonly class CheckFinder
         }
         usort($checks, static fn (array $a, array $b): int => $b[0] <=> $a[0] ?: $a[1] <=> $b[1]);
 
-        return array_map(static fn (array $check): NextCheck => $check[2](), array_slice($checks, 0, $this->scene->figures->nextChecks));
+        return array_map(static fn (array $check): NextCheck => $check[2](), array_slice($checks, 0, $this->context->figures->nextChecks));
     }
 
     /** Worth a minute: bits, and the chance gained that the right muscle is among the first three; a hand answers directly what a movement hints at. */
     private function worthOf(string $kind, float $bits, float $gain): float
     {
-        $figures = $this->scene->figures;
+        $figures = $this->context->figures;
 
         return ($bits + $figures->gainWorth * $gain) * ($kind === 'palpate' ? $figures->handWorth : 1) / $figures->outcomes[$kind]['minutes'];
     }
@@ -69,19 +69,19 @@ final readonly class CheckFinder
     {
         $open = [];
         foreach ($leaders as $key => $candidate) {
-            if (! isset($this->scene->palpation[$key])) {
+            if (! isset($this->context->palpation[$key])) {
                 $open[] = ['palpate', $candidate->at->muscle, $candidate->at->side, [$key => true]];
             }
         }
         $measured = [];
-        foreach ($this->scene->case->findings->range as $finding) {
+        foreach ($this->context->case->findings->range as $finding) {
             $measured[$finding->key()] = true;
         }
         $resisted = [];
-        foreach ($this->scene->case->findings->resisted as $finding) {
+        foreach ($this->context->case->findings->resisted as $finding) {
             $resisted[$finding->movement.':'.$finding->side->value] = true;
         }
-        foreach ([['range', $this->scene->index->lengthensKeys, $measured], ['resisted', $this->scene->index->movesKeys, $resisted]] as [$kind, $index, $done]) {
+        foreach ([['range', $this->context->index->lengthensKeys, $measured], ['resisted', $this->context->index->movesKeys, $resisted]] as [$kind, $index, $done]) {
             foreach ($index as $key => $touched) {
                 if (! isset($done[$key]) && array_intersect_key($touched, $leaders) !== []) {
                     [$movement, $side] = explode(':', $key);
@@ -127,7 +127,7 @@ final readonly class CheckFinder
         if ($weight <= 0) {
             return $acts;
         }
-        $discount = $this->scene->figures->discount;
+        $discount = $this->context->figures->discount;
         $share = $discount[min(count($discount) - 1, (int) round($signs / $weight))] * $slope / $weight;
         $dulled = array_map(static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $acts, $not);
         $total = array_sum($dulled);
@@ -138,10 +138,10 @@ final readonly class CheckFinder
     private function name(string $kind, string $id, Side $side): string
     {
         if ($kind === 'palpate') {
-            return 'Feel '.lcfirst($this->scene->atlas->muscle($id)->name).", {$side->value}";
+            return 'Feel '.lcfirst($this->context->atlas->muscle($id)->name).", {$side->value}";
         }
 
-        return ($kind === 'range' ? 'Measure: ' : 'Against resistance: ').lcfirst($this->scene->atlas->movement($id)->name).($side === Side::Midline ? '' : ", {$side->value}");
+        return ($kind === 'range' ? 'Measure: ' : 'Against resistance: ').lcfirst($this->context->atlas->movement($id)->name).($side === Side::Midline ? '' : ", {$side->value}");
     }
 
     /**

@@ -13,7 +13,7 @@ use Somatrace\Core\Response\Quietness;
 /** Ranks every muscle and side by what was found. Additive log-odds, one softmax, each part explained. */
 final class PatternEngine
 {
-    private ?Index $index = null;
+    private ?AtlasIndex $index = null;
 
     public function __construct(
         private readonly Atlas $atlas,
@@ -25,16 +25,16 @@ final class PatternEngine
 
     public function rank(CaseFile $case): PatternResult
     {
-        $scene = $this->scene($case);
+        $context = $this->context($case);
         $book = new SignBook;
         foreach ($this->collectors() as $collector) {
-            $collector->collect($scene, $book);
+            $collector->collect($context, $book);
         }
         $weighing = new Weighing($this->figures);
         $evidence = [];
         $logOdds = [];
         $plain = null;
-        foreach ($scene->index->candidates as $at) {
+        foreach ($context->index->candidates as $at) {
             $key = $at->key();
             // what has nothing of its own is weighed once for all
             $evidence[$key] = $book->isPlain($at) ? $plain ??= $weighing->evidence($book->of($at)) : $weighing->evidence($book->of($at));
@@ -50,7 +50,7 @@ final class PatternEngine
         arsort($order);
         $candidates = [];
         foreach ($order as $key => $_) {
-            $candidate = $this->candidate($scene, $book, $scene->index->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key]);
+            $candidate = $this->candidate($context, $book, $context->index->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key]);
             // where none of them explains it, none of them is offered as the source
             $candidates[] = $ofNone->leads ? $candidate->asNoSource() : $candidate;
         }
@@ -61,7 +61,7 @@ final class PatternEngine
     /** The same ranking with the checks that would tell most next. */
     public function withChecks(CaseFile $case, PatternResult $pattern): PatternResult
     {
-        $checks = (new CheckFinder($this->scene($case)))->find($pattern->candidates, $pattern->noneSupport);
+        $checks = (new CheckFinder($this->context($case)))->find($pattern->candidates, $pattern->noneSupport);
 
         return new PatternResult($pattern->candidates, $pattern->noneSupport, $pattern->ofNone, $checks);
     }
@@ -72,9 +72,9 @@ final class PatternEngine
         return $this->figures->outcomes[$kind]['minutes'];
     }
 
-    private function scene(CaseFile $case): Scene
+    private function context(CaseFile $case): RankingContext
     {
-        return new Scene($this->index ??= new Index($this->atlas), $case, $this->figures);
+        return new RankingContext($this->index ??= new AtlasIndex($this->atlas), $case, $this->figures);
     }
 
     /** @return list<Evidence\Collector> the short antagonist reads what the ones before it wrote */
@@ -103,13 +103,13 @@ final class PatternEngine
     }
 
     /** @param  list<Evidence>  $evidence */
-    private function candidate(Scene $scene, SignBook $book, MuscleAt $at, float $logOdds, float $support, array $evidence): Candidate
+    private function candidate(RankingContext $context, SignBook $book, MuscleAt $at, float $logOdds, float $support, array $evidence): Candidate
     {
-        $point = TriggerPoint::of($scene->palpation[$at->key()] ?? []);
-        $role = $book->isPlain($at) ? Role::Unclear : (new RoleReader)->of($scene, $book, $at, $point);
+        $point = TriggerPoint::of($context->palpation[$at->key()] ?? []);
+        $role = $book->isPlain($at) ? Role::Unclear : (new RoleReader)->of($context, $book, $at, $point);
 
         return new Candidate(
-            $at, $scene->index->names[$at->key()], $logOdds, $support, $this->figures->word($support),
+            $at, $context->index->names[$at->key()], $logOdds, $support, $this->figures->word($support),
             $role, $point, $evidence,
         );
     }

@@ -9,7 +9,7 @@ use Somatrace\Core\Anatomy\MuscleAt;
 /** Reads the part a muscle plays from what speaks for it. */
 final readonly class RoleReader
 {
-    public function of(Scene $scene, SignBook $book, MuscleAt $at, TriggerPoint $point): Role
+    public function of(RankingContext $context, SignBook $book, MuscleAt $at, TriggerPoint $point): Role
     {
         $names = $book->names($at);
         $has = static fn (string $prefix): bool => str_contains($names, "|$prefix");
@@ -18,7 +18,7 @@ final readonly class RoleReader
         $tender = $has('tenderness_2') || $has('tenderness_3') || $has('tenderness_4');
         $familiar = $has('familiar');
         $short = $book->sum($at, 'shortness', 'posture') > 0 || $has('posture_marked');
-        $long = $has('posture_long') && $this->antagonistShort($scene, $book, $at);
+        $long = $has('posture_long') && $this->antagonistShort($context, $book, $at);
 
         return match (true) {
             $own && $long && ! $has('short_2') && ! $has('short_3') => Role::Overstretched,
@@ -31,9 +31,9 @@ final readonly class RoleReader
         };
     }
 
-    private function antagonistShort(Scene $scene, SignBook $book, MuscleAt $at): bool
+    private function antagonistShort(RankingContext $context, SignBook $book, MuscleAt $at): bool
     {
-        foreach ($scene->atlas->muscle($at->muscle)->antagonists as $antagonist) {
+        foreach ($context->atlas->muscle($at->muscle)->antagonists as $antagonist) {
             if ($book->sum(new MuscleAt($antagonist, $at->side), 'shortness', 'posture') > 0) {
                 return true;
             }

@@ -12,7 +12,7 @@ use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Done;
 use Somatrace\Core\Response\Decision;
 use Somatrace\Core\Response\ResponseResult;
-use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
 
 /** How strong work on one muscle may feel today: the lowest of every cap, each with its reason. */
@@ -30,7 +30,7 @@ final readonly class CeilingFinder
     ) {
     }
 
-    public function of(MuscleAt $at, Deed $deed): Ceiling
+    public function of(MuscleAt $at, ProposedWork $work): Ceiling
     {
         $muscle = $this->atlas->muscle($at->muscle);
         $school = $this->figures->schoolCap($this->school->chose('pressure'));
@@ -40,14 +40,14 @@ final readonly class CeilingFinder
             new Cap($bears, 'tissue', ucfirst($muscle->tissue->value).' tissue bears no more.'),
         );
         foreach ([
-            $this->stoic(min($school, $bears)), $this->firstTime($at, $muscle), $this->safety($deed),
-            $this->lastAnswer($at), $this->tolerance($at), $this->tool($deed),
+            $this->stoic(min($school, $bears)), $this->firstTime($at, $muscle), $this->safety($work),
+            $this->lastAnswer($at), $this->tolerance($at), $this->tool($work),
             $muscle->mostFelt === null ? null : new Cap($muscle->mostFelt, 'place', 'Light only, for what lies beside it.'),
         ] as $cap) {
             $ceiling = $cap === null ? $ceiling : $ceiling->and($cap);
         }
 
-        return $deed->technique !== null && $this->atlas->technique($deed->technique)->onStretch
+        return $work->technique !== null && $this->atlas->technique($work->technique)->onStretch
             ? $ceiling->and(new Cap($ceiling->felt + $this->figures->figure('stretch_step'), 'stretch', 'On stretch the same feeling comes with less; from: '.lcfirst($ceiling->because())))
             : $ceiling;
     }
@@ -80,9 +80,9 @@ final readonly class CeilingFinder
         return max($visits, count($this->workedBefore($at)));
     }
 
-    private function safety(Deed $deed): ?Cap
+    private function safety(ProposedWork $work): ?Cap
     {
-        $limit = $this->gate->pressureCap($deed);
+        $limit = $this->gate->pressureCap($work);
 
         return $limit === null ? null : new Cap((float) $limit->value, 'safety', $limit->because());
     }
@@ -118,12 +118,12 @@ final readonly class CeilingFinder
         return $borne === [] ? null : new Cap(max($borne) + 1, 'tolerance', 'Borne well before: '.max($borne).'; one more at most.');
     }
 
-    private function tool(Deed $deed): ?Cap
+    private function tool(ProposedWork $work): ?Cap
     {
-        if ($deed->tool === null) {
+        if ($work->tool === null) {
             return null;
         }
-        $tool = $this->atlas->tool($deed->tool);
+        $tool = $this->atlas->tool($work->tool);
 
         return new Cap($tool->strongestFelt, 'tool', "As much as this should give: {$tool->name}.");
     }

@@ -8,8 +8,8 @@ use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Response\ResponseResult;
-use Somatrace\Core\Safety\Deed;
 use Somatrace\Core\Safety\Offer;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Safety\TouchGate;
 
@@ -35,7 +35,7 @@ final readonly class Planner
         $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist);
         [$targets, $leftOut] = (new TargetBuilder($this->atlas, $this->figures, $case, $school, $gate, $response, $ceilings, $tools))->build($pattern);
         $offers = array_values(array_filter($safety->offers, static fn (Offer $offer): bool => $school->is($offer->school, $offer->schoolValue) && ! in_array($offer->technique, $case->therapist->scopeOff, true)));
-        $clock = Clockwork::of($case->session, $this->figures, $school, $this->mostMinutes($safety));
+        $clock = TimeBudget::of($case->session, $this->figures, $school, $this->mostMinutes($safety));
         $solver = new Solver($this->figures, $school, $clock);
         $solution = $solver->solve($targets, count($offers));
         $builder = new StepBuilder($this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $ceilings, $tools->mass());
@@ -45,7 +45,7 @@ final readonly class Planner
 
     private function mostMinutes(SafetyResult $safety): ?float
     {
-        $cap = $safety->limits->minutesCap(new Deed([]));
+        $cap = $safety->limits->minutesCap(new ProposedWork([]));
 
         return $cap === null ? null : (float) $cap->value;
     }
@@ -55,12 +55,12 @@ final readonly class Planner
      * @param  list<LeftOut>  $leftOut
      * @param  list<PlanStep>  $steps
      */
-    private function result(Solution $solution, array $targets, array $leftOut, array $steps, Clockwork $clock): PlanResult
+    private function result(Solution $solution, array $targets, array $leftOut, array $steps, TimeBudget $clock): PlanResult
     {
         $in = array_map(static fn (Chosen $chosen): string => $chosen->target->at->key(), $solution->chosen);
         foreach ($targets as $target) {
             if (! in_array($target->at->key(), $in, true)) {
-                $leftOut[] = new LeftOut($target->at, $target->candidate->name, Reason::of(ReasonKind::Worth, 'Worth less than the others in '.($clock->budget / Clockwork::PER_MINUTE).' minutes.'));
+                $leftOut[] = new LeftOut($target->at, $target->candidate->name, Reason::of(ReasonKind::Worth, 'Worth less than the others in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes.'));
             }
         }
         $chosen = array_map(static fn (Chosen $one): array => [
@@ -69,7 +69,7 @@ final readonly class Planner
             'worth' => round($one->target->benefit($one->minutes), 5),
         ], $solution->chosen);
         usort($chosen, static fn (array $a, array $b): int => [$b['worth'], $a['muscle'], $a['side']] <=> [$a['worth'], $b['muscle'], $b['side']]);
-        $because = $chosen === [] ? 'Nothing to press today: calm, warm and compare.' : 'Most worth in '.($clock->budget / Clockwork::PER_MINUTE).' minutes, within every limit.';
+        $because = $chosen === [] ? 'Nothing to press today: calm, warm and compare.' : 'Most worth in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes, within every limit.';
 
         return PlanResult::of($because, $steps, $leftOut, $solution->benefit, $solution->turns(), $this->load($steps), $chosen);
     }

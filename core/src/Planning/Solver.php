@@ -20,7 +20,7 @@ final class Solver
     /** @var array<string, true> muscle and side of every target */
     private array $keys = [];
 
-    public function __construct(private readonly PlanFigures $figures, private readonly School $school, private readonly Clockwork $clock)
+    public function __construct(private readonly PlanFigures $figures, private readonly School $school, private readonly TimeBudget $clock)
     {
     }
 

@@ -13,9 +13,9 @@ use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
-use Somatrace\Core\Safety\Deed;
 use Somatrace\Core\Safety\Limit;
 use Somatrace\Core\Safety\Offer;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Units\ContactArea;
 
@@ -33,7 +33,7 @@ final class StepBuilder
         private readonly CaseFile $case,
         private readonly TouchGate $gate,
         private readonly School $school,
-        private readonly Clockwork $clock,
+        private readonly TimeBudget $clock,
         private readonly Solver $solver,
         private readonly CeilingFinder $ceilings,
         private readonly float $therapistKg,
@@ -71,7 +71,7 @@ final class StepBuilder
     {
         $possible = $this->case->session->positionsPossible;
         foreach ($possible === [] ? ['supine'] : $possible as $position) {
-            if ($this->gate->forbidding(new Deed([], null, null, $position)) === null) {
+            if ($this->gate->forbidding(new ProposedWork([], null, null, $position)) === null) {
                 return $position;
             }
         }
@@ -173,7 +173,7 @@ final class StepBuilder
         if ($open === []) {
             return false;
         }
-        $cap = $this->gate->pressureCap(new Deed($open, 'effleurage', 'palm', $family));
+        $cap = $this->gate->pressureCap(new ProposedWork($open, 'effleurage', 'palm', $family));
         $pressure = min($this->figures->figure('warm_up_pressure'), $cap === null ? 10 : (float) $cap->value);
         $minutes = $this->clock->warmUp;
         $scale = $this->softest($open);
@@ -218,11 +218,11 @@ final class StepBuilder
      */
     private function underStrokes(array $places, string $position): array
     {
-        $deed = new Deed($places, 'effleurage', 'palm', $position);
-        $near = array_filter($this->gate->hazardsUnder($deed), static fn (Hazard $hazard): bool => $hazard->broadCap !== null);
+        $work = new ProposedWork($places, 'effleurage', 'palm', $position);
+        $near = array_filter($this->gate->hazardsUnder($work), static fn (Hazard $hazard): bool => $hazard->broadCap !== null);
 
         return [
-            ...array_map(self::watched(...), $this->gate->watching($deed)),
+            ...array_map(self::watched(...), $this->gate->watching($work)),
             ...array_values(array_map(static fn (Hazard $hazard): Caution => Caution::of(CautionKind::Hazard, $hazard->id, "{$hazard->name}: ".lcfirst($hazard->safeLine)), $near)),
         ];
     }
@@ -232,14 +232,14 @@ final class StepBuilder
         $target = $chosen->target;
         $option = $chosen->option;
         $ceiling = $warmed ? $option->ceiling : $option->ceiling->and(new Cap($this->figures->figure('firm_from') - 1, 'not_warmed', 'The region cannot be warmed first.'));
-        $deed = new Deed($option->places, $option->technique, $option->tool, $option->position, null, $target->at, $option->site);
+        $work = new ProposedWork($option->places, $option->technique, $option->tool, $option->position, null, $target->at, $option->site);
         $hygiene = $this->clock->hygiene($option);
         $this->hygiene(array_diff_key($hygiene, ['glove_off_wash' => 0]));
         $this->add(
-            StepKind::Treat, $chosen->minutes * Clockwork::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique, $option->tool,
-            $this->product($option->technique), $this->clientAction($target->muscle, $deed),
+            StepKind::Treat, $chosen->minutes * TimeBudget::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique, $option->tool,
+            $this->product($option->technique), $this->clientAction($target->muscle, $work),
             $this->passes($target->at, $ceiling->felt, $chosen->minutes, $option->technique, $option->tool),
-            $target->muscle->lore()->findSteps(), $this->cautions($target->muscle, $deed), $this->why($target), $ceiling, label: $target->candidate->name,
+            $target->muscle->reference()->findSteps(), $this->cautions($target->muscle, $work), $this->why($target), $ceiling, label: $target->candidate->name,
         );
         $rest = $this->clock->restAfter($option, $chosen->minutes);
         if ($rest > 0) {
@@ -250,10 +250,10 @@ final class StepBuilder
     }
 
     /** What the client does meanwhile. A movement of their own is a touch like any other: where the gate says no, they only breathe. */
-    private function clientAction(Muscle $muscle, Deed $deed): string
+    private function clientAction(Muscle $muscle, ProposedWork $work): string
     {
         $action = $muscle->clientAction;
-        $moved = $action?->judgedAs === null ? null : new Deed($deed->places, $action->judgedAs, null, $deed->position, null, $deed->muscle, $deed->site);
+        $moved = $action?->judgedAs === null ? null : new ProposedWork($work->places, $action->judgedAs, null, $work->position, null, $work->muscle, $work->site);
 
         return $action !== null && ($moved === null || $this->gate->forbidding($moved) === null) ? $action->words : $this->figures->word('client_breathes');
     }
@@ -294,20 +294,20 @@ final class StepBuilder
             return;
         }
         $places = array_map(static fn (Place $place): Place => new Place($place->zone, $place->side->mirrored()), $chosen->option->places);
-        $deed = new Deed($places, $chosen->option->technique, $chosen->option->tool, $position, null, $at, $chosen->option->site);
-        if ($this->gate->forbidding($deed) !== null) {
+        $work = new ProposedWork($places, $chosen->option->technique, $chosen->option->tool, $position, null, $at, $chosen->option->site);
+        if ($this->gate->forbidding($work) !== null) {
             return;
         }
-        $ceiling = $this->ceilings->of($at, $deed)->and(new Cap($this->figures->figure('other_side_cap'), 'other_side', 'The other side is done lighter.'));
+        $ceiling = $this->ceilings->of($at, $work)->and(new Cap($this->figures->figure('other_side_cap'), 'other_side', 'The other side is done lighter.'));
         $ceiling = $ceiling->and($this->noHarder($at, $chosen));
         if ($ceiling->felt < 1) {
             return;
         }
-        $minutes = $quarters / Clockwork::PER_MINUTE;
+        $minutes = $quarters / TimeBudget::PER_MINUTE;
         $this->add(
             StepKind::Treat, $quarters, $at, $places, $chosen->option->site, $chosen->option->technique, $chosen->option->tool, $this->product($chosen->option->technique),
-            $this->clientAction($chosen->target->muscle, $deed), $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
-            $chosen->target->muscle->lore()->findSteps(), $this->cautions($chosen->target->muscle, $deed), 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
+            $this->clientAction($chosen->target->muscle, $work), $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
+            $chosen->target->muscle->reference()->findSteps(), $this->cautions($chosen->target->muscle, $work), 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
         );
     }
 
@@ -322,14 +322,14 @@ final class StepBuilder
     }
 
     /** @return list<Caution> what stops this step: what safety asks to watch there, the glove it needs, and what lies beside the muscle */
-    private function cautions(Muscle $muscle, Deed $deed): array
+    private function cautions(Muscle $muscle, ProposedWork $work): array
     {
         $glove = $this->figures->word('glove');
-        $gloved = in_array($deed->technique, $this->figures->words('gloved_techniques'), true) ? ['a fresh '.$this->atlas->products[$glove]] : [];
+        $gloved = in_array($work->technique, $this->figures->words('gloved_techniques'), true) ? ['a fresh '.$this->atlas->products[$glove]] : [];
 
         return [
-            ...array_map(self::watched(...), $this->gate->watching($deed)), ...Caution::each(CautionKind::Glove, $glove, $gloved),
-            ...$this->atlas->watchOf($muscle, $this->gate->hazardsUnder($deed)),
+            ...array_map(self::watched(...), $this->gate->watching($work)), ...Caution::each(CautionKind::Glove, $glove, $gloved),
+            ...$this->atlas->watchOf($muscle, $this->gate->hazardsUnder($work)),
         ];
     }
 
@@ -397,7 +397,7 @@ final class StepBuilder
         $open = $this->open(array_values($around), $offer->technique, 'palm', $this->position, $offer->product);
         if ($open !== []) {
             $this->add(
-                StepKind::Treat, (int) ($this->figures->figure('offer_minutes') * Clockwork::PER_MINUTE), places: $open, technique: $offer->technique, tool: 'palm', product: $offer->product,
+                StepKind::Treat, (int) ($this->figures->figure('offer_minutes') * TimeBudget::PER_MINUTE), places: $open, technique: $offer->technique, tool: 'palm', product: $offer->product,
                 cautions: Caution::each(CautionKind::Cold, $offer->technique, ['never still, dry afterwards', 'nothing on the sore place itself']), why: 'Cold around it first: inflammation is dealt with before anything else.', label: $this->atlas->technique($offer->technique)->name.' around it',
             );
         }
@@ -405,11 +405,11 @@ final class StepBuilder
 
     /**
      * @param  list<Place>  $places
-     * @return list<Place> those where the deed is allowed
+     * @return list<Place> those where the work is allowed
      */
     private function open(array $places, string $technique, string $tool, string $position, ?string $product = null): array
     {
-        return array_values(array_filter($places, fn (Place $place): bool => $this->gate->forbidding(new Deed([$place], $technique, $tool, $position, $product)) === null));
+        return array_values(array_filter($places, fn (Place $place): bool => $this->gate->forbidding(new ProposedWork([$place], $technique, $tool, $position, $product)) === null));
     }
 
     private function shiftTo(string $position): void
@@ -446,7 +446,7 @@ final class StepBuilder
 
     private function end(Solution $solution): void
     {
-        $used = (int) round(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps)) * Clockwork::PER_MINUTE);
+        $used = (int) round(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps)) * TimeBudget::PER_MINUTE);
         $spare = max(0, $this->clock->budget - $used - $this->clock->finish - $this->clock->aftercare);
         $places = $this->open(array_merge([], ...array_map(static fn (Chosen $chosen): array => $chosen->option->places, $solution->chosen)), 'effleurage', 'palm', $this->position);
         $this->add(
@@ -471,7 +471,7 @@ final class StepBuilder
             $wanted = ['plenty_oil', ...$wanted];
         }
         foreach ($wanted as $product) {
-            if ($this->gate->forbidding(new Deed([], $technique, null, null, $product)) === null) {
+            if ($this->gate->forbidding(new ProposedWork([], $technique, null, null, $product)) === null) {
                 return $product;
             }
         }
@@ -492,7 +492,7 @@ final class StepBuilder
         ?string $what = null,
     ): void {
         if ($quarters > 0) {
-            $this->steps[] = new PlanStep($kind, $quarters / Clockwork::PER_MINUTE, $this->position, $at, $places, $site, $technique, $tool, $product, $clientAction, $passes, $find, $cautions, $why, $ceiling, $check, $otherSide, $label, $what);
+            $this->steps[] = new PlanStep($kind, $quarters / TimeBudget::PER_MINUTE, $this->position, $at, $places, $site, $technique, $tool, $product, $clientAction, $passes, $find, $cautions, $why, $ceiling, $check, $otherSide, $label, $what);
         }
     }
 }

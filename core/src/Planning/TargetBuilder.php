@@ -19,7 +19,7 @@ use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Pattern\TriggerPoint;
 use Somatrace\Core\Response\Decision;
 use Somatrace\Core\Response\ResponseResult;
-use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
 
 /** From the ranking to what can be treated today: each target with its ways, or left out with the reason. */
@@ -240,7 +240,7 @@ final class TargetBuilder
         foreach ($this->sites($candidate, $muscle) as $site) {
             $places = array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zonesOf($site));
             foreach ($this->techniques($candidate, $muscle, $site) as $technique) {
-                $forbidden = $this->gate->forbidding(new Deed($places, $technique->id, null, $position, null, $candidate->at, $site));
+                $forbidden = $this->gate->forbidding(new ProposedWork($places, $technique->id, null, $position, null, $candidate->at, $site));
                 if ($forbidden !== null) {
                     $why = Reason::forbiddenBy($forbidden);
 
@@ -252,7 +252,7 @@ final class TargetBuilder
 
                     continue;
                 }
-                $most = $this->gate->minutesCap(new Deed($places, $technique->id, $choice[0]->id, $position, null, $candidate->at, $site))->value ?? 180;
+                $most = $this->gate->minutesCap(new ProposedWork($places, $technique->id, $choice[0]->id, $position, null, $candidate->at, $site))->value ?? 180;
                 $most = $this->calmOnly ? min((float) $most, $this->figures->figure('calm_minutes')) : $most;
 
                 return new Option($this->atlas->position($position)->family, $position, $site, $places, $technique->id, $choice[0]->id, $choice[1], (float) $most, $preference, in_array($position, $muscle->positionsFor($candidate->at->side->mirrored()), true));
@@ -265,11 +265,11 @@ final class TargetBuilder
     /** @param  list<Place>  $places */
     private function ceilingWith(MuscleAt $at, array $places, Technique $technique, Tool $tool, string $position, string $site): Ceiling
     {
-        $deed = new Deed($places, $technique->id, $tool->id, $position, null, $at, $site);
-        $forbidden = $this->gate->forbidding($deed);
+        $work = new ProposedWork($places, $technique->id, $tool->id, $position, null, $at, $site);
+        $forbidden = $this->gate->forbidding($work);
 
         return $forbidden === null
-            ? $this->ceilings->of($at, $deed)
+            ? $this->ceilings->of($at, $work)
             : Ceiling::lowestOf(new Cap(0, 'forbidden', $forbidden->because()));
     }
 

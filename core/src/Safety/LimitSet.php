@@ -31,38 +31,38 @@ final readonly class LimitSet
         return array_values($this->limits);
     }
 
-    /** @return list<Limit> those of these effects that touch the deed */
-    public function touching(Deed $deed, Effect ...$effects): array
+    /** @return list<Limit> those of these effects that touch the work */
+    public function touching(ProposedWork $work, Effect ...$effects): array
     {
         return array_values(array_filter(
             $this->limits,
-            static fn (Limit $limit): bool => in_array($limit->effect, $effects, true) && $limit->scope->touches($deed),
+            static fn (Limit $limit): bool => in_array($limit->effect, $effects, true) && $limit->scope->touches($work),
         ));
     }
 
-    /** The first limit that forbids the deed; null when none does. */
-    public function forbidding(Deed $deed): ?Limit
+    /** The first limit that forbids the work; null when none does. */
+    public function forbidding(ProposedWork $work): ?Limit
     {
-        return $this->against($deed)[0] ?? null;
+        return $this->against($work)[0] ?? null;
     }
 
-    /** @return list<Limit> all that forbid the deed: outright first, then until a check is done that it needs */
-    public function against(Deed $deed): array
+    /** @return list<Limit> all that forbid the work: outright first, then until a check is done that it needs */
+    public function against(ProposedWork $work): array
     {
-        $waits = array_filter($this->touching($deed, Effect::CheckFirst), static fn (Limit $limit): bool => ! $limit->scope->isEverything());
+        $waits = array_filter($this->touching($work, Effect::CheckFirst), static fn (Limit $limit): bool => ! $limit->scope->isEverything());
 
-        return [...$this->touching($deed, Effect::Avoid, Effect::Exclude), ...array_values($waits)];
+        return [...$this->touching($work, Effect::Avoid, Effect::Exclude), ...array_values($waits)];
     }
 
-    /** The lowest pressure cap on the deed; null when nothing caps it. */
-    public function pressureCap(Deed $deed): ?Limit
+    /** The lowest pressure cap on the work; null when nothing caps it. */
+    public function pressureCap(ProposedWork $work): ?Limit
     {
-        return $this->lowest($this->touching($deed, Effect::CapPressure));
+        return $this->lowest($this->touching($work, Effect::CapPressure));
     }
 
-    public function minutesCap(Deed $deed): ?Limit
+    public function minutesCap(ProposedWork $work): ?Limit
     {
-        return $this->lowest($this->touching($deed, Effect::CapMinutes));
+        return $this->lowest($this->touching($work, Effect::CapMinutes));
     }
 
     /** @param  list<Limit>  $limits */

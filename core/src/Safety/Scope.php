@@ -34,15 +34,15 @@ final readonly class Scope
         return $this->key;
     }
 
-    public function touches(Deed $deed): bool
+    public function touches(ProposedWork $work): bool
     {
-        return ($this->place === null || isset($deed->placeKeys[$this->place->key()]))
-            && ($this->muscle === null || $this->muscle->key() === $deed->muscle?->key())
-            && ($this->technique === null || $this->technique === $deed->technique)
-            && ($this->tool === null || $this->tool === $deed->tool)
-            && ($this->position === null || $this->position === $deed->position)
-            && ($this->product === null || $this->product === $deed->product)
-            && ($this->site === null || $this->site === $deed->site);
+        return ($this->place === null || isset($work->placeKeys[$this->place->key()]))
+            && ($this->muscle === null || $this->muscle->key() === $work->muscle?->key())
+            && ($this->technique === null || $this->technique === $work->technique)
+            && ($this->tool === null || $this->tool === $work->tool)
+            && ($this->position === null || $this->position === $work->position)
+            && ($this->product === null || $this->product === $work->product)
+            && ($this->site === null || $this->site === $work->site);
     }
 
     /** Whether it holds for all that is done today, wherever and with whatever. */

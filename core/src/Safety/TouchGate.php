@@ -31,31 +31,31 @@ final class TouchGate
         return new self($atlas, $safety->limits, array_values(array_diff_key($atlas->consentAreas, array_flip($agreed))));
     }
 
-    /** The first thing that forbids the deed, or that has to be checked or agreed before it; null when nothing does. */
-    public function forbidding(Deed $deed): ?Limit
+    /** The first thing that forbids the work, or that has to be checked or agreed before it; null when nothing does. */
+    public function forbidding(ProposedWork $work): ?Limit
     {
-        return $this->limits->forbidding($deed) ?? $this->unreached($deed) ?? $this->unagreed($deed) ?? $this->hazards($deed)[0] ?? null;
+        return $this->limits->forbidding($work) ?? $this->unreached($work) ?? $this->unagreed($work) ?? $this->hazards($work)[0] ?? null;
     }
 
     /** @return list<Limit> all of them */
-    public function against(Deed $deed): array
+    public function against(ProposedWork $work): array
     {
-        return [...$this->limits->against($deed), ...array_filter([$this->unreached($deed), $this->unagreed($deed)]), ...$this->hazards($deed)];
+        return [...$this->limits->against($work), ...array_filter([$this->unreached($work), $this->unagreed($work)]), ...$this->hazards($work)];
     }
 
     /** The lowest cap on how strong it may feel; null when nothing caps it. */
-    public function pressureCap(Deed $deed): ?Limit
+    public function pressureCap(ProposedWork $work): ?Limit
     {
-        return $this->caps($deed)[0] ?? null;
+        return $this->caps($work)[0] ?? null;
     }
 
     /** @return list<Limit> every cap on how strong it may feel, the lowest first */
-    public function caps(Deed $deed): array
+    public function caps(ProposedWork $work): array
     {
-        $caps = $this->limits->touching($deed, Effect::CapPressure);
-        foreach ($this->hazardsUnder($deed) as $hazard) {
+        $caps = $this->limits->touching($work, Effect::CapPressure);
+        foreach ($this->hazardsUnder($work) as $hazard) {
             $cap = min(array_filter([
-                $this->isBroad($deed) ? $hazard->broadCap : $hazard->cap, $this->isSustained($deed) ? $hazard->sustainedCap : null,
+                $this->isBroad($work) ? $hazard->broadCap : $hazard->cap, $this->isSustained($work) ? $hazard->sustainedCap : null,
             ], static fn (?float $one): bool => $one !== null) ?: [INF]);
             if ($cap < INF) {
                 $words = "{$hazard->name} lies there: light, at most $cap. {$hazard->safeLine}";
@@ -67,15 +67,15 @@ final class TouchGate
         return $caps;
     }
 
-    public function minutesCap(Deed $deed): ?Limit
+    public function minutesCap(ProposedWork $work): ?Limit
     {
-        return $this->limits->minutesCap($deed);
+        return $this->limits->minutesCap($work);
     }
 
     /** @return list<Limit> those that ask to watch something there */
-    public function watching(Deed $deed): array
+    public function watching(ProposedWork $work): array
     {
-        return array_values(array_filter($this->limits->touching($deed, Effect::Watch), static fn (Limit $limit): bool => ! $limit->scope->isEverything()));
+        return array_values(array_filter($this->limits->touching($work, Effect::Watch), static fn (Limit $limit): bool => ! $limit->scope->isEverything()));
     }
 
     /** @return list<Limit> what is watched in all that is done today */
@@ -84,16 +84,16 @@ final class TouchGate
         return array_values(array_filter($this->limits->all(), static fn (Limit $limit): bool => $limit->effect === Effect::Watch && $limit->scope->isEverything()));
     }
 
-    /** @return list<Hazard> the places never to be pressed that a deed comes to: those its muscle lists, where its site lies; a stroke comes to all of them */
-    public function hazardsUnder(Deed $deed): array
+    /** @return list<Hazard> the places never to be pressed that work comes to: those its muscle lists, where its site lies; a stroke comes to all of them */
+    public function hazardsUnder(ProposedWork $work): array
     {
-        $muscle = $deed->muscle->muscle ?? '';
+        $muscle = $work->muscle->muscle ?? '';
         $own = $this->hazards[$muscle] ??= array_values($muscle === ''
             ? $this->atlas->handbook()->hazards
-            : array_map($this->atlas->handbook()->hazard(...), $this->atlas->muscle($muscle)->lore()->hazards));
+            : array_map($this->atlas->handbook()->hazard(...), $this->atlas->muscle($muscle)->reference()->hazards));
         $under = [];
         foreach ($own as $hazard) {
-            foreach ($deed->places as $place) {
+            foreach ($work->places as $place) {
                 if (in_array($place->zone, $hazard->zones, true) && $hazard->liesOn($place->side)) {
                     $under[] = $hazard;
 
@@ -106,14 +106,14 @@ final class TouchGate
     }
 
     /** @return list<Limit> the places never to be pressed that forbid it */
-    private function hazards(Deed $deed): array
+    private function hazards(ProposedWork $work): array
     {
         $limits = [];
-        foreach ($this->hazardsUnder($deed) as $hazard) {
+        foreach ($this->hazardsUnder($work) as $hazard) {
             $why = match (true) {
-                $this->isBroad($deed) && $hazard->broad => 'no stroke goes over it',
-                $this->isSustained($deed) && $hazard->sustained => 'nothing is held there for long',
-                $deed->tool !== null && in_array($deed->tool, $hazard->tools, true) => 'not with '.$this->atlas->tool($deed->tool)->name,
+                $this->isBroad($work) && $hazard->broad => 'no stroke goes over it',
+                $this->isSustained($work) && $hazard->sustained => 'nothing is held there for long',
+                $work->tool !== null && in_array($work->tool, $hazard->tools, true) => 'not with '.$this->atlas->tool($work->tool)->name,
                 default => null,
             };
             if ($why !== null) {
@@ -124,32 +124,32 @@ final class TouchGate
         return $limits;
     }
 
-    private function isBroad(Deed $deed): bool
+    private function isBroad(ProposedWork $work): bool
     {
-        return $deed->muscle === null && $deed->technique !== null;
+        return $work->muscle === null && $work->technique !== null;
     }
 
-    private function isSustained(Deed $deed): bool
+    private function isSustained(ProposedWork $work): bool
     {
-        return $deed->technique !== null && $this->atlas->technique($deed->technique)->sustained;
+        return $work->technique !== null && $this->atlas->technique($work->technique)->sustained;
     }
 
-    private function unreached(Deed $deed): ?Limit
+    private function unreached(ProposedWork $work): ?Limit
     {
-        if ($deed->position === null || $deed->places === []) {
+        if ($work->position === null || $work->places === []) {
             return null;
         }
-        $position = $this->atlas->position($deed->position);
-        $reached = array_filter($deed->places, fn (Place $place): bool => in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true));
-        $enough = $deed->muscle === null ? count($reached) === count($deed->places) : $reached !== [];
+        $position = $this->atlas->position($work->position);
+        $reached = array_filter($work->places, fn (Place $place): bool => in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true));
+        $enough = $work->muscle === null ? count($reached) === count($work->places) : $reached !== [];
 
-        return $enough ? null : new Limit(Effect::Exclude, new Scope(position: $deed->position), null, ['reach'], ["No hand comes to it {$position->name}."]);
+        return $enough ? null : new Limit(Effect::Exclude, new Scope(position: $work->position), null, ['reach'], ["No hand comes to it {$position->name}."]);
     }
 
-    private function unagreed(Deed $deed): ?Limit
+    private function unagreed(ProposedWork $work): ?Limit
     {
         foreach ($this->open as $area) {
-            if ($this->covers($area, $deed)) {
+            if ($this->covers($area, $work)) {
                 return new Limit(Effect::Consent, new Scope, $area->id, ["consent.{$area->id}"], ["Not agreed yet: {$area->words}."]);
             }
         }
@@ -157,14 +157,14 @@ final class TouchGate
         return null;
     }
 
-    private function covers(ConsentArea $area, Deed $deed): bool
+    private function covers(ConsentArea $area, ProposedWork $work): bool
     {
-        $in = array_filter($deed->places, static fn (Place $place): bool => in_array($place->zone, $area->zones, true));
+        $in = array_filter($work->places, static fn (Place $place): bool => in_array($place->zone, $area->zones, true));
 
         return match (true) {
-            in_array($deed->technique, $area->techniques, true), $deed->muscle !== null && in_array($deed->muscle->muscle, $area->muscles, true) => true,
+            in_array($work->technique, $area->techniques, true), $work->muscle !== null && in_array($work->muscle->muscle, $area->muscles, true) => true,
             // a site that lies in it altogether, or a stroke that goes over any of it
-            $deed->muscle !== null => $in !== [] && count($in) === count($deed->places),
+            $work->muscle !== null => $in !== [] && count($in) === count($work->places),
             default => $in !== [],
         };
     }

@@ -14,7 +14,7 @@ use Somatrace\Core\CaseFile\PalpationFinding;
 use Somatrace\Core\CaseFile\PostureFinding;
 use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\CaseFile\ResistedFinding;
-use Somatrace\Core\Pattern\Index;
+use Somatrace\Core\Pattern\AtlasIndex;
 use Somatrace\Core\Pattern\NextCheck;
 
 /** Asks a simulated client: the complaint first, then whole rounds of checks or one at a time, and hands the case on as the core reads it. */
@@ -37,7 +37,7 @@ final class Assessment
     /** @var array<string, MuscleAt>|null */
     private ?array $reach = null;
 
-    public function __construct(private readonly Index $index, private readonly SimulatedClient $client)
+    public function __construct(private readonly AtlasIndex $index, private readonly SimulatedClient $client)
     {
     }
 

@@ -6,15 +6,15 @@ namespace Somatrace\Core\Simulation;
 
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Pattern\AtlasIndex;
 use Somatrace\Core\Pattern\Candidate;
-use Somatrace\Core\Pattern\Index;
 use Somatrace\Core\Pattern\PatternEngine;
 use Somatrace\Core\Pattern\PatternResult;
 
 /** Lets simulated clients be assessed in several ways and scores the ranking against what is hidden. */
 final readonly class RankingTrial
 {
-    private Index $index;
+    private AtlasIndex $index;
 
     private SimulatedClients $clients;
 
@@ -22,7 +22,7 @@ final readonly class RankingTrial
 
     public function __construct(private Clinic $clinic)
     {
-        $this->index = new Index($clinic->atlas);
+        $this->index = new AtlasIndex($clinic->atlas);
         $this->clients = new SimulatedClients($clinic->atlas, $clinic->regionOfZone());
         $this->engine = $clinic->engine();
     }

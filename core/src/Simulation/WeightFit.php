@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Somatrace\Core\Simulation;
 
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Pattern\AtlasIndex;
 use Somatrace\Core\Pattern\Figures;
-use Somatrace\Core\Pattern\Index;
 use Somatrace\Core\Pattern\PatternResult;
 
 /**
@@ -81,7 +81,7 @@ final readonly class WeightFit
     /** @return list<array{\Somatrace\Core\CaseFile\CaseFile, string}> each client at several depths of assessment, and who should be found */
     private function cases(int $count, int $seed): array
     {
-        $index = new Index($this->clinic->atlas);
+        $index = new AtlasIndex($this->clinic->atlas);
         $cases = [];
         foreach ((new SimulatedClients($this->clinic->atlas, $this->clinic->regionOfZone()))->many($count, $seed) as $client) {
             $assessment = new Assessment($index, $client);

@@ -50,7 +50,7 @@ final class Trainer
         }
         foreach ($this->atlas->muscles as $muscle) {
             $region = $this->regionOf($muscle->zones);
-            if ($muscle->lore()->proof !== null) {
+            if ($muscle->reference()->proof !== null) {
                 $cards[$region][] = new Card(CardKind::Proof, $muscle->id);
             }
             if (array_diff($muscle->coreReferral, $muscle->everyZone()) !== []) {
@@ -119,14 +119,14 @@ final class Trainer
     private function proof(Card $card, int $seed): Question
     {
         $muscle = $this->atlas->muscle($card->subject);
-        $proof = $muscle->lore()->proof ?? throw UnknownId::in('card', $card->key());
+        $proof = $muscle->reference()->proof ?? throw UnknownId::in('card', $card->key());
         $asked = array_map(static fn (DirectionUse $use): string => $use->key(), $proof->uses);
         // only muscles that do none of it are wrong answers
         $wrong = array_filter($this->near($muscle), function (Muscle $other) use ($asked): bool {
             return array_intersect($asked, array_map(static fn (DirectionUse $use): string => $use->key(), $this->atlas->does($other))) === [];
         });
 
-        return $this->muscles($card, $seed, $muscle, "The client is asked to {$proof->do}. Which of these does that prove?", $wrong, "{$muscle->name}: ".implode('; ', $muscle->lore()->findSteps()).'.', []);
+        return $this->muscles($card, $seed, $muscle, "The client is asked to {$proof->do}. Which of these does that prove?", $wrong, "{$muscle->name}: ".implode('; ', $muscle->reference()->findSteps()).'.', []);
     }
 
     private function sends(Card $card, int $seed): Question

@@ -98,9 +98,9 @@ final class SearchTest extends TestCase
     public function test_every_complaint_of_the_atlas_finds_a_muscle_that_has_it_at_once(): void
     {
         foreach (Core::clinic()->atlas->muscles as $muscle) {
-            foreach ($muscle->lore()->complaints as $complaint) {
+            foreach ($muscle->reference()->complaints as $complaint) {
                 $first = array_column($this->find($complaint, 3, 'muscle'), 'id');
-                $said = array_merge(...array_map(static fn (string $id): array => Core::clinic()->atlas->muscle($id)->lore()->complaints, $first));
+                $said = array_merge(...array_map(static fn (string $id): array => Core::clinic()->atlas->muscle($id)->reference()->complaints, $first));
                 self::assertContains($complaint, $said, "$complaint → ".implode(', ', $first));
             }
         }

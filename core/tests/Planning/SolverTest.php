@@ -14,12 +14,12 @@ use Somatrace\Core\Pattern\Role;
 use Somatrace\Core\Pattern\TriggerPoint;
 use Somatrace\Core\Planning\Cap;
 use Somatrace\Core\Planning\Ceiling;
-use Somatrace\Core\Planning\Clockwork;
 use Somatrace\Core\Planning\Option;
 use Somatrace\Core\Planning\PlanFigures;
 use Somatrace\Core\Planning\School;
 use Somatrace\Core\Planning\Solver;
 use Somatrace\Core\Planning\Target;
+use Somatrace\Core\Planning\TimeBudget;
 use Somatrace\Core\Tests\Support\Core;
 
 /** The solver against every plan there is, where that can be counted out. */
@@ -33,7 +33,7 @@ final class SolverTest extends TestCase
         mt_srand($seed);
         $figures = PlanFigures::load(dirname(__DIR__, 2).'/data');
         $school = School::of(new Session, $figures);
-        $clock = new Clockwork($figures, $school, [30, 45, 60][mt_rand(0, 2)] * Clockwork::PER_MINUTE);
+        $clock = new TimeBudget($figures, $school, [30, 45, 60][mt_rand(0, 2)] * TimeBudget::PER_MINUTE);
         $targets = $this->targets($figures, mt_rand(3, 5));
         $solver = new Solver($figures, $school, $clock);
         $found = $solver->solve($targets, 0);
@@ -74,7 +74,7 @@ final class SolverTest extends TestCase
     }
 
     /** @param  list<Target>  $targets */
-    private function best(array $targets, PlanFigures $figures, Clockwork $clock, Solver $solver): float
+    private function best(array $targets, PlanFigures $figures, TimeBudget $clock, Solver $solver): float
     {
         $weights = array_sum(array_map(static fn (Target $target): float => $target->weight, $targets));
         $best = 0.0;

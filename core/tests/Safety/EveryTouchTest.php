@@ -10,7 +10,7 @@ use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Anatomy\Tissue;
-use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
@@ -37,11 +37,11 @@ final class EveryTouchTest extends TestCase
         foreach ($atlas->muscles as $muscle) {
             foreach (Side::pair() as $side) {
                 foreach ($this->ways($muscle, $side) as [$site, $technique, $tool, $position, $places]) {
-                    $deed = new Deed($places, $technique, $tool, $position, null, new MuscleAt($muscle->id, $side), $site);
+                    $work = new ProposedWork($places, $technique, $tool, $position, null, new MuscleAt($muscle->id, $side), $site);
                     $tried++;
-                    if ($gate->forbidding($deed) === null) {
+                    if ($gate->forbidding($work) === null) {
                         $allowed++;
-                        array_push($contradictions, ...$this->contradictions($gate, $muscle, $deed));
+                        array_push($contradictions, ...$this->contradictions($gate, $muscle, $work));
                     }
                 }
             }
@@ -64,7 +64,7 @@ final class EveryTouchTest extends TestCase
         foreach ($atlas->muscles as $muscle) {
             foreach (Side::pair() as $side) {
                 $ways = array_filter(iterator_to_array($this->ways($muscle, $side), false), static fn (array $way): bool => $gate->forbidding(
-                    new Deed($way[4], $way[1], $way[2], $way[3], null, new MuscleAt($muscle->id, $side), $way[0]),
+                    new ProposedWork($way[4], $way[1], $way[2], $way[3], null, new MuscleAt($muscle->id, $side), $way[0]),
                 ) === null);
                 self::assertNotSame([], $ways, "nobody could ever work {$muscle->id}, {$side->value}");
             }
@@ -91,31 +91,31 @@ final class EveryTouchTest extends TestCase
     }
 
     /** @return list<string> */
-    private function contradictions(TouchGate $gate, Muscle $muscle, Deed $deed): array
+    private function contradictions(TouchGate $gate, Muscle $muscle, ProposedWork $work): array
     {
         $atlas = Core::clinic()->atlas;
         $found = [];
-        $what = "{$muscle->id} {$deed->site}: {$deed->technique} with {$deed->tool}, {$deed->position}";
-        $hazards = $gate->hazardsUnder($deed);
+        $what = "{$muscle->id} {$work->site}: {$work->technique} with {$work->tool}, {$work->position}";
+        $hazards = $gate->hazardsUnder($work);
         foreach ([...$muscle->beware, ...array_map(static fn ($hazard): string => $hazard->safeLine, $hazards)] as $words) {
             foreach (self::FORBIDS as $pattern => $tools) {
-                if (preg_match($pattern, strtolower($words)) === 1 && in_array($deed->tool, $tools, true)) {
+                if (preg_match($pattern, strtolower($words)) === 1 && in_array($work->tool, $tools, true)) {
                     $found[] = "$what beside \"$words\"";
                 }
             }
             $most = preg_match('/at most (\d)/', $words, $figures) === 1 ? (float) $figures[1] : INF;
-            if ((float) ($gate->pressureCap($deed)->value ?? 10) > $most) {
+            if ((float) ($gate->pressureCap($work)->value ?? 10) > $most) {
                 $found[] = "$what stronger than \"$words\"";
             }
-            if (str_contains($words, 'never rubbed') && $deed->technique === 'cross_fibre' && $atlas->technique('cross_fibre')->notWith === []) {
+            if (str_contains($words, 'never rubbed') && $work->technique === 'cross_fibre' && $atlas->technique('cross_fibre')->notWith === []) {
                 $found[] = "$what on a tendon that may be inflamed";
             }
         }
-        if ($muscle->tissue === Tissue::Delicate && in_array($deed->tool, ['elbow', 'hand_tool', 'percussion_tool'], true)) {
+        if ($muscle->tissue === Tissue::Delicate && in_array($work->tool, ['elbow', 'hand_tool', 'percussion_tool'], true)) {
             $found[] = "$what on delicate tissue";
         }
-        $technique = $atlas->technique((string) $deed->technique);
-        if ($technique->tools !== [] && ! in_array($deed->tool, $technique->tools, true)) {
+        $technique = $atlas->technique((string) $work->technique);
+        if ($technique->tools !== [] && ! in_array($work->tool, $technique->tools, true)) {
             $found[] = "$what, which that technique has no use for";
         }
 

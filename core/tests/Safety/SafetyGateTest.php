@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\Safety\Deed;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
@@ -75,7 +75,7 @@ final class SafetyGateTest extends TestCase
     #[DataProvider('caps')]
     public function test_a_graded_condition_caps_the_pressure_where_it_says(CaseBuilder $case, string $zone, ?float $cap): void
     {
-        $limit = $this->screen($case)->limits->pressureCap(new Deed([new Place($zone, Side::Left)], 'stripping', 'fist', 'prone'));
+        $limit = $this->screen($case)->limits->pressureCap(new ProposedWork([new Place($zone, Side::Left)], 'stripping', 'fist', 'prone'));
 
         self::assertSame($cap, $limit === null ? null : (float) $limit->value);
     }
@@ -104,17 +104,17 @@ final class SafetyGateTest extends TestCase
         $limits = $this->screen(CaseBuilder::aCase()->condition('pregnancy', ['severity' => 'mild', 'weeks_pregnant' => 27]))->limits;
 
         foreach (['prone', 'supine'] as $position) {
-            self::assertNotNull($limits->forbidding(new Deed([new Place('low_back', Side::Left)], 'stripping', 'palm', $position)), $position);
+            self::assertNotNull($limits->forbidding(new ProposedWork([new Place('low_back', Side::Left)], 'stripping', 'palm', $position)), $position);
         }
-        self::assertNull($limits->forbidding(new Deed([new Place('low_back', Side::Left)], 'stripping', 'palm', 'side_left')));
-        self::assertNotNull($limits->forbidding(new Deed([new Place('abdomen_lower', Side::Left)], 'stripping', 'palm', 'side_left')));
+        self::assertNull($limits->forbidding(new ProposedWork([new Place('low_back', Side::Left)], 'stripping', 'palm', 'side_left')));
+        self::assertNotNull($limits->forbidding(new ProposedWork([new Place('abdomen_lower', Side::Left)], 'stripping', 'palm', 'side_left')));
     }
 
     public function test_weeks_nobody_knows_count_as_over_twenty(): void
     {
         $limits = $this->screen(CaseBuilder::aCase()->condition('pregnancy', ['severity' => 'mild']))->limits;
 
-        self::assertNotNull($limits->forbidding(new Deed([], null, null, 'supine')));
+        self::assertNotNull($limits->forbidding(new ProposedWork([], null, null, 'supine')));
     }
 
     public function test_all_reasons_of_a_combined_limit_stay_visible(): void
@@ -222,7 +222,7 @@ final class SafetyGateTest extends TestCase
 
     public function test_the_sentence_of_the_strictest_column_is_the_one_that_is_read(): void
     {
-        $limit = $this->screen(CaseBuilder::aCase()->condition('osteoporosis', ['severity' => 'moderate', 'stage' => 'late']))->limits->pressureCap(new Deed([new Place('mid_back', Side::Left)]));
+        $limit = $this->screen(CaseBuilder::aCase()->condition('osteoporosis', ['severity' => 'moderate', 'stage' => 'late']))->limits->pressureCap(new ProposedWork([new Place('mid_back', Side::Left)]));
 
         self::assertStringContainsString('at most 5', $limit?->because() ?? '');
         self::assertStringNotContainsString('at most 6', $limit?->toArray()['reason'] ?? '');
@@ -232,18 +232,18 @@ final class SafetyGateTest extends TestCase
     {
         $limits = $this->screen(CaseBuilder::aCase()->complaint('groin', 'right')->condition('bowel_disease', ['severity' => 'severe', 'stage' => 'late']))->limits;
 
-        self::assertNotNull($limits->forbidding(new Deed([new Place('groin', Side::Left)])));
-        self::assertNull($limits->forbidding(new Deed([new Place('groin', Side::Right)])));
-        self::assertNotNull($limits->forbidding(new Deed([], muscle: new MuscleAt('iliacus', Side::Left))));
-        self::assertNull($limits->forbidding(new Deed([], muscle: new MuscleAt('iliacus', Side::Right))));
+        self::assertNotNull($limits->forbidding(new ProposedWork([new Place('groin', Side::Left)])));
+        self::assertNull($limits->forbidding(new ProposedWork([new Place('groin', Side::Right)])));
+        self::assertNotNull($limits->forbidding(new ProposedWork([], muscle: new MuscleAt('iliacus', Side::Left))));
+        self::assertNull($limits->forbidding(new ProposedWork([], muscle: new MuscleAt('iliacus', Side::Right))));
     }
 
     public function test_latex_not_asked_is_no_latex(): void
     {
         $limits = $this->screen(CaseBuilder::aCase()->nothingAsked())->limits;
 
-        self::assertNotNull($limits->forbidding(new Deed([], null, null, null, 'latex_glove')));
-        self::assertNull($limits->forbidding(new Deed([], null, null, null, 'nitrile_glove')));
+        self::assertNotNull($limits->forbidding(new ProposedWork([], null, null, null, 'latex_glove')));
+        self::assertNull($limits->forbidding(new ProposedWork([], null, null, null, 'nitrile_glove')));
     }
 
     private function screen(CaseBuilder $case): SafetyResult

@@ -9,9 +9,9 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\Safety\Deed;
 use Somatrace\Core\Safety\Effect;
 use Somatrace\Core\Safety\Limit;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\RuleRegister;
 use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Tests\Support\CaseBuilder;
@@ -253,13 +253,13 @@ final class SafetyTableTest extends TestCase
     }
 
     /** Something done at a place, or anywhere in particular. */
-    private function at(string $zone, string $kind = '', string $id = '', string $site = ''): Deed
+    private function at(string $zone, string $kind = '', string $id = '', string $site = ''): ProposedWork
     {
         $side = str_starts_with($zone, '>') ? Side::Right : Side::Left;
         $zone = ltrim($zone, '>');
         $places = in_array($zone, ['', '-'], true) ? [] : [new Place($zone, Core::clinic()->atlas->zone($zone)->midline ? Side::Midline : $side)];
 
-        return new Deed(
+        return new ProposedWork(
             $places, $kind === 'technique' ? $id : null, $kind === 'tool' ? $id : null, $kind === 'position' ? $id : null, $kind === 'product' ? $id : null,
             $kind === 'muscle' ? new MuscleAt($id, $side) : null, $site === '' ? null : $site,
         );

@@ -9,8 +9,8 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\Safety\Deed;
 use Somatrace\Core\Safety\Limit;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\RuleRegister;
 use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Tests\Support\CaseBuilder;
@@ -24,14 +24,14 @@ final class TouchTableTest extends TestCase
     {
         $case = self::client($who)->make();
         $gate = TouchGate::of(Core::clinic()->atlas, Core::clinic()->screen($case), $case);
-        $deed = self::deed($touch);
-        $forbidding = $gate->forbidding($deed);
+        $work = self::work($touch);
+        $forbidding = $gate->forbidding($work);
         [$what, $figure] = [...explode(' ', $follows), ''];
 
         match ($what) {
-            'no' => self::assertContains($rule, array_merge([], ...array_map(static fn (Limit $limit): array => $limit->rules, $gate->against($deed))), "$touch: ".($forbidding?->because() ?? 'is allowed')),
+            'no' => self::assertContains($rule, array_merge([], ...array_map(static fn (Limit $limit): array => $limit->rules, $gate->against($work))), "$touch: ".($forbidding?->because() ?? 'is allowed')),
             'may' => self::assertNull($forbidding, "$touch: {$forbidding?->because()}"),
-            'cap' => self::assertContains([(float) $figure, [$rule]], array_map(static fn (Limit $limit): array => [(float) $limit->value, $limit->rules], $gate->caps($deed)), $touch),
+            'cap' => self::assertContains([(float) $figure, [$rule]], array_map(static fn (Limit $limit): array => [(float) $limit->value, $limit->rules], $gate->caps($work)), $touch),
             default => self::fail("\"$follows\" says nothing"),
         };
     }
@@ -88,7 +88,7 @@ final class TouchTableTest extends TestCase
     }
 
     /** `MUSCLE.SITE TECHNIQUE TOOL POSITION`, or `over ZONE …` for a stroke; `-` where it is left open; the left side, or the right after `>`. */
-    private static function deed(string $touch): Deed
+    private static function work(string $touch): ProposedWork
     {
         $atlas = Core::clinic()->atlas;
         $words = explode(' ', $touch);
@@ -98,11 +98,11 @@ final class TouchTableTest extends TestCase
         $on = ltrim($on, '>');
         $open = static fn (string $word): ?string => $word === '-' ? null : $word;
         if ($stroke) {
-            return new Deed([$atlas->placeOn($on, $side)], $open($technique), $open($tool), $open($position));
+            return new ProposedWork([$atlas->placeOn($on, $side)], $open($technique), $open($tool), $open($position));
         }
         [$muscle, $site] = [...explode('.', $on), 'belly'];
         $places = array_map(static fn (string $zone): Place => $atlas->placeOn($zone, $side), $atlas->muscle($muscle)->zonesOf($site));
 
-        return new Deed($places, $open($technique), $open($tool), $open($position), null, new MuscleAt($muscle, $side), $site);
+        return new ProposedWork($places, $open($technique), $open($tool), $open($position), null, new MuscleAt($muscle, $side), $site);
     }
 }

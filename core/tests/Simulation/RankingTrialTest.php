@@ -8,7 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Answer;
-use Somatrace\Core\Pattern\Index;
+use Somatrace\Core\Pattern\AtlasIndex;
 use Somatrace\Core\Simulation\Assessment;
 use Somatrace\Core\Simulation\RankingTrial;
 use Somatrace\Core\Simulation\SimulatedClient;
@@ -81,7 +81,7 @@ final class RankingTrialTest extends TestCase
     public function test_a_full_assessment_asks_more_than_the_movements_and_leaves_nobody_in_reach_out(): void
     {
         $client = $this->client(3);
-        $index = new Index(Core::clinic()->atlas);
+        $index = new AtlasIndex(Core::clinic()->atlas);
         $assessment = new Assessment($index, $client);
         self::assertSame(0, $assessment->checks());
         $moved = $assessment->measure()->checks();

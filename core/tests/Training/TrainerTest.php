@@ -46,7 +46,7 @@ final class TrainerTest extends TestCase
             $question = $this->trainer->question($card, 3);
             foreach (array_diff(array_column($question->choices, 'id'), [$question->right]) as $wrong) {
                 if ($card->kind === CardKind::Proof) {
-                    $asked = array_map(static fn (DirectionUse $use): string => $use->key(), $atlas->muscle($card->subject)->lore()->proof->uses ?? []);
+                    $asked = array_map(static fn (DirectionUse $use): string => $use->key(), $atlas->muscle($card->subject)->reference()->proof->uses ?? []);
                     $does = array_map(static fn (DirectionUse $use): string => $use->key(), $atlas->does($atlas->muscle($wrong)));
                     self::assertSame([], array_intersect($asked, $does), "{$card->key()}: $wrong does it too");
                 }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern\Evidence;
 
 use Somatrace\Core\CaseFile\Complaint;
-use Somatrace\Core\Pattern\Index;
-use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\AtlasIndex;
+use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
 /** Where it hurts, held against where a muscle lies and where it is known to be felt. */
@@ -21,31 +21,31 @@ final readonly class FromComplaint implements Collector
     ];
 
     /** A muscle need not explain every pain: only who is near none of them lies in another part of the body. */
-    public function collect(Scene $scene, SignBook $book): void
+    public function collect(RankingContext $context, SignBook $book): void
     {
         $near = [];
-        foreach ($scene->complaints as $complaint) {
+        foreach ($context->complaints as $complaint) {
             $place = $complaint->place();
-            $relations = $scene->index->relations($place);
+            $relations = $context->index->relations($place);
             $made = [];
             foreach ($relations as $key => $relation) {
-                $book->add($scene->index->candidates[$key], $made[$relation] ??= $scene->sign('complaint', $relation, fn (): string => ucfirst($scene->atlas->placeName($place)).' hurts: '.self::WORDS[$relation], $place->key()));
+                $book->add($context->index->candidates[$key], $made[$relation] ??= $context->sign('complaint', $relation, fn (): string => ucfirst($context->atlas->placeName($place)).' hurts: '.self::WORDS[$relation], $place->key()));
             }
             $near += $relations;
-            $this->spread($scene, $book, $complaint);
+            $this->spread($context, $book, $complaint);
         }
         if ($near !== []) {
-            $book->addToAllBut($near, $scene->sign('complaint', 'complaint_remote', static fn (): string => 'Nothing that hurts is near this muscle or where it is felt'));
+            $book->addToAllBut($near, $context->sign('complaint', 'complaint_remote', static fn (): string => 'Nothing that hurts is near this muscle or where it is felt'));
         }
     }
 
-    private function spread(Scene $scene, SignBook $book, Complaint $complaint): void
+    private function spread(RankingContext $context, SignBook $book, Complaint $complaint): void
     {
         foreach ($complaint->spreadsTo as $place) {
-            $sign = $scene->sign('complaint', 'complaint_spread', fn (): string => 'It spreads to the '.$scene->atlas->placeName($place).', where this muscle is felt', $place->key());
-            foreach ($scene->index->relations($place) as $key => $relation) {
-                if (in_array($relation, Index::FELT, true)) {
-                    $book->add($scene->index->candidates[$key], $sign);
+            $sign = $context->sign('complaint', 'complaint_spread', fn (): string => 'It spreads to the '.$context->atlas->placeName($place).', where this muscle is felt', $place->key());
+            foreach ($context->index->relations($place) as $key => $relation) {
+                if (in_array($relation, AtlasIndex::FELT, true)) {
+                    $book->add($context->index->candidates[$key], $sign);
                 }
             }
         }

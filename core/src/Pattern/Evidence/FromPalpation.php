@@ -7,26 +7,26 @@ namespace Somatrace\Core\Pattern\Evidence;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\PalpationFinding;
-use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
 /** What the hand found. What was not looked for says nothing. */
 final readonly class FromPalpation implements Collector
 {
-    public function collect(Scene $scene, SignBook $book): void
+    public function collect(RankingContext $context, SignBook $book): void
     {
-        $complaints = array_map(static fn ($complaint): string => $complaint->place()->key(), $scene->complaints);
-        foreach ($scene->case->findings->palpation as $finding) {
-            $this->finding($scene, $book, $finding, $complaints);
+        $complaints = array_map(static fn ($complaint): string => $complaint->place()->key(), $context->complaints);
+        foreach ($context->case->findings->palpation as $finding) {
+            $this->finding($context, $book, $finding, $complaints);
         }
     }
 
     /** @param  list<string>  $complaints keys of the places complained of */
-    private function finding(Scene $scene, SignBook $book, PalpationFinding $finding, array $complaints): void
+    private function finding(RankingContext $context, SignBook $book, PalpationFinding $finding, array $complaints): void
     {
         $at = $finding->at();
         $site = $finding->site ?? 'whole';
-        $add = static fn (string $weight, string $text) => $book->add($at, $scene->sign('palpation', $weight, static fn (): string => $text, $site));
+        $add = static fn (string $weight, string $text) => $book->add($at, $context->sign('palpation', $weight, static fn (): string => $text, $site));
         if ($finding->tenderness !== null) {
             $add('tenderness_'.$finding->tenderness, match ($finding->tenderness) {
                 0 => 'Felt, and not tender',
@@ -43,7 +43,7 @@ final readonly class FromPalpation implements Collector
             $add($texture, $texture === 'nodule' ? 'A nodule in it' : 'A taut band in it');
         }
         foreach ($finding->refersTo as $place) {
-            [$weight, $text] = $this->referral($scene, $finding, $place, $complaints);
+            [$weight, $text] = $this->referral($context, $finding, $place, $complaints);
             $add($weight, $text);
         }
         match ($finding->familiar) {
@@ -57,10 +57,10 @@ final readonly class FromPalpation implements Collector
      * @param  list<string>  $complaints
      * @return array{string, string}
      */
-    private function referral(Scene $scene, PalpationFinding $finding, Place $place, array $complaints): array
+    private function referral(RankingContext $context, PalpationFinding $finding, Place $place, array $complaints): array
     {
-        $muscle = $scene->atlas->muscle($finding->muscle);
-        $name = $scene->atlas->placeName($place);
+        $muscle = $context->atlas->muscle($finding->muscle);
+        $name = $context->atlas->placeName($place);
 
         return match (true) {
             in_array($place->key(), $complaints, true) => ['referral_fits', "Felt where it hurts: $name"],

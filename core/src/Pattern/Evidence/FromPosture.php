@@ -7,24 +7,24 @@ namespace Somatrace\Core\Pattern\Evidence;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Relation;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
 /** What standing and lying say is short, or long. */
 final readonly class FromPosture implements Collector
 {
-    public function collect(Scene $scene, SignBook $book): void
+    public function collect(RankingContext $context, SignBook $book): void
     {
-        foreach ($scene->case->findings->posture as $finding) {
-            $sign = $scene->atlas->postureSigns[$finding->sign];
+        foreach ($context->case->findings->posture as $finding) {
+            $sign = $context->atlas->postureSigns[$finding->sign];
             $weight = match (true) {
                 $finding->grade >= 2 => 'posture_marked',
                 $finding->grade === 1 => 'posture_slight',
                 default => 'posture_absent',
             };
             $name = $finding->side->after($sign->name);
-            $short = $scene->sign('posture', $weight, static fn (): string => $finding->grade === 0 ? "$name was looked for and is not there" : "$name says it is short", $finding->sign.':'.$finding->side->value);
-            $long = $scene->sign('posture', 'posture_long', static fn (): string => "$name says it is long, pulled on", $finding->sign.':'.$finding->side->value);
+            $short = $context->sign('posture', $weight, static fn (): string => $finding->grade === 0 ? "$name was looked for and is not there" : "$name says it is short", $finding->sign.':'.$finding->side->value);
+            $long = $context->sign('posture', 'posture_long', static fn (): string => "$name says it is long, pulled on", $finding->sign.':'.$finding->side->value);
             foreach ($sign->short as $muscle => $relation) {
                 foreach ($this->places($muscle, $finding->side, $relation) as $at) {
                     $book->add($at, $short);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern\Evidence;
 
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
 /** Movements that lengthen a muscle: short of the other side or of the usual, and whether they hurt. */
@@ -13,29 +13,29 @@ final readonly class FromRange implements Collector
 {
     private const HURTS = 2.0;
 
-    public function collect(Scene $scene, SignBook $book): void
+    public function collect(RankingContext $context, SignBook $book): void
     {
         $byKey = [];
-        foreach ($scene->case->findings->range as $finding) {
+        foreach ($context->case->findings->range as $finding) {
             $byKey[$finding->key()] = $finding;
         }
-        foreach ($scene->case->findings->range as $finding) {
-            $movement = $scene->atlas->movement($finding->movement);
+        foreach ($context->case->findings->range as $finding) {
+            $movement = $context->atlas->movement($finding->movement);
             $other = $finding->side === Side::Midline ? null : $byKey[$movement->id.':'.$finding->side->mirrored()->value] ?? null;
             $steps = StepsShort::of($movement, [[$finding->active, $other?->active], [$finding->passive, $other?->passive]]);
             $key = $finding->key();
             $name = static fn (): string => $finding->side->after($movement->name);
             $hurts = ($finding->pain ?? 0) >= self::HURTS;
-            $length = $steps === null ? null : $scene->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $name().($steps === 0 ? ' is free, which would lengthen it' : ' is short, which would lengthen it'), $key);
-            $pain = $finding->pain === null ? null : $scene->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', static fn (): string => $name().($hurts ? ' hurts, which lengthens it' : ' is painless, which lengthens it'), $key);
-            foreach ($scene->index->lengthens[$key] ?? [] as $at) {
+            $length = $steps === null ? null : $context->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $name().($steps === 0 ? ' is free, which would lengthen it' : ' is short, which would lengthen it'), $key);
+            $pain = $finding->pain === null ? null : $context->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', static fn (): string => $name().($hurts ? ' hurts, which lengthens it' : ' is painless, which lengthens it'), $key);
+            foreach ($context->index->lengthens[$key] ?? [] as $at) {
                 foreach (array_filter([$length, $pain]) as $sign) {
                     $book->add($at, $sign);
                 }
             }
             if ($finding->active !== null && $hurts) {
-                foreach ($scene->index->moves[$key] ?? [] as [$at, $prime]) {
-                    $book->add($at, $scene->sign('use', 'use_hurts', static fn (): string => $name().' hurts, which uses it', "active:$key", $prime ? 0.5 : 0.25));
+                foreach ($context->index->moves[$key] ?? [] as [$at, $prime]) {
+                    $book->add($at, $context->sign('use', 'use_hurts', static fn (): string => $name().' hurts, which uses it', "active:$key", $prime ? 0.5 : 0.25));
                 }
             }
         }

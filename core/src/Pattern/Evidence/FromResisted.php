@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Pattern\Evidence;
 
-use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
 /** Using a muscle against resistance: painful, only weak, or clean. An assistant counts half of a prime mover. */
@@ -14,9 +14,9 @@ final readonly class FromResisted implements Collector
 
     private const WEAK = 3;
 
-    public function collect(Scene $scene, SignBook $book): void
+    public function collect(RankingContext $context, SignBook $book): void
     {
-        foreach ($scene->case->findings->resisted as $finding) {
+        foreach ($context->case->findings->resisted as $finding) {
             $key = $finding->movement.':'.$finding->side->value;
             [$weight, $words] = match (true) {
                 ($finding->pain ?? 0) >= self::HURTS => ['use_hurts', 'hurts'],
@@ -27,9 +27,9 @@ final readonly class FromResisted implements Collector
             if ($weight === null) {
                 continue;
             }
-            $text = static fn (): string => $finding->side->after($scene->atlas->movement($finding->movement)->name).", against resistance, $words";
-            foreach ($scene->index->moves[$key] ?? [] as [$at, $prime]) {
-                $book->add($at, $scene->sign('use', $weight, $text, $key, $prime ? 1.0 : 0.5));
+            $text = static fn (): string => $finding->side->after($context->atlas->movement($finding->movement)->name).", against resistance, $words";
+            foreach ($context->index->moves[$key] ?? [] as [$at, $prime]) {
+                $book->add($at, $context->sign('use', $weight, $text, $key, $prime ? 1.0 : 0.5));
             }
         }
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Pattern\Evidence;
 
-use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 use Somatrace\Core\Response\Quietness;
 
@@ -15,15 +15,15 @@ final readonly class FromResponse implements Collector
     {
     }
 
-    public function collect(Scene $scene, SignBook $book): void
+    public function collect(RankingContext $context, SignBook $book): void
     {
-        foreach ($this->quietness->treated($scene->case) as $treated) {
+        foreach ($this->quietness->treated($context->case) as $treated) {
             if ($treated->quiet && $treated->visits >= 2) {
                 $book->add($treated->at, $treated->complaintEased
-                    ? $scene->sign('response', 'quiet_improved', static fn (): string => 'Worked until quiet, and the complaint eased: nothing left to do there')
-                    : $scene->sign('response', 'quiet_unchanged', static fn (): string => 'Worked until quiet, and the complaint stayed: it was not the source'));
+                    ? $context->sign('response', 'quiet_improved', static fn (): string => 'Worked until quiet, and the complaint eased: nothing left to do there')
+                    : $context->sign('response', 'quiet_unchanged', static fn (): string => 'Worked until quiet, and the complaint stayed: it was not the source'));
             } elseif ($treated->complaintEased && $treated->visits >= 2) {
-                $book->add($treated->at, $scene->sign('response', 'eased_with_it', static fn (): string => 'The complaint eased while it was worked'));
+                $book->add($treated->at, $context->sign('response', 'eased_with_it', static fn (): string => 'The complaint eased while it was worked'));
             }
         }
     }

@@ -7,26 +7,26 @@ namespace Somatrace\Core\Pattern\Evidence;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\TestFinding;
-use Somatrace\Core\Pattern\Scene;
+use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
 /** Tests that measure the length of known muscles: a leg that does not glide, a thigh that stays up. Weighed like a movement that lengthens them. */
 final readonly class FromTest implements Collector
 {
-    public function collect(Scene $scene, SignBook $book): void
+    public function collect(RankingContext $context, SignBook $book): void
     {
         $values = [];
-        foreach ($scene->case->findings->tests as $finding) {
+        foreach ($context->case->findings->tests as $finding) {
             $values[$finding->test.':'.$finding->side->value] = $finding->value;
         }
-        foreach ($scene->case->findings->tests as $finding) {
-            $test = $scene->atlas->test($finding->test);
+        foreach ($context->case->findings->tests as $finding) {
+            $test = $context->atlas->test($finding->test);
             $steps = $test->short === [] ? null : StepsShort::of($test, [[$finding->value, $this->across($values, $finding)]]);
             if ($steps === null) {
                 continue;
             }
             $name = $finding->side->after($test->name);
-            $sign = $scene->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $steps === 0 ? "$name is as usual: nothing short there" : "$name says it is short", $finding->test.':'.$finding->side->value);
+            $sign = $context->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $steps === 0 ? "$name is as usual: nothing short there" : "$name says it is short", $finding->test.':'.$finding->side->value);
             foreach ($test->short as $muscle) {
                 foreach ($finding->side === Side::Midline ? Side::pair() : [$finding->side] as $side) {
                     $book->add(new MuscleAt($muscle, $side), $sign);

@@ -10,7 +10,7 @@ use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\CaseFile\PalpationFinding;
 
 /** A case laid out for ranking: the live complaints, and who was felt. */
-final readonly class Scene
+final readonly class RankingContext
 {
     public Atlas $atlas;
 
@@ -20,7 +20,7 @@ final readonly class Scene
     /** @var array<string, list<PalpationFinding>> by muscle and side */
     public array $palpation;
 
-    public function __construct(public Index $index, public CaseFile $case, public Figures $figures)
+    public function __construct(public AtlasIndex $index, public CaseFile $case, public Figures $figures)
     {
         $palpation = [];
         foreach ($case->findings->palpation as $finding) {

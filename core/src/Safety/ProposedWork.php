@@ -8,7 +8,7 @@ use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 
 /** Something one might do to a client, to be held against the limits. What is null is left open and touched by nothing that names it. */
-final readonly class Deed
+final readonly class ProposedWork
 {
     /** @var array<string, true> */
     public array $placeKeys;

@@ -11,7 +11,7 @@ use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 
 /** What each finding can speak of, whatever the case: laid out once for an atlas. */
-final class Index
+final class AtlasIndex
 {
     private const FAR_STEPS = 4;
 

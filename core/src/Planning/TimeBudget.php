@@ -7,7 +7,7 @@ namespace Somatrace\Core\Planning;
 use Somatrace\Core\CaseFile\Session;
 
 /** The fixed costs of a visit in whole quarter minutes, and what a target costs besides its own minutes. */
-final readonly class Clockwork
+final readonly class TimeBudget
 {
     public const PER_MINUTE = 4;
 

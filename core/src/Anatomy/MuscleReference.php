@@ -7,7 +7,7 @@ namespace Somatrace\Core\Anatomy;
 use Somatrace\Core\Data\Fields;
 
 /** What a teacher of anatomy knows of a muscle besides what the computations need. */
-final readonly class Lore
+final readonly class MuscleReference
 {
     /**
      * @param  list<string>  $synonyms  what else it is called, in the clinic and at home

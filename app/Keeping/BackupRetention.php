@@ -7,7 +7,7 @@ namespace App\Keeping;
 use Carbon\CarbonImmutable;
 
 /** Where backups lie, and which of them still have to: the last seven days, a week for five weeks, a month for a year. */
-final readonly class Shelf
+final readonly class BackupRetention
 {
     private const DAYS = 7;
 
