@@ -12,7 +12,7 @@ use App\Http\Middleware\RefuseOddInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\WriteAudit;
 use App\Support\BareFault;
-use App\Support\Database\PatientConnection;
+use App\Database\PatientConnection;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;

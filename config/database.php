@@ -10,7 +10,7 @@ return [
             'database' => env('DB_DATABASE', storage_path('database.sqlite')),
             'prefix' => '',
             'foreign_key_constraints' => true,
-            'busy_timeout' => 10_000, // milliseconds; App\Support\Database\PatientConnection tries some more
+            'busy_timeout' => 10_000, // milliseconds; App\Database\PatientConnection tries some more
             'journal_mode' => 'wal',
             'synchronous' => 'full',
         ],

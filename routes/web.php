@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Exchange\ClientFiles;
-use App\Exchange\ClinicFiles;
+use App\Actions\ClinicFiles;
 use App\Http\Controllers\AppointmentController;
 use App\Http\Controllers\AtlasController;
 use App\Http\Controllers\AuditController;

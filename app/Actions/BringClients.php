@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Exchange\Clients\ClientDetails;
+use App\Cases\ClientDetails;
 use App\Exchange\PreviewRows;
 use App\Exchange\Progress;
 use App\Models\Client;
+use App\Models\Right;
 use App\Models\User;
-use App\Support\Right;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Cases\EntryKind;
-use App\Exchange\Brought;
-use App\Exchange\BroughtEntry;
-use App\Exchange\BroughtVisit;
+use App\Cases\Brought;
+use App\Cases\BroughtEntry;
+use App\Cases\BroughtVisit;
 use App\Exchange\EntryWords;
 use App\Exchange\PreviewRows;
 use App\Models\Client;
 use App\Models\Entry;
 use App\Models\EntryChange;
+use App\Models\EntryKind;
 use App\Models\User;
 use App\Models\Visit;
-use App\Support\VisitStatus;
+use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Casts\Json;
 use Illuminate\Support\Facades\DB;

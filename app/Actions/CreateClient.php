@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Exchange\Clients\ClientDetails;
+use App\Cases\ClientDetails;
 use App\Models\Client;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;

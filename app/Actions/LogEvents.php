@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Cases\EntryKind;
 use App\Cases\Judgements;
 use App\Cases\SoundRecords;
 use App\Models\Entry;
 use App\Models\EntryChange;
+use App\Models\EntryKind;
 use App\Models\TreatmentEvent;
 use App\Models\User;
 use App\Models\Visit;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Cases\ClientChanges;
-use App\Exchange\Clients\ClientDetails;
+use App\Cases\ClientDetails;
 use App\Models\Client;
 use App\Models\Merge;
 use App\Models\User;
-use App\Support\VisitStatus;
+use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Cases\EntryCheck;
-use App\Cases\EntryKind;
 use App\Cases\FieldMerge;
 use App\Cases\SavedEntry;
 use App\Cases\SoundRecords;
 use App\Models\Entry;
+use App\Models\EntryKind;
 use App\Models\TreatmentEvent;
 use App\Models\User;
 use App\Models\Visit;

@@ -8,7 +8,7 @@ use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\User;
 use App\Models\Visit;
-use App\Support\VisitStatus;
+use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 
 /** Begins a visit, or goes on with the one that is already open: two taps never make two visits. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Visit;
-use App\Support\VisitStatus;
+use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 
 /** Ends a visit unfinished. Everything recorded stays; it can be taken up again. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Cases\EntryKind;
 use App\Models\Entry;
+use App\Models\EntryKind;
 use App\Models\TreatmentEvent;
 use App\Models\User;
 use App\Models\Visit;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Cases;
 
 use App\Models\Client;
+use App\Models\EntryKind;
 use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;

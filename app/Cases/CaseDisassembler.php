@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
-use App\Exchange\Brought;
-use App\Exchange\BroughtEntry;
-use App\Exchange\BroughtVisit;
+use App\Models\EntryKind;
 use Somatrace\Core\Clinic;
 
 /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
-use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
 use App\Models\User;
 use Carbon\CarbonImmutable;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
+use App\Models\EntryKind;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Data\Fault;
 

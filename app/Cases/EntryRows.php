@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
+use App\Models\EntryKind;
 use Illuminate\Support\Facades\DB;
 
 /** The standing entries of some visits of one client that can be read, in a fixed order; they were looked at before (SoundRecords). */

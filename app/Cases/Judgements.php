@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
+use App\Database\Busy;
 use App\Models\Judgement;
 use App\Models\Visit;
-use App\Support\Database\Busy;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Measures\Comparison;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
+use App\Models\EntryKind;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Models\Clinic;
+use App\Models\Role;
 use App\Models\User;
 use App\Support\Audit;
 use App\Support\Letters;
-use App\Support\Role;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Cases\Brought;
 use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Exchange\CaseFile\CaseFormat;

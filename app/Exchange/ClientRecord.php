@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
-use App\Cases\EntryKind;
+use App\Cases\BroughtEntry;
+use App\Cases\ClientDetails;
 use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
-use App\Exchange\Clients\ClientDetails;
 use App\Models\Client;
+use App\Models\EntryKind;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
-use App\Cases\EntryKind;
+use App\Models\EntryKind;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\Clinic;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Cases\BroughtEntry;
 use Carbon\CarbonImmutable;
 
 /** One visit of a record, as plain values. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Keeping;
 
-use App\Support\NoteHash;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\Config;

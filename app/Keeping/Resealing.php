@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Keeping;
 
-use App\Support\NoteHash;
 use Illuminate\Support\Facades\DB;
 
 /** A database that came from another installation under the seal of this one. Whatever does not hold under the old seal is left as it is, so that it does not hold under the new one either. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Policies;
 
 use App\Models\Client;
+use App\Models\Right;
 use App\Models\User;
-use App\Support\Right;
 
 /** A client belongs to a clinic; nothing is readable across clinics. */
 final class ClientPolicy

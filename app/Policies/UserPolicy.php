@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Models\Right;
 use App\Models\User;
-use App\Support\Right;
 
 /** Who keeps the people of a clinic. */
 final class UserPolicy

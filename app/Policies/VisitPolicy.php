@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Models\Right;
 use App\Models\User;
 use App\Models\Visit;
-use App\Support\Right;
 
 final class VisitPolicy
 {

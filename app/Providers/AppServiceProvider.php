@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Database\ImmediateConnector;
+use App\Database\PatientConnection;
 use App\Exchange\Progress;
 use App\Rules\StrongPassword;
-use App\Support\Database\ImmediateConnector;
-use App\Support\Database\PatientConnection;
 use App\Support\OutboxTransport;
 use App\Support\WholeFileSessionHandler;
 use Illuminate\Cache\RateLimiting\Limit;

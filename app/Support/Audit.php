@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Database\PatientConnection;
 use App\Keeping\AuditChain;
 use App\Keeping\AuditSpool;
 use App\Keeping\Seal;
 use App\Models\User;
-use App\Support\Database\PatientConnection;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 

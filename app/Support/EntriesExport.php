@@ -18,7 +18,7 @@ final readonly class EntriesExport
 
         declare(strict_types=1);
 
-        namespace App\Cases;
+        namespace App\Models;
 
         use Somatrace\Core\CaseFile\EntryWriter;
 
@@ -81,7 +81,7 @@ final readonly class EntriesExport
     /** @return array<string, string> text by path from the project's root */
     public function files(): array
     {
-        return ['app/Cases/EntryKind.php' => $this->php(), 'resources/js/types/entries.generated.ts' => $this->typescript()];
+        return ['app/Models/EntryKind.php' => $this->php(), 'resources/js/types/entries.generated.ts' => $this->typescript()];
     }
 
     private function php(): string

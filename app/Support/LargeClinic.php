@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Keeping\AuditChain;
+use App\Keeping\NoteHash;
 use App\Keeping\Seal;
 use App\Models\Clinic;
+use App\Models\Role;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;

@@ -39,8 +39,6 @@ use Somatrace\Core\Safety\ConditionTissue;
 use Somatrace\Core\Safety\SafetyGate;
 use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Safety\SafetyRules;
-use Somatrace\Core\Simulation\SimulatedClients;
-use Somatrace\Core\Simulation\SimulatedDevices;
 use Somatrace\Core\Training\Trainer;
 use Somatrace\Core\Treatment\EventCheck;
 
@@ -225,7 +223,7 @@ final class Clinic
     /** @return list<Comparison> what was measured today beside the usual, the other side, the last time and the first */
     public function compared(CaseFile $case): array
     {
-        return (new Comparing($this->atlas, $this->responseFigures()))->of($case);
+        return (new Comparing($this->atlas, $this->responseFigures()->measures))->of($case);
     }
 
     /** @return list<Chain> what found in one place would keep up the trouble in another */
@@ -338,12 +336,6 @@ final class Clinic
     public function engine(): PatternEngine
     {
         return $this->engine ??= $this->engineWith($this->figures());
-    }
-
-    /** Stand-ins for measuring devices. */
-    public function devices(): SimulatedDevices
-    {
-        return new SimulatedDevices($this->atlas, new SimulatedClients($this->atlas, $this->regionOfZone()));
     }
 
     private function reproduction(): Reproduction

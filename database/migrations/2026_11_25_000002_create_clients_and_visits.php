@@ -66,7 +66,7 @@ return new class extends Migration
             $table->foreignId('visit_id')->constrained()->cascadeOnDelete();
             $table->foreignId('client_id')->constrained()->cascadeOnDelete();
             $table->enum('phase', ['before', 'after'])->default('before'); // after: re-checked at the end
-            $table->enum('kind', App\Cases\EntryKind::values());
+            $table->enum('kind', App\Models\EntryKind::values());
             $table->string('identity', 160);
             $table->json('payload')->nullable(); // null: taken back
             $table->rawColumn('revision', 'integer default 1 check (revision >= 1)');

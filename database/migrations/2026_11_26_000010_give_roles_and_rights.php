@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Models\Right;
+use App\Models\Role;
 use App\Models\User;
-use App\Support\Right;
-use App\Support\Role;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Keeping\AuditChain;
+use App\Keeping\NoteHash;
 use App\Keeping\Seal;
-use App\Support\NoteHash;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 

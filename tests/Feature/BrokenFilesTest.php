@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\BringVisits;
+use App\Actions\ClinicFiles;
 use App\Actions\CreateClient;
 use App\Exchange\ClientFiles;
-use App\Exchange\ClinicFiles;
 use App\Keeping\ContentHash;
 use App\Models\Client;
 use App\Models\User;

@@ -6,8 +6,8 @@ namespace Tests\Feature;
 
 use App\Models\CheckIn;
 use App\Models\Client;
+use App\Models\Role;
 use App\Models\User;
-use App\Support\Role;
 use Illuminate\Testing\TestResponse;
 use Inertia\Testing\AssertableInertia as Assert;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Exchange\Clients\ClientDetails;
+use App\Cases\ClientDetails;
 use App\Models\Client;
 use App\Models\Merge;
+use App\Models\Role;
 use App\Models\User;
-use App\Support\Role;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Support\Role;
+use App\Models\Role;
 use Inertia\Testing\AssertableInertia as Assert;
 use Tests\TestCase;
 

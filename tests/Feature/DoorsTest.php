@@ -6,8 +6,8 @@ namespace Tests\Feature;
 
 use App\Jobs\SendLink;
 use App\Models\OutboxMail;
+use App\Models\Role;
 use App\Rules\StrongPassword;
-use App\Support\Role;
 use App\Support\Totp;
 use Illuminate\Contracts\Hashing\Hasher;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Exchange\Clients\ClientDetails;
+use App\Cases\ClientDetails;
 use App\Exchange\Progress;
 use App\Models\Client;
 use App\Models\Entry;

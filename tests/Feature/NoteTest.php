@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Keeping\NoteHash;
+use App\Models\Role;
 use App\Models\Visit;
-use App\Support\NoteHash;
-use App\Support\Role;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\TestWith;

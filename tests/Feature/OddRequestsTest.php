@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\CheckIn;
+use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
-use App\Support\Role;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route as Routes;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
-use App\Support\Role;
 use Database\Seeders\DemoStory;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\OutboxMail;
+use App\Models\Right;
+use App\Models\Role;
 use App\Models\User;
-use App\Support\Right;
-use App\Support\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Inertia\Testing\AssertableInertia;

@@ -7,14 +7,14 @@ namespace Tests\Feature;
 use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\Clinic;
+use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
+use App\Models\VisitStatus;
 use App\Policies\AppointmentPolicy;
 use App\Policies\ClientPolicy;
 use App\Policies\UserPolicy;
 use App\Policies\VisitPolicy;
-use App\Support\Role;
-use App\Support\VisitStatus;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

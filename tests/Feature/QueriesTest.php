@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Role;
 use App\Models\User;
 use App\Support\LargeClinic;
-use App\Support\Role;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic as Core;
 use Tests\TestCase;

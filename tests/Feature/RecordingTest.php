@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Cases\EntryKind;
 use App\Models\EntryChange;
+use App\Models\EntryKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
 use App\Support\AuditDeed;
-use App\Support\Role;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Routes;
 use Tests\TestCase;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Cases\CaseAssembler;
+use App\Models\Role;
+use App\Models\Settings;
 use App\Models\User;
-use App\Support\Role;
-use App\Support\Settings;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

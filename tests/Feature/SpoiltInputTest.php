@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\ClinicFiles;
 use App\Exchange\ClientFiles;
-use App\Exchange\ClinicFiles;
 use App\Models\Client;
 use App\Models\User;
 use App\Models\Visit;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Entry;
-use App\Support\Role;
+use App\Models\Role;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

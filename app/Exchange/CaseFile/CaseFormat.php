@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Exchange\CaseFile;
 
+use App\Cases\Brought;
 use App\Cases\CaseAssembler;
 use App\Cases\CaseDisassembler;
-use App\Exchange\Brought;
 use App\Exchange\TextFile;
 use App\Models\Visit;
 use Somatrace\Core\Clinic;

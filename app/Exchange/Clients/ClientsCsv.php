@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange\Clients;
 
+use App\Cases\ClientDetails;
 use App\Exchange\CsvTable;
 use App\Models\ClientContact;
 use Somatrace\Core\Data\FaultyDocument;

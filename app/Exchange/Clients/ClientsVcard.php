@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange\Clients;
 
+use App\Cases\ClientDetails;
 use App\Exchange\VObjects;
 use Sabre\VObject\Component\VCard;
 use Sabre\VObject\Splitter\VCard as Splitter;

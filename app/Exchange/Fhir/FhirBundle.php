@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Exchange\Fhir;
 
-use App\Cases\EntryKind;
-use App\Exchange\BroughtEntry;
+use App\Cases\BroughtEntry;
 use App\Exchange\ClientRecord;
 use App\Exchange\EntryWords;
 use App\Exchange\RecordVisit;
+use App\Models\EntryKind;
 use Carbon\CarbonImmutable;
 use Ramsey\Uuid\Uuid;
 

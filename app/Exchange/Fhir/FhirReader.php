@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Exchange\Fhir;
 
+use App\Cases\Brought;
+use App\Cases\BroughtEntry;
+use App\Cases\BroughtVisit;
+use App\Cases\ClientDetails;
 use App\Cases\EntryCheck;
-use App\Cases\EntryKind;
-use App\Exchange\Brought;
-use App\Exchange\BroughtEntry;
-use App\Exchange\BroughtVisit;
-use App\Exchange\Clients\ClientDetails;
 use App\Exchange\TextFile;
+use App\Models\EntryKind;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;

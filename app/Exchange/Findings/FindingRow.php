@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange\Findings;
 
-use App\Cases\EntryKind;
+use App\Models\EntryKind;
 
 /** One finding of one visit, as the record holds it. */
 final readonly class FindingRow

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Exchange\Findings;
 
+use App\Cases\Brought;
+use App\Cases\BroughtEntry;
+use App\Cases\BroughtVisit;
 use App\Cases\EntryCheck;
-use App\Cases\EntryKind;
 use App\Cases\SoundRecords;
-use App\Exchange\Brought;
-use App\Exchange\BroughtEntry;
-use App\Exchange\BroughtVisit;
 use App\Models\Client;
+use App\Models\EntryKind;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Data\Fault;

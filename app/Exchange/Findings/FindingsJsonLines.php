@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Exchange\Findings;
 
-use App\Cases\EntryKind;
 use App\Exchange\JsonLines;
+use App\Models\EntryKind;
 use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange\Findings;
 
-use App\Cases\EntryKind;
+use App\Models\EntryKind;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\CreateClient;
 use App\Actions\UpdateClient;
-use App\Exchange\Clients\ClientDetails;
+use App\Cases\ClientDetails;
 use App\Http\Pages\ClientEditPage;
 use App\Http\Pages\ClientPage;
 use App\Http\Pages\ClientsPage;
@@ -14,8 +14,8 @@ use App\Http\Pages\ComparePage;
 use App\Http\Requests\StoreClientRequest;
 use App\Models\Client;
 use App\Models\ClientContact;
+use App\Models\Right;
 use App\Models\User;
-use App\Support\Right;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\BringVisits;
-use App\Actions\ExportClient;
 use App\Actions\RecordChangedMeanwhile;
 use App\Exchange\ClientFiles;
+use App\Http\Pages\ClientArchive;
 use App\Http\Requests\BringFileRequest;
 use App\Models\Client;
 use App\Models\User;
@@ -46,7 +46,7 @@ final readonly class ClientFilesController
         return self::attachment($text, ClientFiles::FORMATS[$format][0], "{$client->code}.$format");
     }
 
-    public function export(Client $client, #[CurrentUser] User $user, ExportClient $export): BinaryFileResponse
+    public function export(Client $client, #[CurrentUser] User $user, ClientArchive $export): BinaryFileResponse
     {
         Gate::authorize('viewClinical', $client);
 

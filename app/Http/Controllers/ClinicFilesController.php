@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Exchange\ClinicFiles;
+use App\Actions\ClinicFiles;
 use App\Exchange\Progress;
 use App\Http\Requests\BringFileRequest;
 use App\Models\Client;

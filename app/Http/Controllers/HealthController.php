@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Support\Database\Heartbeat;
+use App\Database\Heartbeat;
 use Illuminate\Http\JsonResponse;
 
 /** Whether the program is up and its database can be read: for what watches it from outside, and for windows that wait for it. It tells nothing else. */

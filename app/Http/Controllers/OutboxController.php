@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\OutboxMail;
+use App\Models\Right;
 use App\Models\User;
-use App\Support\Right;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Support\Facades\Config;
 use Inertia\Inertia;

@@ -6,8 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Http\Pages\ScopePage;
 use App\Http\Requests\ScopeRequest;
+use App\Models\Right;
 use App\Models\User;
-use App\Support\Right;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Inertia\Inertia;

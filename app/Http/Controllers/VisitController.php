@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\StartVisit;
 use App\Actions\StopVisit;
+use App\Database\Busy;
 use App\Exchange\CaseFile\CaseFormat;
 use App\Http\Pages\VisitLine;
 use App\Http\Pages\VisitPage;
@@ -13,7 +14,6 @@ use App\Http\Requests\StartVisitRequest;
 use App\Models\Client;
 use App\Models\User;
 use App\Models\Visit;
-use App\Support\Database\Busy;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Pages;
 
 use App\Cases\ClientChanges;
-use App\Exchange\Clients\ClientDetails;
+use App\Cases\ClientDetails;
 use App\Models\Client;
 use App\Models\ClientContact;
 use App\Models\Merge;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
-use App\Cases\EntryKind;
 use App\Cases\EntryRows;
 use App\Cases\SoundRecords;
 use App\Models\Client;
+use App\Models\EntryKind;
 use App\Models\User;
 use App\Models\Visit;
 

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
-use App\Cases\EntryKind;
 use App\Cases\EntryRows;
 use App\Cases\Judgements;
 use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Exchange\EntryWords;
 use App\Models\Entry;
+use App\Models\EntryKind;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\Anatomy\Side;

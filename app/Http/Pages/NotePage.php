@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
-use App\Cases\EntryKind;
 use App\Exchange\EntryWords;
+use App\Models\EntryKind;
 use App\Models\Visit;
 use App\Support\FigureSvg;
 use App\Support\Paper;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
+use App\Models\Right;
+use App\Models\Role;
 use App\Models\User;
-use App\Support\Right;
-use App\Support\Role;
 
 /** Everybody who works in a clinic, and what they are. */
 final readonly class PeoplePage

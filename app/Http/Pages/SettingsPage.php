@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
+use App\Models\Right;
+use App\Models\Settings;
 use App\Models\User;
-use App\Support\Right;
-use App\Support\Settings;
-use App\Support\VisitStatus;
+use App\Models\VisitStatus;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic as Core;
 use Somatrace\Core\Units\PressureUnit;

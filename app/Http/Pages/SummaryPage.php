@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Pages;
 
 use App\Cases\CaseAssembler;
-use App\Cases\EntryKind;
 use App\Cases\EntryRows;
+use App\Models\EntryKind;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\Clinic;

@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use App\Http\Pages\AuditPage;
 use App\Models\Client;
-use App\Support\Right;
+use App\Models\Right;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 

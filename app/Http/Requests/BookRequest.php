@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\Client;
-use App\Support\Right;
+use App\Models\Right;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class BookRequest extends FormRequest

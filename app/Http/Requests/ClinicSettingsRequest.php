@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Support\Right;
-use App\Support\Settings;
+use App\Models\Right;
+use App\Models\Settings;
 use Illuminate\Foundation\Http\FormRequest;
 use Somatrace\Core\Clinic;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Support\Settings;
+use App\Models\Settings;
 use Illuminate\Foundation\Http\FormRequest;
 use Somatrace\Core\Clinic;
 

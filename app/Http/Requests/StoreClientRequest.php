@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Exchange\Clients\ClientDetails;
+use App\Cases\ClientDetails;
 use App\Models\Client;
-use App\Support\Right;
+use App\Models\Right;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class StoreClientRequest extends FormRequest

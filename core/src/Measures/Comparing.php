@@ -7,12 +7,11 @@ namespace Somatrace\Core\Measures;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
-use Somatrace\Core\Response\ResponseFigures;
 
 /** Sets what was measured today beside the usual, the other side, the last time and the first. */
 final readonly class Comparing
 {
-    public function __construct(private Atlas $atlas, private ResponseFigures $figures)
+    public function __construct(private Atlas $atlas, private MeasureFigures $figures)
     {
     }
 

@@ -9,7 +9,6 @@ use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Findings;
 use Somatrace\Core\CaseFile\TaskScore;
-use Somatrace\Core\Response\ResponseFigures;
 
 /** Lays every measure of a case out as a series over its visits; today's findings are the last point. */
 final class MeasureBook
@@ -19,7 +18,7 @@ final class MeasureBook
     /** @var array<string, array{key: string, name: string, unit: string, side: Side, series: list<array{string, float}>, mdc: float, larger: bool, squares: list<float>, degrees: int}> */
     private array $rows = [];
 
-    public function __construct(private readonly Atlas $atlas, private readonly ResponseFigures $figures)
+    public function __construct(private readonly Atlas $atlas, private readonly MeasureFigures $figures)
     {
     }
 

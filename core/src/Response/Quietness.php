@@ -81,6 +81,6 @@ final readonly class Quietness
             return null;
         }
 
-        return $this->figures->painReal <= $series[0] - $series[count($series) - 1];
+        return $this->figures->measures->painReal <= $series[0] - $series[count($series) - 1];
     }
 }

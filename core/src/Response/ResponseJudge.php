@@ -26,7 +26,7 @@ final readonly class ResponseJudge
 
     public function judge(CaseFile $case): ResponseResult
     {
-        $measures = (new MeasureBook($this->atlas, $this->figures))->of($case);
+        $measures = (new MeasureBook($this->atlas, $this->figures->measures))->of($case);
         $against = Contradiction::in($measures, $case);
         $targets = array_map(fn (Treated $treated): TargetDecision => $this->target($case, $treated, $against), $this->quietness->treated($case));
         [$course, $because] = $this->course($case, $measures);

@@ -8,6 +8,7 @@ use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Anatomy\UnknownId;
+use Somatrace\Core\Clinic;
 
 /**
  * Stand-ins for an algometer, an inclinometer and a dynamometer held to a simulated client: a reading rises, stays a moment and is held. Seeded, so that the same client reads
@@ -30,6 +31,11 @@ final readonly class SimulatedDevices
 
     public function __construct(private Atlas $atlas, private SimulatedClients $clients)
     {
+    }
+
+    public static function of(Clinic $clinic): self
+    {
+        return new self($clinic->atlas, new SimulatedClients($clinic->atlas, $clinic->regionOfZone()));
     }
 
     /** @return list<string> */

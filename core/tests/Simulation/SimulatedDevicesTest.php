@@ -19,7 +19,7 @@ final class SimulatedDevicesTest extends TestCase
     public function test_each_line_fits_the_protocol_rises_in_time_and_ends_in_one_hold(string $device, string $what, string $unit): void
     {
         $schema = new SchemaValidator(dirname(__DIR__, 2).'/data/schema/device-reading.schema.json');
-        $readings = Core::clinic()->devices()->readings($device, $what, Side::Left, 7, 1);
+        $readings = SimulatedDevices::of(Core::clinic())->readings($device, $what, Side::Left, 7, 1);
         $at = -1;
         foreach ($readings as $index => $reading) {
             self::assertSame([], $schema->faults(json_decode(json_encode($reading->toArray(), JSON_THROW_ON_ERROR))));
@@ -41,7 +41,7 @@ final class SimulatedDevicesTest extends TestCase
 
     public function test_the_same_client_reads_the_same_and_repeats_stray_about_one_value(): void
     {
-        $hold = static fn (int $seed, int $repeat): float => self::last(Core::clinic()->devices()->readings('inclinometer', 'cervical.rotation', Side::Left, $seed, $repeat, 60.0));
+        $hold = static fn (int $seed, int $repeat): float => self::last(SimulatedDevices::of(Core::clinic())->readings('inclinometer', 'cervical.rotation', Side::Left, $seed, $repeat, 60.0));
         self::assertSame($hold(3, 1), $hold(3, 1));
         $repeats = array_map(static fn (int $repeat): float => $hold(3, $repeat), range(1, 200));
 
@@ -55,7 +55,7 @@ final class SimulatedDevicesTest extends TestCase
     {
         self::assertSame(['inclinometer', 'algometer', 'dynamometer'], SimulatedDevices::names());
         $this->expectException(UnknownId::class);
-        Core::clinic()->devices()->readings('thermometer', 'neck', Side::Left, 1, 1);
+        SimulatedDevices::of(Core::clinic())->readings('thermometer', 'neck', Side::Left, 1, 1);
     }
 
     /** @param  non-empty-list<DeviceReading>  $readings */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Cases;
+namespace App\Models;
 
 use Somatrace\Core\CaseFile\EntryWriter;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Exchange;
+namespace App\Cases;
 
 /** What a file tells of one client: visits with what was found in them, oldest first, and what of it has no place in a record here. */
 final readonly class Brought

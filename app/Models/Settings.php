@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Models;
 
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\In;

@@ -2,19 +2,18 @@
 
 declare(strict_types=1);
 
-namespace App\Exchange;
+namespace App\Actions;
 
-use App\Actions\BringAppointments;
-use App\Actions\BringClients;
+use App\Cases\ClientDetails;
 use App\Exchange\Calendar\AppointmentLine;
 use App\Exchange\Calendar\AppointmentsCalendar;
-use App\Exchange\Clients\ClientDetails;
 use App\Exchange\Clients\ClientsCsv;
 use App\Exchange\Clients\ClientsVcard;
+use App\Exchange\PreviewRows;
 use App\Models\Appointment;
 use App\Models\Client;
+use App\Models\Right;
 use App\Models\User;
-use App\Support\Right;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\Data\FaultyDocument;
 

@@ -2,17 +2,15 @@
 
 declare(strict_types=1);
 
-namespace App\Actions;
+namespace App\Http\Pages;
 
+use App\Actions\ClinicFiles;
 use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Exchange\Calendar\AppointmentsCalendar;
 use App\Exchange\CaseFile\CaseFormat;
 use App\Exchange\ClientFiles;
 use App\Exchange\ClientRecord;
-use App\Exchange\ClinicFiles;
-use App\Http\Pages\AuditPage;
-use App\Http\Pages\NotePage;
 use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\Clinic;
@@ -20,7 +18,7 @@ use App\Models\Visit;
 use Carbon\CarbonImmutable;
 
 /** Everything that is known of one client, in one archive: what anybody may ask for about themselves. */
-final readonly class ExportClient
+final readonly class ClientArchive
 {
     private const LEFT_SECONDS = 3600;
 

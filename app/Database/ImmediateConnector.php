@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support\Database;
+namespace App\Database;
 
 use Illuminate\Database\Connectors\SQLiteConnector;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Exchange;
+namespace App\Cases;
 
 /** One visit as a file tells it. */
 final readonly class BroughtVisit

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Exchange;
+namespace App\Cases;
 
-use App\Cases\EntryKind;
+use App\Models\EntryKind;
 
 /** One thing recorded, as a file tells it. */
 final readonly class BroughtEntry

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Exchange\Clients;
+namespace App\Cases;
 
 use App\Models\Client;
 use App\Models\ClientContact;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support\Database;
+namespace App\Database;
 
 /**
  * A transaction takes the write lock when it begins. One that began by reading and then writes while another wrote would fail at once, whatever it is willing to wait: SQLite cannot

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Models;
 
 /** What somebody may do; a role is a bundle of these. */
 enum Right: string

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
-
-use App\Keeping\Seal;
+namespace App\Keeping;
 
 /** A keyed name for what was signed: by it the doctor sees whether anybody changed or replaced a note behind the application's back. */
 final readonly class NoteHash

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\EntryKind;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** What the house forbids and no other tool looks at. */
+final class ArchitectureTest extends TestCase
+{
+    /** Folders whose classes use each other's, over however many others, are one folder that nobody can read alone. */
+    #[DataProvider('houses')]
+    public function test_no_folder_leads_back_to_itself(string $root, string $namespace): void
+    {
+        $leads = [];
+        $why = [];
+        foreach ($this->sources($root, ['php']) as $path => $source) {
+            $from = explode('/', $path)[1] ?? null;
+            preg_match_all('/^use '.preg_quote($namespace, '/').'\\\\(\w+)\\\\[\w\\\\]+;/m', $source, $found);
+            foreach ($from === null ? [] : array_unique($found[1]) as $to) {
+                $folder = explode('/', $path)[0];
+                if ($to !== $folder) {
+                    $leads[$folder][$to] = true;
+                    $why["$folder → $to"] = $path;
+                }
+            }
+        }
+        self::assertGreaterThan(5, count($leads));
+
+        $circles = [];
+        foreach (array_keys($leads) as $start) {
+            foreach ($this->reached($leads, $start) as $end => $way) {
+                if (isset($leads[$end][$start])) {
+                    $circles[] = implode(' → ', [...$way, $start]).' (the last in '.$why["$end → $start"].')';
+                }
+            }
+        }
+        self::assertSame([], $circles);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function houses(): iterable
+    {
+        yield 'the core' => ['core/src', 'Somatrace\Core'];
+        yield 'the application' => ['app', 'App'];
+    }
+
+    /** A name of an entry is made by its kind, from the schema: on the server by EntryKind, on the page by nameOf. */
+    public function test_nobody_builds_the_name_of_an_entry_by_hand(): void
+    {
+        $kinds = implode('|', EntryKind::values());
+        $byHand = [];
+        foreach ($this->sources('resources/js', ['ts', 'vue']) as $path => $source) {
+            if (preg_match_all("/\\b(?:save|one|last|standing|answerOf)\\(\\s*'(?:$kinds)',\\s*`[^`]*`|identity: `[^`]*`|`(?:$kinds)\\|(?:before|after)\\|/", $source, $found) > 0) {
+                $byHand[$path] = $found[0];
+            }
+        }
+        foreach ($this->sources('app', ['php']) as $path => $source) {
+            if (preg_match_all("/\\\$[\\w\\[\\]']+\\['muscle'\\]\\}?:\\{?\\\$/", $source, $found) > 0) {
+                $byHand[$path] = $found[0];
+            }
+        }
+
+        self::assertSame([], $byHand);
+    }
+
+    /**
+     * @param  array<string, array<string, true>>  $leads
+     * @return array<string, list<string>> every folder that is come to, by the shortest way
+     */
+    private function reached(array $leads, string $start): array
+    {
+        $ways = [$start => [$start]];
+        $open = [$start];
+        while ($open !== []) {
+            $at = array_shift($open);
+            foreach (array_keys($leads[$at] ?? []) as $to) {
+                if (! isset($ways[$to])) {
+                    $ways[$to] = [...$ways[$at], $to];
+                    $open[] = $to;
+                }
+            }
+        }
+
+        return array_diff_key($ways, [$start => 0]);
+    }
+
+    /**
+     * @param  list<string>  $endings
+     * @return iterable<string, string> source by path within the folder
+     */
+    private function sources(string $folder, array $endings): iterable
+    {
+        $root = dirname(__DIR__, 2)."/$folder";
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) as $path => $file) {
+            if (in_array($file->getExtension(), $endings, true) && ! str_contains((string) $path, '.generated.')) {
+                yield substr((string) $path, strlen($root) + 1) => (string) file_get_contents((string) $path);
+            }
+        }
+    }
+}
