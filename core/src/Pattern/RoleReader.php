@@ -12,21 +12,22 @@ final readonly class RoleReader
     public function of(RankingContext $context, SignBook $book, MuscleAt $at, TriggerPoint $point): Role
     {
         $names = $book->names($at);
-        $has = static fn (string $prefix): bool => str_contains($names, "|$prefix");
-        $own = $has('complaint_own_zone');
-        $refers = $has('complaint_core_referral') || $has('complaint_spill_over');
-        $tender = $has('tenderness_2') || $has('tenderness_3') || $has('tenderness_4');
-        $familiar = $has('familiar');
-        $short = $book->sum($at, 'shortness', 'posture') > 0 || $has('posture_marked');
-        $long = $has('posture_long') && $this->antagonistShort($context, $book, $at);
+        $any = static fn (string ...$asked): bool => array_intersect_key($names, array_fill_keys($asked, true)) !== [];
+        $own = $any('complaint_own_zone');
+        $refers = $any('complaint_core_referral', 'complaint_spill_over');
+        $tender = $any('tenderness_2', 'tenderness_3', 'tenderness_4');
+        $familiar = $any('familiar');
+        $short = $book->sum($at, 'shortness', 'posture') > 0 || $any('posture_marked');
+        $long = $any('posture_long') && $this->antagonistShort($context, $book, $at);
 
         return match (true) {
-            $own && $long && ! $has('short_2') && ! $has('short_3') => Role::Overstretched,
-            $has('short_antagonist') && ($tender || $short) => Role::Source,
-            $refers && ($familiar || $has('referral_fits') || ($tender && $short)) => Role::Source,
+            $own && $long && ! $any('short_2', 'short_3') => Role::Overstretched,
+            // short by its movements, and felt to be quiet: whatever pulls there, it is not this one
+            $any('short_antagonist') && ($tender || ($short && ! $any('tenderness_0'))) => Role::Source,
+            $refers && ($familiar || $any('referral_fits') || ($tender && $short)) => Role::Source,
             $own && ($point === TriggerPoint::Active || ($familiar && $short)) => Role::Source,
-            $own && $tender && ! $short && ! $has('referral_') => Role::Site,
-            ! $own && ! $refers && ($has('demand') || $has('tone_raised')) && ($tender || $has('tone_raised')) => Role::Compensating,
+            $own && $tender && ! $short && ! $any('referral_fits', 'referral_typical', 'referral_odd') => Role::Site,
+            ! $own && ! $refers && $any('demand', 'demand_dominant', 'tone_raised') && ($tender || $any('tone_raised')) => Role::Compensating,
             default => Role::Unclear,
         };
     }

@@ -71,12 +71,12 @@ final class SignBook
         return $sum;
     }
 
-    /** The names of the signs of its own, each after a bar: what is asked of them many times is asked of one text. */
-    public function names(MuscleAt $candidate): string
+    /** @return array<string, true> the names of the signs of its own */
+    public function names(MuscleAt $candidate): array
     {
-        $names = '';
+        $names = [];
         foreach ($this->signs[$candidate->key()] ?? [] as $sign) {
-            $names .= '|'.$sign->name;
+            $names[$sign->name] = true;
         }
 
         return $names;
