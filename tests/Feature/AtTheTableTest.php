@@ -7,9 +7,11 @@ namespace Tests\Feature;
 use App\Models\TreatmentEvent;
 use App\Models\Visit;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\TestCase;
 
 /** Safety and consent while the work is running. */
+#[Group('slow')]
 final class AtTheTableTest extends TestCase
 {
     public function test_consent_taken_back_at_the_table_is_taken_back_in_the_record_and_in_the_next_plan(): void

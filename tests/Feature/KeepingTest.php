@@ -20,10 +20,12 @@ use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\KeepsAFile;
 use Tests\TestCase;
 
 /** Backup, destroy, restore; and what the doctor sees. On a database in a file, as a clinic has it. */
+#[Group('slow')]
 final class KeepingTest extends TestCase
 {
     use KeepsAFile;

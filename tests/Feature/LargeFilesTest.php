@@ -12,12 +12,14 @@ use App\Models\EntryChange;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\Group;
 use Somatrace\Core\Clinic;
 use Tests\Support\MadeUpRecords;
 use Tests\Support\Spoil;
 use Tests\TestCase;
 
 /** Files of thousands. How long they take is measured by a command (docs/large-clinic.md); here is what keeps them quick, and that they are right. */
+#[Group('slow')]
 final class LargeFilesTest extends TestCase
 {
     public function test_a_table_of_thousands_comes_in_with_few_queries_and_says_how_far_it_is(): void

@@ -12,9 +12,11 @@ use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route as Routes;
 use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\TestCase;
 
 /** Every route asked with what no window would send: it is answered in words, and never with a fault of ours. */
+#[Group('slow')]
 final class OddRequestsTest extends TestCase
 {
     /** Every name a page or a window ever sends, so that the odd value meets the code that reads it. */
@@ -24,6 +26,9 @@ final class OddRequestsTest extends TestCase
         'contacts', 'other', 'merge', 'file', 'digest', 'day', 'time', 'minutes', 'reason', 'appointment', 'key', 'phase', 'identity', 'payload', 'seen', 'more', 'step', 'entries', 'events', 'sent_at', 'happened', 'advice', 'next_time', 'regions', 'full', 'position',
         'what', 'side', 'repeat', 'about', 'id', 'answers', 'send', 'format', 'deck', 'theirs',
     ];
+
+    /** What a page is read with in the suite: what breaks reading if anything does. */
+    private const SAMPLE = ['lists', 'long words'];
 
     /** @var array<string, list<string>> middleware of each route */
     private array $guards = [];
@@ -37,7 +42,10 @@ final class OddRequestsTest extends TestCase
         $faults = [];
         $asked = 0;
         foreach ($this->routes() as $name => [$method, $uri]) {
-            foreach ($this->odd() as $how => $body) {
+            // a page is read with two of them, what writes with all: ODD=full reads with all as well
+            $odd = $method === 'GET' && getenv('ODD') !== 'full' ? array_intersect_key($this->odd(), array_flip(self::SAMPLE)) : $this->odd();
+            self::assertNotSame([], $odd);
+            foreach ($odd as $how => $body) {
                 // who is not signed in gets no further than the door, but for what is open to all
                 foreach (in_array('auth', $this->guards[$name] ?? [], true) ? [$owner] : [$owner, null] as $user) {
                     $status = $this->ask($user, $method, $uri, $visit, $person, $body);
@@ -56,7 +64,7 @@ final class OddRequestsTest extends TestCase
         }
 
         self::assertSame([], $faults);
-        self::assertGreaterThan(700, $asked);
+        self::assertGreaterThan(getenv('ODD') === 'full' ? 700 : 450, $asked);
     }
 
     public function test_a_body_that_is_cut_off_changes_nothing_and_is_said_to_be(): void

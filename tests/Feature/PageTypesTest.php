@@ -8,10 +8,12 @@ use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
 use Database\Seeders\DemoStory;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
 
 /** What the server gives a page is what its types say: every page of the demo is given to the TypeScript compiler with what it gets. */
+#[Group('slow')]
 final class PageTypesTest extends TestCase
 {
     private const STEPS = ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after'];
@@ -43,7 +45,7 @@ final class PageTypesTest extends TestCase
     {
         yield from ['/', '/account', '/people', '/settings', '/clinic/audit', '/clinic/files', '/clinic/scope', '/atlas', '/atlas/trainer', '/atlas/muscle/soleus', '/atlas/technique/stripping', '/atlas/movement/cervical.rotation', '/atlas/test/first_rib_spring', '/atlas/landmark/mastoid_process', '/clients', '/clients/new'];
         foreach (['signed', 'open'] as $status) {
-            foreach (Visit::query()->where('status', $status)->whereRelation('client', 'clinic_id', $owner->clinic_id)->latest('number')->with('client')->take(3)->get() as $visit) {
+            foreach (Visit::query()->where('status', $status)->whereRelation('client', 'clinic_id', $owner->clinic_id)->latest('number')->with('client')->take(2)->get() as $visit) {
                 foreach (self::STEPS as $step) {
                     yield "/visits/{$visit->public_id}/$step";
                 }

@@ -24,11 +24,13 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use Somatrace\Core\Clinic;
 use Tests\Support\MadeUpRecords;
 use Tests\TestCase;
 
 /** Each format goes out, comes in again elsewhere, and goes out as the same. */
+#[Group('slow')]
 final class RoundTripTest extends TestCase
 {
     private const SEED = 20261126;

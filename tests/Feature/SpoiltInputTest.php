@@ -13,6 +13,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\Support\MadeUpRecords;
 use Tests\Support\Spoil;
 use Tests\TestCase;
@@ -21,6 +22,7 @@ use Tests\TestCase;
  * Thousands of entries, events and files with something wrong in them: refused or kept, and whatever is kept leaves every page and every paper standing. The suite tries a sample;
  * SPOIL=full tries 3,000 entries and events and 500 files of each format.
  */
+#[Group('slow')]
 final class SpoiltInputTest extends TestCase
 {
     /** How many are tried, in the suite and in full. */

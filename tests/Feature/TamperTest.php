@@ -17,12 +17,14 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 use Tests\KeepsAFile;
 use Tests\TestCase;
 
 /** Somebody has the file of the database, and not the key of the seal. They take the guards away, write, and put the guards back. */
+#[Group('slow')]
 final class TamperTest extends TestCase
 {
     use KeepsAFile;

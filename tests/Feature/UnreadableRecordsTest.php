@@ -10,9 +10,11 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\TestCase;
 
 /** What is stored already and says what nobody can read: it stands as it is, is named, and breaks nothing else. */
+#[Group('slow')]
 final class UnreadableRecordsTest extends TestCase
 {
     private const PAGES = ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after'];

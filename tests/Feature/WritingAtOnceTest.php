@@ -8,11 +8,13 @@ use App\Database\PatientConnection;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Process;
 use Tests\KeepsAFile;
 use Tests\TestCase;
 
 /** Somebody else holds the database. Other processes are real ones: within one process nobody waits for anybody. */
+#[Group('slow')]
 final class WritingAtOnceTest extends TestCase
 {
     use KeepsAFile;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Tests\Anatomy;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\AtlasFiles;
@@ -12,6 +13,7 @@ use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Tests\Support\BrokenAtlas;
 
+#[Group('slow')]
 final class AtlasFilesTest extends TestCase
 {
     private string $folder;

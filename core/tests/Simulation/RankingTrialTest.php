@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Tests\Simulation;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
@@ -17,6 +18,7 @@ use Somatrace\Core\Simulation\WeightFit;
 use Somatrace\Core\Tests\Support\Core;
 
 /** The ranking on two hundred simulated clients; two thousand by `php artisan somatrace:ranking`, whose figures stand in docs/ranking-trial.md. */
+#[Group('slow')]
 final class RankingTrialTest extends TestCase
 {
     private const MANY = 200;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Tests\Simulation;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Safety\Verdict;
 use Somatrace\Core\Simulation\Intakes;
@@ -11,9 +12,10 @@ use Somatrace\Core\Simulation\SafetyTrial;
 use Somatrace\Core\Tests\Support\Core;
 
 /** What must hold of every intake, on two thousand of them; ten thousand by `php artisan somatrace:safety trial`. */
+#[Group('slow')]
 final class SafetyTrialTest extends TestCase
 {
-    private const MANY = 2000;
+    private const MANY = 800;
 
     public function test_order_mirror_monotone_and_overrides_hold_on_generated_intakes(): void
     {
