@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Database\PatientConnection;
 use App\Http\Controllers\HealthController;
 use App\Http\Middleware\EndForTheDeactivated;
 use App\Http\Middleware\HandleInertiaRequests;
@@ -12,7 +13,6 @@ use App\Http\Middleware\RefuseOddInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\WriteAudit;
 use App\Support\BareFault;
-use App\Database\PatientConnection;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Exchange\ClientFiles;
 use App\Actions\ClinicFiles;
+use App\Exchange\ClientFiles;
 use App\Http\Controllers\AppointmentController;
 use App\Http\Controllers\AtlasController;
 use App\Http\Controllers\AuditController;
