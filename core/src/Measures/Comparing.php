@@ -108,7 +108,11 @@ final readonly class Comparing
             'deg' => "{$number}°",
             'mm', 'cm', 'kg' => "$number $unit",
             'kPa' => round($value).' kPa',
-            default => $number.($number === '1' ? ' step' : ' steps'),
+            default => "$number ".match ($unit) {
+                '0–10' => 'point',
+                '0–4', 'grade' => 'grade',
+                default => 'step',
+            }.($number === '1' ? '' : 's'),
         };
     }
 }

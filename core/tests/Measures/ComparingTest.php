@@ -72,6 +72,35 @@ final class ComparingTest extends TestCase
         self::assertStringEndsWith('and it matters much', $this->with($case, 'complaint.neck_side', 'last', 'left')->words);
     }
 
+    /** @param  array<string, mixed>  $then  @param  array<string, mixed>  $now */
+    #[DataProvider('sentences')]
+    public function test_a_change_is_told_as_the_chart_tells_it(string $list, array $then, array $now, string $key, string $words): void
+    {
+        $case = CaseBuilder::aCase()->add('findings', $list, $now)->visited('2026-02-20', ['findings' => [$list => [$then]]]);
+        $told = $this->with($case, $key, 'last', $now['side'] ?? 'midline')->words;
+
+        self::assertSame($words, preg_replace('/ than .*?(?=:)|(?<=the same as ).*/', '', $told));
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, array<string, mixed>, string, string}> */
+    public static function sentences(): iterable
+    {
+        $pain = static fn (float $now): array => ['zone' => 'neck_side', 'side' => 'left', 'now' => $now];
+        $range = static fn (string $movement, float $value): array => ['movement' => $movement, 'side' => 'left', 'active' => $value];
+
+        yield 'two points of nine matter' => ['complaints', $pain(9), $pain(7), 'complaint.neck_side', '2 points less: real, better, and it matters'];
+        yield 'half gone matters much' => ['complaints', $pain(8), $pain(4), 'complaint.neck_side', '4 points less: real, better, and it matters much'];
+        yield 'just under half does not matter much' => ['complaints', $pain(9), $pain(5), 'complaint.neck_side', '4 points less: real, better, and it matters'];
+        yield 'twice the pain is no large relief' => ['complaints', $pain(4), $pain(8), 'complaint.neck_side', '4 points more: real, worse, and it matters'];
+        yield 'pain where there was none' => ['complaints', $pain(0), $pain(4), 'complaint.neck_side', '4 points more: real, worse, and it matters'];
+        yield 'one step' => ['complaints', $pain(5), $pain(4), 'complaint.neck_side', '1 point less: within measuring error (2 points)'];
+        yield 'degrees matter as far as nobody has said' => ['range', $range('hip.flexion', 100), $range('hip.flexion', 110), 'range.hip.flexion.active', '10° more: real, better'];
+        yield 'a grade of tenderness' => ['palpation', ['muscle' => 'gluteus_medius', 'side' => 'left', 'tenderness' => 3], ['muscle' => 'gluteus_medius', 'side' => 'left', 'tenderness' => 2], 'palpation.gluteus_medius.whole.tenderness', '1 grade less: real, better'];
+        yield 'a step of a glide' => ['range', $range('patella.glide_in', 1), $range('patella.glide_in', 3), 'range.patella.glide_in.active', '2 steps more: real, better'];
+        yield 'a length' => ['tests', ['test' => 'leg_length', 'side' => 'left', 'value' => 2], ['test' => 'leg_length', 'side' => 'left', 'value' => 10], 'test.leg_length', '8 mm more: real, worse'];
+        yield 'a threshold, in whole kilopascals' => ['palpation', ['muscle' => 'gluteus_medius', 'side' => 'left', 'ppt_kpa' => 400], ['muscle' => 'gluteus_medius', 'side' => 'left', 'ppt_kpa' => 520.4], 'palpation.gluteus_medius.whole.ppt', '120 kPa more: real, better'];
+    }
+
     public function test_the_mean_of_several_tasks_is_real_from_two_points(): void
     {
         $tasks = static fn (float $a, float $b): array => [['task' => 'lifting', 'score' => $a], ['task' => 'sleeping', 'score' => $b]];

@@ -13,11 +13,11 @@ use Somatrace\Core\Pattern\SignBook;
 final readonly class FromComplaint implements Collector
 {
     private const WORDS = [
-        'complaint_core_referral' => 'this muscle is typically felt there',
-        'complaint_own_zone' => 'this muscle lies there',
-        'complaint_spill_over' => 'this muscle is sometimes felt there',
-        'complaint_neighbour' => 'next to this muscle',
-        'complaint_far' => 'away from this muscle and from where it is felt',
+        'complaint_core_referral' => 'This muscle is typically felt where it hurts',
+        'complaint_own_zone' => 'This muscle lies where it hurts',
+        'complaint_spill_over' => 'This muscle is sometimes felt where it hurts',
+        'complaint_neighbour' => 'Next to where it hurts',
+        'complaint_far' => 'Away from where it hurts',
     ];
 
     /** A muscle need not explain every pain: only who is near none of them lies in another part of the body. */
@@ -29,7 +29,7 @@ final readonly class FromComplaint implements Collector
             $relations = $context->index->relations($place);
             $made = [];
             foreach ($relations as $key => $relation) {
-                $book->add($context->index->candidates[$key], $made[$relation] ??= $context->sign('complaint', $relation, fn (): string => ucfirst($context->atlas->placeName($place)).' hurts: '.self::WORDS[$relation], $place->key()));
+                $book->add($context->index->candidates[$key], $made[$relation] ??= $context->sign('complaint', $relation, fn (): string => self::WORDS[$relation].': '.$context->atlas->placeName($place), $place->key()));
             }
             $near += $relations;
             $this->spread($context, $book, $complaint);
@@ -42,7 +42,7 @@ final readonly class FromComplaint implements Collector
     private function spread(RankingContext $context, SignBook $book, Complaint $complaint): void
     {
         foreach ($complaint->spreadsTo as $place) {
-            $sign = $context->sign('complaint', 'complaint_spread', fn (): string => 'It spreads to the '.$context->atlas->placeName($place).', where this muscle is felt', $place->key());
+            $sign = $context->sign('complaint', 'complaint_spread', fn (): string => 'Felt where it spreads to: '.$context->atlas->placeName($place), $place->key());
             foreach ($context->index->relations($place) as $key => $relation) {
                 if (in_array($relation, AtlasIndex::FELT, true)) {
                     $book->add($context->index->candidates[$key], $sign);

@@ -26,8 +26,12 @@ final readonly class FromRange implements Collector
             $key = $finding->key();
             $name = static fn (): string => $finding->side->after($movement->name);
             $hurts = ($finding->pain ?? 0) >= self::HURTS;
-            $length = $steps === null ? null : $context->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $name().($steps === 0 ? ' is free, which would lengthen it' : ' is short, which would lengthen it'), $key);
-            $pain = $finding->pain === null ? null : $context->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', static fn (): string => $name().($hurts ? ' hurts, which lengthens it' : ' is painless, which lengthens it'), $key);
+            $length = $steps === null ? null : $context->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $name().', which lengthens it, is '.($steps === 0 ? 'free' : 'short'), $key);
+            $pain = $finding->pain === null ? null : $context->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', static fn (): string => $name().', which lengthens it, '.match (true) {
+                $hurts => 'hurts',
+                $finding->pain > 0 => 'hardly hurts',
+                default => 'is painless',
+            }, $key);
             foreach ($context->index->lengthens[$key] ?? [] as $at) {
                 foreach (array_filter([$length, $pain]) as $sign) {
                     $book->add($at, $sign);
@@ -35,7 +39,7 @@ final readonly class FromRange implements Collector
             }
             if ($finding->active !== null && $hurts) {
                 foreach ($context->index->moves[$key] ?? [] as [$at, $prime]) {
-                    $book->add($at, $context->sign('use', 'use_hurts', static fn (): string => $name().' hurts, which uses it', "active:$key", $prime ? 0.5 : 0.25));
+                    $book->add($at, $context->sign('use', 'use_hurts', static fn (): string => $name().', which uses it, hurts', "active:$key", $prime ? 0.5 : 0.25));
                 }
             }
         }

@@ -7,7 +7,7 @@ namespace Somatrace\Core\Pattern\Evidence;
 use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
-/** Using a muscle against resistance: painful, only weak, or clean. An assistant counts half of a prime mover. */
+/** Using a muscle against resistance: painful, only weak, or clean, which only an answer about pain can say. An assistant counts half of a prime mover. */
 final readonly class FromResisted implements Collector
 {
     private const HURTS = 2.0;
@@ -20,9 +20,9 @@ final readonly class FromResisted implements Collector
             $key = $finding->movement.':'.$finding->side->value;
             [$weight, $words] = match (true) {
                 ($finding->pain ?? 0) >= self::HURTS => ['use_hurts', 'hurts'],
-                $finding->strength !== null && $finding->strength <= self::WEAK => ['use_weak', 'is weak without pain'],
-                $finding->pain === null && $finding->strength === null => [null, ''],
-                default => ['use_clean', 'is strong and painless'],
+                $finding->strength !== null && $finding->strength <= self::WEAK => ['use_weak', 'is weak'.($finding->pain === null ? '' : ', hardly painful')],
+                $finding->pain === null => [null, ''],
+                default => ['use_clean', $finding->pain > 0 ? 'hardly hurts' : 'is painless'],
             };
             if ($weight === null) {
                 continue;

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Pattern;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Pattern\Candidate;
+use Somatrace\Core\Pattern\Figures;
+use Somatrace\Core\Pattern\NextCheck;
+use Somatrace\Core\Pattern\PatternResult;
+use Somatrace\Core\Tests\Support\Core;
+use Somatrace\Core\Tests\Support\SpokenFindings;
+
+/** What the next check would tell, worked out once more the long way: every share anew after every outcome. */
+final class NextChecksTest extends TestCase
+{
+    #[DataProvider('cases')]
+    public function test_a_palpation_tells_as_much_as_the_long_way_finds(string $findings): void
+    {
+        $figures = Figures::load(dirname(__DIR__, 2).'/data');
+        $pattern = Core::clinic()->rank(SpokenFindings::make($findings)->make());
+        $palpations = array_filter($pattern->nextChecks, static fn (NextCheck $check): bool => $check->kind === 'palpate');
+        self::assertNotEmpty($palpations);
+        foreach ($palpations as $check) {
+            $key = "$check->id:{$check->side->value}";
+            $leader = array_values(array_filter($pattern->candidates, static fn (Candidate $one): bool => $one->at->key() === $key))[0];
+            [$acts, $not] = [$figures->outcomes['palpate']['acts'], $figures->outcomes['palpate']['not']];
+            $share = $figures->slope($leader->logOdds);
+            $dulled = array_map(static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $acts, $not);
+            $dulled = array_map(static fn (float $one): float => $one / array_sum($dulled), $dulled);
+            [$bits, $gain] = $this->theLongWay($pattern, $key, $dulled, $not);
+
+            self::assertEqualsWithDelta($bits, $check->bits, 1e-9, $check->name);
+            self::assertEqualsWithDelta($gain, $check->gain, 1e-9, $check->name);
+        }
+    }
+
+    #[DataProvider('cases')]
+    public function test_the_checks_stand_in_the_order_of_what_a_minute_of_them_is_worth(string $findings): void
+    {
+        $figures = Figures::load(dirname(__DIR__, 2).'/data');
+        $checks = Core::clinic()->rank(SpokenFindings::make($findings)->make())->nextChecks;
+        $worth = array_map(static fn (NextCheck $check): float => round(($check->bits + $figures->gainWorth * $check->gain) * ($check->kind === 'palpate' ? $figures->handWorth : 1) / $check->minutes, 6), $checks);
+        $sorted = $worth;
+        rsort($sorted);
+
+        self::assertSame($sorted, $worth);
+        self::assertCount($figures->nextChecks, $checks);
+        foreach ($checks as $check) {
+            self::assertSame($figures->outcomes[$check->kind]['minutes'], $check->minutes);
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function cases(): iterable
+    {
+        yield 'a pain, and nothing else' => ['hurts neck_back left'];
+        yield 'one muscle felt' => ['hurts neck_back left; felt levator_scapulae left tender 3 own'];
+        yield 'a movement short' => ['hurts shoulder_front left; moves shoulder.internal_rotation left 40 hurts 4'];
+        yield 'far up on the curve' => ['hurts low_back left; felt gluteus_medius left tender 4 own band tone high; felt quadratus_lumborum left tender 2'];
+    }
+
+    public function test_what_was_done_is_not_asked_again(): void
+    {
+        $names = static fn (string $findings): array => array_map(static fn (NextCheck $check): string => "$check->kind $check->id {$check->side->value}", Core::clinic()->rank(SpokenFindings::make($findings)->make())->nextChecks);
+        $findings = 'hurts low_back left';
+        for ($round = 0; $round < 12; $round++) {
+            [$kind, $id, $side] = explode(' ', $names($findings)[0]);
+            $findings .= '; '.match ($kind) {
+                'palpate' => "felt $id $side tender 2",
+                'range' => "moves $id $side hurts 3",
+                default => "resists $id $side hurts 3",
+            };
+            self::assertNotContains("$kind $id $side", $names($findings));
+        }
+    }
+
+    public function test_a_check_says_in_words_what_to_do_and_whom_it_tells_from_whom(): void
+    {
+        $pattern = Core::clinic()->rank(SpokenFindings::make('hurts neck_back left')->make());
+        foreach ($pattern->nextChecks as $check) {
+            self::assertMatchesRegularExpression(match ($check->kind) {
+                'palpate' => '/^Feel .+, (left|right)$/',
+                'range' => $check->side === Side::Midline ? '/^Measure: [^,]+$/' : '/^Measure: .+, (left|right)$/',
+                default => $check->side === Side::Midline ? '/^Against resistance: [^,]+$/' : '/^Against resistance: .+, (left|right)$/',
+            }, $check->name);
+            self::assertMatchesRegularExpression('/^Tells .+ from .+\.$/', $check->because);
+        }
+        $first = array_values(array_filter($pattern->nextChecks, static fn (NextCheck $check): bool => $check->kind === 'palpate'))[0];
+        $names = array_map(static fn (Candidate $one): string => lcfirst($one->name), array_slice($pattern->candidates, 0, 2));
+        $felt = array_search("$first->id:{$first->side->value}", array_map(static fn (Candidate $one): string => $one->at->key(), $pattern->candidates), true);
+        $own = lcfirst($pattern->candidates[(int) $felt]->name);
+
+        self::assertSame("Tells $own from ".($felt === 0 ? $names[1] : $names[0]).'.', $first->because);
+    }
+
+    /**
+     * @param  list<float>  $acts
+     * @param  list<float>  $not
+     * @return array{float, float} bits, and the gain in the share of the first three
+     */
+    private function theLongWay(PatternResult $pattern, string $touched, array $acts, array $not): array
+    {
+        $support = ['none' => $pattern->noneSupport];
+        foreach ($pattern->candidates as $candidate) {
+            $support[$candidate->at->key()] = $candidate->support;
+        }
+        [$after, $three] = [0.0, 0.0];
+        foreach ($acts as $outcome => $ifActs) {
+            $weighed = [];
+            foreach ($support as $key => $share) {
+                $weighed[$key] = $share * ($key === $touched ? $ifActs : $not[$outcome]);
+            }
+            $chance = array_sum($weighed);
+            $after += $chance * $this->entropy(array_map(static fn (float $one): float => $one / $chance, $weighed));
+            $three += $this->firstThree($weighed);
+        }
+
+        return [$this->entropy($support) - $after, max(0.0, $three - $this->firstThree($support))];
+    }
+
+    /** @param  array<string, float>  $shares */
+    private function entropy(array $shares): float
+    {
+        return -array_sum(array_map(static fn (float $one): float => $one > 0 ? $one * log($one, 2) : 0.0, $shares));
+    }
+
+    /** @param  array<string, float>  $shares */
+    private function firstThree(array $shares): float
+    {
+        unset($shares['none']);
+        rsort($shares);
+
+        return array_sum(array_slice($shares, 0, 3));
+    }
+}
