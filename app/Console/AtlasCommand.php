@@ -33,11 +33,7 @@ final class AtlasCommand extends Command
     {
         $data = $this->option('data');
         $folder = is_string($data) ? $data : base_path('core/data');
-        $faults = (new AtlasFiles($folder))->faults();
-        foreach ($faults as $fault) {
-            $this->getOutput()->getErrorStyle()->writeln($fault->line(), OutputInterface::OUTPUT_RAW);
-        }
-        if ($faults !== []) {
+        if ($this->isFaulty($folder)) {
             return 2;
         }
         $atlas = new AtlasGaps(Atlas::build($folder));
@@ -53,12 +49,25 @@ final class AtlasCommand extends Command
 
     private function export(): int
     {
+        if ($this->isFaulty(base_path('core/data'))) {
+            return 2;
+        }
         foreach (app(AtlasExport::class)->files() as $path => $text) {
             file_put_contents(base_path($path), $text);
             $this->line($path);
         }
 
         return self::SUCCESS;
+    }
+
+    private function isFaulty(string $folder): bool
+    {
+        $faults = (new AtlasFiles($folder))->faults();
+        foreach ($faults as $fault) {
+            $this->getOutput()->getErrorStyle()->writeln($fault->line(), OutputInterface::OUTPUT_RAW);
+        }
+
+        return $faults !== [];
     }
 
     private function refuse(): int
