@@ -104,7 +104,7 @@ final readonly class Chains
     private function aches(CaseFile $case, MuscleAt $at): ?Place
     {
         foreach ($case->findings->complaints as $complaint) {
-            if ($complaint->now !== 0.0 && $complaint->liesOver($this->atlas->muscle($at->muscle), $at->side)) {
+            if ($complaint->hurts() && $complaint->liesOver($this->atlas->muscle($at->muscle), $at->side)) {
                 return $complaint->place();
             }
         }
@@ -118,12 +118,12 @@ final readonly class Chains
         $chains = [];
         foreach ($this->figures->stiff as $row) {
             $short = array_values(array_unique(array_merge(...array_map(fn (array $check): array => $this->shortOf($case, ...$check), $row['measures']))));
-            $hurts = array_values(array_filter($case->findings->complaints, fn (Complaint $complaint): bool => $complaint->now !== 0.0 && in_array($this->atlas->regionOf($complaint->zone)->id, $row['overworks'], true)));
+            $hurts = array_values(array_filter($case->findings->complaints, fn (Complaint $complaint): bool => $complaint->hurts() && in_array($this->atlas->regionOf($complaint->zone)->id, $row['overworks'], true)));
             if ($short !== [] && $hurts !== []) {
                 $region = $this->atlas->region($row['region']);
                 $places = array_map(static fn (Complaint $complaint): Place => $complaint->place(), $hurts);
                 $neighbours = array_values(array_unique(array_map(fn (Place $place): string => lcfirst($this->atlas->regionOf($place->zone)->name), $places)));
-                $chains[] = new Chain('stiff', "{$region->name}: stiff, so that the ".self::listed($neighbours).' may be doing its work.', $short, [], $this->middleOf($region), $places);
+                $chains[] = new Chain('stiff', "{$region->name}: stiff, so that its work may fall to the ".implode(', and to the ', $neighbours).'.', $short, [], $this->middleOf($region), $places);
             }
         }
 
