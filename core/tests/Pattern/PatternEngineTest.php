@@ -99,14 +99,35 @@ final class PatternEngineTest extends TestCase
         self::assertLessThan(2 * $one, $two);
     }
 
-    public function test_treated_until_quiet_with_the_pain_unchanged_is_evidence_against(): void
+    /** @param  list<float|null>  $pains  at the visits, today last @param  list<int>  $tender  likewise */
+    #[DataProvider('courses')]
+    public function test_what_came_of_the_work_speaks_for_or_against(array $pains, array $tender, ?string $sign): void
     {
-        $visit = static fn (int $tenderness): array => ['findings' => ['complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 6]], 'palpation' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual', 'familiar' => 'no']]], 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]]];
-        $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->visited('2026-02-10', $visit(2))->visited('2026-02-17', $visit(1))->felt('levator_scapulae', 'left', ['tenderness' => 0, 'tone' => 'usual'])->make();
-        $candidate = Core::clinic()->rank($case)->of(new MuscleAt('levator_scapulae', Side::Left));
+        $complaint = static fn (?float $now): array => ['zone' => 'neck_back', 'side' => 'left', ...$now === null ? [] : ['now' => $now]];
+        $felt = static fn (int $tenderness): array => ['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual', 'familiar' => 'no'];
+        $case = CaseBuilder::aCase()->with(['findings' => ['complaints' => [$complaint(array_pop($pains))], 'palpation' => [$felt((int) array_pop($tender))]]]);
+        foreach ($pains as $visit => $pain) {
+            $case->visited('2026-02-'.(10 + 3 * $visit), ['findings' => ['complaints' => [$complaint($pain)], 'palpation' => [$felt($tender[$visit])]], 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]]]);
+        }
+        $candidate = Core::clinic()->rank($case->make())->of(new MuscleAt('levator_scapulae', Side::Left));
+        $said = array_values(array_filter($candidate->evidence ?? [], static fn ($evidence): bool => $evidence->kind === 'response'));
 
-        self::assertContains('quiet_unchanged', array_map(static fn ($evidence): string => $evidence->code, $candidate->evidence ?? []));
-        self::assertLessThan(0, $candidate->logOdds ?? 0);
+        self::assertSame($sign === null ? [] : [$sign], array_map(static fn ($evidence): string => $evidence->code, $said));
+        self::assertSame($sign !== null, $said !== [] && ($sign === 'eased_with_it') === ($said[0]->weight > 0));
+    }
+
+    /** @return iterable<string, array{list<float|null>, list<int>, string|null}> */
+    public static function courses(): iterable
+    {
+        yield 'quiet, and the pain stayed: it was not the source' => [[6, 6, 6], [2, 1, 0], 'quiet_unchanged'];
+        yield 'quiet, and a point less is no ease' => [[6, 6, 5], [2, 1, 0], 'quiet_unchanged'];
+        yield 'quiet, and eased: nothing left to do there' => [[6, 5, 4], [2, 1, 0], 'quiet_improved'];
+        yield 'eased, and still tender: it may be the one' => [[6, 5, 4], [3, 3, 2], 'eased_with_it'];
+        yield 'neither' => [[6, 6, 6], [3, 3, 2], null];
+        yield 'worked once only' => [[6, 6], [1, 0], null];
+        yield 'quiet today only' => [[6, 6, 6], [3, 3, 0], null];
+        yield 'quiet, and nobody asked how it hurts' => [[null, null, null], [2, 1, 0], null];
+        yield 'quiet, and asked once' => [[null, null, 6], [2, 1, 0], null];
     }
 
     public function test_the_pulled_on_muscle_is_overstretched_and_the_short_one_in_front_the_source(): void
