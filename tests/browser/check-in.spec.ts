@@ -33,6 +33,24 @@ test('a client checks in on a phone with two yes answers, and the therapist read
   await expect(client.getByRole('heading', { name: 'Lately' })).toBeVisible()
   await client.reload()
   await expect(client.getByRole('heading', { name: 'Lately' })).toBeVisible()
+
+  // a page asked for while an answer was on its way, and shown after it arrived, still has the answer
+  await client.getByRole('button', { name: 'Back' }).click()
+  const before = await (await client.request.get(client.url())).text()
+  const kept = client.waitForResponse((answer) => answer.request().method() === 'PUT' && answer.ok())
+  const headache = client.getByRole('group', { name: /worst ever/ }).getByRole('button', { name: 'not sure' })
+  await headache.click()
+  await kept
+  await client.route(client.url(), (route) =>
+    route.request().method() === 'GET' ? route.fulfill({ body: before, contentType: 'text/html' }) : route.fallback(),
+  )
+  await client.reload()
+  await client.unroute(client.url())
+  await client.getByRole('button', { name: 'Back' }).click()
+  await expect(headache).toHaveAttribute('aria-pressed', 'true')
+  await headache.click()
+  await touch('None of the others')
+  await expect(client.getByRole('heading', { name: 'Lately' })).toBeVisible()
   await touch('None of these')
   await expect(client.getByRole('heading', { name: 'Heart, blood and breath' })).toBeVisible()
   await touch('None of these')

@@ -27,10 +27,33 @@ interface Answers {
   done?: string[]
 }
 const props = defineProps<{ link: string; name: string; answers: Answers; groups: string[] }>()
-// a touch that was not sent before the page was closed waits on this device, in this window only
+/**
+ * What was touched waits on this device, in this window only, until a page shows it: a page asked for while an answer was on its way is older than that answer. `older` are the
+ * states this window was given or has sent since; where the page stands at one of them, what waits here is newer. A state nobody here knows was answered elsewhere, and stands.
+ */
+interface Shelf {
+  answers: Answers
+  older: string[]
+  kept: boolean
+}
 const shelf = `somatrace.check-in.${props.link}`
-const unsent = sessionStorage.getItem(shelf)
-const answers = ref<Answers>(unsent ? (JSON.parse(unsent) as Answers) : { ...props.answers })
+// an empty object comes back from the server as an empty list
+const stateOf = (answers: Answers): string => JSON.stringify(answers).replaceAll('{}', '[]')
+const waiting = ((): Shelf | null => {
+  const text = sessionStorage.getItem(shelf)
+  const lying = text ? (JSON.parse(text) as Shelf) : null
+  const isNewer =
+    lying !== null && stateOf(lying.answers) !== stateOf(props.answers) && (!lying.kept || lying.older.includes(stateOf(props.answers)))
+  if (!isNewer) sessionStorage.removeItem(shelf)
+  return isNewer ? lying : null
+})()
+const older = new Set([...(waiting?.older ?? []), stateOf(props.answers)])
+const answers = ref<Answers>(waiting?.answers ?? { ...props.answers })
+const lay = (given: Answers, kept: boolean) => {
+  const state = stateOf(given)
+  sessionStorage.setItem(shelf, JSON.stringify({ answers: given, older: [...older].filter((one) => one !== state), kept } satisfies Shelf))
+  older.add(state)
+}
 
 /** Two groups of questions a page; what is done already is not asked again when one comes back. */
 const pages: string[][] = [
@@ -120,7 +143,7 @@ const trouble = ref('')
 let running: Promise<boolean> | null = null
 let again = false
 const keep = async (send = false): Promise<boolean> => {
-  sessionStorage.setItem(shelf, JSON.stringify(answers.value))
+  lay(answers.value, false)
   if (running && !send) {
     again = true
     return running
@@ -136,7 +159,8 @@ const keep = async (send = false): Promise<boolean> => {
         trouble.value = ''
       } catch (fault) {
         kept = false
-        if (fault instanceof Refused) sessionStorage.removeItem(shelf)
+        // what was refused for good must not come back with every page
+        if (fault instanceof Refused && !fault.passes) sessionStorage.removeItem(shelf)
         // a link that has run out, or has been sent, says so on a page of its own
         if (fault instanceof Refused && [404, 410].includes(fault.status)) router.reload()
         else
@@ -144,15 +168,15 @@ const keep = async (send = false): Promise<boolean> => {
             fault instanceof Refused ? fault.words : 'No connection just now. Your answers stay on this page; try again in a moment.'
       }
     } while (again && kept)
-    // only what the server does not have yet stays on the device
-    if (kept) sessionStorage.removeItem(shelf)
+    if (kept && send) sessionStorage.removeItem(shelf)
+    else if (kept) lay(answers.value, true)
     return kept
   })()
   const kept = await running
   running = null
   return kept
 }
-if (unsent) void keep()
+if (waiting) void keep()
 const go = async (to: number) => {
   at.value = Math.min(pages.length - 1, Math.max(0, to))
   await nextTick()
