@@ -72,7 +72,7 @@ final class TargetBuilder
         $complaints = $this->case->findings->complaints;
         usort($complaints, static fn ($a, $b): int => $a->place()->key() <=> $b->place()->key());
         foreach ($complaints as $complaint) {
-            $under = fn (MuscleAt $at): bool => in_array($complaint->side, [$at->side, Side::Midline], true) && in_array($complaint->zone, $this->atlas->muscle($at->muscle)->zones, true);
+            $under = fn (MuscleAt $at): bool => $complaint->liesOver($this->atlas->muscle($at->muscle), $at->side);
             if ($complaint->now === 0.0) {
                 continue;
             }

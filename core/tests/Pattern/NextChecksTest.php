@@ -6,6 +6,7 @@ namespace Somatrace\Core\Tests\Pattern;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\Figures;
@@ -26,7 +27,7 @@ final class NextChecksTest extends TestCase
         self::assertNotEmpty($palpations);
         foreach ($palpations as $check) {
             $key = "$check->id:{$check->side->value}";
-            $leader = array_values(array_filter($pattern->candidates, static fn (Candidate $one): bool => $one->at->key() === $key))[0];
+            $leader = $pattern->of(new MuscleAt($check->id, $check->side)) ?? self::fail("nobody is $key");
             [$acts, $not] = [$figures->outcomes['palpate']['acts'], $figures->outcomes['palpate']['not']];
             $share = $figures->slope($leader->logOdds);
             $dulled = array_map(static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $acts, $not);

@@ -130,6 +130,16 @@ final class PatternEngineTest extends TestCase
         yield 'quiet, and asked once' => [[null, null, 6], [2, 1, 0], null];
     }
 
+    public function test_treated_until_quiet_with_the_pain_unchanged_is_evidence_against(): void
+    {
+        $visit = static fn (int $tenderness): array => ['findings' => ['complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 6]], 'palpation' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual', 'familiar' => 'no']]], 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]]];
+        $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->visited('2026-02-10', $visit(2))->visited('2026-02-17', $visit(1))->felt('levator_scapulae', 'left', ['tenderness' => 0, 'tone' => 'usual'])->make();
+        $candidate = Core::clinic()->rank($case)->of(new MuscleAt('levator_scapulae', Side::Left));
+
+        self::assertContains('quiet_unchanged', array_map(static fn ($evidence): string => $evidence->code, $candidate->evidence ?? []));
+        self::assertLessThan(0, $candidate->logOdds ?? 0);
+    }
+
     public function test_the_pulled_on_muscle_is_overstretched_and_the_short_one_in_front_the_source(): void
     {
         $pattern = Core::clinic()->rank(Core::example('puppeteer-between-the-blades'));

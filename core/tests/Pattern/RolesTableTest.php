@@ -6,7 +6,8 @@ namespace Somatrace\Core\Tests\Pattern;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Somatrace\Core\Pattern\Candidate;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\SpokenFindings;
 use Somatrace\Core\Tests\Support\Table;
@@ -18,9 +19,9 @@ final class RolesTableTest extends TestCase
     public function test_a_muscle_plays_the_part_the_table_says(string $findings, string $expected): void
     {
         [$muscle, $side, $role] = explode(' ', $expected);
-        $found = array_values(array_filter(Core::clinic()->rank(SpokenFindings::make($findings)->make())->candidates, static fn (Candidate $one): bool => $one->at->key() === "$muscle:$side"));
+        $found = Core::clinic()->rank(SpokenFindings::make($findings)->make())->of(new MuscleAt($muscle, Side::from($side)));
 
-        self::assertSame($role, $found[0]->role->value ?? null, implode('; ', array_map(static fn ($evidence): string => $evidence->text(), $found[0]->evidence ?? [])));
+        self::assertSame($role, $found->role->value ?? null, implode('; ', array_map(static fn ($evidence): string => $evidence->text(), $found->evidence ?? [])));
     }
 
     /** @return iterable<string, array{string, string}> */

@@ -11,8 +11,6 @@ use Somatrace\Core\Pattern\SignBook;
 /** Movements that lengthen a muscle: short of the other side or of the usual, and whether they hurt. */
 final readonly class FromRange implements Collector
 {
-    private const HURTS = 2.0;
-
     public function collect(RankingContext $context, SignBook $book): void
     {
         $byKey = [];
@@ -25,13 +23,9 @@ final readonly class FromRange implements Collector
             $steps = StepsShort::of($movement, [[$finding->active, $other?->active], [$finding->passive, $other?->passive]]);
             $key = $finding->key();
             $name = static fn (): string => $finding->side->after($movement->name);
-            $hurts = ($finding->pain ?? 0) >= self::HURTS;
+            $hurts = PainBrought::counts($finding->pain);
             $length = $steps === null ? null : $context->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $name().', which lengthens it, is '.($steps === 0 ? 'free' : 'short'), $key);
-            $pain = $finding->pain === null ? null : $context->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', static fn (): string => $name().', which lengthens it, '.match (true) {
-                $hurts => 'hurts',
-                $finding->pain > 0 => 'hardly hurts',
-                default => 'is painless',
-            }, $key);
+            $pain = $finding->pain === null ? null : $context->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', static fn (): string => $name().', which lengthens it, '.PainBrought::words($finding->pain), $key);
             foreach ($context->index->lengthens[$key] ?? [] as $at) {
                 foreach (array_filter([$length, $pain]) as $sign) {
                     $book->add($at, $sign);

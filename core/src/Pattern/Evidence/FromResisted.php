@@ -10,8 +10,6 @@ use Somatrace\Core\Pattern\SignBook;
 /** Using a muscle against resistance: painful, only weak, or clean, which only an answer about pain can say. An assistant counts half of a prime mover. */
 final readonly class FromResisted implements Collector
 {
-    private const HURTS = 2.0;
-
     private const WEAK = 3;
 
     public function collect(RankingContext $context, SignBook $book): void
@@ -19,10 +17,10 @@ final readonly class FromResisted implements Collector
         foreach ($context->case->findings->resisted as $finding) {
             $key = $finding->movement.':'.$finding->side->value;
             [$weight, $words] = match (true) {
-                ($finding->pain ?? 0) >= self::HURTS => ['use_hurts', 'hurts'],
+                PainBrought::counts($finding->pain) => ['use_hurts', 'hurts'],
                 $finding->strength !== null && $finding->strength <= self::WEAK => ['use_weak', 'is weak'.($finding->pain === null ? '' : ', hardly painful')],
                 $finding->pain === null => [null, ''],
-                default => ['use_clean', $finding->pain > 0 ? 'hardly hurts' : 'is painless'],
+                default => ['use_clean', PainBrought::words($finding->pain)],
             };
             if ($weight === null) {
                 continue;
