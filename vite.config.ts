@@ -4,6 +4,10 @@ import laravel from 'laravel-vite-plugin'
 import { defineConfig } from 'vite'
 
 export default defineConfig({
-  plugins: [laravel({ input: ['resources/js/app.ts'], refresh: false }), tailwindcss(), vue({ template: { transformAssetUrls: { base: null, includeAbsolute: false } } })],
+  plugins: [
+    laravel({ input: ['resources/js/app.ts'], refresh: false }),
+    tailwindcss(),
+    vue({ template: { transformAssetUrls: { base: null, includeAbsolute: false } } }),
+  ],
   resolve: { alias: { '@': '/resources/js' } },
 })

@@ -40,7 +40,8 @@ node_is_new_enough() {
 }
 
 prepare() {
-  packages php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-intl composer unzip ca-certificates
+  packages php8.2-cli php8.2-sqlite3 php8.2-mbstring php8.2-xml php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-intl \
+    composer unzip ca-certificates
   command -v node >/dev/null || packages nodejs npm
   node_is_new_enough
   if [ ! -e vendor/autoload.php ] || stale vendor/.stamp composer.json composer.pins; then
@@ -72,10 +73,13 @@ taken() { php -r '$s = @stream_socket_server("tcp://".$argv[1].":".$argv[2]); ex
 # PHP's own server with Laravel's router: `artisan serve` hops to another port in silence and forgets its workers.
 php_server() { # host port
   cd public
-  exec env PHP_CLI_SERVER_WORKERS=${PHP_CLI_SERVER_WORKERS:-4} php -d opcache.enable_cli=1 -d upload_max_filesize=6M -d post_max_size=8M -d memory_limit=512M -d zend.exception_ignore_args=1 -S "$1:$2" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
+  exec env PHP_CLI_SERVER_WORKERS=${PHP_CLI_SERVER_WORKERS:-4} php -d opcache.enable_cli=1 \
+    -d upload_max_filesize=6M -d post_max_size=8M -d memory_limit=512M -d zend.exception_ignore_args=1 \
+    -S "$1:$2" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
 }
 
-# The server and a worker for the mail in a session of their own, which ends with this script however it is ended: the server by itself leaves its workers behind.
+# The server and a worker for the mail in a session of their own, which ends with this script however it is ended: the server by itself
+# leaves its workers behind.
 serve_until_stopped() { # host port
   export -f php_server
   setsid bash -c 'php artisan queue:work --sleep=3 --tries=5 --quiet & php_server "$@"' server "$1" "$2" >/dev/null 2>&1 &

@@ -27,7 +27,10 @@ use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 umask(0077); // what the program writes is read by nobody else on the machine
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php', then: static fn () => Route::get('/up', HealthController::class)->name('health')) // without session or cookies
+    ->withRouting(
+        web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php',
+        then: static fn () => Route::get('/up', HealthController::class)->name('health'),
+    ) // without session or cookies
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(OwnHosts::class);
@@ -42,7 +45,11 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->expectsJson());
         // somebody else writes for longer than we waited: said as such, and tried again by the window
         $exceptions->dontReportWhen(static fn (Throwable $fault): bool => PatientConnection::isBusy($fault));
-        $exceptions->map(static fn (PDOException $fault): Throwable => PatientConnection::isBusy($fault) ? new ServiceUnavailableHttpException(1, 'The server is busy. Nothing was changed; it is tried again.', $fault) : $fault);
+        $exceptions->map(
+            static fn (PDOException $fault): Throwable => PatientConnection::isBusy($fault)
+                ? new ServiceUnavailableHttpException(1, 'The server is busy. Nothing was changed; it is tried again.', $fault)
+                : $fault,
+        );
         // names and findings never go into a log, whatever went wrong
         $exceptions->report(static function (Throwable $fault): false {
             Log::error(BareFault::name($fault), ['faults' => BareFault::of($fault)]);
@@ -52,7 +59,11 @@ return Application::configure(basePath: dirname(__DIR__))
         // what goes wrong is said in our own words and looks, with a way on
         $exceptions->respond(static function (Response $response, Throwable $fault, Request $request): Response {
             $status = $response->getStatusCode();
-            if ($request->expectsJson() || ! in_array($status, [403, 404, 419, 429, 500, 503], true) || ($status === 500 && config('app.debug') === true)) {
+            if (
+                $request->expectsJson()
+                    || ! in_array($status, [403, 404, 419, 429, 500, 503], true)
+                    || ($status === 500 && config('app.debug') === true)
+            ) {
                 return $response;
             }
 

@@ -11,10 +11,12 @@ return [
     ],
     // mails that go nowhere are read at /outbox: for a demo, by its owner, on the machine itself
     'outbox' => (bool) env('SOMATRACE_OUTBOX', false),
-    // names under which this installation answers besides the host of APP_URL, and proxies whose word about an address is taken; both separated by commas
+    // names under which this installation answers besides the host of APP_URL, and proxies whose word about an address is taken; both
+    // separated by commas
     'hosts' => env('SOMATRACE_HOSTS', ''),
     'proxies' => env('SOMATRACE_PROXIES', ''),
-    // the key by which audit and notes are sealed, and how far the audit has come: better somewhere else than the database (docs/hosting.md)
+    // the key by which audit and notes are sealed, and how far the audit has come: better somewhere else than the database
+    // (docs/hosting.md)
     'seal' => ['folder' => env('SOMATRACE_SEAL_FOLDER', storage_path('seal'))],
     // encrypted backups (docs/keeping.md); the passphrase in a file that only this machine's user can read, or in the environment
     'backup' => [

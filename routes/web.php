@@ -89,11 +89,16 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/clinic/audit', [AuditController::class, 'show'])->name('audit');
     Route::get('/clinic/audit.csv', [AuditController::class, 'download'])->name('audit.file');
     Route::get('/clinic/files', [ClinicFilesController::class, 'show'])->name('clinic.files');
-    Route::get('/clinic/files/{format}', [ClinicFilesController::class, 'download'])->whereIn('format', array_keys(ClinicFiles::FORMATS))->name('clinic.file');
-    Route::post('/clinic/bring/{format}', [ClinicFilesController::class, 'preview'])->whereIn('format', array_keys(ClinicFiles::FORMATS))->name('clinic.bring.preview');
-    Route::post('/clinic/bring/{format}/apply', [ClinicFilesController::class, 'apply'])->whereIn('format', array_keys(ClinicFiles::FORMATS))->name('clinic.bring.apply');
+    Route::get('/clinic/files/{format}', [ClinicFilesController::class, 'download'])->whereIn('format', array_keys(ClinicFiles::FORMATS))
+        ->name('clinic.file');
+    Route::post('/clinic/bring/{format}', [ClinicFilesController::class, 'preview'])->whereIn('format', array_keys(ClinicFiles::FORMATS))
+        ->name('clinic.bring.preview');
+    Route::post(
+        '/clinic/bring/{format}/apply', [ClinicFilesController::class, 'apply'],
+    )->whereIn('format', array_keys(ClinicFiles::FORMATS))->name('clinic.bring.apply');
 
-    Route::get('/bring/progress/{token}', [ClinicFilesController::class, 'progress'])->where('token', '[0-9A-Z]{26}')->name('bring.progress');
+    Route::get('/bring/progress/{token}', [ClinicFilesController::class, 'progress'])->where('token', '[0-9A-Z]{26}')
+        ->name('bring.progress');
 
     Route::get('/clinic/scope', [ScopeController::class, 'show'])->name('scope');
     Route::put('/clinic/scope', [ScopeController::class, 'update'])->name('scope.update');
@@ -120,9 +125,15 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::delete('/clients/{client}', [ClientKeepingController::class, 'erase'])->name('clients.erase');
     Route::get('/clients/{client}/export', [ClientFilesController::class, 'export'])->name('clients.export');
     Route::get('/clients/{client}/files', [ClientFilesController::class, 'show'])->name('clients.bring');
-    Route::get('/clients/{client}/files/{format}', [ClientFilesController::class, 'download'])->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.file');
-    Route::post('/clients/{client}/bring/{format}', [ClientFilesController::class, 'preview'])->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.bring.preview');
-    Route::post('/clients/{client}/bring/{format}/apply', [ClientFilesController::class, 'apply'])->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.bring.apply');
+    Route::get(
+        '/clients/{client}/files/{format}', [ClientFilesController::class, 'download'],
+    )->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.file');
+    Route::post(
+        '/clients/{client}/bring/{format}', [ClientFilesController::class, 'preview'],
+    )->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.bring.preview');
+    Route::post(
+        '/clients/{client}/bring/{format}/apply', [ClientFilesController::class, 'apply'],
+    )->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.bring.apply');
     Route::get('/clients/{client}/compare', [ClientController::class, 'compare'])->name('clients.compare');
     Route::post('/clients/{client}/check-ins', [CheckInController::class, 'store'])->name('check-ins.store');
     Route::post('/clients/{client}/appointments', [AppointmentController::class, 'store'])->name('appointments.store');
@@ -148,7 +159,9 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/visits/{visit}/letter.pdf', [LetterController::class, 'pdf'])->name('visits.letter.pdf');
     Route::put('/visits/{visit}', [VisitController::class, 'update'])->name('visits.update');
     Route::post('/visits/{visit}/worklist', [WorklistController::class, 'show'])->name('visits.worklist');
-    Route::post('/visits/{visit}/devices/{device}/readings', [SimulatedDeviceController::class, 'show'])->whereIn('device', SimulatedDevices::names())->name('visits.device');
+    Route::post(
+        '/visits/{visit}/devices/{device}/readings', [SimulatedDeviceController::class, 'show'],
+    )->whereIn('device', SimulatedDevices::names())->name('visits.device');
     Route::post('/visits/{visit}/what-if', [WhatIfController::class, 'show'])->name('visits.what-if');
     Route::get('/visits/{visit}/{step?}', [VisitController::class, 'show'])->name('visits.show');
 });

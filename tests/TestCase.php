@@ -63,7 +63,8 @@ abstract class TestCase extends BaseTestCase
     protected function client(User $user, string $name = 'Wilma Reed'): Client
     {
         return Client::query()->create([
-            'clinic_id' => $user->clinic_id, 'name' => $name, 'code' => 'WR-'.fake()->unique()->numberBetween(10, 9999), 'search' => Client::folded($name), 'pronoun' => 'she', 'born_on' => '1985-04-01', 'hand' => 'right',
+            'clinic_id' => $user->clinic_id, 'name' => $name, 'code' => 'WR-'.fake()->unique()->numberBetween(10, 9999),
+            'search' => Client::folded($name), 'pronoun' => 'she', 'born_on' => '1985-04-01', 'hand' => 'right',
         ]);
     }
 
@@ -76,9 +77,19 @@ abstract class TestCase extends BaseTestCase
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
-    protected function save(Visit $visit, string $kind, mixed $payload, ?string $identity = null, int $seen = 0, string $phase = 'before', string $step = 'ask'): TestResponse
-    {
-        return $this->putJson("/visits/{$visit->public_id}/entries?step=$step", ['kind' => $kind, 'phase' => $phase, 'identity' => $identity, 'payload' => $payload, 'seen' => $seen]);
+    protected function save(
+        Visit $visit,
+        string $kind,
+        mixed $payload,
+        ?string $identity = null,
+        int $seen = 0,
+        string $phase = 'before',
+        string $step = 'ask',
+    ): TestResponse {
+        return $this->putJson(
+            "/visits/{$visit->public_id}/entries?step=$step",
+            ['kind' => $kind, 'phase' => $phase, 'identity' => $identity, 'payload' => $payload, 'seen' => $seen],
+        );
     }
 
     /**
@@ -87,9 +98,18 @@ abstract class TestCase extends BaseTestCase
      * @param  array<string, mixed>  $payload
      * @return array<string, mixed>
      */
-    protected function happening(string $type, array $payload = [], ?string $at = null, string $device = self::TABLET, ?int $number = null, string $step = 's01'): array
-    {
-        return ['id' => (string) Str::ulid(), 'type' => $type, 'step' => $step, 'payload' => $payload, 'device' => $device, 'number' => $number ?? ++$this->happened, 'happened_at' => $at ?? now()->toIso8601ZuluString('millisecond')];
+    protected function happening(
+        string $type,
+        array $payload = [],
+        ?string $at = null,
+        string $device = self::TABLET,
+        ?int $number = null,
+        string $step = 's01',
+    ): array {
+        return [
+            'id' => (string) Str::ulid(), 'type' => $type, 'step' => $step, 'payload' => $payload, 'device' => $device,
+            'number' => $number ?? ++$this->happened, 'happened_at' => $at ?? now()->toIso8601ZuluString('millisecond'),
+        ];
     }
 
     /**
@@ -98,7 +118,9 @@ abstract class TestCase extends BaseTestCase
      */
     protected function tell(Visit $visit, array ...$events): TestResponse
     {
-        return $this->postJson("/visits/{$visit->public_id}/events", ['events' => $events, 'sent_at' => now()->toIso8601ZuluString('millisecond')]);
+        return $this->postJson(
+            "/visits/{$visit->public_id}/events", ['events' => $events, 'sent_at' => now()->toIso8601ZuluString('millisecond')],
+        );
     }
 
     protected function denyEverything(Visit $visit): void
@@ -117,6 +139,12 @@ abstract class TestCase extends BaseTestCase
         $this->save($visit, 'complaint', ['zone' => 'neck_back', 'side' => 'left', 'now' => $pain])->assertOk();
         $this->save($visit, 'range', ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 70])->assertOk();
         $this->save($visit, 'range', ['movement' => 'cervical.rotation', 'side' => 'right', 'active' => 48, 'pain' => 3])->assertOk();
-        $this->save($visit, 'palpation', ['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => 3, 'tone' => 'high', 'texture' => ['taut_band'], 'familiar' => 'yes'])->assertOk();
+        $this->save(
+            $visit, 'palpation',
+            [
+                'muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => 3, 'tone' => 'high', 'texture' => ['taut_band'],
+                'familiar' => 'yes',
+            ],
+        )->assertOk();
     }
 }

@@ -15,7 +15,8 @@ final class AlreadySigned extends \DomainException
     {
         $note = $visit->notes()->oldest('revision')->first();
         $by = $note === null ? 'Somebody' : (string) User::query()->whereKey($note->signed_by)->value('name');
-        $at = CarbonImmutable::parse($note->signed_at ?? $visit->signed_at)->setTimezone($visit->people()->user->clinic->timezone)->format('H:i');
+        $at = CarbonImmutable::parse($note->signed_at ?? $visit->signed_at)->setTimezone($visit->people()->user->clinic->timezone)
+            ->format('H:i');
 
         return new self("$by signed this visit at $at. Nothing was signed twice; what you would add is a correction.");
     }

@@ -27,7 +27,8 @@ final readonly class AnswerCard
             $row = TrainerCard::query()->where('user_id', $user->id)->where('card', $card->key())->first();
             $memory = Memory::after($row?->memory(), $right, $today);
             TrainerCard::query()->updateOrCreate(['user_id' => $user->id, 'card' => $card->key()], [
-                'streak' => $memory->streak, 'due_on' => $memory->due, 'asked' => ($row->asked ?? 0) + 1, 'missed' => ($row->missed ?? 0) + ($right ? 0 : 1), 'answered_at' => now(),
+                'streak' => $memory->streak, 'due_on' => $memory->due, 'asked' => ($row->asked ?? 0) + 1,
+                'missed' => ($row->missed ?? 0) + ($right ? 0 : 1), 'answered_at' => now(),
             ]);
         });
 

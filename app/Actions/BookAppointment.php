@@ -19,7 +19,8 @@ final readonly class BookAppointment
     public function handle(Client $client, User $user, CarbonImmutable $starts, int $minutes, ?string $reason, string $key): void
     {
         $this->once->do($key, $user, 'booked', static fn (): int => Appointment::query()->create([
-            'clinic_id' => $client->clinic_id, 'client_id' => $client->id, 'user_id' => $user->id, 'minutes' => $minutes, 'reason' => $reason, 'starts_at' => $starts->utc(),
+            'clinic_id' => $client->clinic_id, 'client_id' => $client->id, 'user_id' => $user->id, 'minutes' => $minutes,
+            'reason' => $reason, 'starts_at' => $starts->utc(),
         ])->id);
     }
 }

@@ -14,8 +14,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * Takes clients from a file. One with a code that is known here, or else with the same name and birthday, is the same person; what the file leaves empty stays.
- * A file may hold tens of thousands: everything is compared before the lock is taken, and under it only written.
+ * Takes clients from a file. One with a code that is known here, or else with the same name and birthday, is the same person; what the file
+ * leaves empty stays. A file may hold tens of thousands: everything is compared before the lock is taken, and under it only written.
  *
  * @phpstan-import-type Preview from PreviewRows
  * @phpstan-import-type Row from PreviewRows
@@ -78,7 +78,10 @@ final readonly class BringClients
     private function state(User $user): string
     {
         $of = DB::table('clients')->where('clinic_id', $user->clinic_id)->selectRaw('count(*) as n, max(id) as last')->first();
-        $changes = DB::table('client_changes')->join('clients', 'clients.id', '=', 'client_changes.client_id')->where('clinic_id', $user->clinic_id)->max('client_changes.id');
+        $changes = DB::table('client_changes')
+            ->join('clients', 'clients.id', '=', 'client_changes.client_id')
+            ->where('clinic_id', $user->clinic_id)
+            ->max('client_changes.id');
 
         return "{$of?->n}.{$of?->last}.$changes";
     }
@@ -130,10 +133,19 @@ final readonly class BringClients
         $rows = [];
         $contacts = [];
         foreach ($clients as $told) {
-            $client = array_filter(array_intersect_key($told, array_flip(ClientDetails::KEYS)), static fn (mixed $value): bool => $value !== null);
+            $client = array_filter(
+                array_intersect_key($told, array_flip(ClientDetails::KEYS)), static fn (mixed $value): bool => $value !== null,
+            );
             $id = Str::lower((string) Str::ulid());
-            $rows[] = [...array_intersect_key($plain->getAttributes(), array_flip(ClientDetails::KEYS)), ...array_fill_keys(ClientDetails::KEYS, null), ...array_filter($plain->getAttributes(), static fn (mixed $value): bool => $value !== null), ...$client,
-                'born_on' => "{$told['born_on']} 00:00:00", 'public_id' => $id, 'clinic_id' => $user->clinic_id, 'code' => $told['code'], 'search' => Client::folded("{$told['name']} {$told['code']}"), 'created_at' => $now, 'updated_at' => $now];
+            $rows[] = [
+                ...array_intersect_key($plain->getAttributes(), array_flip(ClientDetails::KEYS)),
+                ...array_fill_keys(ClientDetails::KEYS, null),
+                ...array_filter($plain->getAttributes(), static fn (mixed $value): bool => $value !== null),
+                ...$client,
+                'born_on' => "{$told['born_on']} 00:00:00", 'public_id' => $id, 'clinic_id' => $user->clinic_id, 'code' => $told['code'],
+                'search' => Client::folded(
+                    "{$told['name']} {$told['code']}",
+                ), 'created_at' => $now, 'updated_at' => $now];
             $contacts[$id] = array_values((array) ($told['contacts'] ?? []));
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
@@ -143,7 +155,10 @@ final readonly class BringClients
         $all = [];
         foreach (array_filter($contacts) as $id => $of) {
             foreach ($of as $contact) {
-                $all[] = ['client_id' => $ids[$id], 'kind' => $contact['kind'], 'name' => $contact['name'], 'phone' => $contact['phone'] ?? null, 'email' => $contact['email'] ?? null, 'note' => $contact['note'] ?? null, 'created_at' => $now, 'updated_at' => $now];
+                $all[] = [
+                    'client_id' => $ids[$id], 'kind' => $contact['kind'], 'name' => $contact['name'], 'phone' => $contact['phone'] ?? null,
+                    'email' => $contact['email'] ?? null, 'note' => $contact['note'] ?? null, 'created_at' => $now, 'updated_at' => $now,
+                ];
             }
         }
         foreach (array_chunk($all, self::AT_ONCE) as $some) {
@@ -159,7 +174,9 @@ final readonly class BringClients
      */
     private function sayable(User $user, array $clients): array
     {
-        return $user->may(Right::ReadClinical) ? $clients : array_map(static fn (array $told): array => array_diff_key($told, array_flip(ClientDetails::CLINICAL)), $clients);
+        return $user->may(Right::ReadClinical)
+            ? $clients
+            : array_map(static fn (array $told): array => array_diff_key($told, array_flip(ClientDetails::CLINICAL)), $clients);
     }
 
     /** @param  Told  $told */
@@ -176,16 +193,28 @@ final readonly class BringClients
      */
     private function standing(User $user, array $clients): array
     {
-        $here = static fn () => Client::query()->where('clinic_id', $user->clinic_id)->whereNull('erased_at')->whereNull('merged_into_id')->with('contacts')->orderByDesc('id');
+        $here = static fn () => Client::query()
+            ->where('clinic_id', $user->clinic_id)
+            ->whereNull('erased_at')
+            ->whereNull('merged_into_id')
+            ->with('contacts')
+            ->orderByDesc('id');
         $coded = array_values(array_filter(array_column($clients, 'code'), is_string(...)));
-        $named = array_values(array_unique(array_column(array_filter($clients, static fn (array $told): bool => ($told['code'] ?? null) === null), 'name')));
+        $named = array_values(array_unique(array_column(
+            array_filter($clients, static fn (array $told): bool => ($told['code'] ?? null) === null), 'name',
+        )));
         $byCode = $coded === [] ? [] : $here()->whereIn('code', $coded)->get()->keyBy('code')->all();
         $byName = [];
         foreach ($named === [] ? [] : $here()->whereIn('name', $named)->get() as $client) {
             $byName["{$client->name}\n{$client->born_on->format('Y-m-d')}"] = $client; // the one that was here first stays
         }
 
-        return array_map(static fn (array $told): ?Client => is_string($told['code'] ?? null) ? $byCode[$told['code']] ?? null : $byName["{$told['name']}\n{$told['born_on']}"] ?? null, $clients);
+        return array_map(
+            static fn (array $told): ?Client => is_string($told['code'] ?? null)
+                ? $byCode[$told['code']] ?? null
+                : $byName["{$told['name']}\n{$told['born_on']}"] ?? null,
+            $clients,
+        );
     }
 
     /**
@@ -194,7 +223,10 @@ final readonly class BringClients
      */
     private function merged(array $told, Client $standing): array
     {
-        $said = array_filter(array_diff_key($told, ['code' => true]), static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== 'unsaid');
+        $said = array_filter(
+            array_diff_key($told, ['code' => true]),
+            static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== 'unsaid',
+        );
 
         return [...array_diff_key(ClientDetails::of($standing), ['code' => true]), ...$said];
     }
@@ -210,14 +242,22 @@ final readonly class BringClients
         $changes = [];
         foreach ($becomes as $key => $value) {
             if ($standing === null ? ($value !== null && $value !== []) : $value !== $was[$key]) {
-                $changes[] = ['key' => $key, 'name' => str_replace('_', ' ', $key), 'was' => $standing === null ? null : $this->words($was[$key]), 'becomes' => $this->words($value)];
+                $changes[] = [
+                    'key' => $key, 'name' => str_replace('_', ' ', $key), 'was' => $standing === null ? null : $this->words($was[$key]),
+                    'becomes' => $this->words($value),
+                ];
             }
         }
-        $renamed = $standing !== null && $told['code'] !== null && $standing->born_on->format('Y-m-d') !== $told['born_on'] && $standing->name !== $told['name'];
+        $renamed = $standing !== null
+            && $told['code'] !== null
+            && $standing->born_on->format('Y-m-d') !== $told['born_on']
+            && $standing->name !== $told['name'];
 
         return [
-            'title' => "{$told['name']}".($told['code'] === null ? '' : " ({$told['code']})"), 'state' => $standing === null ? 'new' : ($changes === [] ? 'same' : 'changed'), 'changes' => $changes,
-            'same' => count($becomes) - count($changes), 'left' => $renamed ? ["{$told['code']} is {$standing->name} here, with another birthday: is it the same person?"] : [],
+            'title' => "{$told['name']}".($told['code'] === null ? '' : " ({$told['code']})"),
+            'state' => $standing === null ? 'new' : ($changes === [] ? 'same' : 'changed'), 'changes' => $changes,
+            'same' => count($becomes) - count($changes),
+            'left' => $renamed ? ["{$told['code']} is {$standing->name} here, with another birthday: is it the same person?"] : [],
         ];
     }
 
@@ -225,7 +265,9 @@ final readonly class BringClients
     {
         return match (true) {
             is_bool($value) => $value ? 'yes' : 'no',
-            is_array($value) => implode('; ', array_map(static fn (mixed $one): string => is_array($one) ? implode(', ', array_filter($one)) : '', $value)),
+            is_array($value) => implode(
+                '; ', array_map(static fn (mixed $one): string => is_array($one) ? implode(', ', array_filter($one)) : '', $value),
+            ),
             is_scalar($value) => (string) $value, default => 'nothing',
         };
     }

@@ -21,15 +21,19 @@ use Illuminate\Database\Eloquent\Casts\Json;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Takes visits from a file into the record of a client. A day without a visit here becomes a visit from elsewhere; on a day with one, what the file adds or says otherwise
- * goes into it, unless it is signed. What the file does not name stays. First it is only said what would change; then all of it is done, or nothing.
+ * Takes visits from a file into the record of a client. A day without a visit here becomes a visit from elsewhere; on a day with one, what
+ * the file adds or says otherwise goes into it, unless it is signed. What the file does not name stays. First it is only said what would
+ * change; then all of it is done, or nothing.
  *
  * @phpstan-import-type Preview from PreviewRows
  * @phpstan-import-type Row from PreviewRows
  */
 final readonly class BringVisits
 {
-    /** In a visit made here these count only from who was there: agreement is asked for, a decision is signed for, work is told by the events at the table. */
+    /**
+     * In a visit made here these count only from who was there: agreement is asked for, a decision is signed for, work is told by the
+     * events at the table.
+     */
     private const ONLY_BY_HAND = [EntryKind::Consent, EntryKind::Guardian, EntryKind::Override, EntryKind::Done];
 
     private const AT_ONCE = 500;
@@ -65,7 +69,10 @@ final readonly class BringVisits
                     continue;
                 }
                 $standing ??= $this->make($client, $user, $visit);
-                $written += $this->write($standing, $user, array_values(array_filter($visit->entries, static fn (BroughtEntry $entry): bool => isset($changes[$entry->key()]))));
+                $written += $this->write(
+                    $standing, $user,
+                    array_values(array_filter($visit->entries, static fn (BroughtEntry $entry): bool => isset($changes[$entry->key()]))),
+                );
             }
             $this->number->handle($client->id);
 
@@ -77,16 +84,24 @@ final readonly class BringVisits
     {
         $user->loadMissing('clinic');
         $begins = CarbonImmutable::parse($visit->date, $user->clinic->timezone);
-        $ofDay = Visit::query()->where('client_id', $client->id)->whereBetween('started_at', [$begins->utc(), $begins->endOfDay()->utc()])->orderBy('id')->get();
+        $ofDay = Visit::query()
+            ->where('client_id', $client->id)
+            ->whereBetween('started_at', [$begins->utc(), $begins->endOfDay()->utc()])
+            ->orderBy('id')
+            ->get();
 
-        return $visit->at === null ? $ofDay->first() : $ofDay->first(static fn (Visit $one): bool => $one->started_at->equalTo(CarbonImmutable::parse($visit->at))) ?? $ofDay->first();
+        return $visit->at === null
+            ? $ofDay->first()
+            : $ofDay->first(static fn (Visit $one): bool => $one->started_at->equalTo(CarbonImmutable::parse($visit->at))) ?? $ofDay
+                ->first();
     }
 
     /** @return Row */
     private function day(BroughtVisit $brought, ?Visit $standing, User $user): array
     {
         $state = match (true) {
-            $standing === null => 'new', $standing->isSigned() => 'signed', $standing->origin === 'elsewhere' => 'elsewhere', default => 'open',
+            $standing === null => 'new', $standing->isSigned() => 'signed', $standing->origin === 'elsewhere' => 'elsewhere',
+            default => 'open',
         };
         $here = $standing === null ? [] : $standing->readable()->get()->keyBy(self::keyOf(...))->all();
         $changes = [];
@@ -105,7 +120,9 @@ final readonly class BringVisits
                 $left[] = "$name: the visit is signed, a correction is written on its last step";
             } else {
                 $changes[$entry->key()] = [
-                    'key' => $entry->key(), 'name' => $name, 'was' => $was === null || $was->payload === null ? null : $this->words->value($entry->kind, $was->payload), 'becomes' => $this->words->value($entry->kind, $entry->over($was?->payload)),
+                    'key' => $entry->key(), 'name' => $name,
+                    'was' => $was === null || $was->payload === null ? null : $this->words->value($entry->kind, $was->payload),
+                    'becomes' => $this->words->value($entry->kind, $entry->over($was?->payload)),
                 ];
             }
         }
@@ -120,7 +137,8 @@ final readonly class BringVisits
         $at = $visit->at === null ? CarbonImmutable::parse("{$visit->date} 12:00", $zone) : CarbonImmutable::parse($visit->at);
 
         return $client->visits()->create([
-            'clinic_id' => $client->clinic_id, 'user_id' => $user->id, 'number' => 1 + (int) $client->visits()->max('number'), 'origin' => 'elsewhere', 'status' => VisitStatus::Stopped,
+            'clinic_id' => $client->clinic_id, 'user_id' => $user->id, 'number' => 1 + (int) $client->visits()->max('number'),
+            'origin' => 'elsewhere', 'status' => VisitStatus::Stopped,
             'minutes' => $visit->minutes ?? 60, 'last_step' => 'after', 'started_at' => $at->utc(), 'stopped_at' => $at->utc(),
         ]);
     }
@@ -141,20 +159,28 @@ final readonly class BringVisits
                 $entry->fill([...$values, 'said_on' => $one->saidOn])->save();
                 $entry->changes()->create($values);
             } else {
-                $new[$one->key()] = new BroughtEntry($one->kind, $one->phase, $one->identity, $one->over(($new[$one->key()] ?? null)?->payload), $one->saidOn);
+                $new[$one->key()] = new BroughtEntry(
+                    $one->kind, $one->phase, $one->identity, $one->over(($new[$one->key()] ?? null)?->payload), $one->saidOn,
+                );
             }
         }
         $now = $visit->freshTimestampString();
         $before = (int) Entry::query()->max('id');
         foreach (array_chunk($new, self::AT_ONCE) as $some) {
             Entry::query()->insert(array_map(static fn (BroughtEntry $one): array => [
-                'visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => $one->phase, 'kind' => $one->kind->value, 'identity' => $one->identity,
-                'payload' => $one->payload === null ? null : Json::encode($one->payload), 'revision' => 1, 'said_on' => $one->saidOn, 'user_id' => $user->id, 'created_at' => $now, 'updated_at' => $now,
+                'visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => $one->phase, 'kind' => $one->kind->value,
+                'identity' => $one->identity,
+                'payload' => $one->payload === null ? null : Json::encode($one->payload), 'revision' => 1, 'said_on' => $one->saidOn,
+                'user_id' => $user->id, 'created_at' => $now, 'updated_at' => $now,
             ], $some));
         }
         EntryChange::query()->insertUsing(
             ['entry_id', 'payload', 'revision', 'user_id', 'created_at'],
-            Entry::query()->where('visit_id', $visit->id)->where('id', '>', $before)->select(['id', 'payload', 'revision', 'user_id'])->selectRaw('?', [$now]),
+            Entry::query()
+                ->where('visit_id', $visit->id)
+                ->where('id', '>', $before)
+                ->select(['id', 'payload', 'revision', 'user_id'])
+                ->selectRaw('?', [$now]),
         );
 
         return count($brought);

@@ -19,7 +19,8 @@ final readonly class ChangePerson
     public function invite(User $by, Role $role, array $told, CarbonImmutable $now): User
     {
         $person = DB::transaction(static fn (): User => User::hire($role, [
-            ...$told, 'clinic_id' => $by->clinic_id, 'password' => Str::random(60), 'experience' => $role->isSupervised() ? 'student' : 'qualified', 'tools' => [], 'invited_at' => $now,
+            ...$told, 'clinic_id' => $by->clinic_id, 'password' => Str::random(60),
+            'experience' => $role->isSupervised() ? 'student' : 'qualified', 'tools' => [], 'invited_at' => $now,
         ]));
         SendLink::dispatch($person->email, $by->name);
 
@@ -52,7 +53,14 @@ final readonly class ChangePerson
 
     private function keepAnOwner(int $clinic): void
     {
-        if (! User::query()->whereRelation('roles', 'name', Role::Owner->value)->where('clinic_id', $clinic)->whereNull('deactivated_at')->whereNull('invited_at')->exists()) {
+        if (
+            ! User::query()
+                ->whereRelation('roles', 'name', Role::Owner->value)
+                ->where('clinic_id', $clinic)
+                ->whereNull('deactivated_at')
+                ->whereNull('invited_at')
+                ->exists()
+        ) {
             throw ValidationException::withMessages(['role' => 'A clinic keeps at least one owner who can sign in.']);
         }
     }

@@ -36,7 +36,9 @@ final class ClientCodes
     private function initials(string $name): string
     {
         $words = preg_split('/\s+/', strtoupper(Client::folded($name))) ?: [];
-        $initials = implode('', array_map(static fn (string $word): string => substr((string) preg_replace('/[^A-Z]/', '', $word), 0, 1), $words));
+        $initials = implode(
+            '', array_map(static fn (string $word): string => substr((string) preg_replace('/[^A-Z]/', '', $word), 0, 1), $words),
+        );
 
         return $initials === '' ? 'X' : substr($initials, 0, 3);
     }

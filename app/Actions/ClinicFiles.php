@@ -30,8 +30,13 @@ final readonly class ClinicFiles
         'appointments.ics' => ['text/calendar', 'Appointments as a calendar: codes, no names'],
     ];
 
-    public function __construct(private ClientsCsv $csv, private ClientsVcard $vcard, private AppointmentsCalendar $calendar, private BringClients $clients, private BringAppointments $appointments)
-    {
+    public function __construct(
+        private ClientsCsv $csv,
+        private ClientsVcard $vcard,
+        private AppointmentsCalendar $calendar,
+        private BringClients $clients,
+        private BringAppointments $appointments,
+    ) {
     }
 
     public function write(string $format, User $user): string
@@ -39,7 +44,12 @@ final readonly class ClinicFiles
         return match ($format) {
             'clients.csv' => $this->csv->write($this->all($user)),
             'clients.vcf' => $this->vcard->write($this->all($user)),
-            'appointments.ics' => $this->calendar->write(self::lines(Appointment::query()->where('clinic_id', $user->clinic_id)->with('client', 'user')->orderBy('starts_at')->lazy()), CarbonImmutable::now()),
+            'appointments.ics' => $this->calendar->write(
+                self::lines(
+                    Appointment::query()->where('clinic_id', $user->clinic_id)->with('client', 'user')->orderBy('starts_at')->lazy(),
+                ),
+                CarbonImmutable::now(),
+            ),
             default => throw new \LogicException("no format is called $format"),
         };
     }
@@ -81,7 +91,9 @@ final readonly class ClinicFiles
     public static function lines(iterable $appointments): \Generator
     {
         foreach ($appointments as $one) {
-            yield new AppointmentLine((string) $one->uid, $one->starts_at->utc(), $one->minutes, $one->client->code, $one->user->email, $one->status);
+            yield new AppointmentLine(
+                (string) $one->uid, $one->starts_at->utc(), $one->minutes, $one->client->code, $one->user->email, $one->status,
+            );
         }
     }
 
@@ -89,9 +101,19 @@ final readonly class ClinicFiles
     private function all(User $user): \Generator
     {
         $clinical = $user->may(Right::ReadClinical);
-        foreach (Client::query()->where('clinic_id', $user->clinic_id)->whereNull('erased_at')->whereNull('merged_into_id')->with('contacts')->orderBy('code')->lazy() as $client) {
+        foreach (
+            Client::query()
+                ->where('clinic_id', $user->clinic_id)
+                ->whereNull('erased_at')
+                ->whereNull('merged_into_id')
+                ->with('contacts')
+                ->orderBy('code')
+                ->lazy() as $client
+        ) {
             // reception takes out what it may read
-            yield $clinical ? ClientDetails::of($client) : [...ClientDetails::of($client), ...array_fill_keys(ClientDetails::CLINICAL, null)];
+            yield $clinical
+                ? ClientDetails::of($client)
+                : [...ClientDetails::of($client), ...array_fill_keys(ClientDetails::CLINICAL, null)];
         }
     }
 }

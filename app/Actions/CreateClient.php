@@ -21,7 +21,9 @@ final readonly class CreateClient
      */
     public function once(User $user, array $details, string $key): Client
     {
-        return Client::query()->findOrFail($this->once->do($key, $user, 'client written down', fn (): int => $this->handle($user, $details)->id));
+        return Client::query()->findOrFail($this->once->do(
+            $key, $user, 'client written down', fn (): int => $this->handle($user, $details)->id,
+        ));
     }
 
     /** @param  array<string, mixed>  $details */
@@ -32,7 +34,10 @@ final readonly class CreateClient
 
         return DB::transaction(function () use ($user, $details, $name, $brought): Client {
             $code = is_string($brought) ? $brought : (new ClientCodes($user->clinic_id))->next($name);
-            $client = Client::query()->create([...array_intersect_key($details, array_flip(ClientDetails::KEYS)), 'clinic_id' => $user->clinic_id, 'code' => $code, 'search' => Client::folded("$name $code")]);
+            $client = Client::query()->create([
+                ...array_intersect_key($details, array_flip(ClientDetails::KEYS)), 'clinic_id' => $user->clinic_id, 'code' => $code,
+                'search' => Client::folded("$name $code"),
+            ]);
             $this->update->contacts($client, array_values((array) ($details['contacts'] ?? [])));
 
             return $client;

@@ -11,8 +11,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Erases a client who asked for it: what tells who they are goes at once; the clinical record goes with it when no law keeps it any longer, and stays under the bare code when one does.
- * Backups made before still hold it until they run out; the audit tells that it was done, and of whom by number only.
+ * Erases a client who asked for it: what tells who they are goes at once; the clinical record goes with it when no law keeps it any longer,
+ * and stays under the bare code when one does. Backups made before still hold it until they run out; the audit tells that it was done, and
+ * of whom by number only.
  */
 final readonly class EraseClient
 {
@@ -49,7 +50,8 @@ final readonly class EraseClient
         // a letter names who it is about; what was found stands in the record it was drafted from
         DB::table('entries')->where(['client_id' => $client->id, 'kind' => 'text', 'identity' => 'letter'])->delete();
         $client->update([
-            'name' => $client->code, 'search' => Client::folded($client->code), 'born_on' => $client->born_on->startOfYear(), 'pronoun' => 'unsaid', 'guardian_name' => null, 'occupation' => null,
+            'name' => $client->code, 'search' => Client::folded($client->code), 'born_on' => $client->born_on->startOfYear(),
+            'pronoun' => 'unsaid', 'guardian_name' => null, 'occupation' => null,
             'email' => null, 'phone' => null, 'address' => null, 'archived_at' => $now, 'erased_at' => $now,
         ]);
     }

@@ -25,10 +25,16 @@ final readonly class HandOutCheckIn
     public function handle(Client $client, User $user, CarbonImmutable $now): array
     {
         $link = Str::random(43);
-        $code = implode('', array_map(static fn (): string => self::ALPHABET[random_int(0, strlen(self::ALPHABET) - 1)], range(1, self::CODE_LENGTH)));
+        $code = implode(
+            '', array_map(static fn (): string => self::ALPHABET[random_int(0, strlen(self::ALPHABET) - 1)], range(1, self::CODE_LENGTH)),
+        );
         $until = $now->addHours(self::HOURS);
         DB::transaction(static function () use ($client, $user, $now, $link, $code, $until): void {
-            CheckIn::query()->where('client_id', $client->id)->whereNull('sent_at')->where('expires_at', '>', $now)->update(['expires_at' => $now]);
+            CheckIn::query()
+                ->where('client_id', $client->id)
+                ->whereNull('sent_at')
+                ->where('expires_at', '>', $now)
+                ->update(['expires_at' => $now]);
             CheckIn::query()->create([
                 'clinic_id' => $client->clinic_id, 'client_id' => $client->id, 'user_id' => $user->id, 'answers' => [],
                 'link_hash' => CheckIn::hash($link), 'code_hash' => CheckIn::hash($code), 'expires_at' => $until,

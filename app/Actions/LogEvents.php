@@ -17,17 +17,21 @@ use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Safety\Verdict;
 
 /**
- * Accepts what happened at the table: each event once, in any order, late or twice. What happened is a fact and kept; only work begun or deepened
- * after an answer that forbids it is refused. Consent taken back at the table is taken back in the record from the moment it is here (TableConsent).
+ * Accepts what happened at the table: each event once, in any order, late or twice. What happened is a fact and kept; only work begun or
+ * deepened after an answer that forbids it is refused. Consent taken back at the table is taken back in the record from the moment it is
+ * here (TableConsent).
  *
- * @phpstan-type Event array{id: string, type: string, step: string, payload: array<string, mixed>, device: string, number: int, happened_at: string}
+ * @phpstan-type Event array{
+ *     id: string, type: string, step: string, payload: array<string, mixed>, device: string, number: int, happened_at: string,
+ * }
  */
 final readonly class LogEvents
 {
     private const WORK = ['step_started', 'pass_reached'];
 
     private const ANSWERS = [
-        EntryKind::RedFlag, EntryKind::RedFlagSince, EntryKind::Condition, EntryKind::Medicine, EntryKind::LegSigns, EntryKind::ClotItem, EntryKind::GroupAsked, EntryKind::Override,
+        EntryKind::RedFlag, EntryKind::RedFlagSince, EntryKind::Condition, EntryKind::Medicine, EntryKind::LegSigns, EntryKind::ClotItem,
+        EntryKind::GroupAsked, EntryKind::Override,
     ];
 
     /** A tablet's clock that is ahead by more says nothing. */
@@ -39,8 +43,10 @@ final readonly class LogEvents
 
     /**
      * @param  list<Event>  $events  checked already
-     * @param  CarbonImmutable|null  $sent  what the tablet's clock said when it sent them: how long ago something was is told even by a clock that is wrong
-     * @return array{kept: list<string>, refused: list<string>, withdrawn: list<string>, unlifted: object} ids that are safely here now, ids of work that safety forbids, areas that stand as taken back, and the withdrawals no consent has lifted, with their areas
+     * @param  CarbonImmutable|null  $sent  what the tablet's clock said when it sent them: how long ago something was is told even by a
+     *        clock that is wrong
+     * @return array{kept: list<string>, refused: list<string>, withdrawn: list<string>, unlifted: object} ids that are safely here now,
+     *         ids of work that safety forbids, areas that stand as taken back, and the withdrawals no consent has lifted, with their areas
      */
     public function handle(Visit $visit, User $user, array $events, CarbonImmutable $now, ?CarbonImmutable $sent = null): array
     {
@@ -49,7 +55,8 @@ final readonly class LogEvents
         $forbidden = $works ? $this->forbiddenSince($visit) : null;
         $refused = $forbidden === null ? [] : array_column(array_filter(
             $events,
-            fn (array $event): bool => in_array($event['type'], self::WORK, true) && $this->moment($event, $now, $sent)->greaterThan($forbidden),
+            fn (array $event): bool => in_array($event['type'], self::WORK, true)
+                && $this->moment($event, $now, $sent)->greaterThan($forbidden),
         ), 'id');
         $taken = array_values(array_filter($events, static fn (array $event): bool => ! in_array($event['id'], $refused, true)));
         // what one device sends together came in its order
@@ -65,7 +72,9 @@ final readonly class LogEvents
         });
 
         return [
-            'kept' => array_values(TreatmentEvent::query()->where('visit_id', $visit->id)->whereIn('id', array_column($taken, 'id'))->pluck('id')->all()),
+            'kept' => array_values(
+                TreatmentEvent::query()->where('visit_id', $visit->id)->whereIn('id', array_column($taken, 'id'))->pluck('id')->all(),
+            ),
             'refused' => $refused,
             ...$this->consent->standing($visit),
         ];
@@ -77,10 +86,12 @@ final readonly class LogEvents
         $told = CarbonImmutable::parse($event['happened_at'])->utc();
         $off = $told->greaterThan($now->addMinutes(self::AHEAD_MINUTES)) || $told->lessThan($visit->started_at);
         $kept = TreatmentEvent::query()->create([
-            'id' => $event['id'], 'visit_id' => $visit->id, 'user_id' => $user->id, 'type' => $event['type'], 'step' => $event['step'], 'payload' => $event['payload'],
+            'id' => $event['id'], 'visit_id' => $visit->id, 'user_id' => $user->id, 'type' => $event['type'], 'step' => $event['step'],
+            'payload' => $event['payload'],
             'device' => $event['device'], 'number' => $event['number'],
             // what cannot have been is shown with the time of the server, and what the tablet said stays beside it
-            'happened_at' => $off ? $now : $told, 'told_at' => $off ? $event['happened_at'] : null, 'received_at' => $now, 'checked' => $this->sound->mark(),
+            'happened_at' => $off ? $now : $told, 'told_at' => $off ? $event['happened_at'] : null, 'received_at' => $now,
+            'checked' => $this->sound->mark(),
         ]);
         match ($event['type']) {
             'consent_withdrawn' => $this->consent->withdraw($visit, $user, $kept),

@@ -14,7 +14,10 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
-/** Makes two records of one person into one, and two again: every row that went over is written down. What was signed stays as it was signed. */
+/**
+ * Makes two records of one person into one, and two again: every row that went over is written down. What was signed stays as it was
+ * signed.
+ */
 final readonly class MergeClients
 {
     /** Tables whose rows go with the client. */
@@ -26,24 +29,36 @@ final readonly class MergeClients
 
     public function handle(Client $kept, Client $gone, User $user, CarbonImmutable $now): Merge
     {
-        if ($kept->visits()->where('status', VisitStatus::Open)->exists() && $gone->visits()->where('status', VisitStatus::Open)->exists()) {
+        if (
+            $kept->visits()->where('status', VisitStatus::Open)->exists() && $gone->visits()->where('status', VisitStatus::Open)->exists()
+        ) {
             throw ValidationException::withMessages(['other' => 'Both have a visit open now. Stop or sign one of them first.']);
         }
 
         return DB::transaction(function () use ($kept, $gone, $user, $now): Merge {
             $moved = [];
             foreach (self::TABLES as $table) {
-                $moved[$table] = array_values(DB::table($table)->where('client_id', $gone->id)->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all());
+                $moved[$table] = array_values(
+                    DB::table($table)->where('client_id', $gone->id)->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all(),
+                );
             }
             // what nobody has asked the one whose record stays is taken over from the other
-            $filled = array_filter($gone->only(ClientDetails::KEYS), static fn (mixed $value, string $key): bool => $value !== null && $kept->getAttribute($key) === null, ARRAY_FILTER_USE_BOTH);
+            $filled = array_filter(
+                $gone->only(ClientDetails::KEYS),
+                static fn (mixed $value, string $key): bool => $value !== null && $kept->getAttribute($key) === null, ARRAY_FILTER_USE_BOTH,
+            );
             $this->apart($gone);
             $this->move($moved, $gone, $kept);
-            ClientChanges::of($kept, $user, static fn () => $kept->update([...$filled, 'last_seen_at' => max($kept->last_seen_at, $gone->last_seen_at)]));
+            ClientChanges::of(
+                $kept, $user, static fn () => $kept->update([...$filled, 'last_seen_at' => max($kept->last_seen_at, $gone->last_seen_at)]),
+            );
             ClientChanges::of($gone, $user, static fn () => $gone->update(['merged_into_id' => $kept->id, 'archived_at' => $now]));
             $this->number->handle($kept->id);
 
-            return Merge::query()->create(['clinic_id' => $kept->clinic_id, 'kept_id' => $kept->id, 'gone_id' => $gone->id, 'moved' => [...$moved, 'filled' => array_keys($filled)], 'user_id' => $user->id, 'created_at' => $now]);
+            return Merge::query()->create([
+                'clinic_id' => $kept->clinic_id, 'kept_id' => $kept->id, 'gone_id' => $gone->id,
+                'moved' => [...$moved, 'filled' => array_keys($filled)], 'user_id' => $user->id, 'created_at' => $now,
+            ]);
         });
     }
 
@@ -82,6 +97,9 @@ final readonly class MergeClients
             }
         }
         // what was found goes with its visit
-        DB::table('entries')->where('client_id', $from->id)->whereIn('visit_id', DB::table('visits')->select('id')->where('client_id', $to->id))->update(['client_id' => $to->id]);
+        DB::table('entries')
+            ->where('client_id', $from->id)
+            ->whereIn('visit_id', DB::table('visits')->select('id')->where('client_id', $to->id))
+            ->update(['client_id' => $to->id]);
     }
 }

@@ -11,8 +11,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
 /**
- * A deed that must not be done twice carries a key its window made: sent again, because no answer came or a finger was quick, it is told what came of it the first time. Deed and key
- * are written in one transaction, so that there is never one without the other.
+ * A deed that must not be done twice carries a key its window made: sent again, because no answer came or a finger was quick, it is told
+ * what came of it the first time. Deed and key are written in one transaction, so that there is never one without the other.
  */
 final readonly class Once
 {
@@ -28,10 +28,17 @@ final readonly class Once
         return DB::transaction(static function () use ($key, $user, $deed, $act): int {
             $known = DB::table('deeds')->where('key', $key)->first();
             if ($known !== null) {
-                return (int) $known->user_id === $user->id && $known->deed === $deed ? (int) $known->result : throw ValidationException::withMessages(['key' => 'This was sent before, for something else. Load the page anew, please.']);
+                return (int) $known->user_id === $user->id && $known->deed === $deed
+                    ? (int) $known->result
+                    : throw ValidationException::withMessages([
+                        'key' => 'This was sent before, for something else. Load the page anew, please.',
+                    ]);
             }
             $result = $act();
-            DB::table('deeds')->insert(['key' => $key, 'user_id' => $user->id, 'deed' => $deed, 'result' => $result, 'done_at' => CarbonImmutable::now()->utc()->format('Y-m-d H:i:s')]);
+            DB::table('deeds')->insert([
+                'key' => $key, 'user_id' => $user->id, 'deed' => $deed, 'result' => $result,
+                'done_at' => CarbonImmutable::now()->utc()->format('Y-m-d H:i:s'),
+            ]);
 
             return $result;
         });

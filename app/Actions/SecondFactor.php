@@ -11,7 +11,9 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 
-/** The second factor of an account: set up with an authenticator app, asked at sign-in, and opened by a recovery code when the app is lost. */
+/**
+ * The second factor of an account: set up with an authenticator app, asked at sign-in, and opened by a recovery code when the app is lost.
+ */
 final readonly class SecondFactor
 {
     private const RECOVERY_CODES = 8;
@@ -24,7 +26,10 @@ final readonly class SecondFactor
             return null;
         }
         $codes = array_map(static fn (): string => Str::lower(Str::random(5).'-'.Str::random(5)), range(1, self::RECOVERY_CODES));
-        $user->forceFill(['second_factor' => $secret, 'second_factor_step' => $step, 'recovery_codes' => array_map(static fn (string $one): string => Hash::make($one), $codes)])->save();
+        $user->forceFill([
+            'second_factor' => $secret, 'second_factor_step' => $step,
+            'recovery_codes' => array_map(static fn (string $one): string => Hash::make($one), $codes),
+        ])->save();
 
         return $codes;
     }
@@ -40,7 +45,9 @@ final readonly class SecondFactor
         return DB::transaction(function () use ($user, $code, $now): bool {
             $user = User::query()->lockForUpdate()->findOrFail($user->id);
             $code = Str::lower(str_replace(' ', '', $code));
-            $step = $user->second_factor === null || preg_match('/^\d{6}$/', $code) !== 1 ? null : Totp::ofBase32($user->second_factor)->stepOf($code, $now->getTimestamp(), $user->second_factor_step);
+            $step = $user->second_factor === null || preg_match('/^\d{6}$/', $code) !== 1
+                ? null
+                : Totp::ofBase32($user->second_factor)->stepOf($code, $now->getTimestamp(), $user->second_factor_step);
             if ($step !== null) {
                 return $user->forceFill(['second_factor_step' => $step])->save();
             }

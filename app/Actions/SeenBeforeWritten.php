@@ -11,6 +11,8 @@ final class SeenBeforeWritten
 {
     public static function revision(int $seen, int $real): ValidationException
     {
-        return ValidationException::withMessages(['seen' => "Revision $seen was never written here; the record stands at $real. Read it anew, and say it again."]);
+        return ValidationException::withMessages([
+            'seen' => "Revision $seen was never written here; the record stands at $real. Read it anew, and say it again.",
+        ]);
     }
 }

@@ -20,8 +20,14 @@ use Somatrace\Core\Clinic;
 /** Signs a visit: the record with the whole case and what was made of it is frozen. */
 final readonly class SignVisit
 {
-    public function __construct(private CaseAssembler $cases, private Judgements $judgements, private TreatmentSummary $treatment, private SoundRecords $sound, private Once $once, private Clinic $clinic)
-    {
+    public function __construct(
+        private CaseAssembler $cases,
+        private Judgements $judgements,
+        private TreatmentSummary $treatment,
+        private SoundRecords $sound,
+        private Once $once,
+        private Clinic $clinic,
+    ) {
     }
 
     /**
@@ -35,7 +41,9 @@ final readonly class SignVisit
         // judged before the lock is taken: others write meanwhile
         $results = $visit->isSigned() ? [] : $this->judgements->of($visit, 'safety', 'pattern', 'response');
 
-        return Note::query()->findOrFail($this->once->do($key, $user, 'visit signed', fn (): int => $this->sign($visit->refresh(), $user, $words, $results, $now)->id));
+        return Note::query()->findOrFail($this->once->do(
+            $key, $user, 'visit signed', fn (): int => $this->sign($visit->refresh(), $user, $words, $results, $now)->id,
+        ));
     }
 
     /**
@@ -49,14 +57,22 @@ final readonly class SignVisit
         }
         $agreed = $visit->plans()->latest('id')->first();
         $results = [
-            ...$results, 'plan' => $agreed === null ? null : $agreed->document, 'done' => $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [], 'unreadable' => $this->sound->unreadable($visit->id),
+            ...$results, 'plan' => $agreed === null ? null : $agreed->document,
+            'done' => $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [], 'unreadable' => $this->sound->unreadable($visit->id),
         ];
         $visit->update(['status' => VisitStatus::Signed, 'signed_at' => $now]);
         $visit->loadMissing('client');
         $visit->client->update(['last_seen_at' => $now]);
         DB::table('appointments')->where('id', $visit->appointment_id)->update(['status' => 'done']);
 
-        return $this->freeze($visit, $user, [...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results, 'atlas_version' => $this->clinic->version()], $now);
+        return $this->freeze(
+            $visit, $user,
+            [
+                ...$words, 'revision' => 1, 'case_document' => $this->cases->document($visit), 'results' => $results,
+                'atlas_version' => $this->clinic->version(),
+            ],
+            $now,
+        );
     }
 
     /**
@@ -66,19 +82,24 @@ final readonly class SignVisit
      */
     public function correct(Visit $visit, User $user, array $words, string $reason, string $key, CarbonImmutable $now): Note
     {
-        return Note::query()->findOrFail($this->once->do($key, $user, 'note corrected', function () use ($visit, $user, $words, $reason, $now): int {
+        $correct = function () use ($visit, $user, $words, $reason, $now): int {
             $last = $visit->notes()->latest('revision')->firstOrFail();
 
             return $this->freeze($visit, $user, [
-                ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => $last->results, 'reason' => $reason, 'atlas_version' => $last->atlas_version,
+                ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => $last->results,
+                'reason' => $reason, 'atlas_version' => $last->atlas_version,
             ], $now)->id;
-        }));
+        };
+
+        return Note::query()->findOrFail($this->once->do($key, $user, 'note corrected', $correct));
     }
 
     /** @param  array<string, mixed>  $content */
     private function freeze(Visit $visit, User $user, array $content, CarbonImmutable $now): Note
     {
-        $note = $visit->notes()->make([...$content, 'signed_by' => $user->id, 'signed_at' => $now, 'needs_countersign' => $user->role->isSupervised()]);
+        $note = $visit->notes()->make([
+            ...$content, 'signed_by' => $user->id, 'signed_at' => $now, 'needs_countersign' => $user->role->isSupervised(),
+        ]);
         $note->content_hash = NoteHash::of($note->getAttributes());
         $note->save();
 
@@ -91,7 +112,10 @@ final readonly class SignVisit
         DB::transaction(static function () use ($visit, $supervisor, $now): void {
             foreach ($visit->notes()->where('needs_countersign', true)->whereNull('countersigned_at')->pluck('id') as $note) {
                 $at = $now->format('Y-m-d H:i:s');
-                DB::table('notes')->where('id', $note)->update(['countersigned_by' => $supervisor->id, 'countersigned_at' => $at, 'countersign_hash' => NoteHash::ofSecondName((int) $note, $supervisor->id, $at)]);
+                DB::table('notes')->where('id', $note)->update([
+                    'countersigned_by' => $supervisor->id, 'countersigned_at' => $at,
+                    'countersign_hash' => NoteHash::ofSecondName((int) $note, $supervisor->id, $at),
+                ]);
             }
         });
     }

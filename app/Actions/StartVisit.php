@@ -21,7 +21,7 @@ final readonly class StartVisit
     /** @param  string  $key  the window's name for this deed: sent twice it is begun once */
     public function handle(Client $client, User $user, ?Appointment $appointment, string $key, CarbonImmutable $now): Visit
     {
-        return Visit::query()->findOrFail($this->once->do($key, $user, 'visit begun', static function () use ($client, $user, $appointment, $now): int {
+        $begin = static function () use ($client, $user, $appointment, $now): int {
             $open = $client->visits()->where('status', VisitStatus::Open)->latest('number')->first();
             if ($open !== null) {
                 return $open->id;
@@ -35,6 +35,8 @@ final readonly class StartVisit
             $appointment?->update(['status' => 'arrived']);
 
             return $visit->id;
-        }));
+        };
+
+        return Visit::query()->findOrFail($this->once->do($key, $user, 'visit begun', $begin));
     }
 }

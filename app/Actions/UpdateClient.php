@@ -16,7 +16,10 @@ final readonly class UpdateClient
     public function handle(Client $client, User $user, array $details): void
     {
         ClientChanges::of($client, $user, function () use ($client, $details): void {
-            $client->update([...array_intersect_key($details, array_flip(ClientDetails::KEYS)), 'search' => Client::folded("{$details['name']} {$client->code}")]);
+            $client->update([
+                ...array_intersect_key($details, array_flip(ClientDetails::KEYS)),
+                'search' => Client::folded("{$details['name']} {$client->code}"),
+            ]);
             $this->contacts($client, array_values((array) ($details['contacts'] ?? [])));
         });
     }

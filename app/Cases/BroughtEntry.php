@@ -14,8 +14,14 @@ final readonly class BroughtEntry
      * @param  string  $saidOn Y-m-d
      * @param  bool  $partial tells some parts only: what else stands there stays
      */
-    public function __construct(public EntryKind $kind, public string $phase, public string $identity, public mixed $payload, public string $saidOn, public bool $partial = false)
-    {
+    public function __construct(
+        public EntryKind $kind,
+        public string $phase,
+        public string $identity,
+        public mixed $payload,
+        public string $saidOn,
+        public bool $partial = false,
+    ) {
     }
 
     public function named(string $identity): self

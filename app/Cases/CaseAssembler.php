@@ -35,7 +35,10 @@ final readonly class CaseAssembler
     {
         $visit->people();
         $earlier = array_values($visit->earlier()->orderBy('number')->get(['id', 'number', 'started_at', 'origin'])->all());
-        $elsewhere = array_map(static fn (Visit $past): int => $past->id, array_filter($earlier, static fn (Visit $past): bool => $past->origin === 'elsewhere'));
+        $elsewhere = array_map(
+            static fn (Visit $past): int => $past->id,
+            array_filter($earlier, static fn (Visit $past): bool => $past->origin === 'elsewhere'),
+        );
         $visits = [...array_map(static fn (Visit $past): int => $past->id, $earlier), $visit->id];
         $this->sound->look($visits);
         $rows = EntryRows::of($visits);
@@ -108,15 +111,22 @@ final readonly class CaseAssembler
 
         return array_filter([
             'red_flags' => $redFlags,
-            'conditions' => array_values(array_map(static fn (EntryRow $row): array => [...(array) $row->payload, 'on' => $row->saidOn], array_filter($rows->standing(EntryKind::Condition), $counts))),
-            'medicines' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, array_filter($rows->standing(EntryKind::Medicine), $counts))),
+            'conditions' => array_values(array_map(
+                static fn (EntryRow $row): array => [...(array) $row->payload, 'on' => $row->saidOn],
+                array_filter($rows->standing(EntryKind::Condition), $counts),
+            )),
+            'medicines' => array_values(array_map(
+                static fn (EntryRow $row): mixed => $row->payload, array_filter($rows->standing(EntryKind::Medicine), $counts),
+            )),
             'calf_clot_items' => $today->map(EntryKind::ClotItem),
             'leg_signs' => $today->first(EntryKind::LegSigns)?->payload,
             // the oldest "no" that still stands dates them all: the format knows one date a part
             'answered_on' => $said === [] ? [] : ['red_flags_other' => min($said)],
             // the day each group was read out: what was not named in it is denied, for as long as that stays fresh
             'groups_asked' => $groups,
-            'red_flag_since' => array_filter(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::RedFlagSince))),
+            'red_flag_since' => array_filter(array_map(
+                static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::RedFlagSince),
+            )),
         ], static fn (mixed $part): bool => $part !== [] && $part !== null && $part !== false);
     }
 

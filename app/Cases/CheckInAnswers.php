@@ -11,15 +11,17 @@ use Somatrace\Core\Safety\MedicineRule;
 /**
  * What a client may answer before a visit, and what of it becomes part of the record.
  *
- * Shape: `complaints` list of {zone, side, now}; `flags`, `conditions`, `medicines` maps of id to yes or unknown (what is not named in a group that is
- * done is denied); `details` map of a condition to {severity?, stage?, controlled?, weeks_pregnant?}; `done` list of group names; `legs` answer.
+ * Shape: `complaints` list of {zone, side, now}; `flags`, `conditions`, `medicines` maps of id to yes or unknown (what is not named in a
+ * group that is done is denied); `details` map of a condition to {severity?, stage?, controlled?, weeks_pregnant?}; `done` list of group
+ * names; `legs` answer.
  */
 final readonly class CheckInAnswers
 {
     private const MOST_PLACES = 12;
 
     private const DETAILS = [
-        'severity' => ['mild', 'moderate', 'severe'], 'stage' => ['acute', 'subacute', 'late', 'settled'], 'controlled' => ['yes', 'no', 'unknown'],
+        'severity' => ['mild', 'moderate', 'severe'], 'stage' => ['acute', 'subacute', 'late', 'settled'],
+        'controlled' => ['yes', 'no', 'unknown'],
     ];
 
     public function __construct(private Clinic $clinic, private EntryCheck $check)
@@ -44,7 +46,10 @@ final readonly class CheckInAnswers
         foreach (array_diff(array_keys($answers), ['complaints', 'flags', 'conditions', 'medicines', 'details', 'done', 'legs']) as $key) {
             $faults[] = "\"$key\" is not asked here.";
         }
-        $ids = ['flags' => array_keys($this->clinic->rules()->flags->flags), 'conditions' => array_keys($this->clinic->rules()->conditions), 'medicines' => array_keys($this->clinic->rules()->medicines)];
+        $ids = [
+            'flags' => array_keys($this->clinic->rules()->flags->flags), 'conditions' => array_keys($this->clinic->rules()->conditions),
+            'medicines' => array_keys($this->clinic->rules()->medicines),
+        ];
         foreach ($ids as $part => $known) {
             foreach ($this->map($answers, $part) as $id => $answer) {
                 if (! in_array($id, $known, true) || ! in_array($answer, ['yes', 'unknown'], true)) {
@@ -65,7 +70,9 @@ final readonly class CheckInAnswers
             $faults[] = 'complaints: '.self::MOST_PLACES.' places at most.';
         }
         foreach ($places as $place) {
-            array_push($faults, ...$this->check->faults(EntryKind::Complaint, EntryKind::Complaint->nameOf($place, null), $place, false, $today));
+            array_push(
+                $faults, ...$this->check->faults(EntryKind::Complaint, EntryKind::Complaint->nameOf($place, null), $place, false, $today),
+            );
         }
         if (array_diff(is_array($answers['done'] ?? []) ? $answers['done'] ?? [] : ['no list'], $this->groups()) !== []) {
             $faults[] = 'done: no such group.';
@@ -103,7 +110,10 @@ final readonly class CheckInAnswers
         $details = $this->map($answers, 'details');
         foreach ($this->map($answers, 'conditions') as $id => $answer) {
             $more = $details[$id] ?? [];
-            $put(EntryKind::Condition, (string) $id, ['condition' => $id, 'answer' => $answer, ...($answer === 'yes' && is_array($more) ? $more : [])]);
+            $put(
+                EntryKind::Condition, (string) $id,
+                ['condition' => $id, 'answer' => $answer, ...($answer === 'yes' && is_array($more) ? $more : [])],
+            );
         }
         foreach ($this->map($answers, 'medicines') as $id => $answer) {
             $put(EntryKind::Medicine, (string) $id, ['medicine' => $id, 'answer' => $answer]);

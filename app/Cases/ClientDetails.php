@@ -13,7 +13,9 @@ use Somatrace\Core\Data\Fault;
 /** Who a client is, as forms and files tell it: one set of rules for both. */
 final readonly class ClientDetails
 {
-    public const KEYS = ['name', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'email', 'phone', 'address'];
+    public const KEYS = [
+        'name', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'email', 'phone', 'address',
+    ];
 
     /** Not for reception: what hands need to know. */
     public const CLINICAL = ['hand', 'mass_kg', 'skin', 'stoic'];
@@ -57,7 +59,9 @@ final readonly class ClientDetails
         return [
             'name' => ['required', 'string', 'min:2', 'max:120'],
             'pronoun' => ['required', Rule::in(self::PRONOUNS)],
-            'born_on' => ['bail', 'required', 'string', 'date_format:Y-m-d', 'before:today', 'after:'.now()->subYears(115)->format('Y-m-d')],
+            'born_on' => [
+                'bail', 'required', 'string', 'date_format:Y-m-d', 'before:today', 'after:'.now()->subYears(115)->format('Y-m-d'),
+            ],
             'sex' => ['nullable', Rule::in(self::SEXES)],
             'occupation' => ['nullable', 'string', 'max:80'],
             'guardian_name' => ['nullable', 'string', 'min:2', 'max:120'],
@@ -94,7 +98,8 @@ final readonly class ClientDetails
             'contacts.*.phone.regex' => 'Digits, spaces, + and brackets, please.',
             'contacts.*.email.email' => 'This is no mail address.',
             'contacts.*.kind.in' => 'One of: '.implode(', ', ClientContact::KINDS).'.',
-            'pronoun.in' => 'One of: '.implode(', ', self::PRONOUNS).'.', 'sex.in' => 'One of: '.implode(', ', self::SEXES).'.', 'skin.in' => 'One of: '.implode(', ', self::SKINS).'.', 'hand.in' => 'One of: '.implode(', ', self::HANDS).', or nothing.',
+            'pronoun.in' => 'One of: '.implode(', ', self::PRONOUNS).'.', 'sex.in' => 'One of: '.implode(', ', self::SEXES).'.',
+            'skin.in' => 'One of: '.implode(', ', self::SKINS).'.', 'hand.in' => 'One of: '.implode(', ', self::HANDS).', or nothing.',
             'max' => 'Too long: at most :max characters.',
         ];
     }
@@ -104,32 +109,72 @@ final readonly class ClientDetails
     {
         return [
             'code' => $client->code, ...$client->only(self::KEYS), 'born_on' => $client->born_on->format('Y-m-d'),
-            'contacts' => $client->contacts->sortBy('id')->map(static fn (ClientContact $one): array => $one->only(ClientContact::PARTS))->values()->all(),
+            'contacts' => $client->contacts
+                ->sortBy('id')
+                ->map(static fn (ClientContact $one): array => $one->only(ClientContact::PARTS))
+                ->values()
+                ->all(),
         ];
     }
 
     /**
-     * Whether the rules would certainly say nothing: for files of tens of thousands, most of whose rows are in order and whose rules take a millisecond each. In doubt it is not plain.
+     * Whether the rules would certainly say nothing: for files of tens of thousands, most of whose rows are in order and whose rules take a
+     * millisecond each. In doubt it is not plain.
      *
      * @param  array<string, mixed>  $details
      */
     public static function isPlain(array $details): bool
     {
-        $text = static fn (mixed $value, int $least, int $most): bool => is_string($value) && trim($value) !== '' && mb_strlen($value) >= $least && mb_strlen($value) <= $most;
+        $text = static fn (mixed $value, int $least, int $most): bool => is_string($value)
+            && trim($value) !== ''
+            && mb_strlen($value) >= $least
+            && mb_strlen($value) <= $most;
         $perhaps = static fn (mixed $value, int $least, int $most): bool => $value === null || $text($value, $least, $most);
-        $mail = static fn (mixed $value): bool => $value === null || (is_string($value) && strlen($value) <= 190 && preg_match('/^[A-Za-z0-9]+([._+-][A-Za-z0-9]+)*@[A-Za-z0-9]+([.-][A-Za-z0-9]+)*\.[A-Za-z]{2,}$/D', $value) === 1);
-        $phone = static fn (mixed $value): bool => $value === null || (is_string($value) && strlen($value) <= 40 && preg_match('/^[0-9+() .\/-]{3,}$/D', $value) === 1 && trim($value) !== '');
+        $mail = static fn (mixed $value): bool => $value === null
+            || (
+                is_string($value)
+                    && strlen($value) <= 190
+                    && preg_match('/^[A-Za-z0-9]+([._+-][A-Za-z0-9]+)*@[A-Za-z0-9]+([.-][A-Za-z0-9]+)*\.[A-Za-z]{2,}$/D', $value) === 1
+            );
+        $phone = static fn (mixed $value): bool => $value === null
+            || (is_string($value) && strlen($value) <= 40 && preg_match('/^[0-9+() .\/-]{3,}$/D', $value) === 1 && trim($value) !== '');
         $born = $details['born_on'] ?? null;
         $contacts = $details['contacts'] ?? [];
         $mass = $details['mass_kg'] ?? null;
-        $plain = (($details['code'] ?? null) === null || (is_string($details['code']) && strlen($details['code']) <= 12 && preg_match('/^[A-Z]{1,3}-[0-9]{2,}$/D', $details['code']) === 1))
-            && $text($details['name'] ?? null, 2, 120) && in_array($details['pronoun'] ?? null, self::PRONOUNS, true) && in_array($details['sex'] ?? 'unsaid', self::SEXES, true)
-            && is_string($born) && preg_match('/^(\d{4})-(\d\d)-(\d\d)$/D', $born, $day) === 1 && checkdate((int) $day[2], (int) $day[3], (int) $day[1]) && $born < now()->format('Y-m-d') && $born > now()->subYears(115)->format('Y-m-d')
-            && (($details['hand'] ?? null) === null || in_array($details['hand'], self::HANDS, true)) && ($mass === null || ((is_int($mass) || is_float($mass)) && $mass >= 3 && $mass <= 400)) && (($details['skin'] ?? null) === null || in_array($details['skin'], self::SKINS, true)) && (($details['stoic'] ?? null) === null || is_bool($details['stoic']))
-            && $perhaps($details['guardian_name'] ?? null, 2, 120) && $perhaps($details['occupation'] ?? null, 1, 80) && $perhaps($details['address'] ?? null, 1, 300) && $mail($details['email'] ?? null) && $phone($details['phone'] ?? null)
+        $plain = (
+            ($details['code'] ?? null) === null
+                || (
+                    is_string($details['code'])
+                        && strlen($details['code']) <= 12
+                        && preg_match('/^[A-Z]{1,3}-[0-9]{2,}$/D', $details['code']) === 1
+                )
+        )
+            && $text($details['name'] ?? null, 2, 120)
+                && in_array($details['pronoun'] ?? null, self::PRONOUNS, true)
+                && in_array($details['sex'] ?? 'unsaid', self::SEXES, true)
+            && is_string($born)
+                && preg_match('/^(\d{4})-(\d\d)-(\d\d)$/D', $born, $day) === 1
+                && checkdate((int) $day[2], (int) $day[3], (int) $day[1])
+                && $born < now()->format('Y-m-d')
+                && $born > now()->subYears(115)->format('Y-m-d')
+            && (($details['hand'] ?? null) === null || in_array($details['hand'], self::HANDS, true))
+                && ($mass === null || ((is_int($mass) || is_float($mass)) && $mass >= 3 && $mass <= 400))
+                && (($details['skin'] ?? null) === null || in_array($details['skin'], self::SKINS, true))
+                && (($details['stoic'] ?? null) === null || is_bool($details['stoic']))
+            && $perhaps($details['guardian_name'] ?? null, 2, 120)
+                && $perhaps($details['occupation'] ?? null, 1, 80)
+                && $perhaps($details['address'] ?? null, 1, 300)
+                && $mail($details['email'] ?? null)
+                && $phone($details['phone'] ?? null)
             && is_array($contacts) && array_is_list($contacts) && count($contacts) <= self::MOST_CONTACTS;
         foreach ($plain ? $contacts : [] as $one) {
-            $plain = $plain && is_array($one) && in_array($one['kind'] ?? null, ClientContact::KINDS, true) && $text($one['name'] ?? null, 2, 120) && $phone($one['phone'] ?? null) && $mail($one['email'] ?? null) && $perhaps($one['note'] ?? null, 1, 200);
+            $plain = $plain
+                && is_array($one)
+                && in_array($one['kind'] ?? null, ClientContact::KINDS, true)
+                && $text($one['name'] ?? null, 2, 120)
+                && $phone($one['phone'] ?? null)
+                && $mail($one['email'] ?? null)
+                && $perhaps($one['note'] ?? null, 1, 200);
         }
 
         return $plain;
@@ -146,7 +191,13 @@ final readonly class ClientDetails
         }
         $faults = [];
         $rules = ['code' => ['nullable', 'string', 'max:12', 'regex:/^[A-Z]{1,3}-[0-9]{2,}$/'], ...self::rules()];
-        foreach (Validator::make(array_filter($details, static fn (mixed $value): bool => $value !== null), $rules, ['code.regex' => 'A code is letters, a line and digits, such as AB-07.', ...self::messages()])->errors()->messages() as $key => $messages) {
+        foreach (
+            Validator::make(
+                array_filter($details, static fn (mixed $value): bool => $value !== null), $rules,
+                ['code.regex' => 'A code is letters, a line and digits, such as AB-07.', ...self::messages()],
+            )->errors()->messages() as $key
+                => $messages
+        ) {
             array_push($faults, ...array_map(static fn (string $message): Fault => new Fault("$place, $key", $message), $messages));
         }
 

@@ -9,8 +9,9 @@ use Illuminate\Support\Facades\DB;
 use Somatrace\Core\CaseFile\CaseFile;
 
 /**
- * The visits of a client up to one of them, read in one go, and a stamp of all that the case of that visit is made of. Whatever is written anywhere in them counts some
- * revision up or adds a row, so that another stamp means that the case may be another, and the same stamp that it is the same.
+ * The visits of a client up to one of them, read in one go, and a stamp of all that the case of that visit is made of. Whatever is written
+ * anywhere in them counts some revision up or adds a row, so that another stamp means that the case may be another, and the same stamp that
+ * it is the same.
  */
 final readonly class Course
 {
@@ -33,7 +34,8 @@ final readonly class Course
         [$client, $user] = [$visit->client, $visit->user];
 
         return new self($rows, [
-            $client->born_on->format('Y-m-d'), $client->only(['sex', 'hand', 'mass_kg', 'skin', 'stoic']), $user->only(['mass_kg', 'tools', 'experience', 'licensed']), $user->school(), $user->clinic->scope_off, $user->clinic->timezone,
+            $client->born_on->format('Y-m-d'), $client->only(['sex', 'hand', 'mass_kg', 'skin', 'stoic']),
+            $user->only(['mass_kg', 'tools', 'experience', 'licensed']), $user->school(), $user->clinic->scope_off, $user->clinic->timezone,
         ]);
     }
 
@@ -42,13 +44,31 @@ final readonly class Course
     {
         $rows = DB::table('visits')->where('client_id', $visit->client_id)->where('number', '<=', $visit->number)->orderBy('number')
             ->select(['id', 'number', 'status', 'origin', 'started_at', 'minutes'])
-            ->selectSub(DB::table('entries')->selectRaw("count(*) || '.' || coalesce(sum(revision), 0) || '.' || count(fault)")->whereColumn('visit_id', 'visits.id'), 'revisions')
-            ->selectSub(DB::table('treatment_events')->selectRaw("count(*) || '.' || count(fault)")->whereColumn('visit_id', 'visits.id'), 'events')
-            ->selectSub(DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('type', 'step_done'), 'steps_done')
+            ->selectSub(
+                DB::table('entries')->selectRaw("count(*) || '.' || coalesce(sum(revision), 0) || '.' || count(fault)")
+                    ->whereColumn('visit_id', 'visits.id'),
+                'revisions',
+            )
+            ->selectSub(
+                DB::table('treatment_events')->selectRaw("count(*) || '.' || count(fault)")->whereColumn('visit_id', 'visits.id'), 'events',
+            )
+            ->selectSub(
+                DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('type', 'step_done'),
+                'steps_done',
+            )
             ->selectSub(DB::table('plans')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id'), 'plans')
-            ->selectSub(DB::table('notes')->select('next_time')->whereColumn('visit_id', 'visits.id')->orderByDesc('revision')->limit(1), 'next_time')
-            ->selectSub(DB::table('entries')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('checked', '!=', $mark), 'unseen_entries')
-            ->selectSub(DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('checked', '!=', $mark), 'unseen_events')
+            ->selectSub(
+                DB::table('notes')->select('next_time')->whereColumn('visit_id', 'visits.id')->orderByDesc('revision')->limit(1),
+                'next_time',
+            )
+            ->selectSub(
+                DB::table('entries')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('checked', '!=', $mark),
+                'unseen_entries',
+            )
+            ->selectSub(
+                DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('checked', '!=', $mark),
+                'unseen_events',
+            )
             ->get()->all();
         foreach ($rows as $row) {
             $row->unseen = $row->unseen_entries + $row->unseen_events;
@@ -60,7 +80,12 @@ final readonly class Course
     /** The same stamp, the same case. */
     public function stamp(): string
     {
-        $made = array_map(static fn (\stdClass $row): array => [(int) $row->id, $row->number, $row->status, $row->started_at, $row->minutes, $row->revisions, $row->events], $this->visits);
+        $made = array_map(
+            static fn (\stdClass $row): array => [
+                (int) $row->id, $row->number, $row->status, $row->started_at, $row->minutes, $row->revisions, $row->events,
+            ],
+            $this->visits,
+        );
 
         return hash('sha256', json_encode([CaseFile::VERSION, CaseAssembler::EDITION, $made, $this->told], JSON_THROW_ON_ERROR));
     }
@@ -86,7 +111,9 @@ final readonly class Course
     /** The visit before that came to an end. */
     public function before(): ?\stdClass
     {
-        $earlier = array_filter(array_slice($this->visits, 0, -1), static fn (\stdClass $row): bool => in_array($row->status, ['signed', 'stopped'], true));
+        $earlier = array_filter(
+            array_slice($this->visits, 0, -1), static fn (\stdClass $row): bool => in_array($row->status, ['signed', 'stopped'], true),
+        );
 
         return array_values($earlier)[count($earlier) - 1] ?? null;
     }
@@ -94,7 +121,10 @@ final readonly class Course
     /** @return list<int> ids of the visits before this one that were made elsewhere */
     public function elsewhere(): array
     {
-        return array_values(array_map(static fn (\stdClass $row): int => (int) $row->id, array_filter(array_slice($this->visits, 0, -1), static fn (\stdClass $row): bool => $row->origin === 'elsewhere')));
+        return array_values(array_map(
+            static fn (\stdClass $row): int => (int) $row->id,
+            array_filter(array_slice($this->visits, 0, -1), static fn (\stdClass $row): bool => $row->origin === 'elsewhere'),
+        ));
     }
 
     /** @return list<int> ids of the visits before this one, oldest first */

@@ -23,7 +23,9 @@ final readonly class EntryCheck
      */
     public function faults(EntryKind $kind, string $identity, mixed $payload, bool $licensed, string $today): array
     {
-        return $payload === null ? $this->identityFaults($kind, $identity) : [...$this->storedFaults($kind, $identity, $payload, $today), ...$this->decisionFaults($kind, $payload, $licensed, $today)];
+        return $payload === null
+            ? $this->identityFaults($kind, $identity)
+            : [...$this->storedFaults($kind, $identity, $payload, $today), ...$this->decisionFaults($kind, $payload, $licensed, $today)];
     }
 
     /**
@@ -38,7 +40,10 @@ final readonly class EntryCheck
             return $faults;
         }
         $declared = $this->clinic->entries()->of($kind->value);
-        $faults = $this->clinic->schemaOf($declared)->faults($payload === [] && ! $declared->isList ? new \stdClass : json_decode((string) json_encode($payload)), $declared->partFor($identity));
+        $faults = $this->clinic->schemaOf($declared)->faults(
+            $payload === [] && ! $declared->isList ? new \stdClass : json_decode((string) json_encode($payload)),
+            $declared->partFor($identity),
+        );
         if ($faults === []) {
             $faults = $this->clinic->sense()->faults(['as_of' => $today, ...$declared->within($identity, $payload)]);
         }
@@ -52,7 +57,10 @@ final readonly class EntryCheck
     /** Which field of the entry it is about; the place in the case around it says nothing to anybody here. */
     private static function place(string $pointer): string
     {
-        $name = preg_match('#/([a-z_]+)(?:/\d+)?$#', $pointer, $found) === 1 && ! in_array($found[1], ['complaints', 'tests', 'findings'], true) ? str_replace('_', ' ', $found[1]) : '';
+        $name = preg_match('#/([a-z_]+)(?:/\d+)?$#', $pointer, $found) === 1
+            && ! in_array($found[1], ['complaints', 'tests', 'findings'], true)
+            ? str_replace('_', ' ', $found[1])
+            : '';
 
         return $name === '' ? '' : "$name: ";
     }

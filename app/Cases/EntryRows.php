@@ -19,12 +19,19 @@ final readonly class EntryRows
     public static function of(array $visits): self
     {
         $place = array_flip($visits);
-        $rows = DB::table('entries')->whereIn('visit_id', $visits)->whereNull('fault')->whereNotNull('payload')->where('payload', '!=', 'null')
+        $rows = DB::table('entries')
+            ->whereIn('visit_id', $visits)
+            ->whereNull('fault')
+            ->whereNotNull('payload')
+            ->where('payload', '!=', 'null')
             ->orderBy('kind')->orderBy('identity')
-            ->get(['visit_id', 'phase', 'kind', 'identity', 'payload', 'said_on'])->sortBy(static fn (object $row): int => $place[(int) $row->visit_id]);
+            ->get(['visit_id', 'phase', 'kind', 'identity', 'payload', 'said_on'])->sortBy(
+                static fn (object $row): int => $place[(int) $row->visit_id],
+            );
 
         return new self(array_values($rows->map(static fn (object $row): EntryRow => new EntryRow(
-            (int) $row->visit_id, (string) $row->phase, (string) $row->kind, (string) $row->identity, json_decode((string) $row->payload, true), (string) $row->said_on,
+            (int) $row->visit_id, (string) $row->phase, (string) $row->kind, (string) $row->identity,
+            json_decode((string) $row->payload, true), (string) $row->said_on,
         ))->all()));
     }
 
@@ -36,7 +43,9 @@ final readonly class EntryRows
     /** @return list<EntryRow> */
     public function all(EntryKind $kind, string $phase = 'before'): array
     {
-        return array_values(array_filter($this->rows, static fn (EntryRow $row): bool => $row->kind === $kind->value && $row->phase === $phase));
+        return array_values(array_filter(
+            $this->rows, static fn (EntryRow $row): bool => $row->kind === $kind->value && $row->phase === $phase,
+        ));
     }
 
     /** @return list<mixed> */

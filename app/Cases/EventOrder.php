@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Cases;
 
 /**
- * The order of what happened at the table: of one device by its running number, of several as they came in. So each place in the order of receipt belongs to a device, and the device
- * fills its places by number; a clock says nothing here.
+ * The order of what happened at the table: of one device by its running number, of several as they came in. So each place in the order of
+ * receipt belongs to a device, and the device fills its places by number; a clock says nothing here.
  */
 final readonly class EventOrder
 {

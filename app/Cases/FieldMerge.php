@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Cases;
 
 /**
- * Two windows wrote on one entry since the state that both had seen. What only one of them changed stands; a field that both changed, and not to the same, stays as it was written first and
- * is told.
+ * Two windows wrote on one entry since the state that both had seen. What only one of them changed stands; a field that both changed, and
+ * not to the same, stays as it was written first and is told.
  */
 final readonly class FieldMerge
 {

@@ -45,7 +45,9 @@ final readonly class Judgements
             if ($one === null || $one->stamp !== $stamp) {
                 $case ??= $this->cases->of($visit);
                 $hash ??= $this->clinic->writer()->hash($case);
-                $documents[$kind] = $one !== null && $one->case_hash === $hash ? $this->stamped($one, $stamp) : $this->compute($visit, $case, $hash, $stamp, $kind);
+                $documents[$kind] = $one !== null && $one->case_hash === $hash
+                    ? $this->stamped($one, $stamp)
+                    : $this->compute($visit, $case, $hash, $stamp, $kind);
             } else {
                 $documents[$kind] = $one->document;
             }
@@ -78,7 +80,10 @@ final readonly class Judgements
         $document = (array) json_decode(json_encode($result, JSON_THROW_ON_ERROR), true);
         $text = json_encode($document, JSON_THROW_ON_ERROR);
         Busy::unless(fn () => Judgement::query()->upsert(
-            [['visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'stamp' => $stamp, 'atlas_version' => $this->clinic->version(), 'document' => $text]],
+            [[
+                'visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'stamp' => $stamp,
+                'atlas_version' => $this->clinic->version(), 'document' => $text,
+            ]],
             ['visit_id', 'kind'],
             ['case_hash', 'stamp', 'atlas_version', 'document'],
         ));

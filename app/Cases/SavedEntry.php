@@ -9,7 +9,9 @@ use App\Models\Entry;
 /** The outcome of a save: the entry as it stands now, and what another window had written there first. */
 final readonly class SavedEntry
 {
-    /** @param  list<string>|null  $clashing  the fields that both had changed; null when it can only stand as a whole, and another stands */
+    /**
+     * @param  list<string>|null  $clashing  the fields that both had changed; null when it can only stand as a whole, and another stands
+     */
     private function __construct(public Entry $entry, public ?array $clashing)
     {
     }

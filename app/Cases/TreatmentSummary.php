@@ -10,7 +10,10 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
 
-/** From the events at the table to what was done: minutes, strongest pressure, seconds in contact, dose and signs, by muscle; and what a visit from elsewhere says was done. */
+/**
+ * From the events at the table to what was done: minutes, strongest pressure, seconds in contact, dose and signs, by muscle; and what a
+ * visit from elsewhere says was done.
+ */
 final readonly class TreatmentSummary
 {
     public function __construct(private Clinic $clinic)
@@ -31,7 +34,11 @@ final readonly class TreatmentSummary
         return $done;
     }
 
-    /** @return array{done: list<array<string, mixed>>, signs: list<array{at: string, sign: string, by_server: bool, muscle: string|null, side: string|null}>} what was done in one visit, and what the client answered to it, in order; by the server's clock where the tablet's cannot have been right */
+    /**
+     * @return array{done: list<array<string, mixed>>, signs: list<array{at: string, sign: string, by_server: bool, muscle: string|null,
+     * side: string|null}>} what was done in one visit, and what the client answered to it, in order; by the server's clock where the
+     * tablet's cannot have been right
+     */
     public function record(int $visit): array
     {
         $events = array_values($this->events([$visit])->all());
@@ -42,7 +49,11 @@ final readonly class TreatmentSummary
             if ($event->type === 'step_started') {
                 $at[$event->step] = ['muscle' => $payload['muscle'] ?? null, 'side' => $payload['side'] ?? null];
             } elseif ($event->type === 'sign') {
-                $signs[] = ['at' => CarbonImmutable::parse((string) $event->happened_at, 'UTC')->toIso8601ZuluString(), 'sign' => (string) $payload['sign'], 'by_server' => $event->told_at !== null, ...$at[$event->step] ?? ['muscle' => null, 'side' => null]];
+                $signs[] = [
+                    'at' => CarbonImmutable::parse((string) $event->happened_at, 'UTC')->toIso8601ZuluString(),
+                    'sign' => (string) $payload['sign'], 'by_server' => $event->told_at !== null,
+                    ...$at[$event->step] ?? ['muscle' => null, 'side' => null],
+                ];
             }
         }
 
@@ -57,12 +68,24 @@ final readonly class TreatmentSummary
     {
         // in one go: a brought row has no place in the order of receipt, and its name stands where an event has its step
         $brought = DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->whereNull('fault')
-            ->select([DB::raw('null as seq'), 'visit_id', 'kind as type', 'identity as step', 'payload', DB::raw('null as device'), DB::raw('null as number'), 'created_at as happened_at', DB::raw('null as told_at')]);
-        $rows = DB::table('treatment_events')->whereIn('visit_id', $visits)->whereNull('fault')->select(['seq', 'visit_id', 'type', 'step', 'payload', 'device', 'number', 'happened_at', 'told_at'])->unionAll($brought)->get();
+            ->select([
+                DB::raw('null as seq'), 'visit_id', 'kind as type', 'identity as step', 'payload', DB::raw('null as device'),
+                DB::raw('null as number'), 'created_at as happened_at', DB::raw('null as told_at'),
+            ]);
+        $rows = DB::table('treatment_events')
+            ->whereIn('visit_id', $visits)
+            ->whereNull('fault')
+            ->select(['seq', 'visit_id', 'type', 'step', 'payload', 'device', 'number', 'happened_at', 'told_at'])
+            ->unionAll($brought)
+            ->get();
         $told = $rows->filter(static fn (\stdClass $row): bool => $row->seq === null);
         $here = $rows->filter(static fn (\stdClass $row): bool => $row->seq !== null);
 
-        return $here->groupBy('visit_id')->flatMap(static fn (Collection $of): array => EventOrder::of(array_values($of->all())))->merge($told->sortBy('step'))->values();
+        return $here
+            ->groupBy('visit_id')
+            ->flatMap(static fn (Collection $of): array => EventOrder::of(array_values($of->all())))
+            ->merge($told->sortBy('step'))
+            ->values();
     }
 
     /**
@@ -89,11 +112,18 @@ final readonly class TreatmentSummary
                 continue;
             }
             [$muscle, $side] = explode('|', $key);
-            $muscles[$key] ??= ['muscle' => $muscle, 'side' => $side, 'minutes' => 0.0, 'max_pressure' => 0.0, 'seconds_at_pressure' => 0.0, 'dose_kpa_s' => 0.0, 'signs' => []];
+            $muscles[$key] ??= [
+                'muscle' => $muscle, 'side' => $side, 'minutes' => 0.0, 'max_pressure' => 0.0, 'seconds_at_pressure' => 0.0,
+                'dose_kpa_s' => 0.0, 'signs' => [],
+            ];
             $muscles[$key] = match ($event->type) {
                 'pass_reached' => $this->pass($muscles[$key], $payload),
                 'sign' => $this->sign($muscles[$key], $payload),
-                'step_done', 'step_skipped', 'stopped' => [...$muscles[$key], 'minutes' => $muscles[$key]['minutes'] + round(($payload['seconds'] ?? 0) / 60, 2), ...$this->how($payload)],
+                'step_done', 'step_skipped',
+                'stopped' => [
+                    ...$muscles[$key], 'minutes' => $muscles[$key]['minutes'] + round(($payload['seconds'] ?? 0) / 60, 2),
+                    ...$this->how($payload),
+                ],
                 default => $muscles[$key],
             };
         }

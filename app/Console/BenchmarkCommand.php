@@ -43,7 +43,8 @@ final class BenchmarkCommand extends Command
                 };
                 $from = hrtime(true);
                 match ($part) {
-                    'screen' => $clinic->screen($case), 'rank' => $clinic->rank($case), 'plan' => $clinic->plan($case), default => $clinic->respond($case)
+                    'screen' => $clinic->screen($case), 'rank' => $clinic->rank($case), 'plan' => $clinic->plan($case),
+                    default => $clinic->respond($case)
                 };
                 $times[] = (hrtime(true) - $from) / 1e6;
                 unset($before);
@@ -51,7 +52,10 @@ final class BenchmarkCommand extends Command
             sort($times);
             $rows[] = [$part.', full case', $budget, $times[intdiv(count($times), 2)]];
         }
-        $this->table(['what', 'budget ms', 'median ms'], array_map(static fn (array $row): array => [$row[0], $row[1], number_format($row[2], 2)], $rows));
+        $this->table(
+            ['what', 'budget ms', 'median ms'],
+            array_map(static fn (array $row): array => [$row[0], $row[1], number_format($row[2], 2)], $rows),
+        );
         $this->line(sprintf('full case: %d kB, peak memory %d MiB', intdiv(strlen($text), 1024), intdiv(memory_get_peak_usage(), 1 << 20)));
 
         return self::SUCCESS;
@@ -77,21 +81,37 @@ final class BenchmarkCommand extends Command
         $palpation = [];
         foreach (array_slice(array_keys($atlas->muscles), 0, 65) as $index => $muscle) {
             foreach (['left', 'right'] as $side) {
-                $palpation[] = ['muscle' => $muscle, 'side' => $side, 'tenderness' => ($index * 7 + ($side === 'left' ? 0 : 3)) % 5, 'tone' => $index % 3 === 0 ? 'high' : 'usual', 'familiar' => $index % 11 === 0 ? 'yes' : 'no'];
+                $palpation[] = [
+                    'muscle' => $muscle, 'side' => $side, 'tenderness' => ($index * 7 + ($side === 'left' ? 0 : 3)) % 5,
+                    'tone' => $index % 3 === 0 ? 'high' : 'usual', 'familiar' => $index % 11 === 0 ? 'yes' : 'no',
+                ];
             }
         }
         $ranges = [];
         foreach ($atlas->movements as $movement) {
             foreach ($movement->paired ? ['left', 'right'] : ['midline'] as $offset => $side) {
-                $ranges[] = ['movement' => $movement->id, 'side' => $side, 'active' => max($movement->min, min($movement->max, $movement->norm - $offset * 2 * $movement->measurementError)), 'pain' => $offset * 3];
+                $ranges[] = [
+                    'movement' => $movement->id, 'side' => $side,
+                    'active' => max($movement->min, min($movement->max, $movement->norm - $offset * 2 * $movement->measurementError)),
+                    'pain' => $offset * 3,
+                ];
             }
         }
         $visits = [];
         foreach (range(self::VISITS, 1) as $back) {
             $visits[] = [
                 'date' => $asOf->modify('-'.(7 * $back).' days')->format('Y-m-d'),
-                'done' => array_map(static fn (string $muscle): array => ['muscle' => $muscle, 'side' => 'left', 'technique' => 'compressive_hold', 'tool' => 'fingers_reinforced', 'minutes' => 5, 'max_pressure' => 5, 'seconds_at_pressure' => 90], ['levator_scapulae', 'rhomboids', 'infraspinatus']),
-                'findings' => ['complaints' => [['zone' => 'neck_side', 'side' => 'left', 'now' => max(2, 8 - intdiv(self::VISITS - $back, 4))]], 'palpation' => array_slice($palpation, 0, 20), 'range' => array_slice($ranges, 3, 6)],
+                'done' => array_map(
+                    static fn (string $muscle): array => [
+                        'muscle' => $muscle, 'side' => 'left', 'technique' => 'compressive_hold', 'tool' => 'fingers_reinforced',
+                        'minutes' => 5, 'max_pressure' => 5, 'seconds_at_pressure' => 90,
+                    ],
+                    ['levator_scapulae', 'rhomboids', 'infraspinatus'],
+                ),
+                'findings' => [
+                    'complaints' => [['zone' => 'neck_side', 'side' => 'left', 'now' => max(2, 8 - intdiv(self::VISITS - $back, 4))]],
+                    'palpation' => array_slice($palpation, 0, 20), 'range' => array_slice($ranges, 3, 6),
+                ],
             ];
         }
 
@@ -99,7 +119,9 @@ final class BenchmarkCommand extends Command
             'format' => 'somatrace.case', 'version' => 1, 'as_of' => $asOf->format('Y-m-d'),
             'client' => ['age' => 41, 'hand' => 'right'],
             'findings' => [
-                'complaints' => [['zone' => 'neck_side', 'side' => 'left', 'now' => 6], ['zone' => 'interscapular', 'side' => 'left', 'now' => 5]],
+                'complaints' => [
+                    ['zone' => 'neck_side', 'side' => 'left', 'now' => 6], ['zone' => 'interscapular', 'side' => 'left', 'now' => 5],
+                ],
                 'range' => array_slice($ranges, 0, 68), 'palpation' => $palpation,
             ],
             'health' => ['others_denied' => true], 'history' => $visits, 'session' => ['minutes' => 60], 'therapist' => ['mass_kg' => 70],

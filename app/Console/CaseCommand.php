@@ -39,7 +39,9 @@ final class CaseCommand extends Command
 
             return 2;
         }
-        $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | ($this->option('pretty') === true ? JSON_PRETTY_PRINT : 0);
+        $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | (
+            $this->option('pretty') === true ? JSON_PRETTY_PRINT : 0
+        );
         $this->output->writeln(json_encode($result, $flags), OutputInterface::OUTPUT_RAW);
 
         return 0;

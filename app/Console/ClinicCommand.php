@@ -37,8 +37,15 @@ final class ClinicCommand extends Command
             return self::INVALID;
         }
         $told = Validator::make(
-            ['name' => $this->option('name') ?? $this->asked('Name of the clinic'), 'owner' => $this->option('owner') ?? $this->asked('Name of the owner'), 'email' => $this->option('email') ?? $this->asked('Address of the owner'), 'timezone' => $this->option('timezone')],
-            ['name' => ['required', 'string', 'min:2', 'max:120'], 'owner' => ['required', 'string', 'max:120'], 'email' => ['required', 'string', 'email', 'max:190', 'unique:users,email'], 'timezone' => ['required', 'timezone:all']],
+            [
+                'name' => $this->option('name') ?? $this->asked('Name of the clinic'),
+                'owner' => $this->option('owner') ?? $this->asked('Name of the owner'),
+                'email' => $this->option('email') ?? $this->asked('Address of the owner'), 'timezone' => $this->option('timezone'),
+            ],
+            [
+                'name' => ['required', 'string', 'min:2', 'max:120'], 'owner' => ['required', 'string', 'max:120'],
+                'email' => ['required', 'string', 'email', 'max:190', 'unique:users,email'], 'timezone' => ['required', 'timezone:all'],
+            ],
             ['email.unique' => 'Somebody has this address already.', 'timezone.timezone' => 'This is no time zone.'],
         );
         if ($told->fails()) {
@@ -49,19 +56,25 @@ final class ClinicCommand extends Command
             return self::FAILURE;
         }
         if (DB::table('clinics')->where('demo', 1)->exists()) {
-            $this->error('This database holds the demo, whose sign-ins everybody knows. Make the clinic in a database of its own (DB_DATABASE).');
+            $this->error(
+                'This database holds the demo, whose sign-ins everybody knows. Make the clinic in a database of its own (DB_DATABASE).',
+            );
 
             return self::FAILURE;
         }
         /** @var array{name: string, owner: string, email: string, timezone: string} $kept */
         $kept = $told->validated();
         $owner = DB::transaction(fn (): User => User::hire(Role::Owner, [
-            'clinic_id' => Clinic::query()->create(['name' => $kept['name'], 'timezone' => $kept['timezone'], 'scope_off' => []])->id, 'name' => $kept['owner'], 'email' => $kept['email'],
-            'password' => Str::random(60), 'licensed' => $this->option('not-licensed') !== true, 'experience' => 'qualified', 'tools' => [], 'invited_at' => CarbonImmutable::now(),
+            'clinic_id' => Clinic::query()->create(['name' => $kept['name'], 'timezone' => $kept['timezone'], 'scope_off' => []])->id,
+            'name' => $kept['owner'], 'email' => $kept['email'],
+            'password' => Str::random(60), 'licensed' => $this->option('not-licensed') !== true, 'experience' => 'qualified', 'tools' => [],
+            'invited_at' => CarbonImmutable::now(),
         ]));
         Audit::keeping('clinic made', "clinic {$owner->clinic_id}");
         $this->line("{$kept['name']} is made. {$kept['owner']} chooses a password here, once, within a week:");
-        $this->line(Letters::link('password.reset', ['token' => Password::broker('invitations')->createToken($owner), 'email' => $owner->email, 'invited' => 1]));
+        $this->line(Letters::link(
+            'password.reset', ['token' => Password::broker('invitations')->createToken($owner), 'email' => $owner->email, 'invited' => 1],
+        ));
 
         return self::SUCCESS;
     }

@@ -19,7 +19,10 @@ final class DoctorCommand extends Command
     {
         $findings = $doctor->look(CarbonImmutable::now());
         foreach ($findings as $finding) {
-            $this->line(sprintf('%-14s %-6s %s%s', $finding->about, $finding->state, $finding->words, $finding->do === '' ? '' : "\n".str_repeat(' ', 22)."→ {$finding->do}"));
+            $this->line(sprintf(
+                '%-14s %-6s %s%s', $finding->about, $finding->state, $finding->words,
+                $finding->do === '' ? '' : "\n".str_repeat(' ', 22)."→ {$finding->do}",
+            ));
         }
 
         return array_filter($findings, static fn (Finding $one): bool => $one->state === 'ill') === [] ? self::SUCCESS : self::FAILURE;

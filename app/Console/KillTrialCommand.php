@@ -28,6 +28,12 @@ final class KillTrialCommand extends Command
             $this->error('Nothing was acknowledged, so nothing was tried.');
         }
 
-        return $result['writes_acknowledged'] > 0 && (int) $result['acknowledged_and_lost'] + (int) $result['kept_twice'] + (int) $result['found_signed_out'] + (int) $result['answered_with_a_fault'] === 0 && $result['database'] === 'whole' ? self::SUCCESS : self::FAILURE;
+        return $result['writes_acknowledged'] > 0
+            && (int) $result[
+                'acknowledged_and_lost'
+            ] + (int) $result['kept_twice'] + (int) $result['found_signed_out'] + (int) $result['answered_with_a_fault'] === 0
+            && $result['database'] === 'whole'
+            ? self::SUCCESS
+            : self::FAILURE;
     }
 }

@@ -30,7 +30,10 @@ final class LargeClinicCommand extends Command
         foreach ($made as $what => $count) {
             $this->line(sprintf('%-20s %s', $what, number_format($count)));
         }
-        $this->line(sprintf("%s, %.0f MiB, %.0f s\nsign in as owner@large.example, large-clinic", basename($path), filesize($path) / 1024 ** 2, microtime(true) - $began));
+        $this->line(sprintf(
+            "%s, %.0f MiB, %.0f s\nsign in as owner@large.example, large-clinic", basename($path), filesize($path) / 1024 ** 2,
+            microtime(true) - $began,
+        ));
 
         return self::SUCCESS;
     }

@@ -18,7 +18,7 @@ final class ManyHandsCommand extends Command
         {--people=30}
         {--seconds=60}
         {--lock=0 : seconds for which somebody else holds the write lock in the middle of it}
-        {--url= : a server that is running over the database of this installation, which must hold no real clinic; without it, one of its own}
+        {--url= : a running server over the database of this installation, which must hold no real clinic; without it, one of its own}
         {--most=800 : milliseconds which 95 of 100 saves must not take longer than; 0 asks for none}
         {--seed=1}';
 
@@ -46,14 +46,25 @@ final class ManyHandsCommand extends Command
             return self::FAILURE;
         }
 
-        return $this->report(new ManyHands(rtrim($url, '/'), seed: (int) $this->option('seed')), Config::string('database.connections.sqlite.database'));
+        return $this->report(
+            new ManyHands(rtrim($url, '/'), seed: (int) $this->option('seed')), Config::string('database.connections.sqlite.database'),
+        );
     }
 
     private function report(ManyHands $hands, string $database): int
     {
         [$people, $seconds] = [max(1, (int) $this->option('people')), max(1, (int) $this->option('seconds'))];
         $lock = (int) $this->option('lock');
-        $holds = $lock > 0 ? new Process(['php', '-r', '$db = new PDO("sqlite:".$argv[1]); $db->exec("pragma busy_timeout = 10000"); $db->exec("begin immediate"); usleep((int) ($argv[2] * 1e6)); $db->exec("rollback");', $database, (string) $lock], timeout: null) : null;
+        $holds = $lock > 0
+            ? new Process(
+                [
+                    'php', '-r',
+                    '$db = new PDO("sqlite:".$argv[1]); $db->exec("pragma busy_timeout = 10000"); $db->exec("begin immediate"); usleep((int) ($argv[2] * 1e6)); $db->exec("rollback");',
+                    $database, (string) $lock,
+                ],
+                timeout: null,
+            )
+            : null;
         $at = microtime(true) + $seconds / 3;
         $result = $hands->run($people, $seconds, static function () use ($holds, $at): void {
             if ($holds !== null && ! $holds->isStarted() && microtime(true) > $at) {
@@ -66,7 +77,12 @@ final class ManyHandsCommand extends Command
         }
         $requests = array_sum(array_column($result['took'], 'requests'));
         $failed = array_sum($result['failed']);
-        $told = ['requests' => $requests, 'failed' => $failed, 'told that another window was first' => $result['conflicts'], 'events acknowledged' => $result['acknowledged']['events'], 'entries acknowledged' => $result['acknowledged']['entries'], 'notes signed' => $result['acknowledged']['signed'], 'appointments booked' => $result['acknowledged']['booked'], 'acknowledged and lost' => $result['lost']];
+        $told = [
+            'requests' => $requests, 'failed' => $failed, 'told that another window was first' => $result['conflicts'],
+            'events acknowledged' => $result['acknowledged']['events'], 'entries acknowledged' => $result['acknowledged']['entries'],
+            'notes signed' => $result['acknowledged']['signed'], 'appointments booked' => $result['acknowledged']['booked'],
+            'acknowledged and lost' => $result['lost'],
+        ];
         foreach ($told as $what => $count) {
             $this->line(sprintf('%-36s %8d', $what, $count));
         }
@@ -80,6 +96,8 @@ final class ManyHandsCommand extends Command
             $this->error("95 of 100 saves took up to {$result['took']['save']['p95']} ms.");
         }
 
-        return $failed === 0 && $result['lost'] === 0 && $other === 0 && $signed === 1 && $requests > $people && ! $slow ? self::SUCCESS : self::FAILURE;
+        return $failed === 0 && $result['lost'] === 0 && $other === 0 && $signed === 1 && $requests > $people && ! $slow
+            ? self::SUCCESS
+            : self::FAILURE;
     }
 }

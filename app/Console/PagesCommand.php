@@ -32,18 +32,31 @@ final class PagesCommand extends Command
         DB::purge();
         $owner = User::query()->whereRelation('roles', 'name', Role::Owner->value)->firstOrFail();
         // of those with the longest course, and of one with an ordinary one
-        $long = DB::table('visits')->join('clients', 'clients.id', '=', 'visits.client_id')->orderByDesc('number')->limit(1)->first(['clients.public_id as client', 'visits.public_id as visit', 'number']);
-        $usual = DB::table('visits')->join('clients', 'clients.id', '=', 'visits.client_id')->where('number', 12)->limit(1)->first(['clients.public_id as client', 'visits.public_id as visit', 'number']);
+        $long = DB::table('visits')
+            ->join('clients', 'clients.id', '=', 'visits.client_id')
+            ->orderByDesc('number')
+            ->limit(1)
+            ->first(['clients.public_id as client', 'visits.public_id as visit', 'number']);
+        $usual = DB::table('visits')
+            ->join('clients', 'clients.id', '=', 'visits.client_id')
+            ->where('number', 12)
+            ->limit(1)
+            ->first(['clients.public_id as client', 'visits.public_id as visit', 'number']);
         if ($long === null || $usual === null) {
             $this->error('Make it first: php artisan somatrace:large-clinic');
 
             return self::FAILURE;
         }
         $paths = [
-            'an empty page' => '/account', 'today' => '/', 'clients, by last seen' => '/clients', 'clients, by name, last page' => '/clients?sort=name&page=100',
+            'an empty page' => '/account', 'today' => '/', 'clients, by last seen' => '/clients',
+            'clients, by name, last page' => '/clients?sort=name&page=100',
             'audit' => '/clinic/audit', 'audit of one client' => '/clinic/audit?client=LC-0001', 'people' => '/people',
-            "client, {$usual->number} visits" => "/clients/{$usual->client}", "client, {$long->number} visits" => "/clients/{$long->client}", "note, visit {$usual->number}" => "/visits/{$usual->visit}/note",
-            "ask, visit {$usual->number}" => "/visits/{$usual->visit}/ask", "feel, visit {$usual->number}" => "/visits/{$usual->visit}/feel", "after, visit {$long->number}" => "/visits/{$long->visit}/after",
+            "client, {$usual->number} visits" => "/clients/{$usual->client}",
+            "client, {$long->number} visits" => "/clients/{$long->client}",
+            "note, visit {$usual->number}" => "/visits/{$usual->visit}/note",
+            "ask, visit {$usual->number}" => "/visits/{$usual->visit}/ask",
+            "feel, visit {$usual->number}" => "/visits/{$usual->visit}/feel",
+            "after, visit {$long->number}" => "/visits/{$long->visit}/after",
         ];
         $server = new TrialServer(Config::string('database.connections.sqlite.database'));
         $server->start();
@@ -66,7 +79,15 @@ final class PagesCommand extends Command
         for ($n = 0; $n < (int) $this->option('times') + 2; $n++) {
             foreach ($paths as $name => $path) {
                 $began = hrtime(true);
-                $status[$name] = $person->http->get($path, [RequestOptions::HEADERS => ['Accept' => 'application/json', 'X-Inertia' => 'true', 'X-Inertia-Version' => (string) $this->request($path)->headers->get('X-Inertia-Version')]])->getStatusCode();
+                $status[$name] = $person->http->get(
+                    $path,
+                    [
+                        RequestOptions::HEADERS => [
+                            'Accept' => 'application/json', 'X-Inertia' => 'true',
+                            'X-Inertia-Version' => (string) $this->request($path)->headers->get('X-Inertia-Version'),
+                        ],
+                    ],
+                )->getStatusCode();
                 $times[$name][] = (hrtime(true) - $began) / 1e6;
             }
         }
@@ -76,9 +97,14 @@ final class PagesCommand extends Command
         foreach ($paths as $name => $path) {
             $ms = $this->median($times[$name]);
             $over += $ms > self::BUDGET * $empty ? 1 : 0;
-            $this->line(sprintf('%-30s %9.1f %7.2f %8d%s', $name, $ms, $ms / $empty, $this->queries($kernel, $owner, $path), $status[$name] === 200 ? '' : "  status {$status[$name]}"));
+            $this->line(sprintf(
+                '%-30s %9.1f %7.2f %8d%s', $name, $ms, $ms / $empty, $this->queries($kernel, $owner, $path),
+                $status[$name] === 200 ? '' : "  status {$status[$name]}",
+            ));
         }
-        $this->line($over === 0 ? 'all within '.self::BUDGET.' × an empty page' : "$over over the budget of ".self::BUDGET.' × an empty page');
+        $this->line(
+            $over === 0 ? 'all within '.self::BUDGET.' × an empty page' : "$over over the budget of ".self::BUDGET.' × an empty page',
+        );
 
         return $over === 0 ? self::SUCCESS : self::FAILURE;
     }
@@ -95,7 +121,9 @@ final class PagesCommand extends Command
     /** As a window asks that is on another page already. */
     private function request(string $path): Request
     {
-        $request = Request::create(Config::string('app.url').$path, 'GET', server: ['HTTP_ACCEPT' => 'application/json', 'HTTP_X_INERTIA' => 'true']);
+        $request = Request::create(
+            Config::string('app.url').$path, 'GET', server: ['HTTP_ACCEPT' => 'application/json', 'HTTP_X_INERTIA' => 'true'],
+        );
         $request->headers->set('X-Inertia-Version', (string) (new HandleInertiaRequests)->version($request));
 
         return $request;

@@ -37,7 +37,10 @@ final class RankingCommand extends Command
 
     private function fit(Clinic $clinic): int
     {
-        $weights = (new WeightFit($clinic))->fit(max(1, (int) $this->option('clients')), self::FITTED_ON, max(1, (int) $this->option('rounds')), fn (int $round, float $loss) => $this->getOutput()->getErrorStyle()->writeln(sprintf('round %d: log loss %.4f', $round, $loss)));
+        $weights = (new WeightFit($clinic))->fit(
+            max(1, (int) $this->option('clients')), self::FITTED_ON, max(1, (int) $this->option('rounds')),
+            fn (int $round, float $loss) => $this->getOutput()->getErrorStyle()->writeln(sprintf('round %d: log loss %.4f', $round, $loss)),
+        );
         $this->line(json_encode($weights, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT));
 
         return self::SUCCESS;
@@ -59,11 +62,25 @@ final class RankingCommand extends Command
         $this->table(['known', 'first', 'first 3', 'first 5', 'all sources in first 5', 'log loss', 'worst region'], array_map(
             fn (string $name): array => $this->row($name, $levels[$name]), ['complaint', 'ranges', 'full'],
         ));
-        $this->line(sprintf('%d clients, seed %d, %.1f s; a full assessment takes %.0f checks', $count, $seed, (hrtime(true) - $from) / 1e9, $levels['checks']));
+        $this->line(sprintf(
+            '%d clients, seed %d, %.1f s; a full assessment takes %.0f checks', $count, $seed, (hrtime(true) - $from) / 1e9,
+            $levels['checks'],
+        ));
         foreach (['ranges', 'full'] as $name) {
-            $this->line("$name, first 3 by region: ".implode(', ', array_map(static fn (string $region, float $share): string => sprintf('%s %.0f', $region, $share), array_keys($levels[$name]->byRegion()), $levels[$name]->byRegion())));
+            $this->line(
+                "$name, first 3 by region: ".implode(
+                    ', ',
+                    array_map(
+                        static fn (string $region, float $share): string => sprintf('%s %.0f', $region, $share),
+                        array_keys($levels[$name]->byRegion()), $levels[$name]->byRegion(),
+                    ),
+                ),
+            );
             $this->table(["$name: stated from", 'times', 'stated %', 'right %'], array_map(
-                static fn (array $band): array => [$band['from'], $band['count'], sprintf('%.1f', $band['stated']), sprintf('%.1f', $band['right'])], $levels[$name]->calibration(),
+                static fn (array $band): array => [
+                    $band['from'], $band['count'], sprintf('%.1f', $band['stated']), sprintf('%.1f', $band['right']),
+                ],
+                $levels[$name]->calibration(),
             ));
         }
         $few = (int) $this->option('orders');
@@ -80,10 +97,15 @@ final class RankingCommand extends Command
         [$suggested, $down] = [$orders['suggested'], $orders['down']];
         $percent = static fn (float $share): string => sprintf('%.1f', $share);
         $this->table(['checks', 'suggested', 'takes min', 'palpating down', 'takes min'], array_map(
-            static fn (int $n): array => [$n, $percent($suggested['checks'][$n]), $percent($suggested['spent'][$n]), $percent($down['checks'][$n]), $percent($down['spent'][$n])], array_keys($suggested['checks']),
+            static fn (int $n): array => [
+                $n, $percent($suggested['checks'][$n]), $percent($suggested['spent'][$n]), $percent($down['checks'][$n]),
+                $percent($down['spent'][$n]),
+            ],
+            array_keys($suggested['checks']),
         ));
         $this->table(['by minute', 'suggested', 'palpating down'], array_map(
-            static fn (int $minute): array => [$minute, $percent($suggested['minutes'][$minute]), $percent($down['minutes'][$minute])], array_keys($suggested['minutes']),
+            static fn (int $minute): array => [$minute, $percent($suggested['minutes'][$minute]), $percent($down['minutes'][$minute])],
+            array_keys($suggested['minutes']),
         ));
     }
 
@@ -93,7 +115,8 @@ final class RankingCommand extends Command
         $regions = $score->byRegion();
 
         return [
-            $name, ...array_map(static fn (int $first): string => sprintf('%.1f', $score->within($first)), [1, 3, 5]), sprintf('%.1f', $score->allSources()), sprintf('%.2f', $score->logLoss()),
+            $name, ...array_map(static fn (int $first): string => sprintf('%.1f', $score->within($first)), [1, 3, 5]),
+            sprintf('%.1f', $score->allSources()), sprintf('%.2f', $score->logLoss()),
             sprintf('%s %.0f', array_key_first($regions), reset($regions)),
         ];
     }

@@ -16,7 +16,9 @@ final class RecordsCommand extends Command
     public function handle(SoundRecords $sound): int
     {
         $found = $sound->lookAtAll();
-        $this->line("Looked at {$found['looked_at']} entries and events; {$found['cannot_be_read']} cannot be read and stand as they were written.");
+        $this->line(
+            "Looked at {$found['looked_at']} entries and events; {$found['cannot_be_read']} cannot be read and stand as they were written.",
+        );
 
         return self::SUCCESS;
     }

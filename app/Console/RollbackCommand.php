@@ -19,7 +19,9 @@ final class RollbackCommand extends Command
     public function handle(): int
     {
         $this->error('A step of the schema is not taken back: what was written since would be lost, and the audit is never rewritten.');
-        $this->line('To go back to the version before: restore the backup made before the update into an empty database (docs/hosting.md, "Going back").');
+        $this->line(
+            'To go back to the version before: restore the backup made before the update into an empty database (docs/hosting.md, "Going back").',
+        );
 
         return self::FAILURE;
     }

@@ -42,7 +42,12 @@ final class SafetyCommand extends Command
     {
         $trial = new SafetyTrial($clinic);
         [$times, $verdicts, $broken] = [[], [], []];
-        foreach ((new Intakes($clinic->atlas, $clinic->rules()))->many(max(1, (int) $this->option('intakes')), (int) $this->option('seed')) as $number => $case) {
+        foreach (
+            (new Intakes($clinic->atlas, $clinic->rules()))->many(
+                max(1, (int) $this->option('intakes')), (int) $this->option('seed'),
+            ) as $number
+                => $case
+        ) {
             $one = $trial->of($case);
             $times[] = $one['ms'];
             $verdicts[$one['verdict']] = ($verdicts[$one['verdict']] ?? 0) + 1;
@@ -53,8 +58,12 @@ final class SafetyCommand extends Command
         sort($times);
         ksort($verdicts);
         $at = static fn (float $share): string => number_format($times[(int) min(count($times) - 1, floor($share * count($times)))], 2);
-        $this->line(sprintf('%d intakes; a screen takes %s ms (median), %s (95 %%), %s (longest); budget 2', count($times), $at(0.5), $at(0.95), $at(1)));
-        $this->line(implode(', ', array_map(static fn (string $verdict, int $many): string => "$verdict $many", array_keys($verdicts), $verdicts)));
+        $this->line(sprintf(
+            '%d intakes; a screen takes %s ms (median), %s (95 %%), %s (longest); budget 2', count($times), $at(0.5), $at(0.95), $at(1),
+        ));
+        $this->line(implode(
+            ', ', array_map(static fn (string $verdict, int $many): string => "$verdict $many", array_keys($verdicts), $verdicts),
+        ));
         array_map(fn (string $line) => $this->line($line), array_slice($broken, 0, 40));
         $this->line(count($broken).' broken');
 

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace App\Database;
 
 /**
- * A transaction takes the write lock when it begins. One that began by reading and then writes while another wrote would fail at once, whatever it is willing to wait: SQLite cannot
- * move what it has read to another moment. PDO itself knows only the plain BEGIN below PHP 8.4, so it is told here and its state kept here.
+ * A transaction takes the write lock when it begins. One that began by reading and then writes while another wrote would fail at once,
+ * whatever it is willing to wait: SQLite cannot move what it has read to another moment. PDO itself knows only the plain BEGIN below PHP
+ * 8.4, so it is told here and its state kept here.
  */
 final class ImmediatePdo extends \PDO
 {

@@ -10,8 +10,9 @@ use Illuminate\Database\SQLiteConnection;
 use Throwable;
 
 /**
- * Waits for the write lock as long as the busy timeout of its settings says, and then some more, but not for ever: each outermost transaction, and each statement outside of one, is
- * tried a bounded number of times. What is done inside a transaction must therefore bear being done again.
+ * Waits for the write lock as long as the busy timeout of its settings says, and then some more, but not for ever: each outermost
+ * transaction, and each statement outside of one, is tried a bounded number of times. What is done inside a transaction must therefore bear
+ * being done again.
  */
 final class PatientConnection extends SQLiteConnection
 {
@@ -36,7 +37,8 @@ final class PatientConnection extends SQLiteConnection
     }
 
     /**
-     * Does what is good to have and no more, such as keeping a result that can be computed again: if the database is not free soon, it is left.
+     * Does what is good to have and no more, such as keeping a result that can be computed again: if the database is not free soon, it is
+     * left.
      *
      * @return bool whether it was done
      */

@@ -35,8 +35,17 @@ final readonly class ClientFiles
     ];
 
     public function __construct(
-        private CaseFormat $case, private FhirBundle $fhir, private FhirReader $fhirReader, private FindingRows $findings, private FindingsCsv $findingsCsv, private FindingsJsonLines $findingsLines,
-        private MeasureRows $measures, private MeasuresCsv $measuresCsv, private MeasuresJsonLines $measuresLines, private TreatmentSummary $treatment, private SoundRecords $sound,
+        private CaseFormat $case,
+        private FhirBundle $fhir,
+        private FhirReader $fhirReader,
+        private FindingRows $findings,
+        private FindingsCsv $findingsCsv,
+        private FindingsJsonLines $findingsLines,
+        private MeasureRows $measures,
+        private MeasuresCsv $measuresCsv,
+        private MeasuresJsonLines $measuresLines,
+        private TreatmentSummary $treatment,
+        private SoundRecords $sound,
     ) {
     }
 
@@ -51,7 +60,9 @@ final readonly class ClientFiles
 
         return match ($format) {
             'case.json' => $this->case->write($last),
-            'fhir.json' => $this->fhir->write(ClientRecord::of($client, $clinic->timezone, $this->treatment, $this->sound), CarbonImmutable::now()),
+            'fhir.json' => $this->fhir->write(
+                ClientRecord::of($client, $clinic->timezone, $this->treatment, $this->sound), CarbonImmutable::now(),
+            ),
             'findings.csv' => $this->findingsCsv->write($findings),
             'findings.jsonl' => $this->findingsLines->write($findings),
             'measures.csv' => $this->measuresCsv->write($this->measures->of($findings)),

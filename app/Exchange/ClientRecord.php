@@ -31,21 +31,46 @@ final readonly class ClientRecord
         $ids = array_values($visits->map(static fn (Visit $visit): int => $visit->id)->all());
         $sound->look($ids);
         $entries = [];
-        foreach (DB::table('entries')->whereIn('visit_id', $ids)->whereNull('fault')->whereNotNull('payload')->where('payload', '!=', 'null')->where('kind', '!=', EntryKind::Done->value)->orderByDesc('phase')->orderBy('kind')->orderBy('identity')->get() as $row) {
+        foreach (
+            DB::table('entries')
+                ->whereIn('visit_id', $ids)
+                ->whereNull('fault')
+                ->whereNotNull('payload')
+                ->where('payload', '!=', 'null')
+                ->where('kind', '!=', EntryKind::Done->value)
+                ->orderByDesc('phase')
+                ->orderBy('kind')
+                ->orderBy('identity')
+                ->get() as $row
+        ) {
             $phase = $row->phase === 'after' ? 'after' : 'before';
-            $entries[(int) $row->visit_id][] = new BroughtEntry(EntryKind::from((string) $row->kind), $phase, (string) $row->identity, json_decode((string) $row->payload, true), (string) $row->said_on);
+            $entries[(int) $row->visit_id][] = new BroughtEntry(
+                EntryKind::from((string) $row->kind), $phase, (string) $row->identity, json_decode((string) $row->payload, true),
+                (string) $row->said_on,
+            );
         }
         $done = $treatment->doneByVisit($ids);
-        $plans = DB::table('plans')->whereIn('visit_id', $ids)->orderBy('id')->pluck('document', 'visit_id')->all(); // the last one agreed stays
+        $plans = DB::table('plans')
+            ->whereIn('visit_id', $ids)
+            ->orderBy('id')
+            ->pluck('document', 'visit_id')
+            ->all(); // the last one agreed stays
         $notes = DB::table('notes')->join('users', 'users.id', '=', 'notes.signed_by')->whereIn('visit_id', $ids)->orderBy('revision')
-            ->get(['visit_id', 'revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at', 'users.name as signer', 'atlas_version', 'content_hash'])->groupBy('visit_id');
+            ->get([
+                'visit_id', 'revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at', 'users.name as signer', 'atlas_version',
+                'content_hash',
+            ])->groupBy('visit_id');
 
-        return new self(ClientDetails::of($client->load('contacts')), $client->public_id, array_values($visits->map(static fn (Visit $visit): RecordVisit => new RecordVisit(
-            $visit->public_id, $visit->number, $visit->started_at->setTimezone($timezone), $visit->status->value, $visit->origin, $visit->minutes, $visit->user->name, $entries[$visit->id] ?? [], $done[$visit->id] ?? [],
+        $told = $visits->map(static fn (Visit $visit): RecordVisit => new RecordVisit(
+            $visit->public_id, $visit->number, $visit->started_at->setTimezone($timezone), $visit->status->value, $visit->origin,
+            $visit->minutes, $visit->user->name, $entries[$visit->id] ?? [], $done[$visit->id] ?? [],
             isset($plans[$visit->id]) ? (array) json_decode((string) $plans[$visit->id], true) : null,
             array_values(($notes->get($visit->id) ?? collect())->map(static fn (\stdClass $note): array => [
-                ...array_diff_key((array) $note, ['visit_id' => true]), 'signed_at' => CarbonImmutable::parse((string) $note->signed_at, 'UTC')->toIso8601ZuluString(),
+                ...array_diff_key((array) $note, ['visit_id' => true]),
+                'signed_at' => CarbonImmutable::parse((string) $note->signed_at, 'UTC')->toIso8601ZuluString(),
             ])->all()),
-        ))->all()));
+        ));
+
+        return new self(ClientDetails::of($client->load('contacts')), $client->public_id, array_values($told->all()));
     }
 }

@@ -22,7 +22,10 @@ final readonly class CsvTable
         $out = fopen('php://temp/maxmemory:8388608', 'w+') ?: throw new \RuntimeException('no room for a table');
         fputcsv($out, $columns, escape: '', eol: "\r\n");
         foreach ($rows as $row) {
-            fputcsv($out, array_map(static fn (string $column): string => self::guarded($row[$column] ?? ''), $columns), escape: '', eol: "\r\n");
+            fputcsv(
+                $out, array_map(static fn (string $column): string => self::guarded($row[$column] ?? ''), $columns), escape: '',
+                eol: "\r\n",
+            );
         }
         rewind($out);
 

@@ -17,12 +17,21 @@ final readonly class EntryWords
 
     public function name(EntryKind $kind, string $identity): string
     {
-        $about = implode(', ', array_filter(array_map($this->id(...), explode(':', $identity)), static fn (string $word): bool => $word !== '' && preg_match('/^\d{3}$/', $word) !== 1));
+        $about = implode(
+            ', ',
+            array_filter(
+                array_map($this->id(...), explode(':', $identity)),
+                static fn (string $word): bool => $word !== '' && preg_match('/^\d{3}$/', $word) !== 1,
+            ),
+        );
 
         return ucfirst(match ($kind) {
-            EntryKind::Aftermath => "after $identity hours", EntryKind::Function => 'task', EntryKind::RedFlag => 'danger sign', EntryKind::RedFlagSince => 'danger sign, since', EntryKind::ClotItem => 'calf', EntryKind::LegSigns => 'leg signs', EntryKind::GroupAsked => 'group read out',
+            EntryKind::Aftermath => "after $identity hours", EntryKind::Function => 'task', EntryKind::RedFlag => 'danger sign',
+            EntryKind::RedFlagSince => 'danger sign, since', EntryKind::ClotItem => 'calf', EntryKind::LegSigns => 'leg signs',
+            EntryKind::GroupAsked => 'group read out',
             EntryKind::OthersDenied => 'everything else denied',
-            EntryKind::Done => 'worked', EntryKind::Dropped => 'left out', EntryKind::Override => 'written decision', EntryKind::Positions => 'positions possible', default => $kind->value,
+            EntryKind::Done => 'worked', EntryKind::Dropped => 'left out', EntryKind::Override => 'written decision',
+            EntryKind::Positions => 'positions possible', default => $kind->value,
         }).($about === '' || $kind === EntryKind::Aftermath ? '' : ": $about");
     }
 
@@ -31,18 +40,30 @@ final readonly class EntryWords
     {
         if (! is_array($payload)) {
             return match (true) {
-                $payload === true => 'yes', $payload === false => 'no', $payload === null => 'nothing', is_scalar($payload) => $this->id((string) $payload), default => '',
+                $payload === true => 'yes', $payload === false => 'no', $payload === null => 'nothing',
+                is_scalar($payload) => $this->id((string) $payload), default => '',
             };
         }
         if (array_is_list($payload)) {
-            return implode(', ', array_map(fn (mixed $one): string => is_scalar($one) ? $this->id((string) $one) : $this->value($kind, $one), $payload));
+            return implode(
+                ', ',
+                array_map(fn (mixed $one): string => is_scalar($one) ? $this->id((string) $one) : $this->value($kind, $one), $payload),
+            );
         }
         if (array_keys($payload) === ['zone', 'side'] || array_keys($payload) === ['movement', 'side']) {
-            return implode(' ', array_map(fn (mixed $one): string => is_string($one) && $one !== 'midline' ? $this->id($one) : '', array_reverse(array_values($payload))));
+            return implode(
+                ' ',
+                array_map(
+                    fn (mixed $one): string => is_string($one) && $one !== 'midline' ? $this->id($one) : '',
+                    array_reverse(array_values($payload)),
+                ),
+            );
         }
         $parts = [];
         foreach (array_diff_key($payload, array_flip($kind->nameKeys())) as $key => $value) {
-            $parts[] = $kind === EntryKind::Test && $key === 'result' ? $this->answer($payload) : str_replace('_', ' ', (string) $key).' '.$this->value($kind, $value);
+            $parts[] = $kind === EntryKind::Test && $key === 'result'
+                ? $this->answer($payload)
+                : str_replace('_', ' ', (string) $key).' '.$this->value($kind, $value);
         }
 
         return implode(', ', $parts);
@@ -55,7 +76,9 @@ final readonly class EntryWords
      */
     public function worked(array $one): string
     {
-        return is_string($one['muscle'] ?? null) ? $this->id($one['muscle']) : $this->id(implode(' ', array_filter((array) ($one['joint'] ?? []), is_string(...))));
+        return is_string($one['muscle'] ?? null)
+            ? $this->id($one['muscle'])
+            : $this->id(implode(' ', array_filter((array) ($one['joint'] ?? []), is_string(...))));
     }
 
     /** @param  array<array-key, mixed>  $finding  of a test: its answer in the words of that test */

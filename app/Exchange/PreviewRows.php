@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Exchange;
 
 /**
- * Rows of what a file would change, as they are found: a name for all of them, how many there are of each kind, and as many as anybody reads, those that are doubtful or change something
- * first. A file may hold tens of thousands.
+ * Rows of what a file would change, as they are found: a name for all of them, how many there are of each kind, and as many as anybody
+ * reads, those that are doubtful or change something first. A file may hold tens of thousands.
  *
  * @phpstan-type Change array{key: string, name: string, was: string|null, becomes: string}
  * @phpstan-type Row array{title: string, state: string, changes: list<Change>, same: int, left: list<string>}
@@ -53,6 +53,9 @@ final class PreviewRows
      */
     public function preview(array $unkept = []): array
     {
-        return ['rows' => array_slice(array_merge(...$this->shown), 0, self::SHOWN), 'states' => $this->states, 'count' => $this->count, 'unkept' => $unkept, 'digest' => hash_final(hash_copy($this->digest))];
+        return [
+            'rows' => array_slice(array_merge(...$this->shown), 0, self::SHOWN), 'states' => $this->states, 'count' => $this->count,
+            'unkept' => $unkept, 'digest' => hash_final(hash_copy($this->digest)),
+        ];
     }
 }

@@ -18,8 +18,17 @@ final readonly class RecordVisit
      * @param  list<array<string, mixed>>  $notes every revision
      */
     public function __construct(
-        public string $id, public int $number, public CarbonImmutable $at, public string $status, public string $origin, public int $minutes, public string $therapist,
-        public array $entries, public array $done, public ?array $plan, public array $notes,
+        public string $id,
+        public int $number,
+        public CarbonImmutable $at,
+        public string $status,
+        public string $origin,
+        public int $minutes,
+        public string $therapist,
+        public array $entries,
+        public array $done,
+        public ?array $plan,
+        public array $notes,
     ) {
     }
 

@@ -12,8 +12,8 @@ use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Password;
 
 /**
- * A link by mail, written when nobody waits for it: whether an address is known is found out here and not where somebody could measure how long it takes. Nothing of it can be read in
- * the queue.
+ * A link by mail, written when nobody waits for it: whether an address is known is found out here and not where somebody could measure how
+ * long it takes. Nothing of it can be read in the queue.
  */
 final class SendLink implements ShouldBeEncrypted, ShouldQueue
 {

@@ -8,12 +8,14 @@ use Illuminate\Database\Connection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Lines of the audit, each bound to the one before it. Their numbers run on without a gap. How far the chain has come is also written beside the key, so that lines taken off its end
- * are missed as well.
+ * Lines of the audit, each bound to the one before it. Their numbers run on without a gap. How far the chain has come is also written
+ * beside the key, so that lines taken off its end are missed as well.
  */
 final readonly class AuditChain
 {
-    private const PARTS = ['id', 'clinic_id', 'user_id', 'client_id', 'visit_id', 'deed', 'kind', 'detail', 'ip', 'agent', 'happened_at', 'refused'];
+    private const PARTS = [
+        'id', 'clinic_id', 'user_id', 'client_id', 'visit_id', 'deed', 'kind', 'detail', 'ip', 'agent', 'happened_at', 'refused',
+    ];
 
     public function __construct(private Seal $seal, private ?string $connection = null)
     {
@@ -30,7 +32,9 @@ final readonly class AuditChain
         $last = $db->table('audit_lines')->orderByDesc('id')->first(['id', 'chain']);
         [$id, $chain] = [(int) ($last->id ?? 0), (string) ($last->chain ?? '')];
         foreach ($lines as $line) {
-            $row = ['id' => ++$id, 'clinic_id' => null, 'user_id' => null, 'client_id' => null, 'visit_id' => null, 'refused' => 0, ...$line];
+            $row = [
+                'id' => ++$id, 'clinic_id' => null, 'user_id' => null, 'client_id' => null, 'visit_id' => null, 'refused' => 0, ...$line,
+            ];
             $chain = $this->link($chain, $row);
             $db->table('audit_lines')->insert([...$row, 'chain' => $chain]);
         }
@@ -47,7 +51,9 @@ final readonly class AuditChain
         foreach ($this->db()->table('audit_lines')->orderBy('id')->cursor() as $row) {
             $id = (int) $row->id;
             if ($id !== $before + 1) {
-                return $id === $before + 2 ? 'Line '.($before + 1).' was taken away.' : 'Lines '.($before + 1).' to '.($id - 1).' were taken away.';
+                return $id === $before + 2
+                    ? 'Line '.($before + 1).' was taken away.'
+                    : 'Lines '.($before + 1).' to '.($id - 1).' were taken away.';
             }
             $expected = $this->link($chain, (array) $row);
             if (! hash_equals($expected, (string) $row->chain)) {
@@ -63,7 +69,9 @@ final readonly class AuditChain
             return 'Lines '.($before + 1)." to {$head['id']} were taken off the end.";
         }
 
-        return $head !== null && $head['id'] > 0 && ! hash_equals($head['chain'], $at['chain'] ?? '') ? "Line {$head['id']} is another than the one remembered beside the key." : null;
+        return $head !== null && $head['id'] > 0 && ! hash_equals($head['chain'], $at['chain'] ?? '')
+            ? "Line {$head['id']} is another than the one remembered beside the key."
+            : null;
     }
 
     public function count(): int
@@ -98,7 +106,10 @@ final readonly class AuditChain
     /** @param  array<array-key, mixed>  $row */
     private function link(string $before, array $row): string
     {
-        return $this->seal->mac($before, ...array_map(static fn (string $part): string => is_scalar($row[$part] ?? null) ? (string) $row[$part] : '', self::PARTS));
+        return $this->seal->mac(
+            $before,
+            ...array_map(static fn (string $part): string => is_scalar($row[$part] ?? null) ? (string) $row[$part] : '', self::PARTS),
+        );
     }
 
     private function db(): Connection
@@ -142,7 +153,9 @@ final readonly class AuditChain
     {
         $parts = explode(' ', trim($text));
 
-        return count($parts) === 3 && hash_equals($this->seal->mac('end', $parts[0], $parts[1]), $parts[2]) ? ['id' => (int) $parts[0], 'chain' => $parts[1]] : null;
+        return count($parts) === 3 && hash_equals($this->seal->mac('end', $parts[0], $parts[1]), $parts[2])
+            ? ['id' => (int) $parts[0], 'chain' => $parts[1]]
+            : null;
     }
 
     /** One for each database; none for one that lives in memory. */
@@ -150,6 +163,8 @@ final readonly class AuditChain
     {
         $database = (string) $this->db()->getDatabaseName();
 
-        return $database === ':memory:' || $this->seal->folder === '' ? null : $this->seal->folder.'/end-'.substr(hash('sha256', realpath($database) ?: $database), 0, 16);
+        return $database === ':memory:' || $this->seal->folder === ''
+            ? null
+            : $this->seal->folder.'/end-'.substr(hash('sha256', realpath($database) ?: $database), 0, 16);
     }
 }

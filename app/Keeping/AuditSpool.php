@@ -6,7 +6,10 @@ namespace App\Keeping;
 
 use Closure;
 
-/** Lines of the audit that could not wait for the database: kept in a file, and taken into the chain with the next line that gets through. Nobody's page waits for them, and none is lost. */
+/**
+ * Lines of the audit that could not wait for the database: kept in a file, and taken into the chain with the next line that gets through.
+ * Nobody's page waits for them, and none is lost.
+ */
 final readonly class AuditSpool
 {
     public function __construct(private string $path)

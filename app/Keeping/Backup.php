@@ -35,7 +35,13 @@ final readonly class Backup
             DB::statement('vacuum into ?', [$copy]);
             chmod($copy, 0600);
             $hash = $this->hashOf($copy);
-            $about = json_encode(['made' => $now->utc()->toIso8601ZuluString(), 'content_hash' => $hash, 'key' => Config::string('app.key'), 'seal' => Seal::own()->base64()], JSON_THROW_ON_ERROR);
+            $about = json_encode(
+                [
+                    'made' => $now->utc()->toIso8601ZuluString(), 'content_hash' => $hash, 'key' => Config::string('app.key'),
+                    'seal' => Seal::own()->base64(),
+                ],
+                JSON_THROW_ON_ERROR,
+            );
             // until it is whole it has another name: what is called a backup can be restored
             @unlink("$path.part");
             SealedFile::write("$path.part", $passphrase, $this->strength, (static function () use ($about, $copy): \Generator {
@@ -71,7 +77,9 @@ final readonly class Backup
     {
         $target = Config::string('database.connections.sqlite.database');
         if ($this->hasClinic()) {
-            throw BackupRefused::because('This installation holds a clinic already. Restore into an empty one, or move its database away first.');
+            throw BackupRefused::because(
+                'This installation holds a clinic already. Restore into an empty one, or move its database away first.',
+            );
         }
         $copy = "$target.restoring";
         @unlink($copy);
@@ -110,11 +118,19 @@ final readonly class Backup
     private function about(string $piece): array
     {
         $about = json_decode($piece, true);
-        if (! is_array($about) || ! is_string($about['made'] ?? null) || ! is_string($about['content_hash'] ?? null) || ! is_string($about['key'] ?? null)) {
+        if (
+            ! is_array($about)
+                || ! is_string($about['made'] ?? null)
+                || ! is_string($about['content_hash'] ?? null)
+                || ! is_string($about['key'] ?? null)
+        ) {
             throw BackupRefused::because('The backup does not say what it is.');
         }
 
-        return ['made' => $about['made'], 'content_hash' => $about['content_hash'], 'key' => $about['key'], 'seal' => is_string($about['seal'] ?? null) ? $about['seal'] : null];
+        return [
+            'made' => $about['made'], 'content_hash' => $about['content_hash'], 'key' => $about['key'],
+            'seal' => is_string($about['seal'] ?? null) ? $about['seal'] : null,
+        ];
     }
 
     private function hasClinic(): bool
@@ -126,7 +142,10 @@ final readonly class Backup
         }
     }
 
-    /** Secrets of authenticator apps, notes and audit are sealed with the keys of the installation they came from. What was broken under the old seal stays broken under the new. */
+    /**
+     * Secrets of authenticator apps, notes and audit are sealed with the keys of the installation they came from. What was broken under the
+     * old seal stays broken under the new.
+     */
     private function sealAnew(string $path, string $key, ?string $seal): void
     {
         $this->beside($path, static function () use ($key, $seal): void {
@@ -135,7 +154,10 @@ final readonly class Backup
             }
             $old = new Encrypter((string) base64_decode(substr($key, strlen('base64:')), true), Config::string('app.cipher'));
             foreach (DB::connection(self::RESTORED)->table('users')->whereNotNull('second_factor')->get(['id', 'second_factor']) as $user) {
-                DB::connection(self::RESTORED)->table('users')->where('id', $user->id)->update(['second_factor' => Crypt::encryptString($old->decryptString((string) $user->second_factor))]);
+                DB::connection(self::RESTORED)
+                    ->table('users')
+                    ->where('id', $user->id)
+                    ->update(['second_factor' => Crypt::encryptString($old->decryptString((string) $user->second_factor))]);
             }
         });
     }
@@ -160,7 +182,10 @@ final readonly class Backup
      */
     private function beside(string $path, callable $act): mixed
     {
-        Config::set('database.connections.'.self::RESTORED, [...(array) Config::get('database.connections.sqlite'), 'database' => $path, 'journal_mode' => 'delete']);
+        Config::set(
+            'database.connections.'.self::RESTORED,
+            [...(array) Config::get('database.connections.sqlite'), 'database' => $path, 'journal_mode' => 'delete'],
+        );
         try {
             return $act();
         } finally {

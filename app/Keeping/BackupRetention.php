@@ -33,7 +33,9 @@ final readonly class BackupRetention
     {
         $found = [];
         foreach (glob("{$this->folder}/somatrace-*.backup") ?: [] as $path) {
-            $made = preg_match('/somatrace-(\d{8}-\d{6})\.backup$/', $path, $name) === 1 ? CarbonImmutable::createFromFormat('Ymd-His', $name[1], 'UTC') : null;
+            $made = preg_match('/somatrace-(\d{8}-\d{6})\.backup$/', $path, $name) === 1
+                ? CarbonImmutable::createFromFormat('Ymd-His', $name[1], 'UTC')
+                : null;
             if ($made instanceof CarbonImmutable) {
                 $found[$path] = $made;
             }
@@ -64,7 +66,12 @@ final readonly class BackupRetention
         $kept = [];
         $seen = [];
         foreach ($made as $path => $at) {
-            foreach ([['Y-m-d', $now->subDays(self::DAYS)], ['o-W', $now->subWeeks(self::WEEKS)], ['Y-m', $now->subMonthsNoOverflow(self::MONTHS)]] as [$span, $since]) {
+            foreach (
+                [
+                    ['Y-m-d', $now->subDays(self::DAYS)], ['o-W', $now->subWeeks(self::WEEKS)],
+                    ['Y-m', $now->subMonthsNoOverflow(self::MONTHS)],
+                ] as [$span, $since]
+            ) {
                 $name = $at->format($span);
                 if ($at->greaterThanOrEqualTo($since) && ! isset($seen[$span][$name])) {
                     $seen[$span][$name] = true;

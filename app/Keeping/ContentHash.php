@@ -21,11 +21,21 @@ final readonly class ContentHash
     {
         $db = DB::connection($connection);
         $hash = hash_init('sha256');
-        foreach ($db->table('sqlite_master')->where('type', 'table')->whereNotIn('name', self::PASSING)->where('name', 'not like', 'sqlite_%')->orderBy('name')->pluck('name') as $table) {
+        foreach (
+            $db
+                ->table('sqlite_master')
+                ->where('type', 'table')
+                ->whereNotIn('name', self::PASSING)
+                ->where('name', 'not like', 'sqlite_%')
+                ->orderBy('name')
+                ->pluck('name') as $table
+        ) {
             hash_update($hash, "\x1d$table");
             $columns = array_column($db->select('select name from pragma_table_info(?) order by name', [(string) $table]), 'name');
             // in the order of all columns: not every table has a number of its own
-            $sorted = implode(', ', array_map(static fn (string $column): string => "\"$column\"", in_array('id', $columns, true) ? ['id'] : $columns));
+            $sorted = implode(
+                ', ', array_map(static fn (string $column): string => "\"$column\"", in_array('id', $columns, true) ? ['id'] : $columns),
+            );
             foreach ($db->cursor("select * from \"$table\" order by $sorted") as $row) {
                 $row = array_diff_key((array) $row, self::SEALS);
                 ksort($row);

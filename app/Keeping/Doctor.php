@@ -30,7 +30,10 @@ final readonly class Doctor
     /** @return list<Finding> */
     public function look(CarbonImmutable $now): array
     {
-        return [$this->schema(), $this->file(), $this->orphans(), $this->guards(), $this->notes(), $this->audit(), $this->changes(), $this->unreadable(), $this->disk(), $this->backups($now), $this->files(), $this->queue($now), $this->setup()];
+        return [
+            $this->schema(), $this->file(), $this->orphans(), $this->guards(), $this->notes(), $this->audit(), $this->changes(),
+            $this->unreadable(), $this->disk(), $this->backups($now), $this->files(), $this->queue($now), $this->setup(),
+        ];
     }
 
     private function schema(): Finding
@@ -41,17 +44,26 @@ final readonly class Doctor
         $foreign = array_diff($ran, $files);
 
         return match (true) {
-            $open !== [] => Finding::ill('schema', count($open).' steps were not taken, first '.reset($open).'.', 'php artisan migrate --force'),
-            $foreign !== [] => Finding::ill('schema', 'The database is of a later version than the program.', 'Install the version that wrote it, or restore a backup of this one.'),
+            $open !== [] => Finding::ill(
+                'schema', count($open).' steps were not taken, first '.reset($open).'.', 'php artisan migrate --force',
+            ),
+            $foreign !== [] => Finding::ill(
+                'schema', 'The database is of a later version than the program.',
+                'Install the version that wrote it, or restore a backup of this one.',
+            ),
             default => Finding::well('schema', count($files).' steps, all taken.'),
         };
     }
 
     private function file(): Finding
     {
-        $said = array_column(array_map(static fn (object $row): array => array_values((array) $row), DB::select('pragma integrity_check(20)')), 0);
+        $said = array_column(
+            array_map(static fn (object $row): array => array_values((array) $row), DB::select('pragma integrity_check(20)')), 0,
+        );
 
-        return $said === ['ok'] ? Finding::well('database file', 'Whole.') : Finding::ill('database file', (string) $said[0], 'Stop the program, keep the file, and restore the newest backup.');
+        return $said === ['ok']
+            ? Finding::well('database file', 'Whole.')
+            : Finding::ill('database file', (string) $said[0], 'Stop the program, keep the file, and restore the newest backup.');
     }
 
     private function orphans(): Finding
@@ -59,7 +71,10 @@ final readonly class Doctor
         $lost = DB::select('pragma foreign_key_check');
 
         return $lost === [] ? Finding::well('orphans', 'None: every row has what it belongs to.')
-            : Finding::ill('orphans', count($lost)." rows belong to nothing, first in {$lost[0]->table}.", 'They were written past the program. Restore the newest backup that is free of them.');
+            : Finding::ill(
+                'orphans', count($lost)." rows belong to nothing, first in {$lost[0]->table}.",
+                'They were written past the program. Restore the newest backup that is free of them.',
+            );
     }
 
     private function guards(): Finding
@@ -67,7 +82,10 @@ final readonly class Doctor
         $missing = array_diff(self::TRIGGERS, DB::table('sqlite_master')->where('type', 'trigger')->pluck('name')->all());
 
         return $missing === [] ? Finding::well('guards', 'The database keeps the audit and signed notes from being changed.')
-            : Finding::ill('guards', 'Taken away: '.implode(', ', $missing).'.', 'Somebody changed the database by hand. Find out who; restore a backup from before.');
+            : Finding::ill(
+                'guards', 'Taken away: '.implode(', ', $missing).'.',
+                'Somebody changed the database by hand. Find out who; restore a backup from before.',
+            );
     }
 
     private function notes(): Finding
@@ -79,8 +97,13 @@ final readonly class Doctor
         foreach (DB::table('notes')->orderBy('id')->cursor() as $note) {
             $count++;
             $revisions[(int) $note->visit_id][] = (int) $note->revision;
-            $second = $note->countersigned_at === null ? '' : NoteHash::ofSecondName((int) $note->id, (int) $note->countersigned_by, (string) $note->countersigned_at, $seal);
-            if (! hash_equals((string) $note->content_hash, NoteHash::of((array) $note, $seal)) || ! hash_equals((string) $note->countersign_hash, $second)) {
+            $second = $note->countersigned_at === null
+                ? ''
+                : NoteHash::ofSecondName((int) $note->id, (int) $note->countersigned_by, (string) $note->countersigned_at, $seal);
+            if (
+                ! hash_equals((string) $note->content_hash, NoteHash::of((array) $note, $seal))
+                    || ! hash_equals((string) $note->countersign_hash, $second)
+            ) {
                 $changed[] = "note {$note->id} of visit {$note->visit_id}";
             }
         }
@@ -92,7 +115,10 @@ final readonly class Doctor
         }
 
         return $changed === [] ? Finding::well('signed notes', "$count, each as it was signed.")
-            : Finding::ill('signed notes', count($changed).' are not as they were signed: '.implode(', ', array_slice($changed, 0, 10)).'.', 'Compare with the newest backup in which they are whole.');
+            : Finding::ill(
+                'signed notes', count($changed).' are not as they were signed: '.implode(', ', array_slice($changed, 0, 10)).'.',
+                'Compare with the newest backup in which they are whole.',
+            );
     }
 
     private function audit(): Finding
@@ -101,7 +127,10 @@ final readonly class Doctor
         $fault = $chain->fault();
 
         return $fault === null ? Finding::well('audit', $chain->count().' lines, none changed, taken away or moved.')
-            : Finding::ill('audit', $fault, 'Somebody wrote to the database past the program, or the key of the seal is another one. Find out who; compare with the newest backup.');
+            : Finding::ill(
+                'audit', $fault,
+                'Somebody wrote to the database past the program, or the key of the seal is another one. Find out who; compare with the newest backup.',
+            );
     }
 
     /** What was stored by an earlier version, or past the program, and says what nobody can read. */
@@ -109,16 +138,28 @@ final readonly class Doctor
     {
         $n = DB::table('entries')->whereNotNull('fault')->count() + DB::table('treatment_events')->whereNotNull('fault')->count();
 
-        return $n === 0 ? Finding::well('readable', 'Everything stored that was looked at can be read.') : Finding::watch('readable', "$n entries or events cannot be read: they stand as they were written and count in nothing.", 'Their visits say which. php artisan somatrace:records looks at them again.');
+        return $n === 0
+            ? Finding::well('readable', 'Everything stored that was looked at can be read.')
+            : Finding::watch(
+                'readable', "$n entries or events cannot be read: they stand as they were written and count in nothing.",
+                'Their visits say which. php artisan somatrace:records looks at them again.',
+            );
     }
 
     /** Every entry stands as its last change left it. */
     private function changes(): Finding
     {
-        $apart = DB::selectOne('select count(*) as n from entries e where not exists (select 1 from entry_changes c where c.entry_id = e.id and c.revision = e.revision and c.payload is e.payload)');
+        $apart = DB::selectOne(
+            'select count(*) as n from entries e where not exists (select 1 from entry_changes c where c.entry_id = e.id and c.revision = e.revision and c.payload is e.payload)',
+        );
         $n = (int) ($apart->n ?? 0);
 
-        return $n === 0 ? Finding::well('records', 'Each entry stands as its last change left it.') : Finding::ill('records', "$n entries do not stand as their last change left them.", 'They were written past the program. Compare with the newest backup.');
+        return $n === 0
+            ? Finding::well('records', 'Each entry stands as its last change left it.')
+            : Finding::ill(
+                'records', "$n entries do not stand as their last change left them.",
+                'They were written past the program. Compare with the newest backup.',
+            );
     }
 
     private function disk(): Finding
@@ -128,7 +169,9 @@ final readonly class Doctor
         $needs = max(self::LEAST_ROOM_BYTES, self::ROOM_TIMES * (is_file($database) ? (int) filesize($database) : 0));
         $words = sprintf('%.1f GiB free.', $free / 1024 ** 3);
 
-        return $free >= $needs ? Finding::well('disk', $words) : Finding::ill('disk', $words, sprintf('Make room: %.1f GiB are needed for a backup and to go on.', $needs / 1024 ** 3));
+        return $free >= $needs
+            ? Finding::well('disk', $words)
+            : Finding::ill('disk', $words, sprintf('Make room: %.1f GiB are needed for a backup and to go on.', $needs / 1024 ** 3));
     }
 
     private function backups(CarbonImmutable $now): Finding
@@ -136,11 +179,17 @@ final readonly class Doctor
         $made = (new BackupRetention(Config::string('somatrace.backup.folder')))->all();
         $newest = reset($made);
         if ($newest === false) {
-            return Finding::ill('backup', 'There is none.', 'php artisan somatrace:backup; then let it be made each night (docs/keeping.md).');
+            return Finding::ill(
+                'backup', 'There is none.', 'php artisan somatrace:backup; then let it be made each night (docs/keeping.md).',
+            );
         }
         $hours = (int) $newest->diffInHours($now);
 
-        return $hours <= self::OLD_BACKUP_HOURS ? Finding::well('backup', "The newest is $hours hours old, of ".count($made).'.') : Finding::ill('backup', "The newest is $hours hours old.", 'Is the scheduler running, and the passphrase set? (docs/keeping.md)');
+        return $hours <= self::OLD_BACKUP_HOURS
+            ? Finding::well('backup', "The newest is $hours hours old, of ".count($made).'.')
+            : Finding::ill(
+                'backup', "The newest is $hours hours old.", 'Is the scheduler running, and the passphrase set? (docs/keeping.md)',
+            );
     }
 
     /** Nobody else on this machine reads what belongs to the clinic. */
@@ -148,14 +197,21 @@ final readonly class Doctor
     {
         $database = Config::string('database.connections.sqlite.database');
         $paths = [
-            $database, "$database-wal", "$database-shm", base_path('.env'), Seal::own()->folder, Seal::own()->folder.'/key', storage_path('logs'), storage_path('framework/sessions'), Config::string('somatrace.backup.folder'),
+            $database, "$database-wal", "$database-shm", base_path('.env'), Seal::own()->folder, Seal::own()->folder.'/key',
+            storage_path('logs'), storage_path('framework/sessions'), Config::string('somatrace.backup.folder'),
             ...(glob(storage_path('logs/*.log')) ?: []), ...(glob(Config::string('somatrace.backup.folder').'/*.backup') ?: []),
         ];
         $open = array_filter($paths, static fn (string $path): bool => file_exists($path) && (fileperms($path) & 0077) !== 0);
         $short = array_map(static fn (string $path): string => str_replace(base_path().'/', '', $path), $open);
 
         return $open === [] ? Finding::well('permissions', 'Only the program reads database, settings, logs, seal and backups.')
-            : Finding::ill('permissions', 'Others on this machine may read '.implode(', ', array_slice($short, 0, 6)).(count($short) > 6 ? ' and '.(count($short) - 6).' more' : '').'.', 'chmod go= '.implode(' ', $short));
+            : Finding::ill(
+                'permissions',
+                'Others on this machine may read '.implode(', ', array_slice($short, 0, 6)).(
+                    count($short) > 6 ? ' and '.(count($short) - 6).' more' : ''
+                ).'.',
+                'chmod go= '.implode(' ', $short),
+            );
     }
 
     private function queue(CarbonImmutable $now): Finding
@@ -165,8 +221,14 @@ final readonly class Doctor
         $failed = DB::table('failed_jobs')->count();
 
         return match (true) {
-            $minutes > self::WAITING_MINUTES => Finding::ill('mail', "A mail has waited for $minutes minutes.", 'Is the scheduler running? One line for cron: docs/hosting.md.'),
-            $failed > 0 => Finding::watch('mail', "$failed mails could not be sent.", 'php artisan queue:retry all, once the mail service answers; php artisan queue:flush to give them up.'),
+            $minutes > self::WAITING_MINUTES
+                => Finding::ill(
+                    'mail', "A mail has waited for $minutes minutes.", 'Is the scheduler running? One line for cron: docs/hosting.md.',
+                ),
+            $failed > 0 => Finding::watch(
+                'mail', "$failed mails could not be sent.",
+                'php artisan queue:retry all, once the mail service answers; php artisan queue:flush to give them up.',
+            ),
             default => Finding::well('mail', 'None waits.'),
         };
     }
@@ -186,12 +248,16 @@ final readonly class Doctor
             'pages and cookies go over plain HTTP: serve over HTTPS and set APP_URL to it' => ! $here && ! $https,
             'this is called a local installation: set APP_ENV=production' => $used && app()->environment('local'),
             'mail is written while somebody waits: set QUEUE_CONNECTION=database' => $used && Config::get('queue.default') === 'sync',
-            'the sign-ins of the demo are known to everybody, and a real clinic is beside them: keep the demo in a database of its own' => $real && DB::table('clinics')->where('demo', 1)->exists(),
-            'the seal lies beside what it seals: set SOMATRACE_SEAL_FOLDER to a folder elsewhere' => $used && dirname(Seal::own()->folder) === dirname(Config::string('database.connections.sqlite.database')),
+            'the sign-ins of the demo are known to everybody, and a real clinic is beside them: keep the demo in a database of its own' => $real
+                && DB::table('clinics')->where('demo', 1)->exists(),
+            'the seal lies beside what it seals: set SOMATRACE_SEAL_FOLDER to a folder elsewhere' => $used
+                && dirname(Seal::own()->folder) === dirname(Config::string('database.connections.sqlite.database')),
             'no passphrase is set for backups by night: set SOMATRACE_BACKUP_PASSPHRASE_FILE' => $used && ! Passphrase::isSet(),
         ]));
         $part = static fn (int $n): array => array_map(static fn (string $one): string => trim(explode(':', $one, 2)[$n]), $wrong);
 
-        return $wrong === [] ? Finding::well('setup', $used ? 'As it should be.' : 'A demo on its own machine.') : Finding::watch('setup', ucfirst(implode('; ', $part(0))).'.', implode('; ', $part(1)));
+        return $wrong === []
+            ? Finding::well('setup', $used ? 'As it should be.' : 'A demo on its own machine.')
+            : Finding::watch('setup', ucfirst(implode('; ', $part(0))).'.', implode('; ', $part(1)));
     }
 }

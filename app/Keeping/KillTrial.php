@@ -14,8 +14,9 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * A server of its own on a database of its own, written to over HTTP by several people as windows at tables do, and killed (signal 9), workers and all, at a moment nobody chose. Whatever
- * it had acknowledged must be there when it is up again; whatever it had not is sent once more and must then be there once.
+ * A server of its own on a database of its own, written to over HTTP by several people as windows at tables do, and killed (signal 9),
+ * workers and all, at a moment nobody chose. Whatever it had acknowledged must be there when it is up again; whatever it had not is sent
+ * once more and must then be there once.
  */
 final class KillTrial
 {
@@ -67,7 +68,10 @@ final class KillTrial
         for ($n = 1; $n <= $this->count; $n++) {
             $user = TrialClinic::therapist($clinic, $n);
             $visit = TrialClinic::visit($user, TrialClinic::client($clinic, $n));
-            $this->people[] = ['person' => $this->server->person($user->email, TrialClinic::PASSWORD), 'visit' => $visit->id, 'path' => "/visits/{$visit->public_id}", 'device' => (string) Str::ulid(), 'number' => 0];
+            $this->people[] = [
+                'person' => $this->server->person($user->email, TrialClinic::PASSWORD), 'visit' => $visit->id,
+                'path' => "/visits/{$visit->public_id}", 'device' => (string) Str::ulid(), 'number' => 0,
+            ];
         }
         DB::purge();
         try {
@@ -115,7 +119,8 @@ final class KillTrial
     private function event(int $who): PromiseInterface
     {
         $event = [
-            'id' => (string) Str::ulid(), 'type' => 'sign', 'step' => 's1', 'payload' => ['sign' => 'softened'], 'device' => $this->people[$who]['device'], 'number' => ++$this->people[$who]['number'],
+            'id' => (string) Str::ulid(), 'type' => 'sign', 'step' => 's1', 'payload' => ['sign' => 'softened'],
+            'device' => $this->people[$who]['device'], 'number' => ++$this->people[$who]['number'],
             'happened_at' => CarbonImmutable::now()->toIso8601ZuluString('millisecond'),
         ];
         $this->open[$event['id']] = [$who, $event];
@@ -133,7 +138,10 @@ final class KillTrial
         $task = 'task '.$this->chance->getInt(1, 20);
         $name = $this->people[$who]['visit']."|$task";
         // what this window saw last; where it was killed on the way it reads anew, as a window does
-        $body = ['kind' => 'function', 'phase' => 'before', 'identity' => null, 'payload' => ['task' => $task, 'score' => $this->chance->getInt(0, 20) / 2], 'seen' => $this->entries[$name] ?? 0];
+        $body = [
+            'kind' => 'function', 'phase' => 'before', 'identity' => null,
+            'payload' => ['task' => $task, 'score' => $this->chance->getInt(0, 20) / 2], 'seen' => $this->entries[$name] ?? 0,
+        ];
 
         return $this->send($who, 'PUT', '/entries?step=ask&more=1', $body, function (array $answer) use ($name): void {
             if (is_array($answer['entry'] ?? null)) {
@@ -148,16 +156,17 @@ final class KillTrial
      */
     private function send(int $who, string $method, string $path, array $body, callable $acknowledged): PromiseInterface
     {
-        return $this->people[$who]['person']->send($method, $this->people[$who]['path'].$path, $body)->then(function (ResponseInterface $answer) use ($acknowledged): void {
-            $said = json_decode((string) $answer->getBody(), true);
-            $status = $answer->getStatusCode();
-            $this->signedOut += in_array($status, [401, 419], true) ? 1 : 0;
-            $this->faults += $status >= 500 ? 1 : 0;
-            if (in_array($status, [200, 409], true) && is_array($said)) {
-                $this->acknowledged += $status === 200 ? 1 : 0;
-                $acknowledged($said);
-            }
-        }, static fn (): null => null);
+        return $this->people[$who]['person']->send($method, $this->people[$who]['path'].$path, $body)
+            ->then(function (ResponseInterface $answer) use ($acknowledged): void {
+                $said = json_decode((string) $answer->getBody(), true);
+                $status = $answer->getStatusCode();
+                $this->signedOut += in_array($status, [401, 419], true) ? 1 : 0;
+                $this->faults += $status >= 500 ? 1 : 0;
+                if (in_array($status, [200, 409], true) && is_array($said)) {
+                    $this->acknowledged += $status === 200 ? 1 : 0;
+                    $acknowledged($said);
+                }
+            }, static fn (): null => null);
     }
 
     /** As the window does when the server is there again. */
@@ -183,17 +192,28 @@ final class KillTrial
         $ids = DB::table('treatment_events')->pluck('id')->all();
         $kept = array_flip(array_map(static fn (mixed $id): string => strtoupper((string) $id), $ids));
         $lost = count(array_diff_key($this->events, $kept));
-        $standing = DB::table('entries')->where('kind', 'function')->get(['visit_id', 'identity', 'revision'])->mapWithKeys(static fn (\stdClass $row): array => ["{$row->visit_id}|{$row->identity}" => (int) $row->revision])->all();
+        $standing = DB::table('entries')
+            ->where('kind', 'function')
+            ->get(['visit_id', 'identity', 'revision'])
+            ->mapWithKeys(static fn (\stdClass $row): array => ["{$row->visit_id}|{$row->identity}" => (int) $row->revision])
+            ->all();
         foreach ($this->entries as $name => $revision) {
             $lost += ($standing[$name] ?? 0) < $revision ? 1 : 0;
         }
         $doubled = (int) DB::table('treatment_events')->selectRaw('count(*) - count(distinct device || number) as n')->value('n');
-        $torn = DB::selectOne("select count(*) as n from entries e where not exists (select 1 from entry_changes c where c.entry_id = e.id and c.revision = e.revision) and e.kind = 'function'");
-        $whole = array_values((array) DB::selectOne('pragma integrity_check')) === ['ok'] && DB::select('pragma foreign_key_check') === [] && (int) $torn->n === 0 && (new AuditChain(Seal::own()))->fault() === null;
+        $torn = DB::selectOne(
+            "select count(*) as n from entries e where not exists (select 1 from entry_changes c where c.entry_id = e.id and c.revision = e.revision) and e.kind = 'function'",
+        );
+        $whole = array_values((array) DB::selectOne('pragma integrity_check')) === ['ok']
+            && DB::select('pragma foreign_key_check') === []
+            && (int) $torn->n === 0
+            && (new AuditChain(Seal::own()))->fault() === null;
 
         return [
-            'people' => $this->count, 'kills' => $times, 'kills_with_a_write_on_its_way' => $this->midway, 'writes_acknowledged' => $this->acknowledged, 'acknowledged_and_lost' => $lost, 'sent_again' => $this->again,
-            'kept_twice' => count($ids) - count($kept) + $doubled, 'found_signed_out' => $this->signedOut, 'answered_with_a_fault' => $this->faults, 'database' => $whole ? 'whole' : 'damaged',
+            'people' => $this->count, 'kills' => $times, 'kills_with_a_write_on_its_way' => $this->midway,
+            'writes_acknowledged' => $this->acknowledged, 'acknowledged_and_lost' => $lost, 'sent_again' => $this->again,
+            'kept_twice' => count($ids) - count($kept) + $doubled, 'found_signed_out' => $this->signedOut,
+            'answered_with_a_fault' => $this->faults, 'database' => $whole ? 'whole' : 'damaged',
         ];
     }
 }

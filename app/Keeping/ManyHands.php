@@ -20,8 +20,9 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * So many people at work at once, each at a window of their own, signed in for real: they open pages, touch findings, log what happens at the table, book, sign and begin the next visit.
- * Counted is how long each kind of request took, what failed, and whether everything that was acknowledged is there in the end. Then six of them sign one visit at the same moment.
+ * So many people at work at once, each at a window of their own, signed in for real: they open pages, touch findings, log what happens at
+ * the table, book, sign and begin the next visit. Counted is how long each kind of request took, what failed, and whether everything that
+ * was acknowledged is there in the end. Then six of them sign one visit at the same moment.
  */
 final class ManyHands
 {
@@ -45,7 +46,10 @@ final class ManyHands
     /** @var array<string, int> what was answered otherwise than it should, by kind and number */
     private array $failed = [];
 
-    /** @var array<string, array<array-key, mixed>> what was acknowledged: events and visits signed by name, entries with the revision, bookings by client with their number */
+    /**
+     * @var array<string, array<array-key, mixed>> what was acknowledged: events and visits signed by name, entries with the revision,
+     * bookings by client with their number
+     */
     private array $acknowledged = ['events' => [], 'entries' => [], 'signed' => [], 'booked' => []];
 
     private int $conflicts = 0;
@@ -60,15 +64,23 @@ final class ManyHands
 
     /**
      * @param  callable(): void  $meanwhile  called often while they work
-     * @return array{took: array<string, array{requests: int, p50: int, p95: int, p99: int}>, failed: array<string, int>, conflicts: int, acknowledged: array<string, int>, lost: int, signing: array{signed: int, told_so: int, other: int}}
+     * @return array{
+     *     took: array<string, array{requests: int, p50: int, p95: int, p99: int}>,
+     *     failed: array<string, int>, conflicts: int, acknowledged: array<string, int>, lost: int,
+     *     signing: array{signed: int, told_so: int, other: int},
+     * }
      */
     public function run(int $people, int $seconds, callable $meanwhile): array
     {
         $clinic = TrialClinic::clinic();
         $users = array_map(static fn (int $n): User => TrialClinic::therapist($clinic, $n), range(1, $people));
         $clients = array_map(static fn (int $n): Client => TrialClinic::client($clinic, $n), range(1, $people));
-        $visits = array_map(static fn (User $user, Client $client): string => TrialClinic::visit($user, $client)->public_id, $users, $clients);
-        $persons = array_map(fn (User $user): TrialPerson => new TrialPerson($user->email, TrialClinic::PASSWORD, $this->url, $this->wire), $users);
+        $visits = array_map(
+            static fn (User $user, Client $client): string => TrialClinic::visit($user, $client)->public_id, $users, $clients,
+        );
+        $persons = array_map(
+            fn (User $user): TrialPerson => new TrialPerson($user->email, TrialClinic::PASSWORD, $this->url, $this->wire), $users,
+        );
         $shared = TrialClinic::visit($users[0], TrialClinic::client($clinic, $people + 1))->public_id;
         DB::purge();
         foreach ($persons as $one) {
@@ -89,7 +101,8 @@ final class ManyHands
         $all->wait();
 
         return [
-            'took' => $this->quantiles(), 'failed' => $this->failed, 'conflicts' => $this->conflicts, 'acknowledged' => array_map(count(...), $this->acknowledged),
+            'took' => $this->quantiles(), 'failed' => $this->failed, 'conflicts' => $this->conflicts,
+            'acknowledged' => array_map(count(...), $this->acknowledged),
             'lost' => $this->lost(), 'signing' => $this->signTogether($clinic, $users, $persons, $people),
         ];
     }
@@ -105,7 +118,10 @@ final class ManyHands
             $seenThere = [];
             while (microtime(true) < $this->until) {
                 yield $this->pause();
-                $kind = $this->one(['entry', 'entry', 'entry', 'entry', 'event', 'event', 'event', 'page', 'page', 'page', 'several', 'refresh', 'shared', 'today', 'find', 'book', 'sign']);
+                $kind = $this->one([
+                    'entry', 'entry', 'entry', 'entry', 'event', 'event', 'event', 'page', 'page', 'page', 'several', 'refresh', 'shared',
+                    'today', 'find', 'book', 'sign',
+                ]);
                 $path = "/visits/$visit";
                 if ($kind === 'page') {
                     yield $this->timed('page of a visit', $person->send('GET', "$path/".$this->one(self::STEPS)));
@@ -116,13 +132,24 @@ final class ManyHands
                 } elseif ($kind === 'refresh') {
                     yield $this->timed('reading anew', $person->send('GET', "$path/entries?step=feel"));
                 } elseif ($kind === 'book') {
-                    $answer = yield $this->timed('booking', $person->send('POST', "/clients/$client/appointments", ['day' => '2027-03-01', 'time' => '10:00', 'minutes' => 60, 'key' => (string) Str::ulid()]), [302]);
+                    $answer = yield $this->timed(
+                        'booking',
+                        $person->send(
+                            'POST', "/clients/$client/appointments",
+                            ['day' => '2027-03-01', 'time' => '10:00', 'minutes' => 60, 'key' => (string) Str::ulid()],
+                        ),
+                        [302],
+                    );
                     if ($answer?->getStatusCode() === 302) {
                         $this->acknowledged['booked'][] = $client;
                     }
                 } elseif ($kind === 'event') {
                     $events = array_map(static function () use ($device, &$number): array {
-                        return ['id' => (string) Str::ulid(), 'type' => 'sign', 'step' => 's1', 'payload' => ['sign' => 'softened'], 'device' => $device, 'number' => ++$number, 'happened_at' => CarbonImmutable::now()->toIso8601ZuluString('millisecond')];
+                        return [
+                            'id' => (string) Str::ulid(), 'type' => 'sign', 'step' => 's1', 'payload' => ['sign' => 'softened'],
+                            'device' => $device, 'number' => ++$number,
+                            'happened_at' => CarbonImmutable::now()->toIso8601ZuluString('millisecond'),
+                        ];
                     }, range(1, $this->chance->getInt(1, 3)));
                     $answer = yield $this->timed('event', $person->send('POST', "$path/events", ['events' => $events]));
                     foreach ((array) ($this->said($answer)['kept'] ?? []) as $id) {
@@ -131,7 +158,10 @@ final class ManyHands
                 } elseif ($kind === 'shared') {
                     // two windows on one visit: whoever was second is told so, and nothing is overwritten
                     $task = 'shared '.$this->chance->getInt(1, 3);
-                    $answer = yield $this->timed('save', $person->send('PUT', "/visits/$shared/entries?step=ask", $this->touch($task, $seenThere[$task] ?? 0)), [200, 409]);
+                    $answer = yield $this->timed(
+                        'save', $person->send('PUT', "/visits/$shared/entries?step=ask", $this->touch($task, $seenThere[$task] ?? 0)),
+                        [200, 409],
+                    );
                     $entry = (array) (json_decode((string) $answer?->getBody(), true)['entry'] ?? []);
                     $seenThere[$task] = (int) ($entry['revision'] ?? 0);
                     $this->conflicts += $answer?->getStatusCode() === 409 ? 1 : 0;
@@ -140,25 +170,41 @@ final class ManyHands
                     }
                 } elseif ($kind === 'several') {
                     $tasks = array_map(static fn (int $n): string => "several $n", range(1, 5));
-                    $answer = yield $this->timed('several saves', $person->send('POST', "$path/entries?step=ask", ['entries' => array_map(fn (string $task): array => $this->touch($task, $seen[$task] ?? 0), $tasks)]));
+                    $answer = yield $this->timed(
+                        'several saves',
+                        $person->send(
+                            'POST', "$path/entries?step=ask",
+                            ['entries' => array_map(fn (string $task): array => $this->touch($task, $seen[$task] ?? 0), $tasks)],
+                        ),
+                    );
                     foreach ((array) ($this->said($answer)['entries'] ?? []) as $entry) {
                         $seen[(string) $entry['identity']] = (int) $entry['revision'];
                         $this->keep($visit, $entry);
                     }
                 } elseif ($kind === 'entry') {
                     $task = 'task '.$this->chance->getInt(1, 12);
-                    $answer = yield $this->timed('save', $person->send('PUT', "$path/entries?step=".$this->one(['ask', 'feel', 'move']), $this->touch($task, $seen[$task] ?? 0)));
+                    $answer = yield $this->timed(
+                        'save',
+                        $person->send(
+                            'PUT', "$path/entries?step=".$this->one(['ask', 'feel', 'move']), $this->touch($task, $seen[$task] ?? 0),
+                        ),
+                    );
                     $entry = (array) ($this->said($answer)['entry'] ?? []);
                     if ($entry !== []) {
                         $seen[$task] = (int) $entry['revision'];
                         $this->keep($visit, $entry);
                     }
                 } elseif ($this->chance->getInt(0, 3) === 0) {
-                    $answer = yield $this->timed('signing', $person->send('POST', "$path/sign", ['happened' => 'Worked and softened.', 'key' => (string) Str::ulid()]));
+                    $answer = yield $this->timed(
+                        'signing',
+                        $person->send('POST', "$path/sign", ['happened' => 'Worked and softened.', 'key' => (string) Str::ulid()]),
+                    );
                     if ($answer?->getStatusCode() === 200) {
                         $this->acknowledged['signed'][$visit] = true;
                     }
-                    $answer = yield $this->timed('beginning a visit', $person->send('POST', "/clients/$client/visits", ['key' => (string) Str::ulid()]), [302]);
+                    $answer = yield $this->timed(
+                        'beginning a visit', $person->send('POST', "/clients/$client/visits", ['key' => (string) Str::ulid()]), [302],
+                    );
                     if (preg_match('#/visits/(\w+)/#', $answer?->getHeaderLine('Location') ?? '', $found) === 1) {
                         $visit = $found[1];
                         $seen = [];
@@ -171,7 +217,10 @@ final class ManyHands
     /** @return array<string, mixed> */
     private function touch(string $task, int $seen): array
     {
-        return ['kind' => 'function', 'phase' => 'before', 'identity' => null, 'payload' => ['task' => $task, 'score' => $this->chance->getInt(0, 20) / 2], 'seen' => $seen];
+        return [
+            'kind' => 'function', 'phase' => 'before', 'identity' => null,
+            'payload' => ['task' => $task, 'score' => $this->chance->getInt(0, 20) / 2], 'seen' => $seen,
+        ];
     }
 
     /** @param  array<array-key, mixed>  $entry */
@@ -205,7 +254,9 @@ final class ManyHands
     /** @return array<array-key, mixed> */
     private function said(mixed $answer): array
     {
-        return $answer instanceof ResponseInterface && $answer->getStatusCode() === 200 ? (array) json_decode((string) $answer->getBody(), true) : [];
+        return $answer instanceof ResponseInterface && $answer->getStatusCode() === 200
+            ? (array) json_decode((string) $answer->getBody(), true)
+            : [];
     }
 
     private function pause(): PromiseInterface
@@ -237,7 +288,12 @@ final class ManyHands
     {
         $visit = TrialClinic::visit($users[0], TrialClinic::client($clinic, $people + 2))->public_id;
         DB::purge();
-        $answers = Utils::settle(array_map(static fn (TrialPerson $one): PromiseInterface => $one->send('POST', "/visits/$visit/sign", ['happened' => "Signed by {$one->email}.", 'key' => (string) Str::ulid()]), array_slice($persons, 0, self::SIGNERS)))->wait();
+        $answers = Utils::settle(array_map(
+            static fn (TrialPerson $one): PromiseInterface => $one->send(
+                'POST', "/visits/$visit/sign", ['happened' => "Signed by {$one->email}.", 'key' => (string) Str::ulid()],
+            ),
+            array_slice($persons, 0, self::SIGNERS),
+        ))->wait();
         $counts = ['signed' => 0, 'told_so' => 0, 'other' => 0];
         foreach ((array) $answers as $one) {
             $status = ($one['value'] ?? null) instanceof ResponseInterface ? $one['value']->getStatusCode() : 0;
@@ -255,15 +311,27 @@ final class ManyHands
         foreach (array_chunk(array_keys($this->acknowledged['events']), 500) as $some) {
             $lost += count($some) - DB::table('treatment_events')->whereIn('id', $some)->count();
         }
-        $standing = DB::table('entries')->join('visits', 'visits.id', '=', 'entries.visit_id')->where('kind', 'function')->get(['public_id', 'identity', 'revision'])->mapWithKeys(static fn (\stdClass $row): array => ["{$row->public_id}|{$row->identity}" => (int) $row->revision])->all();
+        $standing = DB::table('entries')
+            ->join('visits', 'visits.id', '=', 'entries.visit_id')
+            ->where('kind', 'function')
+            ->get(['public_id', 'identity', 'revision'])
+            ->mapWithKeys(static fn (\stdClass $row): array => ["{$row->public_id}|{$row->identity}" => (int) $row->revision])
+            ->all();
         foreach ($this->acknowledged['entries'] as $name => $revision) {
             $lost += ($standing[$name] ?? 0) < $revision ? 1 : 0;
         }
         foreach (array_keys($this->acknowledged['signed']) as $visit) {
-            $lost += DB::table('notes')->join('visits', 'visits.id', '=', 'notes.visit_id')->where('public_id', $visit)->count() === 1 ? 0 : 1;
+            $lost += DB::table('notes')->join('visits', 'visits.id', '=', 'notes.visit_id')->where('public_id', $visit)->count() === 1
+                ? 0
+                : 1;
         }
 
-        return $lost + abs(count($this->acknowledged['booked']) - DB::table('appointments')->join('clinics', 'clinics.id', '=', 'appointments.clinic_id')->where('clinics.name', 'Trial')->count());
+        return $lost + abs(
+            count($this->acknowledged['booked']) - DB::table('appointments')
+                ->join('clinics', 'clinics.id', '=', 'appointments.clinic_id')
+                ->where('clinics.name', 'Trial')
+                ->count(),
+        );
     }
 
     /** @return array<string, array{requests: int, p50: int, p95: int, p99: int}> */

@@ -7,7 +7,10 @@ namespace App\Keeping;
 /** A keyed name for what was signed: by it the doctor sees whether anybody changed or replaced a note behind the application's back. */
 final readonly class NoteHash
 {
-    private const PARTS = ['visit_id', 'revision', 'happened', 'advice', 'next_time', 'case_document', 'results', 'reason', 'signed_by', 'signed_at', 'atlas_version'];
+    private const PARTS = [
+        'visit_id', 'revision', 'happened', 'advice', 'next_time', 'case_document', 'results', 'reason', 'signed_by', 'signed_at',
+        'atlas_version',
+    ];
 
     /** @param  array<array-key, mixed>  $row as it stands in the database, documents as text */
     public static function of(array $row, ?Seal $seal = null): string

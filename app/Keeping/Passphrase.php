@@ -7,7 +7,10 @@ namespace App\Keeping;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Config;
 
-/** Told by a file that only the clinic's machine can read, by the environment, or by who sits there; never on the command line, where others see it. */
+/**
+ * Told by a file that only the clinic's machine can read, by the environment, or by who sits there; never on the command line, where others
+ * see it.
+ */
 final readonly class Passphrase
 {
     public static function isSet(): bool
@@ -19,7 +22,11 @@ final readonly class Passphrase
     {
         $asked = self::kept() ?? $command->secret('Passphrase');
 
-        return is_string($asked) && $asked !== '' ? $asked : throw BackupRefused::because('Without a passphrase there is no backup: set SOMATRACE_BACKUP_PASSPHRASE_FILE, or answer when asked.');
+        return is_string($asked) && $asked !== ''
+            ? $asked
+            : throw BackupRefused::because(
+                'Without a passphrase there is no backup: set SOMATRACE_BACKUP_PASSPHRASE_FILE, or answer when asked.',
+            );
     }
 
     private static function kept(): ?string

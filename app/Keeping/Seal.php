@@ -7,8 +7,8 @@ namespace App\Keeping;
 use Illuminate\Support\Facades\Config;
 
 /**
- * The key by which the audit and signed notes are sealed, in a folder of its own that may lie on another disk or belong to somebody else than the database (SOMATRACE_SEAL_FOLDER).
- * It is made when it is first needed.
+ * The key by which the audit and signed notes are sealed, in a folder of its own that may lie on another disk or belong to somebody else
+ * than the database (SOMATRACE_SEAL_FOLDER). It is made when it is first needed.
  */
 final readonly class Seal
 {
@@ -31,7 +31,12 @@ final readonly class Seal
         }
         $key = base64_decode(trim((string) file_get_contents($path)), true);
 
-        return new self($folder, is_string($key) && strlen($key) === self::BYTES ? $key : throw new \RuntimeException('the key of the seal is damaged: put the right one back'));
+        return new self(
+            $folder,
+            is_string($key) && strlen($key) === self::BYTES
+                ? $key
+                : throw new \RuntimeException('the key of the seal is damaged: put the right one back'),
+        );
     }
 
     /** With a key from elsewhere, such as the one a backup brings. */
@@ -39,7 +44,9 @@ final readonly class Seal
     {
         $key = base64_decode($base64, true);
 
-        return new self('', is_string($key) && strlen($key) === self::BYTES ? $key : throw new \RuntimeException('this is no key of a seal'));
+        return new self(
+            '', is_string($key) && strlen($key) === self::BYTES ? $key : throw new \RuntimeException('this is no key of a seal'),
+        );
     }
 
     public function mac(string ...$parts): string

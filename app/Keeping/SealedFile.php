@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Keeping;
 
 /**
- * A file under a passphrase: a line that names the format, a line of JSON (salt and strength), the header of the stream, then pieces of at most 64 KiB, each with its length before it,
- * sealed by XChaCha20-Poly1305 in the secretstream construction of libsodium: no piece can be changed, left out, doubled or moved, nor the file end early, without being noticed.
- * It is read and written piece by piece: a file may be larger than memory.
+ * A file under a passphrase: a line that names the format, a line of JSON (salt and strength), the header of the stream, then pieces of at
+ * most 64 KiB, each with its length before it, sealed by XChaCha20-Poly1305 in the secretstream construction of libsodium: no piece can be
+ * changed, left out, doubled or moved, nor the file end early, without being noticed. It is read and written piece by piece: a file may be
+ * larger than memory.
  */
 final readonly class SealedFile
 {
@@ -62,17 +63,30 @@ final readonly class SealedFile
             $salt = is_array($about) ? base64_decode((string) ($about['salt'] ?? ''), true) : false;
             $strength = is_array($about) ? Strength::tryFrom((string) ($about['strength'] ?? '')) : null;
             $header = (string) fread($in, SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_HEADERBYTES);
-            if ($salt === false || strlen($salt) !== SODIUM_CRYPTO_PWHASH_SALTBYTES || $strength === null || strlen($header) !== SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_HEADERBYTES) {
+            if (
+                $salt === false
+                    || strlen($salt) !== SODIUM_CRYPTO_PWHASH_SALTBYTES
+                    || $strength === null
+                    || strlen($header) !== SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_HEADERBYTES
+            ) {
                 throw BackupRefused::because('The head of the backup is damaged.');
             }
             $state = sodium_crypto_secretstream_xchacha20poly1305_init_pull($header, $strength->key($passphrase, $salt));
             $bound = self::NAME.$line;
             for ($number = 0, $last = false; ! $last; $number++) {
                 $length = unpack('N', str_pad((string) fread($in, 4), 4, "\xff"))[1] ?? 0;
-                $sealed = $length > self::PIECE + SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_ABYTES ? '' : (string) stream_get_contents($in, $length);
-                $opened = strlen($sealed) < SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_ABYTES ? false : sodium_crypto_secretstream_xchacha20poly1305_pull($state, $sealed, $bound);
+                $sealed = $length > self::PIECE + SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_ABYTES
+                    ? ''
+                    : (string) stream_get_contents($in, $length);
+                $opened = strlen($sealed) < SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_ABYTES
+                    ? false
+                    : sodium_crypto_secretstream_xchacha20poly1305_pull($state, $sealed, $bound);
                 if ($opened === false) {
-                    throw BackupRefused::because($number === 0 ? 'The passphrase is not the one it was made with, or the beginning of the file is damaged.' : "The backup is damaged at piece $number; nothing was restored.");
+                    throw BackupRefused::because(
+                        $number === 0
+                            ? 'The passphrase is not the one it was made with, or the beginning of the file is damaged.'
+                            : "The backup is damaged at piece $number; nothing was restored.",
+                    );
                 }
                 $bound = '';
                 $last = $opened[1] === SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_TAG_FINAL;
@@ -102,7 +116,10 @@ final readonly class SealedFile
     /** @param  resource  $out */
     private static function seal($out, string &$state, string $piece, string $bound, bool $last): void
     {
-        $sealed = sodium_crypto_secretstream_xchacha20poly1305_push($state, $piece, $bound, $last ? SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_TAG_FINAL : SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_TAG_MESSAGE);
+        $sealed = sodium_crypto_secretstream_xchacha20poly1305_push(
+            $state, $piece, $bound,
+            $last ? SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_TAG_FINAL : SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_TAG_MESSAGE,
+        );
         self::put($out, pack('N', strlen($sealed)).$sealed);
     }
 

@@ -26,6 +26,9 @@ enum Strength: string
 
     public function key(string $passphrase, string $salt): string
     {
-        return sodium_crypto_pwhash(SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_KEYBYTES, $passphrase, $salt, $this->rounds(), $this->bytes(), SODIUM_CRYPTO_PWHASH_ALG_ARGON2ID13);
+        return sodium_crypto_pwhash(
+            SODIUM_CRYPTO_SECRETSTREAM_XCHACHA20POLY1305_KEYBYTES, $passphrase, $salt, $this->rounds(), $this->bytes(),
+            SODIUM_CRYPTO_PWHASH_ALG_ARGON2ID13,
+        );
     }
 }

@@ -55,22 +55,35 @@ final readonly class TrialClinic
 
     public static function therapist(Clinic $clinic, int $number): User
     {
-        return User::hire(Role::Therapist, ['clinic_id' => $clinic->id, 'name' => "Trial $number", 'email' => "trial$number@trial.example", 'password' => Hash::make(self::PASSWORD), 'licensed' => true, 'experience' => 'qualified', 'mass_kg' => 70, 'tools' => []]);
+        return User::hire(
+            Role::Therapist,
+            [
+                'clinic_id' => $clinic->id, 'name' => "Trial $number", 'email' => "trial$number@trial.example",
+                'password' => Hash::make(self::PASSWORD), 'licensed' => true, 'experience' => 'qualified', 'mass_kg' => 70, 'tools' => [],
+            ],
+        );
     }
 
     public static function client(Clinic $clinic, int $number): Client
     {
-        return Client::query()->create(['clinic_id' => $clinic->id, 'code' => sprintf('TR-%03d', $number), 'name' => "Trial Client $number", 'search' => "trial client $number", 'born_on' => '1980-01-01']);
+        return Client::query()->create([
+            'clinic_id' => $clinic->id, 'code' => sprintf('TR-%03d', $number), 'name' => "Trial Client $number",
+            'search' => "trial client $number", 'born_on' => '1980-01-01',
+        ]);
     }
 
     /** Begun, with every flag denied. */
     public static function visit(User $user, Client $client): Visit
     {
         $now = CarbonImmutable::now();
-        $visit = $client->visits()->create(['clinic_id' => $client->clinic_id, 'user_id' => $user->id, 'number' => 1, 'status' => VisitStatus::Open, 'minutes' => 60, 'last_step' => 'work', 'started_at' => $now]);
+        $visit = $client->visits()->create([
+            'clinic_id' => $client->clinic_id, 'user_id' => $user->id, 'number' => 1, 'status' => VisitStatus::Open, 'minutes' => 60,
+            'last_step' => 'work', 'started_at' => $now,
+        ]);
         $mark = app(SoundRecords::class)->mark();
         $rows = array_map(static fn (string $flag): array => [
-            'visit_id' => $visit->id, 'client_id' => $client->id, 'phase' => 'before', 'kind' => 'red_flag', 'identity' => $flag, 'payload' => '"no"', 'revision' => 1, 'said_on' => $now->format('Y-m-d'), 'user_id' => $user->id, 'checked' => $mark,
+            'visit_id' => $visit->id, 'client_id' => $client->id, 'phase' => 'before', 'kind' => 'red_flag', 'identity' => $flag,
+            'payload' => '"no"', 'revision' => 1, 'said_on' => $now->format('Y-m-d'), 'user_id' => $user->id, 'checked' => $mark,
         ], array_keys(app(Core::class)->rules()->flags->flags));
         DB::table('entries')->insert($rows);
 

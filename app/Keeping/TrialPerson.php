@@ -18,11 +18,16 @@ final class TrialPerson
 
     private readonly CookieJar $cookies;
 
-    public function __construct(public readonly string $email, #[\SensitiveParameter] private readonly string $password, string $url, CurlMultiHandler $wire)
-    {
+    public function __construct(
+        public readonly string $email,
+        #[\SensitiveParameter] private readonly string $password,
+        string $url,
+        CurlMultiHandler $wire,
+    ) {
         $this->cookies = new CookieJar;
         $this->http = new Http([
-            'handler' => HandlerStack::create($wire), 'base_uri' => $url, RequestOptions::COOKIES => $this->cookies, RequestOptions::HTTP_ERRORS => false, RequestOptions::TIMEOUT => 60,
+            'handler' => HandlerStack::create($wire), 'base_uri' => $url, RequestOptions::COOKIES => $this->cookies,
+            RequestOptions::HTTP_ERRORS => false, RequestOptions::TIMEOUT => 60,
             RequestOptions::ALLOW_REDIRECTS => false, RequestOptions::VERIFY => false, // a trial's own certificate
         ]);
     }
@@ -39,12 +44,17 @@ final class TrialPerson
     /** @param  array<string, mixed>|null  $body */
     public function send(string $method, string $path, ?array $body = null): PromiseInterface
     {
-        return $this->http->requestAsync($method, $path, [RequestOptions::HEADERS => $this->headers(), ...($body === null ? [] : [RequestOptions::JSON => $body])]);
+        return $this->http->requestAsync(
+            $method, $path, [RequestOptions::HEADERS => $this->headers(), ...($body === null ? [] : [RequestOptions::JSON => $body])],
+        );
     }
 
     /** @return array<string, string> what a request has to carry to be believed */
     private function headers(): array
     {
-        return ['X-XSRF-TOKEN' => urldecode((string) $this->cookies->getCookieByName('XSRF-TOKEN')?->getValue()), 'Accept' => 'application/json'];
+        return [
+            'X-XSRF-TOKEN' => urldecode((string) $this->cookies->getCookieByName('XSRF-TOKEN')?->getValue()),
+            'Accept' => 'application/json',
+        ];
     }
 }

@@ -42,15 +42,27 @@ final class TrialServer
     {
         // a trial clinic has its sessions and its seal beside it (TrialClinic)
         $environment = [
-            'DB_DATABASE' => $this->database, 'APP_ENV' => 'local', 'APP_DEBUG' => 'false', 'APP_KEY' => Config::string('app.key'), 'APP_URL' => $this->url, 'PATH' => (string) getenv('PATH'), 'PHP_CLI_SERVER_WORKERS' => (string) self::WORKERS,
-            ...is_dir(dirname($this->database).'/sessions') ? ['SOMATRACE_SEAL_FOLDER' => dirname($this->database).'/seal', 'SESSION_FILES' => dirname($this->database).'/sessions', 'BCRYPT_ROUNDS' => '4'] : [],
+            'DB_DATABASE' => $this->database, 'APP_ENV' => 'local', 'APP_DEBUG' => 'false', 'APP_KEY' => Config::string('app.key'),
+            'APP_URL' => $this->url, 'PATH' => (string) getenv('PATH'), 'PHP_CLI_SERVER_WORKERS' => (string) self::WORKERS,
+            ...is_dir(dirname($this->database).'/sessions')
+                ? [
+                    'SOMATRACE_SEAL_FOLDER' => dirname($this->database).'/seal', 'SESSION_FILES' => dirname($this->database).'/sessions',
+                    'BCRYPT_ROUNDS' => '4',
+                ]
+                : [],
         ];
         // compiled once for all starts, so that a server that was killed is soon at work again
         $compiled = sys_get_temp_dir().'/somatrace-compiled';
         @mkdir($compiled, 0700);
         // in a group of its own, so that its workers go with it
-        $command = ['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', "opcache.file_cache=$compiled", '-S', "127.0.0.1:{$this->port}", base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')];
-        $this->process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, public_path(), $environment) ?: throw new \RuntimeException('no server started');
+        $command = [
+            'setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', "opcache.file_cache=$compiled", '-S', "127.0.0.1:{$this->port}",
+            base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'),
+        ];
+        $this->process = proc_open(
+            $command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, public_path(),
+            $environment,
+        ) ?: throw new \RuntimeException('no server started');
         for ($wait = 0; $wait < 500; $wait++) {
             $socket = @stream_socket_client("tcp://127.0.0.1:{$this->port}", $code, $words, 0.2);
             if ($socket !== false) {

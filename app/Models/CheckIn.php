@@ -27,9 +27,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class CheckIn extends Model
 {
-    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'link_hash', 'code_hash', 'device_hash', 'answers', 'expires_at', 'opened_at', 'sent_at', 'visit_id'];
+    protected $fillable = [
+        'clinic_id', 'client_id', 'user_id', 'link_hash', 'code_hash', 'device_hash', 'answers', 'expires_at', 'opened_at', 'sent_at',
+        'visit_id',
+    ];
 
-    protected $casts = ['answers' => 'array', 'expires_at' => 'immutable_datetime', 'opened_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime'];
+    protected $casts = [
+        'answers' => 'array', 'expires_at' => 'immutable_datetime', 'opened_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
+    ];
 
     /** @return BelongsTo<Client, $this> */
     public function client(): BelongsTo

@@ -38,14 +38,21 @@ final class Client extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['clinic_id', 'code', 'name', 'search', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'email', 'phone', 'address', 'last_seen_at', 'archived_at', 'erased_at', 'merged_into_id'];
+    protected $fillable = [
+        'clinic_id', 'code', 'name', 'search', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name',
+        'occupation', 'email', 'phone', 'address', 'last_seen_at', 'archived_at', 'erased_at', 'merged_into_id',
+    ];
 
     protected $attributes = [
-        'pronoun' => 'unsaid', 'sex' => 'unsaid', 'skin' => null, 'stoic' => false, 'hand' => null, 'mass_kg' => null, 'guardian_name' => null, 'occupation' => null, 'email' => null, 'phone' => null, 'address' => null,
+        'pronoun' => 'unsaid', 'sex' => 'unsaid', 'skin' => null, 'stoic' => false, 'hand' => null, 'mass_kg' => null,
+        'guardian_name' => null, 'occupation' => null, 'email' => null, 'phone' => null, 'address' => null,
         'last_seen_at' => null, 'archived_at' => null, 'erased_at' => null, 'merged_into_id' => null,
     ];
 
-    protected $casts = ['born_on' => 'immutable_date', 'last_seen_at' => 'immutable_datetime', 'archived_at' => 'immutable_datetime', 'erased_at' => 'immutable_datetime', 'mass_kg' => 'float', 'stoic' => 'bool'];
+    protected $casts = [
+        'born_on' => 'immutable_date', 'last_seen_at' => 'immutable_datetime', 'archived_at' => 'immutable_datetime',
+        'erased_at' => 'immutable_datetime', 'mass_kg' => 'float', 'stoic' => 'bool',
+    ];
 
     /** @return list<string> */
     public function uniqueIds(): array

@@ -18,7 +18,9 @@ trait DeclaredEntry
     /** @return list<self> what a window may send */
     public static function writable(): array
     {
-        return array_values(array_filter(self::cases(), static fn (self $kind): bool => ! in_array($kind->writer(), [EntryWriter::Exchange, EntryWriter::Never], true)));
+        return array_values(array_filter(
+            self::cases(), static fn (self $kind): bool => ! in_array($kind->writer(), [EntryWriter::Exchange, EntryWriter::Never], true),
+        ));
     }
 
     /** Agreement is kept with who asked and when; nobody writes that by hand. */

@@ -23,7 +23,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Entry extends Model
 {
-    protected $fillable = ['visit_id', 'client_id', 'phase', 'kind', 'identity', 'payload', 'revision', 'said_on', 'user_id', 'checked', 'fault'];
+    protected $fillable = [
+        'visit_id', 'client_id', 'phase', 'kind', 'identity', 'payload', 'revision', 'said_on', 'user_id', 'checked', 'fault',
+    ];
 
     protected $casts = ['kind' => EntryKind::class, 'payload' => 'json'];
 

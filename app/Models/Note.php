@@ -30,7 +30,13 @@ final class Note extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['visit_id', 'revision', 'happened', 'advice', 'next_time', 'case_document', 'results', 'reason', 'signed_by', 'signed_at', 'needs_countersign', 'atlas_version', 'countersigned_by', 'countersigned_at'];
+    protected $fillable = [
+        'visit_id', 'revision', 'happened', 'advice', 'next_time', 'case_document', 'results', 'reason', 'signed_by', 'signed_at',
+        'needs_countersign', 'atlas_version', 'countersigned_by', 'countersigned_at',
+    ];
 
-    protected $casts = ['case_document' => 'array', 'results' => 'array', 'signed_at' => 'immutable_datetime', 'needs_countersign' => 'bool', 'countersigned_at' => 'immutable_datetime'];
+    protected $casts = [
+        'case_document' => 'array', 'results' => 'array', 'signed_at' => 'immutable_datetime', 'needs_countersign' => 'bool',
+        'countersigned_at' => 'immutable_datetime',
+    ];
 }

@@ -18,7 +18,8 @@ enum Right: string
     public function words(): string
     {
         return match ($this) {
-            self::ReadClinical => 'read records', self::WriteClinical => 'write them', self::SignNotes => 'sign', self::Countersign => 'countersign for students, if licensed', self::Book => 'book and keep clients',
+            self::ReadClinical => 'read records', self::WriteClinical => 'write them', self::SignNotes => 'sign',
+            self::Countersign => 'countersign for students, if licensed', self::Book => 'book and keep clients',
             self::KeepPeople => 'invite people and set their roles', self::KeepClinic => 'say what is done here',
         };
     }

@@ -32,7 +32,8 @@ enum Role: string
     public function words(): string
     {
         return match ($this) {
-            self::Owner => 'owner', self::Therapist => 'therapist', self::Student => 'student under supervision', self::Reception => 'reception',
+            self::Owner => 'owner', self::Therapist => 'therapist', self::Student => 'student under supervision',
+            self::Reception => 'reception',
         };
     }
 

@@ -27,8 +27,11 @@ final readonly class Settings
     public static function defaults(): array
     {
         return [
-            'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'], 'school' => [],
-            'visit_minutes' => 60, 'retention_years' => 10, 'hours' => [...array_fill_keys(array_slice(self::DAYS, 0, 5), ['09:00', '18:00']), 'sat' => null, 'sun' => null],
+            'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen',
+            'idle_minutes' => 10, 'thumb_minutes' => 30, 'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
+            'school' => [],
+            'visit_minutes' => 60, 'retention_years' => 10,
+            'hours' => [...array_fill_keys(array_slice(self::DAYS, 0, 5), ['09:00', '18:00']), 'sat' => null, 'sun' => null],
         ];
     }
 
@@ -46,7 +49,10 @@ final readonly class Settings
             // a pedal is a keyboard with a few keys; those that are needed to get about are left alone
             'pedals.*' => ['required', 'string', 'max:20', 'distinct', 'not_in:Tab,Escape,Shift,Control,Alt,Meta'],
             'school' => ['nullable', 'array:'.implode(',', array_keys($core->schools()))],
-            ...array_combine(array_map(static fn (string $question): string => "school.$question", array_keys($core->schools())), array_map(static fn (array $choices): array => ['nullable', new In($choices)], array_values($core->schools()))),
+            ...array_combine(
+                array_map(static fn (string $question): string => "school.$question", array_keys($core->schools())),
+                array_map(static fn (array $choices): array => ['nullable', new In($choices)], array_values($core->schools())),
+            ),
         ];
 
         return $personal ? $rules : [
@@ -66,8 +72,12 @@ final readonly class Settings
     public static function messages(): array
     {
         return [
-            'idle_minutes.between' => 'Between 1 and 120 minutes, please.', 'thumb_minutes.between' => 'Between 5 and 240 minutes, please.', 'visit_minutes.between' => 'Between 10 and 180 minutes, please.', 'retention_years.between' => 'Between 1 and 60 years, please.',
-            'hours.*.1.after' => 'It closes after it opens.', 'hours.*.*.date_format' => 'A time like 09:00, please.', 'pedals.*.distinct' => 'Each pedal has a key of its own.', 'pedals.*.required' => 'Press a key for this pedal.', 'pedals.*.not_in' => 'This key is needed to get about.',
+            'idle_minutes.between' => 'Between 1 and 120 minutes, please.', 'thumb_minutes.between' => 'Between 5 and 240 minutes, please.',
+            'visit_minutes.between' => 'Between 10 and 180 minutes, please.',
+            'retention_years.between' => 'Between 1 and 60 years, please.',
+            'hours.*.1.after' => 'It closes after it opens.', 'hours.*.*.date_format' => 'A time like 09:00, please.',
+            'pedals.*.distinct' => 'Each pedal has a key of its own.', 'pedals.*.required' => 'Press a key for this pedal.',
+            'pedals.*.not_in' => 'This key is needed to get about.',
             'timezone.timezone' => 'This is no time zone.',
         ];
     }

@@ -30,7 +30,10 @@ final class TreatmentEvent extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
-    protected $fillable = ['id', 'visit_id', 'user_id', 'type', 'step', 'payload', 'device', 'number', 'happened_at', 'told_at', 'received_at', 'entry_revision', 'lifted_by', 'checked'];
+    protected $fillable = [
+        'id', 'visit_id', 'user_id', 'type', 'step', 'payload', 'device', 'number', 'happened_at', 'told_at', 'received_at',
+        'entry_revision', 'lifted_by', 'checked',
+    ];
 
     protected $casts = ['payload' => 'array', 'happened_at' => 'immutable_datetime', 'received_at' => 'immutable_datetime'];
 }

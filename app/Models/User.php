@@ -35,11 +35,17 @@ final class User extends Authenticatable
 {
     use HasRoles;
 
-    protected $fillable = ['clinic_id', 'name', 'email', 'password', 'licensed', 'experience', 'mass_kg', 'tools', 'supervisor_id', 'deactivated_at', 'invited_at', 'settings'];
+    protected $fillable = [
+        'clinic_id', 'name', 'email', 'password', 'licensed', 'experience', 'mass_kg', 'tools', 'supervisor_id', 'deactivated_at',
+        'invited_at', 'settings',
+    ];
 
     protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
 
-    protected $casts = ['password' => 'hashed', 'licensed' => 'bool', 'mass_kg' => 'float', 'tools' => 'array', 'deactivated_at' => 'immutable_datetime', 'invited_at' => 'immutable_datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array', 'settings' => 'array'];
+    protected $casts = [
+        'password' => 'hashed', 'licensed' => 'bool', 'mass_kg' => 'float', 'tools' => 'array', 'deactivated_at' => 'immutable_datetime',
+        'invited_at' => 'immutable_datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array', 'settings' => 'array',
+    ];
 
     protected $attributes = ['supervisor_id' => null, 'deactivated_at' => null, 'invited_at' => null, 'settings' => '{}'];
 
@@ -71,7 +77,10 @@ final class User extends Authenticatable
      */
     public static function supervisors(int $clinic): Builder
     {
-        return self::permission(Right::Countersign->value)->where('clinic_id', $clinic)->where('licensed', true)->whereNull('deactivated_at');
+        return self::permission(Right::Countersign->value)
+            ->where('clinic_id', $clinic)
+            ->where('licensed', true)
+            ->whereNull('deactivated_at');
     }
 
     public function may(Right $right): bool

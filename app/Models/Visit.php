@@ -34,9 +34,15 @@ final class Visit extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'appointment_id', 'number', 'origin', 'status', 'minutes', 'last_step', 'started_at', 'stopped_at', 'signed_at'];
+    protected $fillable = [
+        'clinic_id', 'client_id', 'user_id', 'appointment_id', 'number', 'origin', 'status', 'minutes', 'last_step', 'started_at',
+        'stopped_at', 'signed_at',
+    ];
 
-    protected $casts = ['status' => VisitStatus::class, 'started_at' => 'immutable_datetime', 'stopped_at' => 'immutable_datetime', 'signed_at' => 'immutable_datetime'];
+    protected $casts = [
+        'status' => VisitStatus::class, 'started_at' => 'immutable_datetime', 'stopped_at' => 'immutable_datetime',
+        'signed_at' => 'immutable_datetime',
+    ];
 
     protected $attributes = ['origin' => 'here'];
 
@@ -102,7 +108,10 @@ final class Visit extends Model
     /** @return Builder<Visit> visits of this client before this one that came to an end */
     public function earlier(): Builder
     {
-        return self::query()->where('client_id', $this->client_id)->where('number', '<', $this->number)->whereIn('status', [VisitStatus::Signed, VisitStatus::Stopped]);
+        return self::query()
+            ->where('client_id', $this->client_id)
+            ->where('number', '<', $this->number)
+            ->whereIn('status', [VisitStatus::Signed, VisitStatus::Stopped]);
     }
 
     /** Client, therapist and clinic; the clinic is the one of whoever looks, so it is there already. */
@@ -110,7 +119,12 @@ final class Visit extends Model
     {
         $this->loadMissing('client', 'user');
         $viewer = Auth::user();
-        if ($viewer instanceof User && $viewer->clinic_id === $this->user->clinic_id && $viewer->relationLoaded('clinic') && ! $this->user->relationLoaded('clinic')) {
+        if (
+            $viewer instanceof User
+                && $viewer->clinic_id === $this->user->clinic_id
+                && $viewer->relationLoaded('clinic')
+                && ! $this->user->relationLoaded('clinic')
+        ) {
             $this->user->setRelation('clinic', $viewer->clinic);
         }
 

@@ -35,11 +35,17 @@ final class VisitPolicy
     /** Nobody vouches for themselves. */
     public function countersign(User $user, Visit $visit): bool
     {
-        return $this->view($user, $visit) && $visit->isSigned() && $user->may(Right::Countersign) && $user->licensed && $visit->user_id !== $user->id;
+        return $this->view($user, $visit)
+            && $visit->isSigned()
+            && $user->may(Right::Countersign)
+            && $user->licensed
+            && $visit->user_id !== $user->id;
     }
 
     private function writes(User $user, Visit $visit): bool
     {
-        return $this->view($user, $visit) && $user->may(Right::WriteClinical) && (! $user->role->isSupervised() || $visit->user_id === $user->id);
+        return $this->view($user, $visit)
+            && $user->may(Right::WriteClinical)
+            && (! $user->role->isSupervised() || $visit->user_id === $user->id);
     }
 }

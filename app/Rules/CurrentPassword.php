@@ -28,9 +28,14 @@ final readonly class CurrentPassword implements ValidationRule
 
     public function validate(string $attribute, mixed $value, Closure $fail): void
     {
-        $right = Tries::of('password', $this->user->email, $this->request, $attribute)->let(fn (): bool => is_string($value) && Hash::check($value, $this->user->password));
+        $right = Tries::of('password', $this->user->email, $this->request, $attribute)->let(
+            fn (): bool => is_string($value) && Hash::check($value, $this->user->password),
+        );
         if (! $right) {
-            Audit::write(AuditDeed::refusedAtTheDoor(), $this->user, (string) $this->request->ip(), (string) $this->request->userAgent(), detail: 'password told again', refused: true);
+            Audit::write(
+                AuditDeed::refusedAtTheDoor(), $this->user, (string) $this->request->ip(), (string) $this->request->userAgent(),
+                detail: 'password told again', refused: true,
+            );
             $fail('This is not your password now.');
         }
     }

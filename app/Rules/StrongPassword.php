@@ -12,11 +12,18 @@ use Illuminate\Support\Str;
 use Symfony\Component\Validator\Constraints\PasswordStrength;
 use Symfony\Component\Validator\Constraints\PasswordStrengthValidator;
 
-/** A password nobody guesses: its entropy is estimated by the package, after the words that are tried first, one's own name and address among them, count as one letter each. */
+/**
+ * A password nobody guesses: its entropy is estimated by the package, after the words that are tried first, one's own name and address
+ * among them, count as one letter each.
+ */
 final class StrongPassword implements DataAwareRule, ValidationRule
 {
     /** What is tried before anything else. */
-    private const COMMON = ['password', 'passwort', 'qwertz', 'qwerty', 'asdf', 'yxcv', 'zxcv', 'letmein', 'welcome', 'admin', 'master', 'dragon', 'monkey', 'football', 'iloveyou', 'sunshine', 'princess', 'secret', 'login', 'abc', 'massage', 'somatrace', 'clinic', 'therapist', 'reception'];
+    private const COMMON = [
+        'password', 'passwort', 'qwertz', 'qwerty', 'asdf', 'yxcv', 'zxcv', 'letmein', 'welcome', 'admin', 'master', 'dragon', 'monkey',
+        'football', 'iloveyou', 'sunshine', 'princess', 'secret', 'login', 'abc', 'massage', 'somatrace', 'clinic', 'therapist',
+        'reception',
+    ];
 
     /** @var array<array-key, mixed> */
     private array $data = [];
@@ -56,8 +63,16 @@ final class StrongPassword implements DataAwareRule, ValidationRule
     private function own(): array
     {
         $user = Auth::user();
-        $told = implode(' ', array_filter([$user?->getAttribute('name'), $user?->getAttribute('email'), $this->data['email'] ?? null, $this->data['name'] ?? null], is_string(...)));
+        $told = implode(
+            ' ',
+            array_filter(
+                [$user?->getAttribute('name'), $user?->getAttribute('email'), $this->data['email'] ?? null, $this->data['name'] ?? null],
+                is_string(...),
+            ),
+        );
 
-        return array_values(array_filter(preg_split('/[^a-z]+/', Str::lower(Str::ascii($told))) ?: [], static fn (string $word): bool => strlen($word) > 3));
+        return array_values(array_filter(
+            preg_split('/[^a-z]+/', Str::lower(Str::ascii($told))) ?: [], static fn (string $word): bool => strlen($word) > 3,
+        ));
     }
 }

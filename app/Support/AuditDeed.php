@@ -9,30 +9,49 @@ final readonly class AuditDeed
 {
     /** Route → kind and words. Whoever adds a route writes it here or below; a test walks them all. */
     private const DEEDS = [
-        'clients.show' => ['saw', 'client'], 'clients.edit' => ['saw', 'client’s details'], 'clients.compare' => ['saw', 'before and after'], 'clients.bring' => ['saw', 'files of a client'],
-        'clients.store' => ['changed', 'client written down'], 'clients.update' => ['changed', 'client’s details'], 'clients.archive' => ['changed', 'client put away'], 'clients.unarchive' => ['changed', 'client taken out again'],
-        'clients.merge' => ['changed', 'two clients made one'], 'clients.unmerge' => ['changed', 'two clients again'], 'clients.erase' => ['changed', 'client erased'],
-        'clients.export' => ['took', 'everything of a client'], 'clients.file' => ['took', 'file of a client'], 'clients.bring.apply' => ['changed', 'visits brought in'],
+        'clients.show' => ['saw', 'client'], 'clients.edit' => ['saw', 'client’s details'],
+        'clients.compare' => ['saw', 'before and after'], 'clients.bring' => ['saw', 'files of a client'],
+        'clients.store' => ['changed', 'client written down'], 'clients.update' => ['changed', 'client’s details'],
+        'clients.archive' => ['changed', 'client put away'], 'clients.unarchive' => ['changed', 'client taken out again'],
+        'clients.merge' => ['changed', 'two clients made one'], 'clients.unmerge' => ['changed', 'two clients again'],
+        'clients.erase' => ['changed', 'client erased'],
+        'clients.export' => ['took', 'everything of a client'], 'clients.file' => ['took', 'file of a client'],
+        'clients.bring.apply' => ['changed', 'visits brought in'],
         'clinic.file' => ['took', 'file of the clinic'], 'clinic.bring.apply' => ['changed', 'file brought in'],
         'check-ins.store' => ['changed', 'check-in handed out'], 'appointments.store' => ['changed', 'booked'],
-        'visits.store' => ['changed', 'visit begun'], 'visits.export' => ['took', 'case file'], 'visits.show' => ['saw', 'visit'], 'visits.summary' => ['saw', 'summary'],
-        'visits.letter' => ['saw', 'letter'], 'visits.letter.pdf' => ['took', 'letter'], 'visits.note' => ['saw', 'note'], 'visits.note.pdf' => ['took', 'note'],
-        'visits.entries' => ['changed', 'record'], 'visits.entries.several' => ['changed', 'record'], 'visits.check-in' => ['changed', 'check-in taken over'], 'visits.plan' => ['changed', 'plan agreed'],
-        'visits.events' => ['changed', 'treatment'], 'visits.stop' => ['changed', 'visit stopped'], 'visits.take-up' => ['changed', 'visit taken up'], 'visits.sign' => ['changed', 'note signed'],
-        'visits.countersign' => ['changed', 'note countersigned'], 'visits.correct' => ['changed', 'note corrected'], 'visits.update' => ['changed', 'minutes of the visit'],
+        'visits.store' => ['changed', 'visit begun'], 'visits.export' => ['took', 'case file'], 'visits.show' => ['saw', 'visit'],
+        'visits.summary' => ['saw', 'summary'],
+        'visits.letter' => ['saw', 'letter'], 'visits.letter.pdf' => ['took', 'letter'], 'visits.note' => ['saw', 'note'],
+        'visits.note.pdf' => ['took', 'note'],
+        'visits.entries' => ['changed', 'record'], 'visits.entries.several' => ['changed', 'record'],
+        'visits.check-in' => ['changed', 'check-in taken over'], 'visits.plan' => ['changed', 'plan agreed'],
+        'visits.events' => ['changed', 'treatment'], 'visits.stop' => ['changed', 'visit stopped'],
+        'visits.take-up' => ['changed', 'visit taken up'], 'visits.sign' => ['changed', 'note signed'],
+        'visits.countersign' => ['changed', 'note countersigned'], 'visits.correct' => ['changed', 'note corrected'],
+        'visits.update' => ['changed', 'minutes of the visit'],
         'scope.update' => ['changed', 'what is done here'], 'settings.update' => ['changed', 'settings of the clinic'],
-        'people.store' => ['changed', 'somebody invited'], 'people.update' => ['changed', 'somebody’s role'], 'people.close' => ['changed', 'account closed'], 'people.open' => ['changed', 'account opened'], 'people.remind' => ['changed', 'invited again'], 'people.second-factor' => ['changed', 'second factor reset'],
-        'account.password' => ['door', 'password changed'], 'account.everywhere' => ['door', 'signed out elsewhere'], 'second-factor.store' => ['door', 'second factor set up'], 'second-factor.destroy' => ['door', 'second factor taken away'],
-        'sign-in.store' => ['door', 'signed in'], 'second-step.finish' => ['door', 'signed in'], 'sign-out' => ['door', 'signed out'], 'password.email' => ['door', 'new password asked for'], 'password.update' => ['door', 'password chosen'],
+        'people.store' => ['changed', 'somebody invited'], 'people.update' => ['changed', 'somebody’s role'],
+        'people.close' => ['changed', 'account closed'], 'people.open' => ['changed', 'account opened'],
+        'people.remind' => ['changed', 'invited again'], 'people.second-factor' => ['changed', 'second factor reset'],
+        'account.password' => ['door', 'password changed'], 'account.everywhere' => ['door', 'signed out elsewhere'],
+        'second-factor.store' => ['door', 'second factor set up'], 'second-factor.destroy' => ['door', 'second factor taken away'],
+        'sign-in.store' => ['door', 'signed in'], 'second-step.finish' => ['door', 'signed in'], 'sign-out' => ['door', 'signed out'],
+        'password.email' => ['door', 'new password asked for'], 'password.update' => ['door', 'password chosen'],
         'lock.open' => ['door', 'screen unlocked'],
         'check-in.open' => ['saw', 'check-in opened by the client'], 'audit.file' => ['took', 'audit'], 'audit' => ['saw', 'audit'],
     ];
 
-    /** Nothing of a client is read there and nothing is changed that anybody has to answer for; or the page asks again and again for what its visit's line already says. */
+    /**
+     * Nothing of a client is read there and nothing is changed that anybody has to answer for; or the page asks again and again for what
+     * its visit's line already says.
+     */
     public const NOT_KEPT = [
-        'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'account', 'account.settings', 'people', 'scope', 'settings', 'second-factor.begin',
-        'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'clients.create', 'clients.search', 'clients.find', 'clients.index',
-        'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.update', 'visits.entries.index', 'visits.consent', 'visits.worklist', 'visits.device', 'visits.what-if',
+        'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'account', 'account.settings',
+        'people', 'scope', 'settings', 'second-factor.begin',
+        'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'clients.create', 'clients.search', 'clients.find',
+        'clients.index',
+        'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.update', 'visits.entries.index', 'visits.consent', 'visits.worklist',
+        'visits.device', 'visits.what-if',
         'clients.bring.preview', 'bring.progress', 'clinic.files', 'clinic.bring.preview', 'lock.close', 'lock.show', 'lock.touch',
     ];
 

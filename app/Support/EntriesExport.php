@@ -88,12 +88,19 @@ final readonly class EntriesExport
     {
         return strtr(self::PHP, [
             '{GENERATED}' => self::GENERATED,
-            '{CASES}' => implode('', array_map(static fn (string $kind): string => '    case '.Str::studly($kind)." = '$kind';\n", array_keys($this->entries->kinds))),
+            '{CASES}' => implode(
+                '',
+                array_map(
+                    static fn (string $kind): string => '    case '.Str::studly($kind)." = '$kind';\n", array_keys($this->entries->kinds),
+                ),
+            ),
             '{NAMES}' => $this->arms(static fn (EntryDeclaration $one): string => self::list($one->nameKeys)),
             '{REPEAT}' => $this->arms(static fn (EntryDeclaration $one): string => $one->mayRepeat ? 'true' : 'false'),
             '{PHASES}' => $this->arms(static fn (EntryDeclaration $one): string => self::list($one->phases)),
             '{WRITERS}' => $this->arms(static fn (EntryDeclaration $one): string => "EntryWriter::{$one->writer->name}"),
-            '{FINDINGS}' => $this->arms(static fn (EntryDeclaration $one): string => $one->findingsKey() === null ? 'null' : "'{$one->findingsKey()}'"),
+            '{FINDINGS}' => $this->arms(
+                static fn (EntryDeclaration $one): string => $one->findingsKey() === null ? 'null' : "'{$one->findingsKey()}'",
+            ),
         ]);
     }
 
@@ -123,7 +130,9 @@ final readonly class EntriesExport
         $payloads = '';
         $names = '';
         foreach ($this->entries->kinds as $kind => $declared) {
-            $payloads .= "  $kind: ".$this->types->at($declared->inCase ? SchemaTypes::CASE : SchemaTypes::ENTRIES, $declared->part, 1)."\n";
+            $payloads .= "  $kind: ".$this->types->at(
+                $declared->inCase ? SchemaTypes::CASE : SchemaTypes::ENTRIES, $declared->part, 1,
+            )."\n";
             $names .= "  $kind: ".self::list($declared->nameKeys).",\n";
         }
         $events = '';
@@ -133,8 +142,11 @@ final readonly class EntriesExport
         $named = $this->types->named(); // those that the payloads above asked for
 
         return '// '.self::GENERATED."\n\nimport type { {$this->types->imports()} } from './ids.generated'\n\n$named"
-            ."/** What an entry holds, kind by kind. */\nexport interface EntryPayloads {\n$payloads}\nexport type EntryKind = keyof EntryPayloads\n\n"
-            ."/** Keys of the payload whose values name it within a visit. */\nexport const nameKeys = {\n$names} as const satisfies Record<EntryKind, readonly string[]>\n\n"
-            ."/** What happens at the table, and what is told of it. */\nexport interface EventPayloads {\n$events}\nexport type EventType = keyof EventPayloads\n";
+
+                ."/** What an entry holds, kind by kind. */\nexport interface EntryPayloads {\n$payloads}\nexport type EntryKind = keyof EntryPayloads\n\n"
+
+                ."/** Keys of the payload whose values name it within a visit. */\nexport const nameKeys = {\n$names} as const satisfies Record<EntryKind, readonly string[]>\n\n"
+
+                ."/** What happens at the table, and what is told of it. */\nexport interface EventPayloads {\n$events}\nexport type EventType = keyof EventPayloads\n";
     }
 }

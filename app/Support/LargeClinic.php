@@ -24,9 +24,15 @@ final class LargeClinic
 
     private const AT_ONCE = 400;
 
-    private const FIRST = ['Ada', 'Bo', 'Cleo', 'Dag', 'Eda', 'Finn', 'Gil', 'Hanne', 'Ivo', 'Jula', 'Kai', 'Liv', 'Mo', 'Nuri', 'Orla', 'Per', 'Quin', 'Ria', 'Sol', 'Tam'];
+    private const FIRST = [
+        'Ada', 'Bo', 'Cleo', 'Dag', 'Eda', 'Finn', 'Gil', 'Hanne', 'Ivo', 'Jula', 'Kai', 'Liv', 'Mo', 'Nuri', 'Orla', 'Per', 'Quin', 'Ria',
+        'Sol', 'Tam',
+    ];
 
-    private const LAST = ['Alder', 'Birk', 'Crane', 'Dune', 'Elm', 'Fenn', 'Gale', 'Heath', 'Isle', 'Jarl', 'Kelp', 'Lark', 'Moor', 'Nook', 'Otter', 'Pike', 'Quill', 'Reed', 'Stone', 'Tarn'];
+    private const LAST = [
+        'Alder', 'Birk', 'Crane', 'Dune', 'Elm', 'Fenn', 'Gale', 'Heath', 'Isle', 'Jarl', 'Kelp', 'Lark', 'Moor', 'Nook', 'Otter', 'Pike',
+        'Quill', 'Reed', 'Stone', 'Tarn',
+    ];
 
     private Randomizer $chance;
 
@@ -46,9 +52,13 @@ final class LargeClinic
             DB::statement('pragma synchronous = off'); // it is made anew if it breaks
         }
         DB::transaction(function () use ($clients, $visits, $findings): void {
-            $clinic = Clinic::query()->create(['name' => 'Long Reach Clinic', 'timezone' => 'Europe/Lisbon', 'scope_off' => [], 'demo' => true]);
+            $clinic = Clinic::query()->create([
+                'name' => 'Long Reach Clinic', 'timezone' => 'Europe/Lisbon', 'scope_off' => [], 'demo' => true,
+            ]);
             $users = array_map(static fn (int $n): User => User::hire($n === 0 ? Role::Owner : Role::Therapist, [
-                'clinic_id' => $clinic->id, 'name' => $n === 0 ? 'Owner' : "Therapist $n", 'email' => $n === 0 ? 'owner@large.example' : "t$n@large.example", 'password' => 'large-clinic', 'licensed' => true, 'experience' => 'qualified', 'mass_kg' => 70, 'tools' => [],
+                'clinic_id' => $clinic->id, 'name' => $n === 0 ? 'Owner' : "Therapist $n",
+                'email' => $n === 0 ? 'owner@large.example' : "t$n@large.example", 'password' => 'large-clinic', 'licensed' => true,
+                'experience' => 'qualified', 'mass_kg' => 70, 'tools' => [],
             ]), range(0, 11));
             $this->clients($clinic, $clients);
             $this->visits($clinic, $users, $clients, $visits);
@@ -74,8 +84,11 @@ final class LargeClinic
             $name = $this->one(self::FIRST).' '.$this->one(self::LAST).' '.$this->one(self::LAST);
             $code = sprintf('LC-%04d', $n);
             $this->add('clients', [
-                'id' => $n, 'public_id' => $this->ulid(), 'clinic_id' => $clinic->id, 'code' => $code, 'name' => $name, 'search' => Str::lower("$name $code"), 'pronoun' => 'unsaid', 'born_on' => sprintf('%d-%02d-01 00:00:00', $this->chance->getInt(1940, 2005), $this->chance->getInt(1, 12)),
-                'sex' => 'unsaid', 'hand' => 'right', 'skin' => 'usual', 'stoic' => 0, 'occupation' => 'made up', 'last_seen_at' => $this->ago(0, 900), 'created_at' => $this->ago(900, 3000), 'updated_at' => $this->ago(0, 1),
+                'id' => $n, 'public_id' => $this->ulid(), 'clinic_id' => $clinic->id, 'code' => $code, 'name' => $name,
+                'search' => Str::lower("$name $code"), 'pronoun' => 'unsaid',
+                'born_on' => sprintf('%d-%02d-01 00:00:00', $this->chance->getInt(1940, 2005), $this->chance->getInt(1, 12)),
+                'sex' => 'unsaid', 'hand' => 'right', 'skin' => 'usual', 'stoic' => 0, 'occupation' => 'made up',
+                'last_seen_at' => $this->ago(0, 900), 'created_at' => $this->ago(900, 3000), 'updated_at' => $this->ago(0, 1),
             ]);
         }
     }
@@ -86,15 +99,47 @@ final class LargeClinic
         $numbers = [];
         for ($n = 1; $n <= $count; $n++) {
             // a few come for years
-            $client = $n <= $clients ? $n : ($this->chance->getInt(0, 9) === 0 ? $this->chance->getInt(1, max(1, intdiv($clients, 50))) : $this->chance->getInt(1, $clients));
+            $client = $n <= $clients
+                ? $n
+                : (
+                    $this->chance->getInt(0, 9) === 0
+                        ? $this->chance->getInt(1, max(1, intdiv($clients, 50)))
+                        : $this->chance->getInt(1, $clients)
+                );
             $number = $numbers[$client] = ($numbers[$client] ?? 0) + 1;
-            $at = CarbonImmutable::now()->subDays(2400 - min(2390, $number * 9))->setTime($this->chance->getInt(8, 17), 0)->format('Y-m-d H:i:s');
+            $at = CarbonImmutable::now()
+                ->subDays(2400 - min(2390, $number * 9))
+                ->setTime($this->chance->getInt(8, 17), 0)
+                ->format('Y-m-d H:i:s');
             $user = $this->one($users)->id;
-            $this->add('appointments', ['id' => $n, 'clinic_id' => $clinic->id, 'client_id' => $client, 'user_id' => $user, 'starts_at' => $at, 'minutes' => 60, 'status' => 'done', 'uid' => "large-$n@somatrace", 'created_at' => $at, 'updated_at' => $at]);
-            $this->add('visits', ['id' => $n, 'public_id' => $this->ulid(), 'clinic_id' => $clinic->id, 'client_id' => $client, 'user_id' => $user, 'appointment_id' => $n, 'number' => $number, 'origin' => 'here', 'status' => 'signed', 'minutes' => 60, 'last_step' => 'after', 'started_at' => $at, 'signed_at' => $at, 'created_at' => $at, 'updated_at' => $at]);
-            $note = ['visit_id' => $n, 'revision' => 1, 'happened' => 'Worked and softened.', 'advice' => 'Walk.', 'next_time' => 'Look again.', 'case_document' => '{}', 'results' => '{}', 'reason' => null, 'signed_by' => $user, 'signed_at' => $at, 'atlas_version' => $this->core->version()];
+            $this->add(
+                'appointments',
+                [
+                    'id' => $n, 'clinic_id' => $clinic->id, 'client_id' => $client, 'user_id' => $user, 'starts_at' => $at, 'minutes' => 60,
+                    'status' => 'done', 'uid' => "large-$n@somatrace", 'created_at' => $at, 'updated_at' => $at,
+                ],
+            );
+            $this->add(
+                'visits',
+                [
+                    'id' => $n, 'public_id' => $this->ulid(), 'clinic_id' => $clinic->id, 'client_id' => $client, 'user_id' => $user,
+                    'appointment_id' => $n, 'number' => $number, 'origin' => 'here', 'status' => 'signed', 'minutes' => 60,
+                    'last_step' => 'after', 'started_at' => $at, 'signed_at' => $at, 'created_at' => $at, 'updated_at' => $at,
+                ],
+            );
+            $note = [
+                'visit_id' => $n, 'revision' => 1, 'happened' => 'Worked and softened.', 'advice' => 'Walk.', 'next_time' => 'Look again.',
+                'case_document' => '{}', 'results' => '{}', 'reason' => null, 'signed_by' => $user, 'signed_at' => $at,
+                'atlas_version' => $this->core->version(),
+            ];
             $this->add('notes', [...$note, 'content_hash' => NoteHash::of($note)]);
-            $this->add('audit_lines', ['clinic_id' => $clinic->id, 'user_id' => $user, 'client_id' => $client, 'visit_id' => $n, 'deed' => 'note signed', 'kind' => 'changed', 'detail' => '', 'ip' => '127.0.0.1', 'agent' => 'made up', 'happened_at' => $at]);
+            $this->add(
+                'audit_lines',
+                [
+                    'clinic_id' => $clinic->id, 'user_id' => $user, 'client_id' => $client, 'visit_id' => $n, 'deed' => 'note signed',
+                    'kind' => 'changed', 'detail' => '', 'ip' => '127.0.0.1', 'agent' => 'made up', 'happened_at' => $at,
+                ],
+            );
         }
     }
 
@@ -113,13 +158,34 @@ final class LargeClinic
             for ($n = 0; $n < $each[$index]; $n++) {
                 $side = $n % 2 === 0 ? 'left' : 'right';
                 [$kind, $identity, $payload] = match (true) {
-                    $n < 2 => ['complaint', "neck_back:$side", ['zone' => 'neck_back', 'side' => $side, 'now' => $this->chance->getInt(0, 16) / 2]],
-                    $n % 5 === 4 => ['range', ($movement = $movements[($n * 7 + $visit->client_id) % count($movements)])->id.":$side", ['movement' => $movement->id, 'side' => $side, 'active' => $movement->norm]],
-                    default => ['palpation', ($muscle = $muscles[($n * 11 + $visit->client_id) % count($muscles)]).":$side:", ['muscle' => $muscle, 'side' => $side, 'tenderness' => $this->chance->getInt(0, 4), 'tone' => 'high']],
+                    $n < 2 => [
+                        'complaint', "neck_back:$side", ['zone' => 'neck_back', 'side' => $side, 'now' => $this->chance->getInt(0, 16) / 2],
+                    ],
+                    $n % 5 === 4 => [
+                        'range', ($movement = $movements[($n * 7 + $visit->client_id) % count($movements)])->id.":$side",
+                        ['movement' => $movement->id, 'side' => $side, 'active' => $movement->norm],
+                    ],
+                    default => [
+                        'palpation', ($muscle = $muscles[($n * 11 + $visit->client_id) % count($muscles)]).":$side:",
+                        ['muscle' => $muscle, 'side' => $side, 'tenderness' => $this->chance->getInt(0, 4), 'tone' => 'high'],
+                    ],
                 };
                 $text = json_encode($payload, JSON_THROW_ON_ERROR);
-                $this->add('entries', ['id' => ++$id, 'visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => 'before', 'kind' => $kind, 'identity' => $identity, 'payload' => $text, 'revision' => 1, 'said_on' => $day, 'user_id' => $visit->user_id, 'checked' => $this->core->version(), 'created_at' => $visit->started_at, 'updated_at' => $visit->started_at]);
-                $this->add('entry_changes', ['entry_id' => $id, 'payload' => $text, 'revision' => 1, 'user_id' => $visit->user_id, 'created_at' => $visit->started_at]);
+                $this->add(
+                    'entries',
+                    [
+                        'id' => ++$id, 'visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => 'before', 'kind' => $kind,
+                        'identity' => $identity, 'payload' => $text, 'revision' => 1, 'said_on' => $day, 'user_id' => $visit->user_id,
+                        'checked' => $this->core->version(), 'created_at' => $visit->started_at, 'updated_at' => $visit->started_at,
+                    ],
+                );
+                $this->add(
+                    'entry_changes',
+                    [
+                        'entry_id' => $id, 'payload' => $text, 'revision' => 1, 'user_id' => $visit->user_id,
+                        'created_at' => $visit->started_at,
+                    ],
+                );
             }
         }
     }

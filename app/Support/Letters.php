@@ -15,14 +15,22 @@ final readonly class Letters
 {
     public function invite(User $person, string $by): void
     {
-        $link = self::link('password.reset', ['token' => Password::broker('invitations')->createToken($person), 'email' => $person->email, 'invited' => 1]);
-        $this->send($person, "{$person->clinic->name}: your account", "{$by} invites you to {$person->clinic->name}.\n\nChoose a password here, within a week:\n$link\n");
+        $link = self::link(
+            'password.reset', ['token' => Password::broker('invitations')->createToken($person), 'email' => $person->email, 'invited' => 1],
+        );
+        $this->send(
+            $person, "{$person->clinic->name}: your account",
+            "{$by} invites you to {$person->clinic->name}.\n\nChoose a password here, within a week:\n$link\n",
+        );
     }
 
     public function reset(User $person): void
     {
         $link = self::link('password.reset', ['token' => Password::broker()->createToken($person), 'email' => $person->email]);
-        $this->send($person, 'A new password', "Somebody asked for a new password for this address. If it was you, choose one here within an hour:\n$link\n\nIf it was not, nothing has changed and nothing needs doing.\n");
+        $this->send(
+            $person, 'A new password',
+            "Somebody asked for a new password for this address. If it was you, choose one here within an hour:\n$link\n\nIf it was not, nothing has changed and nothing needs doing.\n",
+        );
     }
 
     /**

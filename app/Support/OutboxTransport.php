@@ -18,9 +18,12 @@ final class OutboxTransport extends AbstractTransport
     protected function doSend(SentMessage $message): void
     {
         $original = $message->getOriginalMessage();
-        $mail = $original instanceof Message ? MessageConverter::toEmail($original) : throw new \LogicException('The outbox carries whole mails only.');
+        $mail = $original instanceof Message
+            ? MessageConverter::toEmail($original)
+            : throw new \LogicException('The outbox carries whole mails only.');
         DB::table('outbox_mails')->insert([
-            'to' => implode(', ', array_map(static fn (Address $to): string => $to->getAddress(), $mail->getTo())), 'subject' => (string) $mail->getSubject(),
+            'to' => implode(', ', array_map(static fn (Address $to): string => $to->getAddress(), $mail->getTo())),
+            'subject' => (string) $mail->getSubject(),
             'text' => (string) $mail->getTextBody(), 'sent_at' => CarbonImmutable::now(),
         ]);
     }

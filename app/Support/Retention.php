@@ -9,7 +9,10 @@ use App\Models\Clinic;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** How long a record must be kept. How many years is for local law to say, and for the clinic to set; a minor's run from when they come of age. */
+/**
+ * How long a record must be kept. How many years is for local law to say, and for the clinic to set; a minor's run from when they come of
+ * age.
+ */
 final readonly class Retention
 {
     private const OF_AGE = 18;

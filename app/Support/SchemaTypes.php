@@ -17,8 +17,10 @@ final class SchemaTypes
 
     /** Keys, or definitions, whose values are ids of the atlas. */
     private const IDS = [
-        'zone' => 'ZoneId', 'muscle' => 'MuscleId', 'movement' => 'MovementId', 'side' => 'Side', 'test' => 'TestId', 'sign' => 'PostureSignId', 'condition' => 'ConditionId', 'medicine' => 'MedicineId',
-        'demand' => 'DemandId', 'technique' => 'TechniqueId', 'tool' => 'ToolId', 'position' => 'PositionId', 'positions_possible' => 'PositionId', 'area' => 'ConsentAreaId', 'worrying' => 'RedFlagId',
+        'zone' => 'ZoneId', 'muscle' => 'MuscleId', 'movement' => 'MovementId', 'side' => 'Side', 'test' => 'TestId',
+        'sign' => 'PostureSignId', 'condition' => 'ConditionId', 'medicine' => 'MedicineId',
+        'demand' => 'DemandId', 'technique' => 'TechniqueId', 'tool' => 'ToolId', 'position' => 'PositionId',
+        'positions_possible' => 'PositionId', 'area' => 'ConsentAreaId', 'worrying' => 'RedFlagId',
     ];
 
     /** Where the language has a thing of that name already. */
@@ -40,9 +42,14 @@ final class SchemaTypes
 
     public static function in(string $folder): self
     {
-        $read = static fn (string $file): array => (array) json_decode((string) file_get_contents("$folder/$file"), true, flags: JSON_THROW_ON_ERROR);
+        $read = static fn (string $file): array => (array) json_decode(
+            (string) file_get_contents("$folder/$file"), true, flags: JSON_THROW_ON_ERROR,
+        );
 
-        return new self([self::CASE => $read('case.schema.json'), self::ENTRIES => $read('entries.schema.json'), self::EVENTS => $read('events.schema.json')]);
+        return new self([
+            self::CASE => $read('case.schema.json'), self::ENTRIES => $read('entries.schema.json'),
+            self::EVENTS => $read('events.schema.json'),
+        ]);
     }
 
     /** The type of what stands at a pointer; `{name}` in it means any of the keys there. */
@@ -51,7 +58,9 @@ final class SchemaTypes
         $this->file = $file;
         $node = $this->schemas[$file];
         foreach (array_slice(explode('/', $pointer), 1) as $step) {
-            $node = $step === '{name}' ? ['anyOf' => array_values($node)] : (array) ($node[$step] ?? throw new \LogicException("the schema has nothing at $pointer"));
+            $node = $step === '{name}'
+                ? ['anyOf' => array_values($node)]
+                : (array) ($node[$step] ?? throw new \LogicException("the schema has nothing at $pointer"));
         }
 
         return $this->type($node, basename($pointer) === 'items' ? '' : basename($pointer), $depth);
@@ -62,7 +71,15 @@ final class SchemaTypes
     {
         ksort($this->named);
 
-        return implode('', array_map(static fn (string $name, string $type): string => str_starts_with($type, '{') ? "export interface $name $type\n" : "export type $name = $type\n", array_keys($this->named), $this->named))."\n";
+        return implode(
+            '',
+            array_map(
+                static fn (string $name, string $type): string => str_starts_with($type, '{')
+                    ? "export interface $name $type\n"
+                    : "export type $name = $type\n",
+                array_keys($this->named), $this->named,
+            ),
+        )."\n";
     }
 
     public function imports(): string
@@ -81,7 +98,10 @@ final class SchemaTypes
             is_string($node['$ref'] ?? null) => $this->reference(basename($node['$ref'])),
             array_key_exists('const', $node) => json_encode($node['const'], JSON_THROW_ON_ERROR),
             is_array($node['enum'] ?? null) => $this->choices($node['enum'], $key),
-            is_array($node['anyOf'] ?? null) => implode(' | ', array_unique(array_map(fn (mixed $one): string => $this->type((array) $one, $key, $depth), $node['anyOf']))),
+            is_array($node['anyOf'] ?? null)
+                => implode(
+                    ' | ', array_unique(array_map(fn (mixed $one): string => $this->type((array) $one, $key, $depth), $node['anyOf'])),
+                ),
             default => $this->plain($node, $key, $depth),
         };
     }
@@ -134,7 +154,9 @@ final class SchemaTypes
         foreach ((array) $node['properties'] as $name => $inner) {
             $inner = (array) $inner;
             $said = is_string($inner['description'] ?? null) ? "$pad  /** {$inner['description']} */\n" : '';
-            $text .= $said."$pad  $name".(in_array($name, (array) ($node['required'] ?? []), true) ? '' : '?').': '.$this->type($inner, (string) $name, $depth + 1)."\n";
+            $text .= $said."$pad  $name".(
+                in_array($name, (array) ($node['required'] ?? []), true) ? '' : '?'
+            ).': '.$this->type($inner, (string) $name, $depth + 1)."\n";
         }
 
         return "$text$pad}";
@@ -158,7 +180,11 @@ final class SchemaTypes
     /** @param  array<array-key, mixed>  $choices */
     private function choices(array $choices, string $key): string
     {
-        return isset(self::IDS[$key]) ? $this->id(self::IDS[$key]) : implode(' | ', array_map(static fn (mixed $one): string => is_string($one) ? "'$one'" : (string) json_encode($one), $choices));
+        return isset(self::IDS[$key])
+            ? $this->id(self::IDS[$key])
+            : implode(
+                ' | ', array_map(static fn (mixed $one): string => is_string($one) ? "'$one'" : (string) json_encode($one), $choices),
+            );
     }
 
     private function id(string $name): string

@@ -11,8 +11,8 @@ use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Str;
 
 /**
- * Whether a screen is locked, and when its owner last touched it. Kept beside the session and not in it: a session is written back whole by whichever of several requests ends last, and
- * one that began before the lock would open it again.
+ * Whether a screen is locked, and when its owner last touched it. Kept beside the session and not in it: a session is written back whole by
+ * whichever of several requests ends last, and one that began before the lock would open it again.
  */
 final readonly class ScreenLock
 {
@@ -47,7 +47,8 @@ final readonly class ScreenLock
     {
         $state = $this->state();
 
-        return $state['locked'] || ($state['touched'] !== null && $this->now() - $state['touched'] > $idleMinutes * 60 + self::GRACE_SECONDS);
+        return $state['locked']
+            || ($state['touched'] !== null && $this->now() - $state['touched'] > $idleMinutes * 60 + self::GRACE_SECONDS);
     }
 
     public function lock(): void
@@ -72,7 +73,9 @@ final readonly class ScreenLock
     {
         $state = Cache::get($this->name);
 
-        return is_array($state) ? ['locked' => $state['locked'] === true, 'touched' => (int) $state['touched']] : ['locked' => false, 'touched' => null];
+        return is_array($state)
+            ? ['locked' => $state['locked'] === true, 'touched' => (int) $state['touched']]
+            : ['locked' => false, 'touched' => null];
     }
 
     private function keep(bool $locked, int $touched): void

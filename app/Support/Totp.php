@@ -29,16 +29,26 @@ final readonly class Totp
         $bits = '';
         foreach (str_split(strtoupper($text)) as $letter) {
             $value = strpos(self::ALPHABET, $letter);
-            $bits .= $value === false ? throw new \InvalidArgumentException("\"$letter\" is no letter of base 32") : str_pad(decbin($value), 5, '0', STR_PAD_LEFT);
+            $bits .= $value === false
+                ? throw new \InvalidArgumentException("\"$letter\" is no letter of base 32")
+                : str_pad(decbin($value), 5, '0', STR_PAD_LEFT);
         }
 
-        return new self(implode('', array_map(static fn (string $byte): string => chr((int) bindec($byte)), str_split(substr($bits, 0, intdiv(strlen($bits), 8) * 8), 8))));
+        return new self(implode(
+            '',
+            array_map(
+                static fn (string $byte): string => chr((int) bindec($byte)), str_split(substr($bits, 0, intdiv(strlen($bits), 8) * 8), 8),
+            ),
+        ));
     }
 
     /** A new secret of 160 bits, as an app wants it. */
     public static function secret(): string
     {
-        $bits = implode('', array_map(static fn (string $byte): string => str_pad(decbin(ord($byte)), 8, '0', STR_PAD_LEFT), str_split(random_bytes(20))));
+        $bits = implode(
+            '',
+            array_map(static fn (string $byte): string => str_pad(decbin(ord($byte)), 8, '0', STR_PAD_LEFT), str_split(random_bytes(20))),
+        );
 
         return implode('', array_map(static fn (string $five): string => self::ALPHABET[(int) bindec($five)], str_split($bits, 5)));
     }
@@ -46,7 +56,9 @@ final readonly class Totp
     /** @return string what an app reads from a picture */
     public static function uri(string $secret, string $account): string
     {
-        return 'otpauth://totp/'.rawurlencode('Somatrace:'.$account).'?'.http_build_query(['secret' => $secret, 'issuer' => 'Somatrace', 'digits' => self::DIGITS, 'period' => self::SECONDS]);
+        return 'otpauth://totp/'.rawurlencode('Somatrace:'.$account).'?'.http_build_query([
+            'secret' => $secret, 'issuer' => 'Somatrace', 'digits' => self::DIGITS, 'period' => self::SECONDS,
+        ]);
     }
 
     /** The code of a time step; step 0 began with 1970. */

@@ -11,8 +11,9 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 
 /**
- * Every check of a password or a code goes through here: so many a minute for an account from one address, some more for it from everywhere, and some more from one address for whomever.
- * A try is counted before it is looked at, so that of many at once none slips through; a right one is taken back.
+ * Every check of a password or a code goes through here: so many a minute for an account from one address, some more for it from
+ * everywhere, and some more from one address for whomever. A try is counted before it is looked at, so that of many at once none slips
+ * through; a right one is taken back.
  */
 final readonly class Tries
 {
@@ -45,7 +46,9 @@ final readonly class Tries
     {
         foreach ($this->names as $which => $name) {
             if (RateLimiter::tooManyAttempts($name, self::A_MINUTE[$which])) {
-                throw ValidationException::withMessages([$this->field => 'Too many tries. Wait '.RateLimiter::availableIn($name).' seconds, please.'])->status(429);
+                throw ValidationException::withMessages([
+                    $this->field => 'Too many tries. Wait '.RateLimiter::availableIn($name).' seconds, please.',
+                ])->status(429);
             }
         }
         foreach ($this->names as $name) {

@@ -8,7 +8,10 @@ use App\Models\User;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Config;
 
-/** The key under which one person's unsent findings lie in a browser: theirs alone, the same on every device, and told with a page only while they are signed in and the screen is open. */
+/**
+ * The key under which one person's unsent findings lie in a browser: theirs alone, the same on every device, and told with a page only
+ * while they are signed in and the screen is open.
+ */
 final readonly class UnsentKey
 {
     /** @return array{key: string, user: int}|null */
@@ -16,6 +19,8 @@ final readonly class UnsentKey
     {
         $user = $request->user();
 
-        return $user instanceof User && ! $request->routeIs('lock.show') ? ['key' => base64_encode(hash_hmac('sha256', "unsent|{$user->id}", Config::string('app.key'), true)), 'user' => $user->id] : null;
+        return $user instanceof User && ! $request->routeIs('lock.show')
+            ? ['key' => base64_encode(hash_hmac('sha256', "unsent|{$user->id}", Config::string('app.key'), true)), 'user' => $user->id]
+            : null;
     }
 }

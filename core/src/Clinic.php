@@ -118,7 +118,9 @@ final class Clinic
      */
     public function __get(string $name): Atlas
     {
-        return $name === 'atlas' ? $this->loaded ??= Atlas::load($this->folder, $this->compiled) : throw new \LogicException("a clinic has no $name");
+        return $name === 'atlas'
+            ? $this->loaded ??= Atlas::load($this->folder, $this->compiled)
+            : throw new \LogicException("a clinic has no $name");
     }
 
     public function version(): string
@@ -202,7 +204,9 @@ final class Clinic
      */
     public function whatIf(CaseFile $case, string $kind, string $id, Anatomy\Side $side): array
     {
-        $suppose = fn (bool $answers): PatternResult => $this->engine()->rank((new Supposing($this->atlas))->with($case, $kind, $id, $side, $answers));
+        $suppose = fn (bool $answers): PatternResult => $this->engine()->rank(
+            (new Supposing($this->atlas))->with($case, $kind, $id, $side, $answers),
+        );
 
         return ['answers' => $suppose(true), 'clean' => $suppose(false)];
     }

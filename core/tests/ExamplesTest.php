@@ -23,7 +23,10 @@ final class ExamplesTest extends TestCase
         self::assertLessThan(array_search('rhomboids:right', $ranked, true), array_search('pectoralis_minor:right', $ranked, true));
         self::assertContains('pectoralis_minor:right', $treated);
         self::assertContains('rhomboids:right', $treated);
-        self::assertLessThan(array_search('rhomboids:right', $treated, true), array_search('pectoralis_minor:right', $treated, true), 'chest before back under source_first');
+        self::assertLessThan(
+            array_search('rhomboids:right', $treated, true), array_search('pectoralis_minor:right', $treated, true),
+            'chest before back under source_first',
+        );
     }
 
     public function test_the_wig_makers_hot_tendon_is_left_alone_with_cold_around_it(): void
@@ -60,7 +63,10 @@ final class ExamplesTest extends TestCase
         $decisions = array_column($clinic->respond($case)->toArray()['targets'], 'decision', 'muscle');
         $ranked = array_map(static fn ($candidate): string => $candidate->at->key(), $clinic->rank($case)->candidates);
         $plan = $clinic->plan($case)->toArray();
-        $steps = array_values(array_filter($plan['steps'], static fn (array $step): bool => $step['kind'] === 'treat' && $step['muscle'] === 'gluteus_medius' && $step['side'] === 'right'));
+        $steps = array_values(array_filter(
+            $plan['steps'],
+            static fn (array $step): bool => $step['kind'] === 'treat' && $step['muscle'] === 'gluteus_medius' && $step['side'] === 'right',
+        ));
 
         self::assertSame('retire', $decisions['quadratus_lumborum']);
         self::assertLessThan(3, array_search('gluteus_medius:right', $ranked, true));

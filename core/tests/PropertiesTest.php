@@ -67,10 +67,19 @@ final class PropertiesTest extends TestCase
     {
         $pattern = Core::clinic()->rank(MadeUpCases::read($case));
 
-        self::assertEqualsWithDelta(1.0, $pattern->noneSupport + array_sum(array_map(static fn ($candidate): float => $candidate->support, $pattern->candidates)), 1e-9);
+        self::assertEqualsWithDelta(
+            1.0, $pattern->noneSupport + array_sum(array_map(static fn ($candidate): float => $candidate->support, $pattern->candidates)),
+            1e-9,
+        );
         foreach ($pattern->candidates as $candidate) {
             $sum = array_sum(array_map(static fn ($evidence): float => $evidence->weight, $candidate->evidence));
-            self::assertEqualsWithDelta($candidate->logOdds - $sum, $pattern->candidates[0]->logOdds - array_sum(array_map(static fn ($evidence): float => $evidence->weight, $pattern->candidates[0]->evidence)), 1e-9, 'each share explains itself down to one prior');
+            self::assertEqualsWithDelta(
+                $candidate->logOdds - $sum,
+                $pattern->candidates[0]->logOdds - array_sum(array_map(
+                    static fn ($evidence): float => $evidence->weight, $pattern->candidates[0]->evidence,
+                )),
+                1e-9, 'each share explains itself down to one prior',
+            );
         }
     }
 
@@ -80,7 +89,18 @@ final class PropertiesTest extends TestCase
     {
         $before = Core::clinic()->rank(MadeUpCases::read($case));
         $at = $before->candidates[5]->at;
-        $found = static fn (array $details): array => array_replace($case, ['findings' => [...$case['findings'], 'palpation' => [...$case['findings']['palpation'] ?? [], ['muscle' => $at->muscle, 'side' => $at->side->value, 'site' => 'upper_belly', ...$details]]]]);
+        $found = static fn (array $details): array => array_replace(
+            $case,
+            [
+                'findings' => [
+                    ...$case['findings'],
+                    'palpation' => [
+                        ...$case['findings']['palpation'] ?? [],
+                        ['muscle' => $at->muscle, 'side' => $at->side->value, 'site' => 'upper_belly', ...$details],
+                    ],
+                ],
+            ],
+        );
         $after = static fn (array $details): float => Core::clinic()->rank(MadeUpCases::read($found($details)))->of($at)->logOdds ?? 0;
 
         foreach ([['tenderness' => 2], ['tenderness' => 4, 'familiar' => 'yes'], ['tone' => 'high'], ['texture' => ['nodule']]] as $for) {
@@ -102,7 +122,9 @@ final class PropertiesTest extends TestCase
         self::assertLessThanOrEqual($file->session->minutes, $plan->minutes());
         foreach ($plan->steps as $step) {
             $pressures = array_map(static fn ($pass): float => $pass->pressure, $step->passes);
-            self::assertLessThanOrEqual($step->minutes * 60 + 1e-6, array_sum(array_map(static fn ($pass): float => $pass->seconds, $step->passes)));
+            self::assertLessThanOrEqual(
+                $step->minutes * 60 + 1e-6, array_sum(array_map(static fn ($pass): float => $pass->seconds, $step->passes)),
+            );
             self::assertLessThanOrEqual(4, $pressures[0] ?? 0, 'the first pass introduces');
             foreach ($pressures as $index => $pressure) {
                 self::assertLessThanOrEqual($step->ceiling->felt ?? 10, $pressure);
@@ -122,7 +144,10 @@ final class PropertiesTest extends TestCase
         $gloved = false;
         foreach (Core::clinic()->plan($file)->steps as $step) {
             $gloved = $step->what === null ? $gloved : $step->what === 'glove_on';
-            self::assertSame($step->technique === 'intraoral_hold', $gloved && $step->kind->value === 'treat', "{$step->label}: a glove is for the mouth, and off again for anything else");
+            self::assertSame(
+                $step->technique === 'intraoral_hold', $gloved && $step->kind->value === 'treat',
+                "{$step->label}: a glove is for the mouth, and off again for anything else",
+            );
             if ($step->technique === null) {
                 continue;
             }
@@ -135,7 +160,9 @@ final class PropertiesTest extends TestCase
                 }
             }
             if ($step->at === null) {
-                self::assertNotContains('neck_front', array_map(static fn ($place): string => $place->zone, $step->places), 'a stroke over the throat');
+                self::assertNotContains(
+                    'neck_front', array_map(static fn ($place): string => $place->zone, $step->places), 'a stroke over the throat',
+                );
             } elseif ($step->passes !== []) {
                 $hand = max(array_map(static fn ($pass): float => $pass->tissueKpa, $step->passes));
                 $other = $force[$step->at->mirrored()->key()] ?? INF;
@@ -186,7 +213,9 @@ final class PropertiesTest extends TestCase
         for ($i = 1; $i < 4; $i++) {
             [$less, $more] = [array_values($plans)[$i - 1], array_values($plans)[$i]];
             // soothing what hurts may cost a turn that a shorter visit had no time for
-            self::assertGreaterThanOrEqual($less->benefit - ($more->turns > $less->turns ? 0.1 : 1e-9), $more->benefit, json_encode($wanted) ?: '');
+            self::assertGreaterThanOrEqual(
+                $less->benefit - ($more->turns > $less->turns ? 0.1 : 1e-9), $more->benefit, json_encode($wanted) ?: '',
+            );
         }
     }
 
@@ -194,9 +223,20 @@ final class PropertiesTest extends TestCase
     #[DataProviderExternal(self::class, 'cases')]
     public function test_one_more_limit_never_raises_a_pressure(array $case): void
     {
-        $strongest = static fn (CaseFile $file): float => max([0.0, ...array_map(static fn ($step): float => max([0.0, ...array_map(static fn ($pass): float => $pass->pressure, $step->passes)]), Core::clinic()->plan($file)->steps)]);
+        $strongest = static fn (CaseFile $file): float => max([
+            0.0,
+            ...array_map(
+                static fn ($step): float => max([0.0, ...array_map(static fn ($pass): float => $pass->pressure, $step->passes)]),
+                Core::clinic()->plan($file)->steps,
+            ),
+        ]);
         $capped = $case;
-        $capped['health'] = ['others_denied' => true, 'conditions' => [['condition' => 'anticoagulant_or_clotting_disorder', 'answer' => 'yes', 'severity' => 'mild', 'stage' => 'late']]];
+        $capped['health'] = [
+            'others_denied' => true,
+            'conditions' => [[
+                'condition' => 'anticoagulant_or_clotting_disorder', 'answer' => 'yes', 'severity' => 'mild', 'stage' => 'late',
+            ]],
+        ];
 
         self::assertLessThanOrEqual(4, $strongest(MadeUpCases::read($capped)));
     }

@@ -11,7 +11,13 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('treatment_events', function (Blueprint $table): void {
-            $table->enum('type', ['step_started', 'pass_reached', 'sign', 'eased_off', 'step_done', 'step_skipped', 'stopped', 'consent_withdrawn', 'consent_given'])->change();
+            $table->enum(
+                'type',
+                [
+                    'step_started', 'pass_reached', 'sign', 'eased_off', 'step_done', 'step_skipped', 'stopped', 'consent_withdrawn',
+                    'consent_given',
+                ],
+            )->change();
         });
     }
 };

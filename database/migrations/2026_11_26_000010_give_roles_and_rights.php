@@ -53,14 +53,23 @@ return new class extends Migration
         }
         foreach (Role::cases() as $role) {
             $id = DB::table('roles')->insertGetId(['name' => $role->value, ...$made]);
-            DB::table('role_has_permissions')->insert(array_map(static fn (Right $right): array => ['permission_id' => $rights[$right->value], 'role_id' => $id], $role->rights()));
+            DB::table('role_has_permissions')->insert(array_map(
+                static fn (Right $right): array => ['permission_id' => $rights[$right->value], 'role_id' => $id], $role->rights(),
+            ));
             // who was there before keeps the role; the first therapist of a clinic becomes its owner, since somebody must keep it
-            $first = DB::table('users')->where('role', Role::Therapist->value)->groupBy('clinic_id')->selectRaw('min(id) as id')->pluck('id')->all();
+            $first = DB::table('users')
+                ->where('role', Role::Therapist->value)
+                ->groupBy('clinic_id')
+                ->selectRaw('min(id) as id')
+                ->pluck('id')
+                ->all();
             $users = match ($role) {
                 Role::Owner => $first,
                 default => DB::table('users')->where('role', $role->value)->whereNotIn('id', $first)->pluck('id')->all(),
             };
-            DB::table('model_has_roles')->insert(array_map(static fn (mixed $user): array => ['role_id' => $id, 'model_type' => User::class, 'model_id' => $user], $users));
+            DB::table('model_has_roles')->insert(array_map(
+                static fn (mixed $user): array => ['role_id' => $id, 'model_type' => User::class, 'model_id' => $user], $users,
+            ));
         }
     }
 };

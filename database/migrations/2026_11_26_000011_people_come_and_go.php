@@ -16,7 +16,8 @@ return new class extends Migration
             'alter table users add column supervisor_id integer references users(id) on delete set null',
             'alter table users add column deactivated_at datetime',
             'alter table users add column invited_at datetime', // until the invitation is taken up
-            'alter table notes add column needs_countersign integer not null default 0 check (needs_countersign in (0, 1))', // signed by somebody under supervision
+            'alter table notes add column needs_countersign integer not null default 0 check (needs_countersign in (0, 1))',
+            // signed by somebody under supervision
             'alter table notes add column countersigned_by integer references users(id) on delete restrict',
             'alter table notes add column countersigned_at datetime',
         ] as $statement) {

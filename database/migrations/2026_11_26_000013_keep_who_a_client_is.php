@@ -17,7 +17,8 @@ return new class extends Migration
             'alter table clients add column phone varchar(40)',
             'alter table clients add column address varchar(300)',
             'alter table clients add column archived_at datetime',
-            'alter table clients add column erased_at datetime', // what identified them is gone; what the law keeps is here under the code alone
+            'alter table clients add column erased_at datetime',
+            // what identified them is gone; what the law keeps is here under the code alone
             'alter table clients add column merged_into_id integer references clients(id) on delete restrict',
             'create index clients_clinic_id_name_index on clients (clinic_id, name)',
         ] as $statement) {

@@ -19,7 +19,10 @@ return new class extends Migration
             return; // a new installation knows the kind already
         }
         $indexes = DB::table('sqlite_master')->where(['type' => 'index', 'tbl_name' => 'entries'])->whereNotNull('sql')->pluck('sql');
-        $new = str_replace(["'text')", 'create table "entries"', 'CREATE TABLE "entries"'], ["'text', 'done')", 'create table "entries_new"', 'create table "entries_new"'], $old);
+        $new = str_replace(
+            ["'text')", 'create table "entries"', 'CREATE TABLE "entries"'],
+            ["'text', 'done')", 'create table "entries_new"', 'create table "entries_new"'], $old,
+        );
         DB::statement('pragma foreign_keys = off');
         DB::transaction(static function () use ($new, $indexes): void {
             DB::statement($new);

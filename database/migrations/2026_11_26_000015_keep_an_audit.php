@@ -29,8 +29,12 @@ return new class extends Migration
         foreach (['clinic_id, id', 'client_id, id', 'user_id, id'] as $columns) {
             DB::statement('create index audit_lines_'.str_replace(', ', '_', $columns)."_index on audit_lines ($columns)");
         }
-        DB::statement("create trigger audit_lines_stay_as_written before update on audit_lines begin select raise(abort, 'a line of the audit is never changed'); end");
-        DB::statement("create trigger audit_lines_stay before delete on audit_lines begin select raise(abort, 'a line of the audit is never deleted'); end");
+        DB::statement(
+            "create trigger audit_lines_stay_as_written before update on audit_lines begin select raise(abort, 'a line of the audit is never changed'); end",
+        );
+        DB::statement(
+            "create trigger audit_lines_stay before delete on audit_lines begin select raise(abort, 'a line of the audit is never deleted'); end",
+        );
     }
 
     public function down(): void

@@ -5,7 +5,10 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-/** A judgement is found again by what its case was made of, without the case being put together; notes that wait and clients in a list are found without looking at all. */
+/**
+ * A judgement is found again by what its case was made of, without the case being put together; notes that wait and clients in a list are
+ * found without looking at all.
+ */
 return new class extends Migration
 {
     public function up(): void

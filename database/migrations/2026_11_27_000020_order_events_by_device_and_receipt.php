@@ -6,12 +6,14 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Events of one device are in the order of its own running number, those of several in the order in which they came in: a tablet's clock orders nothing. Each row says whether it was
- * looked at under the atlas of now, and what is wrong with it where it cannot be read.
+ * Events of one device are in the order of its own running number, those of several in the order in which they came in: a tablet's clock
+ * orders nothing. Each row says whether it was looked at under the atlas of now, and what is wrong with it where it cannot be read.
  */
 return new class extends Migration
 {
-    private const TYPES = ['step_started', 'pass_reached', 'sign', 'eased_off', 'step_done', 'step_skipped', 'stopped', 'consent_withdrawn', 'consent_given'];
+    private const TYPES = [
+        'step_started', 'pass_reached', 'sign', 'eased_off', 'step_done', 'step_skipped', 'stopped', 'consent_withdrawn', 'consent_given',
+    ];
 
     public function up(): void
     {
@@ -51,10 +53,20 @@ return new class extends Migration
             DB::statement($statement);
         }
         // what stood as withdrawn or given by the events so far stands on
-        foreach (DB::table('treatment_events')->whereIn('type', ['consent_withdrawn', 'consent_given'])->orderBy('seq')->get(['seq', 'id', 'visit_id', 'type', 'payload']) as $event) {
+        foreach (
+            DB::table('treatment_events')
+                ->whereIn('type', ['consent_withdrawn', 'consent_given'])
+                ->orderBy('seq')
+                ->get(['seq', 'id', 'visit_id', 'type', 'payload']) as $event
+        ) {
             $area = json_decode((string) $event->payload, true)['area'] ?? null;
             if ($event->type === 'consent_given' && is_string($area)) {
-                DB::table('treatment_events')->where(['visit_id' => $event->visit_id, 'type' => 'consent_withdrawn'])->where('payload->area', $area)->where('seq', '<', $event->seq)->whereNull('lifted_by')->update(['lifted_by' => $event->id]);
+                DB::table('treatment_events')
+                    ->where(['visit_id' => $event->visit_id, 'type' => 'consent_withdrawn'])
+                    ->where('payload->area', $area)
+                    ->where('seq', '<', $event->seq)
+                    ->whereNull('lifted_by')
+                    ->update(['lifted_by' => $event->id]);
             }
         }
     }

@@ -10,7 +10,9 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::statement('create table deeds (key char(26) primary key not null, user_id integer not null references users(id) on delete cascade, deed varchar(40) not null, result integer not null, done_at datetime not null) without rowid');
+        DB::statement(
+            'create table deeds (key char(26) primary key not null, user_id integer not null references users(id) on delete cascade, deed varchar(40) not null, result integer not null, done_at datetime not null) without rowid',
+        );
         DB::statement('create index deeds_done_at_index on deeds (done_at)');
     }
 };

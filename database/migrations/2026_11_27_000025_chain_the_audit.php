@@ -9,8 +9,8 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Each line of the audit carries a keyed hash of itself and of the line before it, and each note and each name beside it a keyed hash: whoever has the file but not the key changes,
- * takes away or moves nothing unseen. Attempts that were refused are lines too.
+ * Each line of the audit carries a keyed hash of itself and of the line before it, and each note and each name beside it a keyed hash:
+ * whoever has the file but not the key changes, takes away or moves nothing unseen. Attempts that were refused are lines too.
  */
 return new class extends Migration
 {
@@ -19,7 +19,11 @@ return new class extends Migration
         DB::statement('alter table audit_lines add column refused integer not null default 0 check (refused in (0, 1))');
         DB::statement("alter table audit_lines add column chain char(64) not null default ''");
         DB::statement("alter table notes add column countersign_hash char(64) not null default ''");
-        $guards = DB::table('sqlite_master')->where('type', 'trigger')->whereIn('name', ['audit_lines_stay_as_written', 'notes_stay_as_signed'])->pluck('sql', 'name')->all();
+        $guards = DB::table('sqlite_master')
+            ->where('type', 'trigger')
+            ->whereIn('name', ['audit_lines_stay_as_written', 'notes_stay_as_signed'])
+            ->pluck('sql', 'name')
+            ->all();
         foreach (array_keys($guards) as $name) {
             DB::statement("drop trigger $name");
         }
@@ -30,7 +34,11 @@ return new class extends Migration
                 DB::table('notes')->where('id', $note->id)->update(['content_hash' => NoteHash::of((array) $note)]);
             }
             if ($note->countersigned_at !== null) {
-                DB::table('notes')->where('id', $note->id)->update(['countersign_hash' => NoteHash::ofSecondName((int) $note->id, (int) $note->countersigned_by, (string) $note->countersigned_at)]);
+                DB::table('notes')->where('id', $note->id)->update([
+                    'countersign_hash' => NoteHash::ofSecondName(
+                        (int) $note->id, (int) $note->countersigned_by, (string) $note->countersigned_at,
+                    ),
+                ]);
             }
         }
         foreach ($guards as $sql) {

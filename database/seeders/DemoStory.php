@@ -59,7 +59,8 @@ final class DemoStory extends Seeder
             'licensed' => true, 'experience' => 'advanced', 'mass_kg' => 72, 'tools' => [],
         ]);
         User::hire(Role::Reception, [
-            'clinic_id' => $clinic->id, 'name' => 'Desk', 'email' => 'desk@lantern-yard.example', 'password' => self::PASSWORD, 'tools' => [],
+            'clinic_id' => $clinic->id, 'name' => 'Desk', 'email' => 'desk@lantern-yard.example', 'password' => self::PASSWORD,
+            'tools' => [],
         ]);
         foreach (require __DIR__.'/demo/clients.php' as $story) {
             $this->tell($clinic, $story);
@@ -71,7 +72,9 @@ final class DemoStory extends Seeder
     {
         $who = $story['who'];
         $client = Client::query()->create([
-            ...$who, 'clinic_id' => $clinic->id, 'born_on' => $this->now->subYears($story['age'])->subDays(20 + crc32($who['name']) % 300)->format('Y-m-d'), 'search' => Client::folded($who['name'].' '.$who['code']),
+            ...$who, 'clinic_id' => $clinic->id,
+            'born_on' => $this->now->subYears($story['age'])->subDays(20 + crc32($who['name']) % 300)->format('Y-m-d'),
+            'search' => Client::folded($who['name'].' '.$who['code']),
         ]);
         $client->contacts()->createMany($story['contacts'] ?? []);
         foreach ($story['visits'] ?? [] as $number => $visit) {
@@ -79,8 +82,10 @@ final class DemoStory extends Seeder
         }
         if (isset($story['today'])) {
             Appointment::query()->create([
-                'clinic_id' => $clinic->id, 'client_id' => $client->id, 'user_id' => $this->therapist->id, 'minutes' => $story['today']['minutes'],
-                'starts_at' => $this->now->startOfDay()->setTimeFromTimeString($story['today']['at']), 'reason' => $story['today']['reason'], 'status' => $story['today']['status'] ?? 'booked',
+                'clinic_id' => $clinic->id, 'client_id' => $client->id, 'user_id' => $this->therapist->id,
+                'minutes' => $story['today']['minutes'],
+                'starts_at' => $this->now->startOfDay()->setTimeFromTimeString($story['today']['at']),
+                'reason' => $story['today']['reason'], 'status' => $story['today']['status'] ?? 'booked',
             ]);
         }
     }
@@ -91,7 +96,8 @@ final class DemoStory extends Seeder
         // before half past ten in the morning, a visit of today has only just begun
         $start = $this->now->startOfDay()->subDays($told['days_ago'])->setTime(10, 30)->min($this->now);
         $visit = $client->visits()->create([
-            'clinic_id' => $client->clinic_id, 'user_id' => $this->therapist->id, 'number' => $number, 'status' => VisitStatus::Open, 'minutes' => 60, 'last_step' => 'after', 'started_at' => $start,
+            'clinic_id' => $client->clinic_id, 'user_id' => $this->therapist->id, 'number' => $number, 'status' => VisitStatus::Open,
+            'minutes' => 60, 'last_step' => 'after', 'started_at' => $start,
         ]);
         foreach ($this->core->rules()->flags->flags as $flag => $about) {
             if ($about['every_visit'] || $number === 1 || $told['days_ago'] < 1) {
@@ -119,7 +125,8 @@ final class DemoStory extends Seeder
         $this->judgements->of($visit, 'safety', 'pattern', 'response');
         if (isset($told['note'])) {
             $this->sign->handle($visit, $this->therapist, [
-                'happened' => $told['note']['happened'], 'advice' => $told['note']['advice'] ?? '', 'next_time' => $told['note']['next_time'] ?? '',
+                'happened' => $told['note']['happened'], 'advice' => $told['note']['advice'] ?? '',
+                'next_time' => $told['note']['next_time'] ?? '',
             ], (string) Str::ulid(), $start->addMinutes(65));
         }
     }
@@ -146,14 +153,20 @@ final class DemoStory extends Seeder
         return $payload;
     }
 
-    /** @param  array{0: string, 1: string, 2: string, 3: string, 4: list<float|int>, 5?: list<string>}  $done muscle, side, technique, tool, pressures, signs */
+    /**
+     * @param  array{0: string, 1: string, 2: string, 3: string, 4: list<float|int>, 5?: list<string>}  $done muscle, side, technique, tool,
+     * pressures, signs
+     */
     private function work(Visit $visit, string $step, CarbonImmutable $at, array $done): void
     {
         [$muscle, $side, $technique, $tool, $pressures] = $done;
         $scale = $this->core->atlas->muscle($muscle)->pptKpa / 7.5;
         $this->event($visit, 'step_started', $step, $at, ['muscle' => $muscle, 'side' => $side]);
         foreach ($pressures as $pass => $pressure) {
-            $this->event($visit, 'pass_reached', $step, $at->addSeconds(100 * ($pass + 1)), ['pressure' => $pressure, 'seconds' => 90, 'tissue_kpa' => round($pressure * $scale, 1)]);
+            $this->event(
+                $visit, 'pass_reached', $step, $at->addSeconds(100 * ($pass + 1)),
+                ['pressure' => $pressure, 'seconds' => 90, 'tissue_kpa' => round($pressure * $scale, 1)],
+            );
         }
         foreach ($done[5] ?? [] as $sign) {
             $this->event($visit, 'sign', $step, $at->addSeconds(250), ['sign' => $sign]);
@@ -165,7 +178,8 @@ final class DemoStory extends Seeder
     private function event(Visit $visit, string $type, string $step, CarbonImmutable $at, array $payload): void
     {
         TreatmentEvent::query()->create([
-            'id' => Str::ulid($at)->toString(), 'visit_id' => $visit->id, 'user_id' => $this->therapist->id, 'type' => $type, 'step' => $step, 'payload' => $payload,
+            'id' => Str::ulid($at)->toString(), 'visit_id' => $visit->id, 'user_id' => $this->therapist->id, 'type' => $type,
+            'step' => $step, 'payload' => $payload,
             'device' => $this->device, 'number' => ++$this->events, 'happened_at' => $at, 'received_at' => $at,
         ]);
     }

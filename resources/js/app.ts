@@ -34,8 +34,9 @@ void createInertiaApp({
 })
 
 /**
- * Whoever writes makes others wait: the server then says that it is busy and that nothing was changed, and what was asked is asked again as soon as it is free. A page that could not be
- * fetched for want of a connection is fetched when that is back; a deed is sent again only where it carries a key (useDeed).
+ * Whoever writes makes others wait: the server then says that it is busy and that nothing was changed, and what was asked is asked again as
+ * soon as it is free. A page that could not be fetched for want of a connection is fetched when that is back; a deed is sent again only
+ * where it carries a key (useDeed).
  */
 type Asked = Parameters<Parameters<typeof router.on<'start'>>[1]>[0]['detail']['visit']
 let asked: Asked | null = null

@@ -30,8 +30,10 @@ final class ArrowsPointInwardTest
             ->classes(Selector::inNamespace('App\Http\Controllers'))
             ->shouldNotDependOn()
             ->classes(
-                Selector::inNamespace('Somatrace\Core\Safety'), Selector::inNamespace('Somatrace\Core\Pattern'), Selector::inNamespace('Somatrace\Core\Planning'),
-                Selector::inNamespace('Somatrace\Core\Response'), Selector::inNamespace('Somatrace\Core\Measures'), Selector::inNamespace('Somatrace\Core\CaseFile'),
+                Selector::inNamespace('Somatrace\Core\Safety'), Selector::inNamespace('Somatrace\Core\Pattern'),
+                Selector::inNamespace('Somatrace\Core\Planning'),
+                Selector::inNamespace('Somatrace\Core\Response'), Selector::inNamespace('Somatrace\Core\Measures'),
+                Selector::inNamespace('Somatrace\Core\CaseFile'),
             )
             ->because('the façade Clinic and the units are all a controller needs');
     }

@@ -54,7 +54,12 @@ final class ArchitectureTest extends TestCase
         $kinds = implode('|', EntryKind::values());
         $byHand = [];
         foreach ($this->sources('resources/js', ['ts', 'vue']) as $path => $source) {
-            if (preg_match_all("/\\b(?:save|one|last|standing|answerOf)\\(\\s*'(?:$kinds)',\\s*`[^`]*`|identity: `[^`]*`|`(?:$kinds)\\|(?:before|after)\\|/", $source, $found) > 0) {
+            if (
+                preg_match_all(
+                    "/\\b(?:save|one|last|standing|answerOf)\\(\\s*'(?:$kinds)',\\s*`[^`]*`|identity: `[^`]*`|`(?:$kinds)\\|(?:before|after)\\|/",
+                    $source, $found,
+                ) > 0
+            ) {
                 $byHand[$path] = $found[0];
             }
         }

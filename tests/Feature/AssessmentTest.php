@@ -19,10 +19,16 @@ final class AssessmentTest extends TestCase
         $this->denyEverything($visit);
         $this->recordNeck($visit);
         $this->get("/visits/{$visit->public_id}/move")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
-            ->where('assessment.worklist.regions', ['neck'])->has('assessment.worklist.measures', 6)->has('assessment.worklist.muscles', 6)->where('devices', []));
+            ->where('assessment.worklist.regions', ['neck'])
+            ->has('assessment.worklist.measures', 6)
+            ->has('assessment.worklist.muscles', 6)
+            ->where('devices', []));
 
-        $saved = $this->save($visit, 'range', ['movement' => 'cervical.side_bend', 'side' => 'left', 'active' => 20], step: 'move')->assertOk();
-        $compared = array_values(array_filter($saved->json('assessment.compared'), static fn (array $one): bool => $one['key'] === 'range.cervical.side_bend.active'));
+        $saved = $this->save($visit, 'range', ['movement' => 'cervical.side_bend', 'side' => 'left', 'active' => 20], step: 'move')
+            ->assertOk();
+        $compared = array_values(array_filter(
+            $saved->json('assessment.compared'), static fn (array $one): bool => $one['key'] === 'range.cervical.side_bend.active',
+        ));
         self::assertSame('22° less than the usual 42°', $compared[0]['with'][0]['words']);
         self::assertTrue($compared[0]['with'][0]['real']);
     }
@@ -59,23 +65,36 @@ final class AssessmentTest extends TestCase
         $visit = $this->visit($this->therapist());
         $this->denyEverything($visit);
         $this->save($visit, 'complaint', ['zone' => 'neck_side', 'side' => 'left', 'now' => 5])->assertOk();
-        $refused = fn (): mixed => collect($this->postJson("/visits/{$visit->public_id}/worklist?full=1")->json('measures'))->firstWhere('id', 'positional_artery')['refused'];
+        $refused = fn (): mixed => collect(
+            $this->postJson("/visits/{$visit->public_id}/worklist?full=1")->json('measures'),
+        )->firstWhere('id', 'positional_artery')['refused'];
         self::assertNull($refused());
         $this->save($visit, 'red_flag', 'yes', 'numb_face', 1)->assertOk();
         self::assertSame(['kind' => 'forbidden', 'text' => 'Not done: numbness of the face.'], $refused());
 
-        $answer = $this->save($visit, 'test', ['test' => 'positional_artery', 'side' => 'left', 'seconds' => 12, 'result' => 'positive', 'symptoms' => ['dizzy']], step: 'move')->assertOk();
+        $answer = $this->save(
+            $visit, 'test',
+            ['test' => 'positional_artery', 'side' => 'left', 'seconds' => 12, 'result' => 'positive', 'symptoms' => ['dizzy']],
+            step: 'move',
+        )->assertOk();
         self::assertSame('positional_artery:left', $answer->json('entry.identity'));
         self::assertSame('emergency', $answer->json('safety.verdict'), 'two signs from the neck');
-        $this->save($visit, 'test', ['test' => 'positional_artery', 'side' => 'left', 'seconds' => 90], seen: 1, step: 'move')->assertUnprocessable();
+        $this->save($visit, 'test', ['test' => 'positional_artery', 'side' => 'left', 'seconds' => 90], seen: 1, step: 'move')
+            ->assertUnprocessable();
     }
 
     public function test_the_simulated_device_streams_lines_and_holds_a_value(): void
     {
         $visit = $this->visit($this->inADemo($this->therapist()));
-        $this->get("/visits/{$visit->public_id}/move")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('devices.inclinometer.simulated', true));
-        $stream = $this->post("/visits/{$visit->public_id}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1&about=20")->assertOk();
-        $lines = array_map(static fn (string $line): mixed => json_decode($line, true), explode("\n", trim((string) $stream->getContent())));
+        $this->get("/visits/{$visit->public_id}/move")->assertInertia(
+            static fn (AssertableInertia $page): AssertableInertia => $page->where('devices.inclinometer.simulated', true),
+        );
+        $stream = $this->post(
+            "/visits/{$visit->public_id}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1&about=20",
+        )->assertOk();
+        $lines = array_map(
+            static fn (string $line): mixed => json_decode($line, true), explode("\n", trim((string) $stream->getContent())),
+        );
 
         self::assertStringStartsWith('application/x-ndjson', (string) $stream->headers->get('Content-Type'));
         self::assertSame('hold', $lines[count($lines) - 1]['state']);
@@ -85,13 +104,18 @@ final class AssessmentTest extends TestCase
     public function test_a_stand_in_answers_in_a_demo_only_and_what_it_gave_is_marked_for_ever(): void
     {
         $visit = $this->visit($this->therapist());
-        $this->postJson("/visits/{$visit->public_id}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1")->assertNotFound();
+        $this->postJson("/visits/{$visit->public_id}/devices/inclinometer/readings?what=cervical.rotation&side=left&repeat=1")
+            ->assertNotFound();
 
         $simulated = ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 42.2, 'repeats' => [42.2], 'simulated' => true];
         $this->save($visit, 'range', $simulated, step: 'move')->assertOk();
-        $this->save($visit, 'range', ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 50], seen: 1, step: 'move')->assertOk();
+        $this->save($visit, 'range', ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 50], seen: 1, step: 'move')
+            ->assertOk();
 
-        self::assertContains($simulated, $visit->entries()->where('kind', 'range')->firstOrFail()->changes()->get()->pluck('payload')->all(), 'the mark stays on the record');
+        self::assertContains(
+            $simulated, $visit->entries()->where('kind', 'range')->firstOrFail()->changes()->get()->pluck('payload')->all(),
+            'the mark stays on the record',
+        );
     }
 
     /** The stand-ins for devices answer where all is made up. */
@@ -138,7 +162,12 @@ final class AssessmentTest extends TestCase
 
         $this->get("/visits/{$visit->public_id}/summary")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
             ->component('Visit/Summary')->has('complaints', 1)->where('tender', ['Levator scapulae: left your own pain'])
-            ->where('explains.0.name', 'Levator scapulae')->where('measured.0.name', 'Turning the head')->where('measured.0.right', '48°')->where('asUsual', ['Bending the head forward']));
-        $this->actingAs($this->therapist(role: Role::Reception, clinic: $visit->user->clinic))->get("/visits/{$visit->public_id}/summary")->assertForbidden();
+            ->where('explains.0.name', 'Levator scapulae')
+            ->where('measured.0.name', 'Turning the head')
+            ->where('measured.0.right', '48°')
+            ->where('asUsual', ['Bending the head forward']));
+        $this->actingAs($this->therapist(role: Role::Reception, clinic: $visit->user->clinic))
+            ->get("/visits/{$visit->public_id}/summary")
+            ->assertForbidden();
     }
 }

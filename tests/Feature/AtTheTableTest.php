@@ -20,16 +20,30 @@ final class AtTheTableTest extends TestCase
         $visit = $this->prepared();
         $this->save($visit, 'consent', ['area' => 'front_of_neck', 'given' => true])->assertOk();
         $this->travel(2)->minutes();
-        $this->tell($visit, $this->happening('consent_withdrawn', ['area' => 'front_of_neck']))->assertOk()->assertJsonPath('withdrawn', ['front_of_neck'])->assertJsonCount(1, 'unlifted');
+        $this->tell($visit, $this->happening('consent_withdrawn', ['area' => 'front_of_neck']))
+            ->assertOk()
+            ->assertJsonPath('withdrawn', ['front_of_neck'])
+            ->assertJsonCount(1, 'unlifted');
 
         $entry = $visit->entries()->where('kind', 'consent')->firstOrFail();
-        self::assertEquals(['area' => 'front_of_neck', 'given' => false, 'said' => 'Taken back at the table.', 'asked_at' => '2026-11-25T10:02:00Z', 'asked_by' => 'Ada Thorn'], $entry->payload);
+        self::assertEquals(
+            [
+                'area' => 'front_of_neck', 'given' => false, 'said' => 'Taken back at the table.', 'asked_at' => '2026-11-25T10:02:00Z',
+                'asked_by' => 'Ada Thorn',
+            ],
+            $entry->payload,
+        );
         self::assertSame(2, $entry->revision, 'both states are kept');
         $plan = $this->getJson("/visits/{$visit->public_id}/entries?step=plan")->json('plan');
-        $needing = array_filter($plan['targets'] ?? [], static fn (array $target): bool => str_starts_with((string) $target['muscle'], 'sternocleidomastoid'));
+        $needing = array_filter(
+            $plan['targets'] ?? [], static fn (array $target): bool => str_starts_with((string) $target['muscle'], 'sternocleidomastoid'),
+        );
         self::assertSame([], $needing);
 
-        $this->tell($visit, $this->happening('consent_given', ['area' => 'front_of_neck']))->assertOk()->assertJsonPath('withdrawn', [])->assertJsonPath('unlifted', []);
+        $this->tell($visit, $this->happening('consent_given', ['area' => 'front_of_neck']))
+            ->assertOk()
+            ->assertJsonPath('withdrawn', [])
+            ->assertJsonPath('unlifted', []);
         self::assertTrue($entry->refresh()->payload['given'], 'the same tablet had shown the withdrawal');
         foreach ([['area' => 'the moon'], []] as $nowhere) {
             $this->tell($visit, $this->happening('consent_withdrawn', $nowhere))->assertUnprocessable();
@@ -38,21 +52,31 @@ final class AtTheTableTest extends TestCase
 
     /** @param  array<string, mixed>  $given what the other room says of the withdrawal */
     #[DataProvider('consents')]
-    public function test_a_withdrawal_is_lifted_only_by_a_consent_that_came_later_and_whose_room_had_shown_it(string $tablet, int $number, array $given, string $clock, bool $lifts): void
-    {
+    public function test_a_withdrawal_is_lifted_only_by_a_consent_that_came_later_and_whose_room_had_shown_it(
+        string $tablet,
+        int $number,
+        array $given,
+        string $clock,
+        bool $lifts,
+    ): void {
         $visit = $this->prepared();
         $this->save($visit, 'consent', ['area' => 'mouth', 'given' => true])->assertOk();
         $withdrawal = $this->happening('consent_withdrawn', ['area' => 'mouth'], number: 5);
         $this->tell($visit, $withdrawal)->assertOk();
         $given = array_map(static fn (mixed $value): mixed => $value === ['it'] ? [$withdrawal['id']] : $value, $given);
 
-        $this->tell($visit, $this->happening('consent_given', ['area' => 'mouth', ...$given], $clock === '' ? null : $clock, $tablet, $number))->assertOk();
+        $this->tell(
+            $visit, $this->happening('consent_given', ['area' => 'mouth', ...$given], $clock === '' ? null : $clock, $tablet, $number),
+        )->assertOk();
 
         self::assertSame($lifts, $visit->entries()->where('kind', 'consent')->firstOrFail()->payload['given']);
         self::assertSame($lifts ? [] : ['mouth'], $this->get("/visits/{$visit->public_id}/work")->inertiaProps('taken_back.withdrawn'));
     }
 
-    /** @return iterable<string, array{string, int, array<string, mixed>, string, bool}> tablet, its number, what it says, its clock, whether the withdrawal is lifted */
+    /**
+     * @return iterable<string, array{string, int, array<string, mixed>, string, bool}> tablet, its number, what it says, its clock, whether
+     * the withdrawal is lifted
+     */
     public static function consents(): iterable
     {
         $other = '01KB3J5Y7V00000000000000BB';
@@ -77,7 +101,8 @@ final class AtTheTableTest extends TestCase
         $this->tell($visit, $theirs)->assertJsonCount(2, 'unlifted');
 
         $this->tell($visit, $this->happening('consent_given', ['area' => 'mouth']))->assertJsonPath('withdrawn', ['mouth']);
-        $this->tell($visit, $this->happening('consent_given', ['area' => 'mouth', 'lifts' => [$theirs['id']]]))->assertJsonPath('withdrawn', []);
+        $this->tell($visit, $this->happening('consent_given', ['area' => 'mouth', 'lifts' => [$theirs['id']]]))
+            ->assertJsonPath('withdrawn', []);
         // what is sent a second time takes nothing back a second time
         $this->tell($visit, $mine, $theirs)->assertJsonPath('withdrawn', []);
     }
@@ -89,7 +114,9 @@ final class AtTheTableTest extends TestCase
         $this->tell($visit, $this->happening('consent_withdrawn', ['area' => 'mouth']))->assertOk();
 
         $this->save($visit, 'consent', ['area' => 'mouth', 'given' => true, 'said' => 'still yes'], seen: 1)->assertConflict();
-        $this->save($visit, 'consent', ['area' => 'mouth', 'given' => true, 'said' => 'still yes'], seen: 7)->assertUnprocessable()->assertJsonPath('errors.seen.0', 'Revision 7 was never written here; the record stands at 2. Read it anew, and say it again.');
+        $this->save($visit, 'consent', ['area' => 'mouth', 'given' => true, 'said' => 'still yes'], seen: 7)
+            ->assertUnprocessable()
+            ->assertJsonPath('errors.seen.0', 'Revision 7 was never written here; the record stands at 2. Read it anew, and say it again.');
         self::assertFalse($visit->entries()->where('kind', 'consent')->firstOrFail()->payload['given']);
         $this->save($visit, 'consent', ['area' => 'mouth', 'given' => true, 'said' => 'asked again'], seen: 2)->assertOk();
         self::assertSame([], $this->get("/visits/{$visit->public_id}/work")->inertiaProps('taken_back.withdrawn'));
@@ -104,7 +131,13 @@ final class AtTheTableTest extends TestCase
         $this->travelTo('2026-11-25 10:00:00');
         $visit = $this->prepared();
         $this->travel(10)->minutes();
-        foreach (['2026-11-25T10:09:00.000Z' => null, '2026-11-25T10:12:00.000Z' => null, '2026-11-25T10:12:01.000Z' => '10:10', '2026-11-25T09:59:59.000Z' => '10:10', '0001-01-01T00:00:00Z' => '10:10', '9999-12-31T23:59:59Z' => '10:10'] as $told => $shown) {
+        foreach (
+            [
+                '2026-11-25T10:09:00.000Z' => null, '2026-11-25T10:12:00.000Z' => null, '2026-11-25T10:12:01.000Z' => '10:10',
+                '2026-11-25T09:59:59.000Z' => '10:10', '0001-01-01T00:00:00Z' => '10:10', '9999-12-31T23:59:59Z' => '10:10',
+            ] as $told
+                => $shown
+        ) {
             $event = $this->happening('sign', ['sign' => 'softened'], $told);
             $this->tell($visit, $event)->assertOk()->assertJsonPath('kept', [$event['id']]);
             $kept = TreatmentEvent::query()->where('id', $event['id'])->firstOrFail();
@@ -125,26 +158,43 @@ final class AtTheTableTest extends TestCase
         $this->save($visit, 'red_flag', 'yes', 'face_droop_or_slurred_speech', 1)->assertOk();
         $this->travel(1)->minutes();
         // its clock is twenty minutes late, and it says so by the time at which it sends
-        $this->postJson("/visits/{$visit->public_id}/events", ['events' => [$this->happening('step_started', [], '2026-11-25T10:11:00.000Z')], 'sent_at' => '2026-11-25T10:11:00.000Z'])->assertJsonCount(1, 'refused');
-        $this->postJson("/visits/{$visit->public_id}/events", ['events' => [$this->happening('step_started', [], '2026-11-25T10:09:00.000Z')], 'sent_at' => '2026-11-25T10:11:00.000Z'])->assertJsonCount(1, 'kept');
+        $this->postJson(
+            "/visits/{$visit->public_id}/events",
+            ['events' => [$this->happening('step_started', [], '2026-11-25T10:11:00.000Z')], 'sent_at' => '2026-11-25T10:11:00.000Z'],
+        )->assertJsonCount(1, 'refused');
+        $this->postJson(
+            "/visits/{$visit->public_id}/events",
+            ['events' => [$this->happening('step_started', [], '2026-11-25T10:09:00.000Z')], 'sent_at' => '2026-11-25T10:11:00.000Z'],
+        )->assertJsonCount(1, 'kept');
     }
 
     public function test_after_an_answer_that_forbids_it_no_work_is_begun_but_what_happened_before_is_kept(): void
     {
         $visit = $this->prepared();
         $this->post("/visits/{$visit->public_id}/plan")->assertSessionHasNoErrors();
-        $this->tell($visit, $this->happening('step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']))->assertJsonPath('refused', []);
+        $this->tell($visit, $this->happening('step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']))
+            ->assertJsonPath('refused', []);
         $this->travel(2)->minutes();
-        $this->save($visit, 'red_flag', 'yes', 'face_droop_or_slurred_speech', 1)->assertOk()->assertJsonPath('safety.verdict', 'emergency');
+        $this->save($visit, 'red_flag', 'yes', 'face_droop_or_slurred_speech', 1)
+            ->assertOk()
+            ->assertJsonPath('safety.verdict', 'emergency');
         $this->travel(1)->minutes();
 
-        $this->tell($visit, $this->happening('step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']))->assertOk()->assertJsonPath('kept', [])->assertJsonCount(1, 'refused');
+        $this->tell($visit, $this->happening('step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']))
+            ->assertOk()
+            ->assertJsonPath('kept', [])
+            ->assertJsonCount(1, 'refused');
         $this->tell($visit, $this->happening('pass_reached', ['pressure' => 4]))->assertJsonCount(1, 'refused');
-        $this->tell($visit, $this->happening('pass_reached', ['pressure' => 4], now()->subMinutes(2)->toIso8601ZuluString()))->assertJsonCount(1, 'kept');
+        $this->tell($visit, $this->happening('pass_reached', ['pressure' => 4], now()->subMinutes(2)->toIso8601ZuluString()))
+            ->assertJsonCount(1, 'kept');
         $this->tell($visit, $this->happening('stopped', ['sign' => 'faint']))->assertJsonCount(1, 'kept');
         self::assertSame(3, TreatmentEvent::query()->count());
         // nor by a link, nor by agreeing anew, nor by a decision in writing
-        $this->get("/visits/{$visit->public_id}/work")->assertInertia(static fn ($page) => $page->where('line', static fn ($line): bool => collect($line)->firstWhere('id', 'work')['state'] === 'blocked'));
+        $this->get("/visits/{$visit->public_id}/work")->assertInertia(
+            static fn ($page) => $page->where(
+                'line', static fn ($line): bool => collect($line)->firstWhere('id', 'work')['state'] === 'blocked',
+            ),
+        );
         $this->post("/visits/{$visit->public_id}/plan")->assertSessionHasErrors('plan');
         $decision = ['verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Known to her doctor, seen today.', 'on' => $visit->day()];
         $this->save($visit, 'override', $decision)->assertOk()->assertJsonPath('safety.verdict', 'emergency');

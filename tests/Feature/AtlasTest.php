@@ -19,14 +19,23 @@ final class AtlasTest extends TestCase
         $this->get('/atlas/muscle/soleus')->assertRedirect('/sign-in');
 
         $this->actingAs($this->therapist())->get('/atlas')->assertInertia(fn ($page) => $page->component('Atlas/Index')
-            ->where('groups.0.name', 'Head and jaw')->where('groups.1.entries.5.id', 'levator_scapulae')->has('movements', 65)->has('tests', 22)->has('techniques', 24));
+            ->where('groups.0.name', 'Head and jaw')
+            ->where('groups.1.entries.5.id', 'levator_scapulae')
+            ->has('movements', 65)
+            ->has('tests', 22)
+            ->has('techniques', 24));
     }
 
     public function test_a_complaint_is_searched_by_its_address_and_as_it_is_typed(): void
     {
         $this->actingAs($this->therapist());
 
-        $this->get('/atlas?q='.urlencode('pain beside the eye'))->assertInertia(fn ($page) => $page->where('asked', 'pain beside the eye')->where('hits.0.id', 'sternocleidomastoid_sternal')->where('hits.0.because', 'pain beside the eye'));
+        $this->get('/atlas?q='.urlencode('pain beside the eye'))->assertInertia(
+            fn ($page) => $page
+                ->where('asked', 'pain beside the eye')
+                ->where('hits.0.id', 'sternocleidomastoid_sternal')
+                ->where('hits.0.because', 'pain beside the eye'),
+        );
         $this->getJson('/atlas/search?q=levater')->assertOk()->assertJsonPath('0.id', 'levator_scapulae');
         $this->getJson('/atlas/search?q=')->assertOk()->assertExactJson([]);
         $this->getJson('/atlas/search?q='.str_repeat('neck+', 400))->assertOk();
@@ -38,13 +47,22 @@ final class AtlasTest extends TestCase
         $this->actingAs($this->therapist());
         $atlas = app(Clinic::class)->atlas;
         $ids = array_keys(match ($kind) {
-            'muscle' => $atlas->muscles, 'movement' => $atlas->movements, 'test' => $atlas->tests, 'technique' => $atlas->techniques, default => $atlas->handbook()->landmarks
+            'muscle' => $atlas->muscles, 'movement' => $atlas->movements, 'test' => $atlas->tests, 'technique' => $atlas->techniques,
+            default => $atlas->handbook()->landmarks
         });
-        $known = ['muscle' => $atlas->muscles, 'movement' => $atlas->movements, 'test' => $atlas->tests, 'technique' => $atlas->techniques, 'landmark' => $atlas->handbook()->landmarks];
+        $known = [
+            'muscle' => $atlas->muscles, 'movement' => $atlas->movements, 'test' => $atlas->tests, 'technique' => $atlas->techniques,
+            'landmark' => $atlas->handbook()->landmarks,
+        ];
         foreach ($ids as $id) {
             $entry = $this->getJson("/atlas/$kind/$id")->assertOk()->json();
             self::assertSame([$kind, $id], [$entry['kind'], $entry['id']]);
-            array_walk_recursive($entry, static fn (mixed $value, int|string $key) => self::assertNotSame('', in_array($key, ['name', 'do', 'safe_line'], true) ? $value : 'said', "$kind $id has an empty $key"));
+            array_walk_recursive(
+                $entry,
+                static fn (mixed $value, int|string $key) => self::assertNotSame(
+                    '', in_array($key, ['name', 'do', 'safe_line'], true) ? $value : 'said', "$kind $id has an empty $key",
+                ),
+            );
             foreach ($this->links($entry) as [$linked, $to]) {
                 self::assertArrayHasKey($to, $known[$linked], "$kind $id leads to $linked $to");
             }
@@ -63,8 +81,13 @@ final class AtlasTest extends TestCase
     {
         $this->actingAs($this->therapist());
 
-        $this->get('/atlas/muscle/levator_scapulae')->assertInertia(fn ($page) => $page->component('Atlas/Entry')->where('entry.name', 'Levator scapulae')
-            ->where('entry.find.0.landmark.id', 'scapula_superior_angle')->where('entry.does.0.prime', true)->where('entry.lengthened_by.0.side', 'to the other side')->has('entry.hazards', 3));
+        $this->get('/atlas/muscle/levator_scapulae')
+            ->assertInertia(fn ($page) => $page->component('Atlas/Entry')->where('entry.name', 'Levator scapulae')
+
+                ->where('entry.find.0.landmark.id', 'scapula_superior_angle')
+                ->where('entry.does.0.prime', true)
+                ->where('entry.lengthened_by.0.side', 'to the other side')
+                ->has('entry.hazards', 3));
         $this->getJson('/atlas/movement/cervical.rotation')->assertOk()->assertJsonPath('norm', '75°')->assertJsonPath('paired', true);
         $this->getJson('/atlas/movement/elbow.flexion')->assertOk()->assertJsonPath('done_by.0.side', '');
         $this->get('/atlas/muscle/no_such_muscle')->assertNotFound();
@@ -80,15 +103,22 @@ final class AtlasTest extends TestCase
     {
         $this->travelTo('2026-03-02T10:00:00Z');
         $user = $this->therapist();
-        $this->actingAs($user)->postJson('/atlas/trainer', ['card' => 'touch:acromion', 'chosen' => 'acromion'])->assertOk()->assertJsonPath('right', true);
-        $this->postJson('/atlas/trainer', ['card' => 'proof:soleus', 'chosen' => 'gastrocnemius'])->assertOk()->assertJsonPath('right', false);
+        $this->actingAs($user)
+            ->postJson('/atlas/trainer', ['card' => 'touch:acromion', 'chosen' => 'acromion'])
+            ->assertOk()
+            ->assertJsonPath('right', true);
+        $this->postJson('/atlas/trainer', ['card' => 'proof:soleus', 'chosen' => 'gastrocnemius'])
+            ->assertOk()
+            ->assertJsonPath('right', false);
 
         $known = TrainerCard::query()->where('card', 'touch:acromion')->firstOrFail();
         self::assertSame([1, 1, 0, '2026-03-03'], [$known->streak, $known->asked, $known->missed, $known->due_on->format('Y-m-d')]);
         $missed = TrainerCard::query()->where('card', 'proof:soleus')->firstOrFail();
         self::assertSame([0, 1, 1, '2026-03-02'], [$missed->streak, $missed->asked, $missed->missed, $missed->due_on->format('Y-m-d')]);
 
-        $progress = fn (string $region): array => collect($this->get('/atlas/trainer')->viewData('page')['props']['progress'])->firstWhere('region', $region);
+        $progress = fn (string $region): array => collect(
+            $this->get('/atlas/trainer')->viewData('page')['props']['progress'],
+        )->firstWhere('region', $region);
         self::assertSame([1, 1], [$progress('leg')['begun'], $progress('leg')['due']]);
         $this->actingAs($this->therapist());
         self::assertSame(0, $progress('leg')['begun']);
@@ -96,7 +126,9 @@ final class AtlasTest extends TestCase
 
     public function test_a_missed_card_comes_first_the_next_time(): void
     {
-        $this->actingAs($this->therapist())->postJson('/atlas/trainer', ['card' => 'hazard:knee_hollow', 'chosen' => 'kneecap'])->assertOk();
+        $this->actingAs($this->therapist())
+            ->postJson('/atlas/trainer', ['card' => 'hazard:knee_hollow', 'chosen' => 'kneecap'])
+            ->assertOk();
 
         $questions = $this->get('/atlas/trainer?region=knee')->viewData('page')['props']['questions'];
         self::assertCount(12, $questions);
@@ -108,7 +140,9 @@ final class AtlasTest extends TestCase
     {
         $this->actingAs($this->therapist());
 
-        $this->postJson('/atlas/trainer', ['card' => 'touch:moon', 'chosen' => 'acromion'])->assertUnprocessable()->assertJsonPath('errors.card.0', 'The trainer has no such card.');
+        $this->postJson('/atlas/trainer', ['card' => 'touch:moon', 'chosen' => 'acromion'])
+            ->assertUnprocessable()
+            ->assertJsonPath('errors.card.0', 'The trainer has no such card.');
         $this->postJson('/atlas/trainer', ['card' => 'touch:acromion'])->assertUnprocessable()->assertJsonValidationErrorFor('chosen');
         self::assertSame(0, TrainerCard::query()->count());
     }

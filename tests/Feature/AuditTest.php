@@ -26,7 +26,13 @@ final class AuditTest extends TestCase
 
         $lines = DB::table('audit_lines')->orderBy('id')->get();
 
-        self::assertSame([['changed', 'visit begun', ''], ['saw', 'client', ''], ['saw', 'visit', 'feel'], ['changed', 'record', 'complaint'], ['took', 'case file', '']], $lines->map(static fn ($line): array => [$line->kind, $line->deed, $line->detail])->all());
+        self::assertSame(
+            [
+                ['changed', 'visit begun', ''], ['saw', 'client', ''], ['saw', 'visit', 'feel'], ['changed', 'record', 'complaint'],
+                ['took', 'case file', ''],
+            ],
+            $lines->map(static fn ($line): array => [$line->kind, $line->deed, $line->detail])->all(),
+        );
         self::assertSame([$user->id], $lines->pluck('user_id')->unique()->values()->all());
         self::assertSame([null, null, $visit->id, $visit->id, $visit->id], $lines->pluck('visit_id')->all());
         self::assertStringNotContainsString('Ida', (string) json_encode($lines));
@@ -59,7 +65,10 @@ final class AuditTest extends TestCase
 
         $line = DB::table('audit_lines')->orderByDesc('id')->first();
         self::assertSame($count + 1, DB::table('audit_lines')->count(), 'a form that came back with its faults is no attempt');
-        self::assertSame([$stranger->id, 'visit', 1, '403, ask, of another clinic', null, null], [$line?->user_id, $line?->deed, $line?->refused, $line?->detail, $line?->client_id, $line?->visit_id]);
+        self::assertSame(
+            [$stranger->id, 'visit', 1, '403, ask, of another clinic', null, null],
+            [$line?->user_id, $line?->deed, $line?->refused, $line?->detail, $line?->client_id, $line?->visit_id],
+        );
         $reception = $this->therapist($stranger->clinic, Role::Reception);
         $this->actingAs($reception)->get('/people')->assertForbidden();
         self::assertSame('people', DB::table('audit_lines')->where('user_id', $reception->id)->where('refused', 1)->value('deed'));
@@ -72,12 +81,20 @@ final class AuditTest extends TestCase
         $this->post('/sign-in', ['email' => $user->email, 'password' => 'a good password'])->assertRedirect('/');
         $this->post('/sign-out');
 
-        self::assertSame(['refused at the door', 'signed in', 'signed out'], DB::table('audit_lines')->where('user_id', $user->id)->orderBy('id')->pluck('deed')->all());
+        self::assertSame(
+            ['refused at the door', 'signed in', 'signed out'],
+            DB::table('audit_lines')->where('user_id', $user->id)->orderBy('id')->pluck('deed')->all(),
+        );
         // as a window does, which is led on by a page of its own
         $version = ['X-Inertia' => 'true', 'X-Inertia-Version' => (string) (new HandleInertiaRequests)->version(request())];
-        $this->post('/sign-in', ['email' => $user->email, 'password' => 'a good password'], $version)->assertStatus(409)->assertHeader('X-Inertia-Location');
+        $this->post('/sign-in', ['email' => $user->email, 'password' => 'a good password'], $version)
+            ->assertStatus(409)
+            ->assertHeader('X-Inertia-Location');
         $this->post('/sign-out', [], $version)->assertStatus(409);
-        self::assertSame(['signed in', 'signed out'], DB::table('audit_lines')->where('user_id', $user->id)->orderByDesc('id')->limit(2)->pluck('deed')->reverse()->values()->all());
+        self::assertSame(
+            ['signed in', 'signed out'],
+            DB::table('audit_lines')->where('user_id', $user->id)->orderByDesc('id')->limit(2)->pluck('deed')->reverse()->values()->all(),
+        );
     }
 
     #[TestWith(['update audit_lines set deed = \'nothing\''])]
@@ -102,7 +119,10 @@ final class AuditTest extends TestCase
         }
         $this->visit($this->therapist()); // another clinic
         $this->actingAs($owner);
-        $lines = fn (string $query): array => array_map(static fn (array $line): string => "{$line['person']} {$line['deed']} ".($line['client']['code'] ?? ''), $this->get("/clinic/audit?$query")->assertOk()->viewData('page')['props']['lines']);
+        $lines = fn (string $query): array => array_map(
+            static fn (array $line): string => "{$line['person']} {$line['deed']} ".($line['client']['code'] ?? ''),
+            $this->get("/clinic/audit?$query")->assertOk()->viewData('page')['props']['lines'],
+        );
         $today = CarbonImmutable::now()->format('Y-m-d');
 
         self::assertCount(2, array_filter($lines('kind=saw'), static fn (string $line): bool => str_contains($line, ' client ')));

@@ -36,11 +36,17 @@ final class CaseCommandTest extends TestCase
 
     public function test_a_bad_file_exits_with_two_and_every_fault_with_its_pointer(): void
     {
-        [$exit, $out, $err] = $this->run_command(['-'], '{"format":"somatrace.case","version":1,"as_of":"2026-03-01","client":{"age":0},"findings":{"complaints":[{"zone":"knee","side":"left","now":11}]}}');
+        [$exit, $out, $err] = $this->run_command(
+            ['-'],
+            '{"format":"somatrace.case","version":1,"as_of":"2026-03-01","client":{"age":0},"findings":{"complaints":[{"zone":"knee","side":"left","now":11}]}}',
+        );
 
         self::assertSame([2, ''], [$exit, $out]);
         $lines = explode("\n", trim($err));
-        self::assertSame(['/client/age', '/findings/complaints/0/zone', '/findings/complaints/0/now'], array_map(static fn (string $line): string => explode(': ', $line)[0], $lines));
+        self::assertSame(
+            ['/client/age', '/findings/complaints/0/zone', '/findings/complaints/0/now'],
+            array_map(static fn (string $line): string => explode(': ', $line)[0], $lines),
+        );
     }
 
     #[DataProvider('misuse')]
@@ -56,14 +62,18 @@ final class CaseCommandTest extends TestCase
     {
         $example = dirname(__DIR__, 2).'/'.self::EXAMPLES.'/puppeteer-between-the-blades.json';
         yield 'no such file' => [['nowhere.json'], '#: no such file'];
-        yield 'an unknown part' => [[$example, '--only=dreams'], '#: --only: "dreams" is no part, allowed are safety, pattern, plan, response'];
+        yield 'an unknown part' => [
+            [$example, '--only=dreams'], '#: --only: "dreams" is no part, allowed are safety, pattern, plan, response',
+        ];
         yield 'nine minutes' => [[$example, '--compare=9'], '#: --compare: 9 minutes, allowed are 10 to 180'];
         yield 'no school' => [[$example, '--compare=harder'], '#: --compare: "harder" is neither minutes nor a choice of a school'];
     }
 
     public function test_compare_holds_one_plan_a_value_and_only_keeps_every_key(): void
     {
-        [, $out] = $this->run_command([dirname(__DIR__, 2).'/'.self::EXAMPLES.'/puppeteer-between-the-blades.json', '--only=plan', '--compare=30,under_pain']);
+        [, $out] = $this->run_command([
+            dirname(__DIR__, 2).'/'.self::EXAMPLES.'/puppeteer-between-the-blades.json', '--only=plan', '--compare=30,under_pain',
+        ]);
         $result = json_decode($out, true);
 
         self::assertSame(['30', 'under_pain'], array_map('strval', array_keys($result['compare'])));
@@ -79,7 +89,9 @@ final class CaseCommandTest extends TestCase
     private function run_command(array $arguments, string $input = ''): array
     {
         $root = dirname(__DIR__, 2);
-        $process = proc_open([PHP_BINARY, "$root/artisan", 'somatrace:case', ...$arguments], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, $root);
+        $process = proc_open(
+            [PHP_BINARY, "$root/artisan", 'somatrace:case', ...$arguments], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, $root,
+        );
         self::assertIsResource($process);
         fwrite($pipes[0], $input);
         fclose($pipes[0]);

@@ -21,27 +21,55 @@ final class CheckInTest extends TestCase
     {
         [, $given] = $this->handedOut();
 
-        $this->page($given['link'])->assertOk()->assertDontSee('Wilma')->assertInertia(static fn (Assert $page) => $page->component('CheckIn/Begin')->missing('name')->missing('answers')->where('user', null));
+        $this->page($given['link'])
+            ->assertOk()
+            ->assertDontSee('Wilma')
+            ->assertInertia(
+                static fn (Assert $page) => $page->component('CheckIn/Begin')->missing('name')->missing('answers')->where('user', null),
+            );
         $this->post($given['link'])->assertRedirect($given['link']);
-        $this->page($given['link'])->assertDontSee('Reed')->assertInertia(static fn (Assert $page) => $page->component('CheckIn/Questions')->where('name', 'Wilma'));
+        $this->page($given['link'])
+            ->assertDontSee('Reed')
+            ->assertInertia(static fn (Assert $page) => $page->component('CheckIn/Questions')->where('name', 'Wilma'));
     }
 
     public function test_it_is_kept_resumed_sent_once_and_taken_into_the_record(): void
     {
         [$user, $given, $client] = $this->handedOut();
-        $answers = $this->everything(['flags' => ['fever_or_infection_today' => 'yes'], 'conditions' => ['diabetes' => 'yes'], 'details' => ['diabetes' => ['severity' => 'mild', 'stage' => 'settled']], 'complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 6]]]);
+        $answers = $this->everything([
+            'flags' => ['fever_or_infection_today' => 'yes'], 'conditions' => ['diabetes' => 'yes'],
+            'details' => ['diabetes' => ['severity' => 'mild', 'stage' => 'settled']],
+            'complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 6]],
+        ]);
         $this->post($given['link']);
         $this->putJson($given['link'], ['answers' => $answers])->assertOk();
-        $this->page($given['link'])->assertInertia(static fn (Assert $page) => $page->where('answers.flags.fever_or_infection_today', 'yes'));
+        $this->page($given['link'])->assertInertia(
+            static fn (Assert $page) => $page->where('answers.flags.fever_or_infection_today', 'yes'),
+        );
         $this->putJson($given['link'], ['answers' => $answers, 'send' => true])->assertOk();
         $this->putJson($given['link'], ['answers' => [], 'send' => true])->assertStatus(410);
-        $this->page($given['link'])->assertStatus(410)->assertInertia(static fn (Assert $page) => $page->component('CheckIn/Closed')->where('why', 'sent')->missing('name'));
+        $this->page($given['link'])
+            ->assertStatus(410)
+            ->assertInertia(static fn (Assert $page) => $page->component('CheckIn/Closed')->where('why', 'sent')->missing('name'));
 
         $visit = $this->visit($user, $client);
-        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(static fn (Assert $page) => $page->where('check_in.taken', false)->where('check_in.raised.0.answer', 'yes')->count('check_in.raised', 2));
+        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(
+            static fn (Assert $page) => $page
+                ->where('check_in.taken', false)
+                ->where('check_in.raised.0.answer', 'yes')
+                ->count('check_in.raised', 2),
+        );
         $this->post("/visits/{$visit->public_id}/check-in")->assertRedirect();
 
-        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(static fn (Assert $page) => $page->where('check_in.taken', true)->where('safety.verdict', 'defer')->where('safety.questions', static fn ($asked): bool => collect($asked)->every(static fn (array $one): bool => ! $one['blocks'])));
+        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(
+            static fn (Assert $page) => $page
+                ->where('check_in.taken', true)
+                ->where('safety.verdict', 'defer')
+                ->where(
+                    'safety.questions',
+                    static fn ($asked): bool => collect($asked)->every(static fn (array $one): bool => ! $one['blocks']),
+                ),
+        );
         self::assertSame(1, $visit->entries()->where('kind', 'complaint')->count());
         $this->post("/visits/{$visit->public_id}/check-in")->assertNotFound();
     }
@@ -50,7 +78,8 @@ final class CheckInTest extends TestCase
     {
         [$user, $given, $client] = $this->handedOut();
         $this->post($given['link']);
-        $this->putJson($given['link'], ['answers' => ['done' => ['today'], 'flags' => ['numb_face' => 'unknown']], 'send' => true])->assertOk();
+        $this->putJson($given['link'], ['answers' => ['done' => ['today'], 'flags' => ['numb_face' => 'unknown']], 'send' => true])
+            ->assertOk();
         $visit = $this->visit($user, $client);
         $this->save($visit, 'red_flag', 'yes', 'saddle_numbness')->assertOk();
         $this->post("/visits/{$visit->public_id}/check-in")->assertRedirect();
@@ -60,7 +89,10 @@ final class CheckInTest extends TestCase
         self::assertSame('no', $flags['both_legs_weak'], 'shown and left alone');
         self::assertSame('unknown', $flags['numb_face']);
         self::assertArrayNotHasKey('weight_loss_unexplained', $flags, 'never shown');
-        self::assertSame(['red_flags_every_visit'], $visit->entries()->where('kind', 'group_asked')->pluck('identity')->all(), 'read to its end, and no other');
+        self::assertSame(
+            ['red_flags_every_visit'], $visit->entries()->where('kind', 'group_asked')->pluck('identity')->all(),
+            'read to its end, and no other',
+        );
     }
 
     /** @param  callable(self, string): string  $how */
@@ -70,7 +102,12 @@ final class CheckInTest extends TestCase
         [, $given] = $this->handedOut();
         $link = $how($this, $given['link']);
 
-        $this->page($link)->assertStatus($status)->assertDontSee('Wilma')->assertInertia(static fn (Assert $page) => $page->component('CheckIn/Closed')->where('why', $why)->missing('name')->missing('answers'));
+        $this->page($link)
+            ->assertStatus($status)
+            ->assertDontSee('Wilma')
+            ->assertInertia(
+                static fn (Assert $page) => $page->component('CheckIn/Closed')->where('why', $why)->missing('name')->missing('answers'),
+            );
         $this->putJson($link, ['answers' => []])->assertStatus($status)->assertExactJson(['why' => $why]);
     }
 
@@ -78,7 +115,9 @@ final class CheckInTest extends TestCase
     public static function troubles(): iterable
     {
         yield 'guessed' => [static fn (self $test, string $link): string => '/check-in/'.str_repeat('a', 43), 'invalid', 404];
-        yield 'altered' => [static fn (self $test, string $link): string => substr($link, 0, -1).(str_ends_with($link, 'x') ? 'y' : 'x'), 'invalid', 404];
+        yield 'altered' => [
+            static fn (self $test, string $link): string => substr($link, 0, -1).(str_ends_with($link, 'x') ? 'y' : 'x'), 'invalid', 404,
+        ];
         yield 'expired' => [static function (self $test, string $link): string {
             $test->travel(25)->hours();
 
@@ -107,14 +146,20 @@ final class CheckInTest extends TestCase
         foreach (range(1, 6) as $try) {
             $this->post('/check-in', ['code' => "WRONG-00$try"])->assertSessionHasErrors('code');
         }
-        $this->post('/check-in', ['code' => $code])->assertSessionHasErrors(['code' => 'Too many wrong codes from here. Wait 15 minutes, or ask at reception.']);
+        $this->post('/check-in', ['code' => $code])->assertSessionHasErrors([
+            'code' => 'Too many wrong codes from here. Wait 15 minutes, or ask at reception.',
+        ]);
 
-        $elsewhere = $this->withServerVariables(['REMOTE_ADDR' => '198.51.100.7'])->post('/check-in', ['code' => $code])->assertSessionHasNoErrors();
+        $elsewhere = $this->withServerVariables(['REMOTE_ADDR' => '198.51.100.7'])
+            ->post('/check-in', ['code' => $code])
+            ->assertSessionHasNoErrors();
         $link = (string) $elsewhere->headers->get('Location');
         $this->page($link)->assertOk();
         $this->page($given['link'])->assertNotFound();
         $this->travel(16)->minutes();
-        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->post('/check-in', ['code' => 'nothing'])->assertSessionHasErrors(['code' => 'This code does not open anything. Look at it again, or ask for a new one.']);
+        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])
+            ->post('/check-in', ['code' => 'nothing'])
+            ->assertSessionHasErrors(['code' => 'This code does not open anything. Look at it again, or ask for a new one.']);
     }
 
     /** @param  array<string, mixed>  $answers */
@@ -140,7 +185,9 @@ final class CheckInTest extends TestCase
         yield 'a strength beyond the scale' => [['complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 30]]]];
         yield 'an override' => [['overrides' => [['verdict' => 'refer']]]];
         yield 'a detail of nothing' => [['details' => ['diabetes' => ['severity' => 'terrible']]]];
-        yield 'too many places' => [['complaints' => array_map(static fn (int $n): array => ['zone' => 'neck_back', 'side' => 'left', 'now' => 1], range(1, 13))]];
+        yield 'too many places' => [[
+            'complaints' => array_map(static fn (int $n): array => ['zone' => 'neck_back', 'side' => 'left', 'now' => 1], range(1, 13)),
+        ]];
         yield 'a group that is none' => [['done' => ['everything']]];
     }
 
@@ -148,7 +195,9 @@ final class CheckInTest extends TestCase
     {
         $user = $this->therapist();
         $client = $this->client($user);
-        $this->actingAs($this->therapist($user->clinic, Role::Reception))->post("/clients/{$client->public_id}/check-ins")->assertRedirect();
+        $this->actingAs($this->therapist($user->clinic, Role::Reception))
+            ->post("/clients/{$client->public_id}/check-ins")
+            ->assertRedirect();
         $visit = $this->visit($user, $client);
         $this->actingAs($this->therapist($user->clinic, Role::Reception))->post("/visits/{$visit->public_id}/check-in")->assertForbidden();
         $this->actingAs($this->therapist())->post("/clients/{$client->public_id}/check-ins")->assertForbidden();

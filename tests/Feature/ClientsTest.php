@@ -26,7 +26,9 @@ final class ClientsTest extends TestCase
 
         $this->actingAs($user)->put("/clients/{$client->public_id}", $details)->assertRedirect("/clients/{$client->public_id}");
 
-        self::assertSame(array_diff_key($details, ['code' => 1]), array_diff_key(ClientDetails::of($client->refresh()->load('contacts')), ['code' => 1]));
+        self::assertSame(
+            array_diff_key($details, ['code' => 1]), array_diff_key(ClientDetails::of($client->refresh()->load('contacts')), ['code' => 1]),
+        );
         self::assertSame(['Wilma Readman'], array_column($this->postJson('/clients/search', ['q' => 'readman'])->json(), 'name'));
     }
 
@@ -35,17 +37,31 @@ final class ClientsTest extends TestCase
         $this->travelTo('2026-11-27 09:30:00');
         $user = $this->therapist();
         $client = $this->client($user);
-        $details = [...array_diff_key(ClientDetails::of($client->load('contacts')), ['code' => 1]), 'mass_kg' => 71.5, 'occupation' => 'carver', 'contacts' => [['kind' => 'doctor', 'name' => 'Dr Finch', 'phone' => '+44 20 1234', 'email' => null, 'note' => null]]];
+        $details = [
+            ...array_diff_key(ClientDetails::of($client->load('contacts')), ['code' => 1]), 'mass_kg' => 71.5, 'occupation' => 'carver',
+            'contacts' => [['kind' => 'doctor', 'name' => 'Dr Finch', 'phone' => '+44 20 1234', 'email' => null, 'note' => null]],
+        ];
         $this->actingAs($user)->put("/clients/{$client->public_id}", $details)->assertSessionHasNoErrors();
         $this->put("/clients/{$client->public_id}", $details)->assertSessionHasNoErrors(); // the same again is no change
         $this->post("/clients/{$client->public_id}/archive")->assertRedirect();
 
         $changes = $this->get("/clients/{$client->public_id}/edit")->assertOk()->inertiaProps('changes');
         self::assertSame(['archived at', 'contacts', 'mass kg', 'occupation'], collect($changes)->pluck('field')->sort()->values()->all());
-        self::assertContains(['at' => '27 November 2026, 09:30', 'by' => 'Ada Thorn', 'field' => 'mass kg', 'before' => 'nothing', 'after' => '71.5'], $changes);
-        self::assertContains(['at' => '27 November 2026, 09:30', 'by' => 'Ada Thorn', 'field' => 'contacts', 'before' => 'nothing', 'after' => 'doctor, Dr Finch, +44 20 1234'], $changes);
+        self::assertContains(
+            ['at' => '27 November 2026, 09:30', 'by' => 'Ada Thorn', 'field' => 'mass kg', 'before' => 'nothing', 'after' => '71.5'],
+            $changes,
+        );
+        self::assertContains(
+            [
+                'at' => '27 November 2026, 09:30', 'by' => 'Ada Thorn', 'field' => 'contacts', 'before' => 'nothing',
+                'after' => 'doctor, Dr Finch, +44 20 1234',
+            ],
+            $changes,
+        );
         $this->actingAs($this->therapist($user->clinic, Role::Reception));
-        self::assertNotContains('mass kg', array_column($this->get("/clients/{$client->public_id}/edit")->inertiaProps('changes'), 'field'));
+        self::assertNotContains(
+            'mass kg', array_column($this->get("/clients/{$client->public_id}/edit")->inertiaProps('changes'), 'field'),
+        );
     }
 
     public function test_reception_neither_reads_nor_changes_what_is_clinical(): void
@@ -53,26 +69,47 @@ final class ClientsTest extends TestCase
         $user = $this->therapist();
         $client = $this->client($user);
         $client->update(['mass_kg' => 71.5, 'skin' => 'fragile', 'stoic' => true, 'hand' => 'left']);
-        $this->actingAs($user)->post("/clients/{$client->public_id}/appointments", ['day' => now()->format('Y-m-d'), 'time' => '12:00', 'minutes' => 60, 'reason' => 'shoulder after the fall'])->assertSessionHasNoErrors();
+        $this->actingAs($user)
+            ->post(
+                "/clients/{$client->public_id}/appointments",
+                ['day' => now()->format('Y-m-d'), 'time' => '12:00', 'minutes' => 60, 'reason' => 'shoulder after the fall'],
+            )
+            ->assertSessionHasNoErrors();
         $this->actingAs($this->therapist($user->clinic, Role::Reception));
 
         foreach (['/', "/clients/{$client->public_id}", "/clients/{$client->public_id}/edit", '/clients'] as $address) {
             $answer = $this->get($address)->assertOk();
             $answer->assertDontSee('shoulder after the fall')->assertDontSee('fragile')->assertDontSee('71.5');
         }
-        self::assertSame([], array_intersect(ClientDetails::CLINICAL, array_keys($this->get("/clients/{$client->public_id}/edit")->inertiaProps('client'))));
+        self::assertSame(
+            [],
+            array_intersect(ClientDetails::CLINICAL, array_keys($this->get("/clients/{$client->public_id}/edit")->inertiaProps('client'))),
+        );
         self::assertStringNotContainsString('fragile', (string) $this->get('/clinic/files/clients.csv')->getContent());
         $plain = ['name' => 'Wilma Reed', 'pronoun' => 'she', 'born_on' => '1985-04-01', 'phone' => '+44 20 999'];
         foreach (['mass_kg' => 80, 'skin' => 'usual', 'stoic' => false, 'hand' => 'right'] as $key => $value) {
             $this->put("/clients/{$client->public_id}", [...$plain, $key => $value])->assertSessionHasErrors($key);
         }
         $this->put("/clients/{$client->public_id}", $plain)->assertSessionHasNoErrors();
-        $this->post("/clients/{$client->public_id}/appointments", ['day' => '2027-01-11', 'time' => '10:00', 'minutes' => 60, 'reason' => 'knee'])->assertSessionHasErrors('reason');
+        $this->post(
+            "/clients/{$client->public_id}/appointments", ['day' => '2027-01-11', 'time' => '10:00', 'minutes' => 60, 'reason' => 'knee'],
+        )->assertSessionHasErrors('reason');
         $table = "code,name,born_on,mass_kg,skin,stoic\r\n{$client->code},Wilma Reed,1985-04-01,99,dry,no\r\n";
-        $digest = $this->post('/clinic/bring/clients.csv', ['file' => UploadedFile::fake()->createWithContent('c.csv', $table)], ['Accept' => 'application/json'])->assertOk()->json('digest');
-        $this->post('/clinic/bring/clients.csv/apply', ['file' => UploadedFile::fake()->createWithContent('c.csv', $table), 'digest' => $digest], ['Accept' => 'application/json'])->assertOk();
+        $digest = $this->post(
+            '/clinic/bring/clients.csv', ['file' => UploadedFile::fake()->createWithContent('c.csv', $table)],
+            ['Accept' => 'application/json'],
+        )
+            ->assertOk()
+            ->json('digest');
+        $this->post(
+            '/clinic/bring/clients.csv/apply', ['file' => UploadedFile::fake()->createWithContent('c.csv', $table), 'digest' => $digest],
+            ['Accept' => 'application/json'],
+        )->assertOk();
 
-        self::assertEquals(['mass_kg' => 71.5, 'skin' => 'fragile', 'stoic' => true, 'hand' => 'left'], $client->refresh()->only(['mass_kg', 'skin', 'stoic', 'hand']));
+        self::assertEquals(
+            ['mass_kg' => 71.5, 'skin' => 'fragile', 'stoic' => true, 'hand' => 'left'],
+            $client->refresh()->only(['mass_kg', 'skin', 'stoic', 'hand']),
+        );
         self::assertSame('+44 20 999', $client->phone);
     }
 
@@ -81,7 +118,13 @@ final class ClientsTest extends TestCase
         $user = $this->therapist();
         $client = $this->client($user);
 
-        $this->actingAs($user)->put("/clients/{$client->public_id}", ['name' => '', 'born_on' => '3 May', 'pronoun' => 'she', 'skin' => 'usual', 'email' => 'home', 'contacts' => [['kind' => 'doctor', 'name' => '']]])
+        $this->actingAs($user)->put(
+            "/clients/{$client->public_id}",
+            [
+                'name' => '', 'born_on' => '3 May', 'pronoun' => 'she', 'skin' => 'usual', 'email' => 'home',
+                'contacts' => [['kind' => 'doctor', 'name' => '']],
+            ],
+        )
             ->assertSessionHasErrors(['name', 'born_on', 'email', 'contacts.0.name']);
         self::assertSame('Wilma Reed', $client->refresh()->name);
     }
@@ -94,7 +137,9 @@ final class ClientsTest extends TestCase
         }
         $away = $this->client($user, 'Otto Gone');
         $this->actingAs($user)->post("/clients/{$away->public_id}/archive")->assertRedirect();
-        $names = fn (string $query): array => array_column($this->get("/clients?$query")->assertOk()->viewData('page')['props']['clients'], 'name');
+        $names = fn (string $query): array => array_column(
+            $this->get("/clients?$query")->assertOk()->viewData('page')['props']['clients'], 'name',
+        );
 
         self::assertSame(['Anton Ray', 'Zita Ohm', 'Ängla Moss'], $names('sort=name'));
         $this->post('/clients/find', ['q' => 'angla']);
@@ -116,12 +161,24 @@ final class ClientsTest extends TestCase
         $this->stopped($kept, $user, '2026-02-05');
         $this->stopped($gone, $user, '2026-03-05');
         $state = fn (): array => [
-            DB::table('visits')->orderBy('started_at')->get(['client_id', 'number'])->map(static fn ($row): array => [(int) $row->client_id, (int) $row->number])->all(),
-            DB::table('entries')->orderBy('id')->pluck('client_id')->all(), DB::table('clients')->orderBy('id')->get(['phone', 'email', 'merged_into_id', 'archived_at'])->map(static fn ($row): array => (array) $row)->all(),
+            DB::table('visits')
+                ->orderBy('started_at')
+                ->get(['client_id', 'number'])
+                ->map(static fn ($row): array => [(int) $row->client_id, (int) $row->number])
+                ->all(),
+            DB::table('entries')->orderBy('id')->pluck('client_id')->all(),
+            DB::table('clients')
+                ->orderBy('id')
+                ->get(['phone', 'email', 'merged_into_id', 'archived_at'])
+                ->map(static fn ($row): array => (array) $row)
+                ->all(),
         ];
         $before = $state();
         $page = fn (): array => $this->actingAs($user)->get("/clients/{$kept->public_id}/edit")->assertOk()->viewData('page')['props'];
-        self::assertSame([[$gone->code, 'same name, same birthday']], array_map(static fn (array $one): array => [$one['code'], $one['because']], $page()['doubles']));
+        self::assertSame(
+            [[$gone->code, 'same name, same birthday']],
+            array_map(static fn (array $one): array => [$one['code'], $one['because']], $page()['doubles']),
+        );
 
         $this->post("/clients/{$kept->public_id}/merge", ['other' => $gone->public_id])->assertRedirect();
 
@@ -163,10 +220,20 @@ final class ClientsTest extends TestCase
 
         $this->delete("/clients/{$client->public_id}", ['code' => $client->code])->assertRedirect('/clients');
 
-        self::assertSame([$client->code, null, null, '1985-01-01'], [$client->refresh()->name, $client->phone, $client->occupation, $client->born_on->format('Y-m-d')]);
+        self::assertSame(
+            [$client->code, null, null, '1985-01-01'],
+            [$client->refresh()->name, $client->phone, $client->occupation, $client->born_on->format('Y-m-d')],
+        );
         self::assertSame(1, DB::table('notes')->count());
         self::assertSame(0, $this->rowsWith('Ida Vane'));
-        self::assertSame([['client erased', $client->id]], DB::table('audit_lines')->where('deed', 'client erased')->get(['deed', 'client_id'])->map(static fn ($row): array => [$row->deed, (int) $row->client_id])->all());
+        self::assertSame(
+            [['client erased', $client->id]],
+            DB::table('audit_lines')
+                ->where('deed', 'client erased')
+                ->get(['deed', 'client_id'])
+                ->map(static fn ($row): array => [$row->deed, (int) $row->client_id])
+                ->all(),
+        );
     }
 
     public function test_erasing_takes_all_when_no_law_keeps_it_any_longer(): void
@@ -186,7 +253,8 @@ final class ClientsTest extends TestCase
         self::assertSame(0, $this->rowsWith('Ida Vane'));
         $this->get("/clients/{$client->public_id}/edit")->assertForbidden();
         $this->post("/clients/{$client->public_id}/visits")->assertForbidden();
-        $this->post("/clients/{$client->public_id}/appointments", ['day' => '2030-01-01', 'time' => '10:00', 'minutes' => 60])->assertForbidden();
+        $this->post("/clients/{$client->public_id}/appointments", ['day' => '2030-01-01', 'time' => '10:00', 'minutes' => 60])
+            ->assertForbidden();
     }
 
     public function test_everything_of_a_client_goes_out_in_one_archive(): void
@@ -202,7 +270,13 @@ final class ClientsTest extends TestCase
         $names = array_map(static fn (int $index): string => (string) $zip->getNameIndex($index), range(0, $zip->numFiles - 1));
         $day = $user->clinic->day($visit->started_at);
 
-        self::assertSame(['client.json', 'fhir.json', 'findings.csv', 'findings.jsonl', 'measures.csv', 'measures.jsonl', "visits/001-$day.case.json", "visits/001-$day.note.pdf", 'appointments.ics', 'audit.csv', 'READ ME.txt'], $names);
+        self::assertSame(
+            [
+                'client.json', 'fhir.json', 'findings.csv', 'findings.jsonl', 'measures.csv', 'measures.jsonl', "visits/001-$day.case.json",
+                "visits/001-$day.note.pdf", 'appointments.ics', 'audit.csv', 'READ ME.txt',
+            ],
+            $names,
+        );
         self::assertSame('Ida Vane', json_decode((string) $zip->getFromName('client.json'), true)['name']);
         self::assertStringStartsWith('%PDF', (string) $zip->getFromName("visits/001-$day.note.pdf"));
         self::assertStringContainsString('visit begun', (string) $zip->getFromName('audit.csv'));

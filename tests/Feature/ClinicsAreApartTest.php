@@ -16,7 +16,15 @@ final class ClinicsAreApartTest extends TestCase
         $stranger = $this->therapist();
         $path = str_replace(['{visit}', '{client}'], [$visit->public_id, $visit->client->public_id], $path);
 
-        $this->actingAs($stranger)->json($method, $path, ['kind' => 'complaint', 'phase' => 'before', 'payload' => null, 'seen' => 0, 'minutes' => 30, 'happened' => 'x', 'reason' => 'because', 'events' => []])->assertForbidden();
+        $this->actingAs($stranger)
+            ->json(
+                $method, $path,
+                [
+                    'kind' => 'complaint', 'phase' => 'before', 'payload' => null, 'seen' => 0, 'minutes' => 30, 'happened' => 'x',
+                    'reason' => 'because', 'events' => [],
+                ],
+            )
+            ->assertForbidden();
     }
 
     /** @return iterable<string, array{string, string}> */

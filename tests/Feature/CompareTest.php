@@ -15,7 +15,9 @@ final class CompareTest extends TestCase
         $user = $this->therapist();
         $first = $this->visit($user);
         $this->recordNeck($first);
-        $this->save($first, 'palpation', ['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => 1], phase: 'after', step: 'recheck')->assertOk();
+        $this->save(
+            $first, 'palpation', ['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => 1], phase: 'after', step: 'recheck',
+        )->assertOk();
 
         $this->get("/clients/{$first->client->public_id}/compare")->assertOk()->assertInertia(
             static fn (Assert $page) => $page->component('Client/Compare')
@@ -32,7 +34,9 @@ final class CompareTest extends TestCase
     {
         $user = $this->therapist();
         $client = $this->client($user);
-        $this->actingAs($user)->get("/clients/{$client->public_id}/compare")->assertInertia(static fn (Assert $page) => $page->where('moments', [])->where('from', null));
+        $this->actingAs($user)
+            ->get("/clients/{$client->public_id}/compare")
+            ->assertInertia(static fn (Assert $page) => $page->where('moments', [])->where('from', null));
         $this->actingAs($this->therapist($user->clinic, Role::Reception))->get("/clients/{$client->public_id}/compare")->assertForbidden();
     }
 }

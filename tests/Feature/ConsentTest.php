@@ -19,15 +19,27 @@ final class ConsentTest extends TestCase
         $this->travelTo('2026-05-04 09:30:00');
         $words = ['area' => 'front_of_neck', 'given' => true, 'said' => 'May I?', 'but' => 'not the left'];
 
-        $kept = $this->save($visit, 'consent', [...$words, 'asked_by' => 'Somebody else', 'asked_at' => '2020-01-01T00:00:00Z'])->assertOk()->json('entry.payload');
+        $kept = $this->save($visit, 'consent', [...$words, 'asked_by' => 'Somebody else', 'asked_at' => '2020-01-01T00:00:00Z'])
+            ->assertOk()
+            ->json('entry.payload');
         self::assertEquals([...$words, 'asked_by' => 'Ada Thorn', 'asked_at' => '2026-05-04T09:30:00Z'], $kept);
 
         $this->travel(5)->minutes();
         // said again with what the page shows: nothing new
-        $this->save($visit, 'consent', $kept)->assertOk()->assertJsonPath('entry.revision', 1)->assertJsonPath('entry.payload.asked_at', '2026-05-04T09:30:00Z');
-        $this->save($visit, 'consent', [...$words, 'given' => false], seen: 1)->assertOk()->assertJsonPath('entry.payload.asked_at', '2026-05-04T09:35:00Z');
-        $several = [['kind' => 'consent', 'phase' => 'before', 'identity' => null, 'payload' => ['area' => 'mouth', 'given' => true, 'asked_by' => 'Somebody else'], 'seen' => 0]];
-        $this->postJson("/visits/{$visit->public_id}/entries", ['entries' => $several])->assertOk()->assertJsonPath('entries.0.payload.asked_by', 'Ada Thorn');
+        $this->save($visit, 'consent', $kept)
+            ->assertOk()
+            ->assertJsonPath('entry.revision', 1)
+            ->assertJsonPath('entry.payload.asked_at', '2026-05-04T09:30:00Z');
+        $this->save($visit, 'consent', [...$words, 'given' => false], seen: 1)
+            ->assertOk()
+            ->assertJsonPath('entry.payload.asked_at', '2026-05-04T09:35:00Z');
+        $several = [[
+            'kind' => 'consent', 'phase' => 'before', 'identity' => null,
+            'payload' => ['area' => 'mouth', 'given' => true, 'asked_by' => 'Somebody else'], 'seen' => 0,
+        ]];
+        $this->postJson("/visits/{$visit->public_id}/entries", ['entries' => $several])
+            ->assertOk()
+            ->assertJsonPath('entries.0.payload.asked_by', 'Ada Thorn');
         $this->save($visit, 'consent', [...$words, 'said' => str_repeat('x', 501)], seen: 2)->assertUnprocessable();
     }
 
@@ -45,11 +57,18 @@ final class ConsentTest extends TestCase
     {
         $user = $this->therapist();
         $visit = $this->minorsVisit($user);
-        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(static fn ($page) => $page->where('client.guardian', 'Orla Reed')->where('safety.verdict', 'defer'));
+        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(
+            static fn ($page) => $page->where('client.guardian', 'Orla Reed')->where('safety.verdict', 'defer'),
+        );
 
         $this->save($visit, 'guardian', ['given' => true])->assertUnprocessable();
-        $this->save($visit, 'guardian', ['given' => true, 'name' => 'Orla Reed', 'said' => 'Do you agree?'])->assertOk()->assertJsonPath('safety.verdict', 'proceed')->assertJsonPath('entry.payload.asked_by', 'Ada Thorn');
-        $this->save($visit, 'guardian', ['given' => false, 'name' => 'Orla Reed'], seen: 1)->assertOk()->assertJsonPath('safety.verdict', 'defer');
+        $this->save($visit, 'guardian', ['given' => true, 'name' => 'Orla Reed', 'said' => 'Do you agree?'])
+            ->assertOk()
+            ->assertJsonPath('safety.verdict', 'proceed')
+            ->assertJsonPath('entry.payload.asked_by', 'Ada Thorn');
+        $this->save($visit, 'guardian', ['given' => false, 'name' => 'Orla Reed'], seen: 1)
+            ->assertOk()
+            ->assertJsonPath('safety.verdict', 'defer');
         $this->save($visit, 'guardian', ['given' => true, 'name' => 'Orla Reed'], seen: 2)->assertJsonPath('safety.verdict', 'proceed');
         $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Talked and measured.'])->assertRedirect();
 

@@ -25,7 +25,12 @@ final class DoorsTest extends TestCase
         $user = $this->therapist(role: Role::Owner);
         $client = $this->client($user);
         $this->post('http://other.example/forgotten', ['email' => $user->email])->assertSessionHasNoErrors();
-        $this->actingAs($user)->post('http://other.example/people', ['name' => 'Pim Sallow', 'email' => 'pim@quay.example', 'role' => 'therapist', 'licensed' => true])->assertSessionHasNoErrors();
+        $this->actingAs($user)
+            ->post(
+                'http://other.example/people',
+                ['name' => 'Pim Sallow', 'email' => 'pim@quay.example', 'role' => 'therapist', 'licensed' => true],
+            )
+            ->assertSessionHasNoErrors();
         $this->post("http://other.example/clients/{$client->public_id}/check-ins");
 
         self::assertSame(2, OutboxMail::query()->count());
@@ -48,13 +53,17 @@ final class DoorsTest extends TestCase
     public function test_the_word_of_a_proxy_is_taken_only_from_one_that_is_named(): void
     {
         $user = $this->therapist();
-        $ask = fn (string $from, string $for) => $this->withServerVariables(['REMOTE_ADDR' => $from])->post('/sign-in', ['email' => $user->email, 'password' => 'wrong'], ['X-Forwarded-For' => $for]);
+        $ask = fn (string $from, string $for) => $this->withServerVariables(['REMOTE_ADDR' => $from])->post(
+            '/sign-in', ['email' => $user->email, 'password' => 'wrong'], ['X-Forwarded-For' => $for],
+        );
         $ask('10.0.0.1', '203.0.113.9');
         config(['somatrace.proxies' => '10.0.0.1']);
         $ask('10.0.0.1', '203.0.113.9');
         $ask('10.0.0.2', '203.0.113.9');
 
-        self::assertSame(['10.0.0.1', '203.0.113.9', '10.0.0.2'], DB::table('audit_lines')->where('refused', 1)->orderBy('id')->pluck('ip')->all());
+        self::assertSame(
+            ['10.0.0.1', '203.0.113.9', '10.0.0.2'], DB::table('audit_lines')->where('refused', 1)->orderBy('id')->pluck('ip')->all(),
+        );
     }
 
     public function test_an_address_nobody_has_is_looked_at_as_long_as_one_somebody_has(): void
@@ -100,7 +109,9 @@ final class DoorsTest extends TestCase
         \Illuminate\Support\Facades\Hash::swap($hasher);
         foreach ([$user->email, 'nobody@quay.example', $closed->email] as $email) {
             $hasher->checks = 0;
-            $this->post('/sign-in', ['email' => $email, 'password' => 'wrong'])->assertSessionHasErrors(['email' => 'This address and password do not belong together.']);
+            $this->post('/sign-in', ['email' => $email, 'password' => 'wrong'])->assertSessionHasErrors([
+                'email' => 'This address and password do not belong together.',
+            ]);
             self::assertSame(1, $hasher->checks, $email);
         }
         Queue::fake();
@@ -121,8 +132,11 @@ final class DoorsTest extends TestCase
 
     /** @param  callable(self, string): array{string, string, array<string, string>}  $try */
     #[DataProvider('checks')]
-    public function test_every_check_of_a_password_or_a_code_is_counted_for_the_account_and_for_the_address(string $method, string $path, string $field): void
-    {
+    public function test_every_check_of_a_password_or_a_code_is_counted_for_the_account_and_for_the_address(
+        string $method,
+        string $path,
+        string $field,
+    ): void {
         $user = $this->therapist();
         $user->forceFill(['second_factor' => Totp::secret(), 'recovery_codes' => []])->save();
         $wrong = array_fill_keys(['current', 'password', 'password_confirmation', 'code'], '000000');
@@ -130,7 +144,16 @@ final class DoorsTest extends TestCase
         if ($signedIn) {
             $this->actingAs($user);
         }
-        $try = fn (string $from, array $more = []): int => $this->withServerVariables(['REMOTE_ADDR' => $from])->json($method, $path, [...$wrong, 'email' => $user->email, 'token' => 'x', 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven', ...($path === '/unlock' ? ['password' => 'wrong'] : []), ...$more])->getStatusCode();
+        $try = fn (string $from, array $more = []): int => $this
+            ->withServerVariables(['REMOTE_ADDR' => $from])
+            ->json(
+                $method, $path,
+                [
+                    ...$wrong, 'email' => $user->email, 'token' => 'x', 'password' => 'willow lantern seven',
+                    'password_confirmation' => 'willow lantern seven', ...($path === '/unlock' ? ['password' => 'wrong'] : []), ...$more,
+                ],
+            )
+            ->getStatusCode();
         foreach (range(1, 5) as $n) {
             self::assertSame(422, $try('10.0.0.1'), "try $n");
         }
@@ -163,10 +186,20 @@ final class DoorsTest extends TestCase
     /** @return iterable<int, array{string, bool}> */
     public static function passwords(): iterable
     {
-        foreach (['passwordpassword', 'Password123456!', 'qwertyqwerty12', 'aaaaaaaaaaaaaaaaaaaa', '123456789012345', 'wilmaunderhill1985', 'letmeinletmein!', 'massage therapist', 'abcdefghijklmnop', 'ababababababab'] as $poor) {
+        foreach (
+            [
+                'passwordpassword', 'Password123456!', 'qwertyqwerty12', 'aaaaaaaaaaaaaaaaaaaa', '123456789012345', 'wilmaunderhill1985',
+                'letmeinletmein!', 'massage therapist', 'abcdefghijklmnop', 'ababababababab',
+            ] as $poor
+        ) {
             yield [$poor, false];
         }
-        foreach (['willow lantern seven', 'correct horse battery staple', 'v7#kQ!t2Lm9$xW', 'nine grey boats at anchor', 'Regen auf dem Blechdach um vier'] as $good) {
+        foreach (
+            [
+                'willow lantern seven', 'correct horse battery staple', 'v7#kQ!t2Lm9$xW', 'nine grey boats at anchor',
+                'Regen auf dem Blechdach um vier',
+            ] as $good
+        ) {
             yield [$good, true];
         }
     }

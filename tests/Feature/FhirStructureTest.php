@@ -12,7 +12,10 @@ use Opis\JsonSchema\Validator;
 use Tests\Support\MadeUpRecords;
 use Tests\TestCase;
 
-/** Every bundle keeps the structure rules of FHIR R4, as far as our resources use them: fhir-r4.schema.json is written from the published definitions of 4.0.1. */
+/**
+ * Every bundle keeps the structure rules of FHIR R4, as far as our resources use them: fhir-r4.schema.json is written from the published
+ * definitions of 4.0.1.
+ */
 final class FhirStructureTest extends TestCase
 {
     public function test_every_bundle_keeps_the_structure(): void
@@ -24,7 +27,9 @@ final class FhirStructureTest extends TestCase
             $client = app(CreateClient::class)->handle($user, $people[$index]);
             $files = app(ClientFiles::class);
             $bring = app(BringVisits::class);
-            $case['client']['guardian'] = ['given' => true, 'name' => 'Somebody', 'asked_by' => 'Ada Thorn', 'asked_at' => '2026-03-09T10:00:00Z'];
+            $case['client']['guardian'] = [
+                'given' => true, 'name' => 'Somebody', 'asked_by' => 'Ada Thorn', 'asked_at' => '2026-03-09T10:00:00Z',
+            ];
             $brought = $files->read('case.json', (string) json_encode($case), $user->clinic);
             $bring->handle($client, $user, $brought, $bring->preview($client, $user, $brought)['digest']);
             if ($index === 0) {
@@ -46,7 +51,9 @@ final class FhirStructureTest extends TestCase
             foreach (array_unique($this->references($bundle)) as $reference) {
                 self::assertContains($reference, array_column($bundle->entry, 'fullUrl'), 'what is referred to is in the bundle');
             }
-            self::assertCount(count($bundle->entry), array_unique(array_column($bundle->entry, 'fullUrl')), 'each resource has a name of its own');
+            self::assertCount(
+                count($bundle->entry), array_unique(array_column($bundle->entry, 'fullUrl')), 'each resource has a name of its own',
+            );
         }
         ksort($types);
         self::assertSame(['CarePlan', 'Consent', 'Encounter', 'Observation', 'Patient', 'Procedure'], array_keys($types));
@@ -54,7 +61,12 @@ final class FhirStructureTest extends TestCase
 
     public function test_the_schema_refuses_what_the_standard_does(): void
     {
-        $good = json_decode((string) json_encode(['resourceType' => 'Bundle', 'type' => 'collection', 'entry' => [['resource' => ['resourceType' => 'Observation', 'id' => 'a', 'status' => 'final', 'code' => ['text' => 'x']]]]]));
+        $good = json_decode(
+            (string) json_encode([
+                'resourceType' => 'Bundle', 'type' => 'collection',
+                'entry' => [['resource' => ['resourceType' => 'Observation', 'id' => 'a', 'status' => 'final', 'code' => ['text' => 'x']]]],
+            ]),
+        );
         self::assertSame([], $this->faults($good));
         foreach ([
             static fn (object $observation) => $observation->status = 'done',

@@ -10,10 +10,16 @@ use Tests\TestCase;
 /** The drawn figure against the atlas: what is known is drawn, where it lies, and nothing else is. */
 final class FigureTest extends TestCase
 {
-    /** @var array<string, array{parts: list<array<string, mixed>>, muscles: list<array<string, mixed>>, zones: list<array<string, mixed>>}> by view */
+    /**
+     * @var array<string, array{parts: list<array<string, mixed>>, muscles: list<array<string, mixed>>, zones: list<array<string, mixed>>}>
+     * by view
+     */
     private array $views;
 
-    /** @var array{plates: array<string, array<string, array<string, array<string, mixed>>>>, landmarks: array<string, array<string, array{float, float}>>} */
+    /**
+     * @var array{plates: array<string, array<string, array<string, array<string, mixed>>>>, landmarks: array<string, array<string,
+     * array{float, float}>>}
+     */
     private array $index;
 
     /** @var array<string, list<list<array{float, float}>>> rings of paths already read */
@@ -63,11 +69,17 @@ final class FigureTest extends TestCase
         $strays = [];
         foreach ($this->views as $view => $drawn) {
             // through the face the skin in front says nothing about what lies deep behind it
-            $behind = array_column(array_merge(...array_map(static fn (array $part): array => $part['soft'] ? $part['muscles'] : [], $drawn['parts'])), 'layer', 'id');
+            $behind = array_column(
+                array_merge(...array_map(static fn (array $part): array => $part['soft'] ? $part['muscles'] : [], $drawn['parts'])),
+                'layer', 'id',
+            );
             foreach ($drawn['muscles'] as $shape) {
                 $zone = $this->nearestZone($drawn['zones'], $shape['pole']);
                 $muscle = $atlas->muscle($shape['id']);
-                $near = array_merge($muscle->everyZone(), ...array_map(static fn (string $id): array => $atlas->zone($id)->neighbours, $muscle->everyZone()));
+                $near = array_merge(
+                    $muscle->everyZone(),
+                    ...array_map(static fn (string $id): array => $atlas->zone($id)->neighbours, $muscle->everyZone()),
+                );
                 if (! in_array($zone, $near, true) && ($behind[$shape['id']] ?? 0) < 4) {
                     $strays[] = "$view: {$shape['id']} is drawn under $zone";
                 }
@@ -101,7 +113,9 @@ final class FigureTest extends TestCase
                 }
             }
             self::assertGreaterThan(1000, $total, $view);
-            self::assertLessThanOrEqual(0.005, $wrong / $total, sprintf('%s: %.2f %% of the skin lies in no zone or in two', $view, 100 * $wrong / $total));
+            self::assertLessThanOrEqual(
+                0.005, $wrong / $total, sprintf('%s: %.2f %% of the skin lies in no zone or in two', $view, 100 * $wrong / $total),
+            );
         }
     }
 
@@ -142,7 +156,10 @@ final class FigureTest extends TestCase
      */
     private function steps(array $skin, array $zones): array
     {
-        $events = [...array_map(static fn (array $one): array => [...$one, 0], $skin), ...array_map(static fn (array $one): array => [0 => $one[0], 1 => 0, 2 => $one[1]], $zones)];
+        $events = [
+            ...array_map(static fn (array $one): array => [...$one, 0], $skin),
+            ...array_map(static fn (array $one): array => [0 => $one[0], 1 => 0, 2 => $one[1]], $zones),
+        ];
         usort($events, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         [$steps, $before, $skins, $tiles] = [[], 0.0, 0, 0];
         foreach ($events as [$x, $skinStep, $zoneStep]) {
@@ -156,7 +173,9 @@ final class FigureTest extends TestCase
     /** @return list<string> */
     private function drawn(string $kind): array
     {
-        return array_values(array_unique(array_merge(...array_values(array_map(static fn (array $view): array => array_column($view[$kind], 'id'), $this->views)))));
+        return array_values(array_unique(array_merge(
+            ...array_values(array_map(static fn (array $view): array => array_column($view[$kind], 'id'), $this->views)),
+        )));
     }
 
     /**

@@ -16,13 +16,17 @@ final class GeneratedFilesTest extends TestCase
     public function test_the_atlas_the_pages_read_is_the_atlas_of_the_core(): void
     {
         foreach (app(AtlasExport::class)->files() as $path => $text) {
-            self::assertSame(hash('sha256', $text), hash_file('sha256', base_path($path)), "$path is stale: php artisan somatrace:atlas export");
+            self::assertSame(
+                hash('sha256', $text), hash_file('sha256', base_path($path)), "$path is stale: php artisan somatrace:atlas export",
+            );
         }
     }
 
     public function test_the_table_of_the_safety_rules_is_that_of_the_data(): void
     {
-        self::assertStringEqualsFile(base_path(SafetyRulesPage::PATH), app(SafetyRulesPage::class)->text(), 'stale: php artisan somatrace:safety table');
+        self::assertStringEqualsFile(
+            base_path(SafetyRulesPage::PATH), app(SafetyRulesPage::class)->text(), 'stale: php artisan somatrace:safety table',
+        );
     }
 
     public function test_the_demo_story_can_be_told_and_holds_what_it_promises(): void
@@ -30,8 +34,18 @@ final class GeneratedFilesTest extends TestCase
         $this->seed(DemoStory::class);
 
         self::assertGreaterThanOrEqual(6, Client::query()->count());
-        $course = static fn (string $code): string => (string) Client::query()->where('code', $code)->firstOrFail()->visits()->latest('number')->firstOrFail()->judgements()->where('kind', 'response')->firstOrFail()->document['course']['decision'];
-        self::assertSame(['continue', 'reassess', 'refer', 'space_out'], [$course('WA-08'), $course('IT-11'), $course('GH-03'), $course('PL-19')]);
+        $course = static fn (string $code): string => (string) Client::query()
+            ->where('code', $code)
+            ->firstOrFail()
+            ->visits()
+            ->latest('number')
+            ->firstOrFail()
+            ->judgements()
+            ->where('kind', 'response')
+            ->firstOrFail()->document['course']['decision'];
+        self::assertSame(
+            ['continue', 'reassess', 'refer', 'space_out'], [$course('WA-08'), $course('IT-11'), $course('GH-03'), $course('PL-19')],
+        );
         self::assertSame(0, Visit::query()->where('started_at', '>', now())->count());
     }
 }

@@ -16,8 +16,13 @@ final class HeadersTest extends TestCase
         self::assertStringContainsString("script-src 'self';", $policy);
         self::assertStringNotContainsString('unsafe-eval', $policy);
         self::assertStringContainsString("frame-ancestors 'none'", $policy);
-        $page->assertHeader('X-Content-Type-Options', 'nosniff')->assertHeader('X-Frame-Options', 'DENY')->assertHeader('Referrer-Policy', 'same-origin');
-        self::assertDoesNotMatchRegularExpression('#<script(?![^>]*(\bsrc=|type="application/json"))#', (string) $page->getContent(), 'no script stands in the page itself');
+        $page
+            ->assertHeader('X-Content-Type-Options', 'nosniff')
+            ->assertHeader('X-Frame-Options', 'DENY')
+            ->assertHeader('Referrer-Policy', 'same-origin');
+        self::assertDoesNotMatchRegularExpression(
+            '#<script(?![^>]*(\bsrc=|type="application/json"))#', (string) $page->getContent(), 'no script stands in the page itself',
+        );
     }
 
     public function test_nothing_clinical_is_kept_by_a_browser(): void
@@ -32,8 +37,13 @@ final class HeadersTest extends TestCase
         $stranger = $this->visit($this->therapist());
         $this->actingAs($this->therapist());
 
-        $this->get('/nowhere')->assertNotFound()->assertInertia(fn ($page) => $page->component('Error', false)->where('status', 404))->assertHeader('X-Frame-Options', 'DENY');
-        $this->get("/visits/{$stranger->public_id}/ask")->assertForbidden()->assertInertia(fn ($page) => $page->component('Error', false)->where('status', 403));
+        $this->get('/nowhere')
+            ->assertNotFound()
+            ->assertInertia(fn ($page) => $page->component('Error', false)->where('status', 404))
+            ->assertHeader('X-Frame-Options', 'DENY');
+        $this->get("/visits/{$stranger->public_id}/ask")
+            ->assertForbidden()
+            ->assertInertia(fn ($page) => $page->component('Error', false)->where('status', 403));
         $this->getJson('/nowhere')->assertNotFound()->assertJsonStructure(['message']);
     }
 
@@ -49,6 +59,8 @@ final class HeadersTest extends TestCase
     {
         config(['somatrace.devices.algometer' => 'http://127.0.0.1:9001/algometer']);
 
-        self::assertStringContainsString("connect-src 'self' http://127.0.0.1:9001;", (string) $this->get('/sign-in')->headers->get('Content-Security-Policy'));
+        self::assertStringContainsString(
+            "connect-src 'self' http://127.0.0.1:9001;", (string) $this->get('/sign-in')->headers->get('Content-Security-Policy'),
+        );
     }
 }

@@ -19,18 +19,35 @@ final class InstallingTest extends TestCase
         $versions = array_map(static fn (array $one): string => "{$one['name']} ".ltrim((string) $one['version'], 'v'), $installed);
         sort($versions);
 
-        self::assertSame(file(base_path('composer.pins'), FILE_IGNORE_NEW_LINES), $versions, 'bin/pins renew writes down what composer.json and the registry say now');
+        self::assertSame(
+            file(base_path('composer.pins'), FILE_IGNORE_NEW_LINES), $versions,
+            'bin/pins renew writes down what composer.json and the registry say now',
+        );
         self::assertStringNotContainsString('://', (string) file_get_contents(base_path('composer.pins')));
     }
 
     public function test_a_clinic_is_made_with_its_first_owner_who_chooses_a_password_once(): void
     {
-        self::assertSame(0, Artisan::call('somatrace:clinic', ['verb' => 'create', '--name' => 'Quay Street Rooms', '--owner' => 'Ida Vane', '--email' => 'ida@quay.example', '--timezone' => 'Europe/Lisbon', '--no-interaction' => true]));
+        self::assertSame(
+            0,
+            Artisan::call(
+                'somatrace:clinic',
+                [
+                    'verb' => 'create', '--name' => 'Quay Street Rooms', '--owner' => 'Ida Vane', '--email' => 'ida@quay.example',
+                    '--timezone' => 'Europe/Lisbon', '--no-interaction' => true,
+                ],
+            ),
+        );
         preg_match('#(https?://\S+)#', Artisan::output(), $link);
         $owner = User::query()->where('email', 'ida@quay.example')->firstOrFail();
-        self::assertSame([Role::Owner, true, 'Europe/Lisbon', false], [$owner->role, $owner->licensed, $owner->clinic->timezone, $owner->clinic->demo]);
+        self::assertSame(
+            [Role::Owner, true, 'Europe/Lisbon', false], [$owner->role, $owner->licensed, $owner->clinic->timezone, $owner->clinic->demo],
+        );
         preg_match('#/choose-password/(\w+)#', $link[1], $token);
-        $told = ['token' => $token[1], 'email' => 'ida@quay.example', 'invited' => true, 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'];
+        $told = [
+            'token' => $token[1], 'email' => 'ida@quay.example', 'invited' => true, 'password' => 'willow lantern seven',
+            'password_confirmation' => 'willow lantern seven',
+        ];
 
         $this->get((string) parse_url($link[1], PHP_URL_PATH))->assertOk()->assertInertia(static fn ($page) => $page->where('demo', false));
         $this->post('/choose-password', $told)->assertSessionHasNoErrors();
@@ -43,8 +60,21 @@ final class InstallingTest extends TestCase
     {
         $this->therapist();
         $count = Clinic::query()->count();
-        foreach ([['--name' => 'Q'], ['--email' => 'nobody'], ['--timezone' => 'Moon/Crater'], ['--email' => User::query()->value('email')]] as $wrong) {
-            self::assertSame(1, Artisan::call('somatrace:clinic', ['verb' => 'create', '--name' => 'Quay Street Rooms', '--owner' => 'Ida Vane', '--email' => 'ida@quay.example', '--no-interaction' => true, ...$wrong]));
+        foreach (
+            [
+                ['--name' => 'Q'], ['--email' => 'nobody'], ['--timezone' => 'Moon/Crater'], ['--email' => User::query()->value('email')],
+            ] as $wrong
+        ) {
+            self::assertSame(
+                1,
+                Artisan::call(
+                    'somatrace:clinic',
+                    [
+                        'verb' => 'create', '--name' => 'Quay Street Rooms', '--owner' => 'Ida Vane', '--email' => 'ida@quay.example',
+                        '--no-interaction' => true, ...$wrong,
+                    ],
+                ),
+            );
         }
         self::assertSame(2, Artisan::call('somatrace:clinic', ['verb' => 'destroy']));
         self::assertSame($count, Clinic::query()->count());
@@ -62,7 +92,16 @@ final class InstallingTest extends TestCase
         self::assertSame(0, User::query()->where('email', 'nell@lantern-yard.example')->count());
 
         $user->clinic->update(['demo' => true]);
-        self::assertSame(1, Artisan::call('somatrace:clinic', ['verb' => 'create', '--name' => 'Quay Street Rooms', '--owner' => 'Ida Vane', '--email' => 'ida@quay.example', '--no-interaction' => true]));
+        self::assertSame(
+            1,
+            Artisan::call(
+                'somatrace:clinic',
+                [
+                    'verb' => 'create', '--name' => 'Quay Street Rooms', '--owner' => 'Ida Vane', '--email' => 'ida@quay.example',
+                    '--no-interaction' => true,
+                ],
+            ),
+        );
         $this->get('/sign-in')->assertInertia(static fn ($page) => $page->where('demo', true));
         $this->actingAs($user)->get('/')->assertInertia(static fn ($page) => $page->where('demo', true));
     }
@@ -79,7 +118,11 @@ final class InstallingTest extends TestCase
 
     public function test_health_is_told_without_a_session(): void
     {
-        $this->get('/up')->assertOk()->assertExactJson(['up' => true])->assertHeader('X-Content-Type-Options', 'nosniff')->assertCookieMissing('somatrace_session');
+        $this->get('/up')
+            ->assertOk()
+            ->assertExactJson(['up' => true])
+            ->assertHeader('X-Content-Type-Options', 'nosniff')
+            ->assertCookieMissing('somatrace_session');
         DB::statement('drop table migrations');
         $this->get('/up')->assertStatus(503)->assertExactJson(['up' => false]);
     }

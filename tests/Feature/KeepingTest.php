@@ -50,7 +50,13 @@ final class KeepingTest extends TestCase
 
         self::assertSame($hash, ContentHash::of());
         self::assertSame('JBSWY3DPEHPK3PXP', User::query()->whereNotNull('second_factor')->firstOrFail()->second_factor);
-        self::assertSame([], array_filter((new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->state === 'ill' && $one->about !== 'backup'));
+        self::assertSame(
+            [],
+            array_filter(
+                (new Doctor(app('migrator')))->look(CarbonImmutable::now()),
+                static fn (Finding $one): bool => $one->state === 'ill' && $one->about !== 'backup',
+            ),
+        );
     }
 
     public function test_a_clinic_is_never_overwritten(): void
@@ -112,14 +118,19 @@ final class KeepingTest extends TestCase
     {
         $this->clinicAtWork();
 
-        $this->refuses(fn () => (new Backup(Strength::Light))->make("{$this->folder}/one.backup", 'short', CarbonImmutable::now()), 'at least twelve');
+        $this->refuses(
+            fn () => (new Backup(Strength::Light))->make("{$this->folder}/one.backup", 'short', CarbonImmutable::now()), 'at least twelve',
+        );
         self::assertFileDoesNotExist("{$this->folder}/one.backup");
     }
 
     public function test_the_commands_make_check_and_restore(): void
     {
         $this->clinicAtWork();
-        Config::set('somatrace.backup', ['folder' => "{$this->folder}/shelf", 'passphrase' => self::PASSPHRASE, 'passphrase_file' => null, 'strength' => 'light']);
+        Config::set(
+            'somatrace.backup',
+            ['folder' => "{$this->folder}/shelf", 'passphrase' => self::PASSPHRASE, 'passphrase_file' => null, 'strength' => 'light'],
+        );
 
         self::assertSame(0, Artisan::call('somatrace:backup'));
         self::assertSame(0, Artisan::call('somatrace:backup', ['--check' => true]));
@@ -142,17 +153,31 @@ final class KeepingTest extends TestCase
 
         $kept = BackupRetention::kept($made, $now);
 
-        self::assertSame(range(0, 7), array_values(array_filter(array_map(static fn (string $name): int => (int) substr($name, 1), array_reverse(array_keys($kept))), static fn (int $day): bool => $day <= 7)));
+        self::assertSame(
+            range(0, 7),
+            array_values(array_filter(
+                array_map(static fn (string $name): int => (int) substr($name, 1), array_reverse(array_keys($kept))),
+                static fn (int $day): bool => $day <= 7,
+            )),
+        );
         self::assertLessThanOrEqual(8 + 5 + 13, count($kept));
         self::assertSame(365, max(array_map(static fn (string $name): int => (int) substr($name, 1), array_keys($kept))));
-        self::assertSame(['old'], array_keys(BackupRetention::kept(['old' => $now->subYears(9)], $now)), 'the only one is never taken away');
+        self::assertSame(
+            ['old'], array_keys(BackupRetention::kept(['old' => $now->subYears(9)], $now)), 'the only one is never taken away',
+        );
     }
 
     #[DataProvider('ills')]
     public function test_the_doctor_sees_what_was_done_past_the_program(string $statement, string $about): void
     {
         $this->clinicAtWork();
-        $ill = static fn (): array => array_column(array_filter((new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->state === 'ill' && $one->about !== 'backup'), 'about');
+        $ill = static fn (): array => array_column(
+            array_filter(
+                (new Doctor(app('migrator')))->look(CarbonImmutable::now()),
+                static fn (Finding $one): bool => $one->state === 'ill' && $one->about !== 'backup',
+            ),
+            'about',
+        );
         self::assertSame([], array_values($ill()));
 
         DB::statement('pragma foreign_keys = off');
@@ -180,12 +205,15 @@ final class KeepingTest extends TestCase
         $this->clinicAtWork();
         DB::table('clinics')->update(['demo' => $demo ? 1 : 0]);
         config([
-            'app.url' => 'https://rooms.example', 'app.debug' => false, 'mail.default' => 'smtp', 'queue.default' => 'database', 'somatrace.outbox' => false, 'somatrace.backup.passphrase' => self::PASSPHRASE, ...$config,
+            'app.url' => 'https://rooms.example', 'app.debug' => false, 'mail.default' => 'smtp', 'queue.default' => 'database',
+            'somatrace.outbox' => false, 'somatrace.backup.passphrase' => self::PASSPHRASE, ...$config,
         ]);
         // whatever it is called
         foreach (['production', 'testing', 'anything'] as $name) {
             $this->app->instance('env', $name);
-            $said = array_values(array_filter((new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->about === 'setup'))[0];
+            $said = array_values(array_filter(
+                (new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->about === 'setup',
+            ))[0];
             $this->app->instance('env', 'testing');
 
             self::assertSame($state, $said->state, "$name: {$said->words}");
@@ -193,26 +221,44 @@ final class KeepingTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{bool, array<string, mixed>, string, string}> whether it is a demo, what is set otherwise, how it stands, part of the words */
+    /**
+     * @return iterable<string, array{bool, array<string, mixed>, string, string}> whether it is a demo, what is set otherwise, how it
+     * stands, part of the words
+     */
     public static function setups(): iterable
     {
         yield 'a clinic as it should be' => [false, [], 'well', 'As it should be.'];
-        yield 'a demo on its own machine may do all of it' => [true, ['app.url' => 'http://127.0.0.1:8080', 'app.debug' => true, 'mail.default' => 'outbox', 'queue.default' => 'sync', 'somatrace.outbox' => true, 'somatrace.backup.passphrase' => null], 'well', 'A demo on its own machine.'];
+        yield 'a demo on its own machine may do all of it' => [
+            true,
+            [
+                'app.url' => 'http://127.0.0.1:8080', 'app.debug' => true, 'mail.default' => 'outbox', 'queue.default' => 'sync',
+                'somatrace.outbox' => true, 'somatrace.backup.passphrase' => null,
+            ],
+            'well', 'A demo on its own machine.',
+        ];
         yield 'a demo that others reach' => [true, ['app.debug' => true], 'watch', 'APP_DEBUG=false'];
-        yield 'a clinic on its own machine that shows errors' => [false, ['app.url' => 'http://127.0.0.1:8080', 'app.debug' => true], 'watch', 'APP_DEBUG=false'];
+        yield 'a clinic on its own machine that shows errors' => [
+            false, ['app.url' => 'http://127.0.0.1:8080', 'app.debug' => true], 'watch', 'APP_DEBUG=false',
+        ];
         yield 'a clinic whose mail goes nowhere' => [false, ['mail.default' => 'outbox'], 'watch', 'MAIL_MAILER=smtp'];
         yield 'a clinic with the outbox of the demo' => [false, ['somatrace.outbox' => true], 'watch', 'SOMATRACE_OUTBOX=false'];
         yield 'a clinic over plain HTTP' => [false, ['app.url' => 'http://rooms.example'], 'watch', 'plain HTTP'];
         yield 'a clinic where somebody waits for mails' => [false, ['queue.default' => 'sync'], 'watch', 'QUEUE_CONNECTION=database'];
-        yield 'a clinic without a passphrase' => [false, ['somatrace.backup.passphrase' => null], 'watch', 'SOMATRACE_BACKUP_PASSPHRASE_FILE'];
+        yield 'a clinic without a passphrase' => [
+            false, ['somatrace.backup.passphrase' => null], 'watch', 'SOMATRACE_BACKUP_PASSPHRASE_FILE',
+        ];
     }
 
     public function test_mail_that_waits_and_files_others_may_read_are_said(): void
     {
         $this->clinicAtWork();
-        $said = fn (string $about): Finding => array_values(array_filter((new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->about === $about))[0];
+        $said = fn (string $about): Finding => array_values(array_filter(
+            (new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->about === $about,
+        ))[0];
         self::assertSame(['well', 'well'], [$said('mail')->state, $said('permissions')->state]);
-        DB::table('jobs')->insert(['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'available_at' => time(), 'created_at' => time() - 660]);
+        DB::table('jobs')->insert([
+            'queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'available_at' => time(), 'created_at' => time() - 660,
+        ]);
         chmod($this->database, 0644);
 
         self::assertSame(['ill', 'A mail has waited for 11 minutes.'], [$said('mail')->state, $said('mail')->words]);
@@ -224,7 +270,9 @@ final class KeepingTest extends TestCase
     {
         $this->clinicAtWork();
         Config::set('somatrace.backup.folder', "{$this->folder}/shelf");
-        $said = static fn (CarbonImmutable $now): Finding => array_values(array_filter((new Doctor(app('migrator')))->look($now), static fn (Finding $one): bool => $one->about === 'backup'))[0];
+        $said = static fn (CarbonImmutable $now): Finding => array_values(array_filter(
+            (new Doctor(app('migrator')))->look($now), static fn (Finding $one): bool => $one->about === 'backup',
+        ))[0];
         $now = CarbonImmutable::now();
         self::assertSame(['ill', 'There is none.'], [$said($now)->state, $said($now)->words]);
         touch((new BackupRetention("{$this->folder}/shelf"))->place($now));

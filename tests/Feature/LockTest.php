@@ -18,7 +18,15 @@ final class LockTest extends TestCase
         $this->get($work)->assertRedirect('/locked');
         $this->getJson("/visits/{$visit->public_id}/entries")->assertStatus(423);
         $this->save($visit, 'complaint', ['zone' => 'neck_back', 'side' => 'left', 'now' => 3])->assertStatus(423);
-        $this->postJson("/visits/{$visit->public_id}/events", ['events' => [['id' => (string) Str::ulid(), 'type' => 'stopped', 'step' => 's1', 'payload' => [], 'happened_at' => now()->toIso8601String()]]])->assertStatus(423);
+        $this->postJson(
+            "/visits/{$visit->public_id}/events",
+            [
+                'events' => [[
+                    'id' => (string) Str::ulid(), 'type' => 'stopped', 'step' => 's1', 'payload' => [],
+                    'happened_at' => now()->toIso8601String(),
+                ]],
+            ],
+        )->assertStatus(423);
         $this->get('/locked')->assertInertia(fn ($page) => $page->component('Locked', false));
         self::assertSame(0, $visit->entries()->count());
 
@@ -62,7 +70,9 @@ final class LockTest extends TestCase
     public function test_the_key_of_what_waits_in_a_browser_is_told_to_its_owner_alone_and_behind_no_lock(): void
     {
         $of = function (string $address): ?string {
-            return preg_match('/name="somatrace-seal" content="([^"]+)"/', (string) $this->get($address)->getContent(), $found) === 1 ? $found[1] : null;
+            return preg_match('/name="somatrace-seal" content="([^"]+)"/', (string) $this->get($address)->getContent(), $found) === 1
+                ? $found[1]
+                : null;
         };
         self::assertNull($of('/sign-in'));
         $keys = [];

@@ -18,20 +18,31 @@ final class NoteTest extends TestCase
     public function test_a_correction_shows_word_by_word_what_it_changed(): void
     {
         $visit = $this->signed();
-        $this->post("/visits/{$visit->public_id}/correct", ['happened' => 'Levator left, up to 6. It softened.', 'advice' => 'Walk.', 'reason' => 'It was six, not five.'])->assertRedirect();
+        $this->post(
+            "/visits/{$visit->public_id}/correct",
+            ['happened' => 'Levator left, up to 6. It softened.', 'advice' => 'Walk.', 'reason' => 'It was six, not five.'],
+        )->assertRedirect();
 
         $revisions = $this->get("/visits/{$visit->public_id}/note")->assertOk()->viewData('page')['props']['revisions'];
 
         self::assertSame([2, 1], array_column($revisions, 'revision'));
-        self::assertSame([['same', 'Levator left, up to '], ['removed', '5. '], ['added', '6. '], ['same', 'It softened.']], array_map(static fn (array $piece): array => [$piece['kind'], $piece['text']], $revisions[0]['fields']['happened']));
+        self::assertSame(
+            [['same', 'Levator left, up to '], ['removed', '5. '], ['added', '6. '], ['same', 'It softened.']],
+            array_map(static fn (array $piece): array => [$piece['kind'], $piece['text']], $revisions[0]['fields']['happened']),
+        );
         self::assertSame([['kind' => 'same', 'text' => 'Walk.']], $revisions[0]['fields']['advice']);
-        self::assertSame(['It was six, not five.', 'Ada Thorn', app(Clinic::class)->atlas->version], [$revisions[0]['reason'], $revisions[0]['by'], $revisions[0]['atlas']]);
+        self::assertSame(
+            ['It was six, not five.', 'Ada Thorn', app(Clinic::class)->atlas->version],
+            [$revisions[0]['reason'], $revisions[0]['by'], $revisions[0]['atlas']],
+        );
     }
 
     public function test_the_note_is_read_from_what_was_frozen(): void
     {
         $visit = $this->signed();
-        DB::table('entries')->where('kind', 'palpation')->update(['payload' => json_encode(['muscle' => 'soleus', 'side' => 'left', 'tenderness' => 1])]);
+        DB::table('entries')->where('kind', 'palpation')->update([
+            'payload' => json_encode(['muscle' => 'soleus', 'side' => 'left', 'tenderness' => 1]),
+        ]);
 
         $found = $this->get("/visits/{$visit->public_id}/note")->viewData('page')['props']['found'];
 
@@ -60,7 +71,11 @@ final class NoteTest extends TestCase
     {
         $visit = $this->signed();
 
-        $pdf = (string) $this->get("/visits/{$visit->public_id}/note.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();
+        $pdf = (string) $this
+            ->get("/visits/{$visit->public_id}/note.pdf")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'application/pdf')
+            ->getContent();
 
         self::assertStringStartsWith('%PDF', $pdf);
         self::assertGreaterThan(20_000, strlen($pdf), 'the outline of a body takes room');
@@ -105,7 +120,8 @@ final class NoteTest extends TestCase
     {
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
-        $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Levator left, up to 5. It softened.', 'advice' => 'Walk.'])->assertRedirect();
+        $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Levator left, up to 5. It softened.', 'advice' => 'Walk.'])
+            ->assertRedirect();
 
         return $visit;
     }

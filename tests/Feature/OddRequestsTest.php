@@ -21,9 +21,12 @@ final class OddRequestsTest extends TestCase
 {
     /** Every name a page or a window ever sends, so that the odd value meets the code that reads it. */
     private const NAMES = [
-        'email', 'password', 'password_confirmation', 'code', 'token', 'invited', 'current', 'q', 'sort', 'away', 'from', 'to', 'person', 'client', 'kind', 'before', 'name', 'role', 'licensed', 'supervisor_id', 'timezone', 'visit_minutes', 'retention_years',
-        'hours', 'pedals', 'school', 'pressure_unit', 'length_unit', 'date_form', 'theme', 'idle_minutes', 'thumb_minutes', 'off', 'card', 'chosen', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'phone', 'address',
-        'contacts', 'other', 'merge', 'file', 'digest', 'day', 'time', 'minutes', 'reason', 'appointment', 'key', 'phase', 'identity', 'payload', 'seen', 'more', 'step', 'entries', 'events', 'sent_at', 'happened', 'advice', 'next_time', 'regions', 'full', 'position',
+        'email', 'password', 'password_confirmation', 'code', 'token', 'invited', 'current', 'q', 'sort', 'away', 'from', 'to', 'person',
+        'client', 'kind', 'before', 'name', 'role', 'licensed', 'supervisor_id', 'timezone', 'visit_minutes', 'retention_years',
+        'hours', 'pedals', 'school', 'pressure_unit', 'length_unit', 'date_form', 'theme', 'idle_minutes', 'thumb_minutes', 'off', 'card',
+        'chosen', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'phone', 'address',
+        'contacts', 'other', 'merge', 'file', 'digest', 'day', 'time', 'minutes', 'reason', 'appointment', 'key', 'phase', 'identity',
+        'payload', 'seen', 'more', 'step', 'entries', 'events', 'sent_at', 'happened', 'advice', 'next_time', 'regions', 'full', 'position',
         'what', 'side', 'repeat', 'about', 'id', 'answers', 'send', 'format', 'deck', 'theirs',
     ];
 
@@ -43,7 +46,9 @@ final class OddRequestsTest extends TestCase
         $asked = 0;
         foreach ($this->routes() as $name => [$method, $uri]) {
             // a page is read with two of them, what writes with all: ODD=full reads with all as well
-            $odd = $method === 'GET' && getenv('ODD') !== 'full' ? array_intersect_key($this->odd(), array_flip(self::SAMPLE)) : $this->odd();
+            $odd = $method === 'GET' && getenv('ODD') !== 'full'
+                ? array_intersect_key($this->odd(), array_flip(self::SAMPLE))
+                : $this->odd();
             self::assertNotSame([], $odd);
             foreach ($odd as $how => $body) {
                 // who is not signed in gets no further than the door, but for what is open to all
@@ -80,7 +85,10 @@ final class OddRequestsTest extends TestCase
                 $this->forget();
                 $this->actingAs($owner->refresh());
                 DB::beginTransaction();
-                $answer = $this->call($method, $this->path($uri, $visit, $person), server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $text);
+                $answer = $this->call(
+                    $method, $this->path($uri, $visit, $person),
+                    server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $text,
+                );
                 DB::rollBack();
                 self::assertSame(400, $answer->getStatusCode(), "$name with $text: ".mb_substr((string) $answer->getContent(), 0, 200));
             }
@@ -98,7 +106,13 @@ final class OddRequestsTest extends TestCase
         $this->post($link)->assertRedirect();
         $answers = ['done' => ['today'], 'flags' => ['numb_face' => 'yes']];
         $this->putJson($link, ['answers' => $answers])->assertOk();
-        foreach ([['application/json', '{"answers": {"done": ["tod'], ['text/plain', 'hello'], ['application/json', '[]'], ['application/json', '{}'], ['application/json', '{"answers": null}'], ['application/json', '{"answers": "none"}'], ['application/x-www-form-urlencoded', 'answers=none'], ['', '']] as [$type, $text]) {
+        foreach (
+            [
+                ['application/json', '{"answers": {"done": ["tod'], ['text/plain', 'hello'], ['application/json', '[]'],
+                ['application/json', '{}'], ['application/json', '{"answers": null}'], ['application/json', '{"answers": "none"}'],
+                ['application/x-www-form-urlencoded', 'answers=none'], ['', ''],
+            ] as [$type, $text]
+        ) {
             $answer = $this->call('PUT', $link, server: ['CONTENT_TYPE' => $type, 'HTTP_ACCEPT' => 'application/json'], content: $text);
             self::assertContains($answer->getStatusCode(), [400, 415, 422], "$type: $text");
             self::assertSame($answers, CheckIn::query()->firstOrFail()->answers, "$type: $text");
@@ -111,7 +125,9 @@ final class OddRequestsTest extends TestCase
         $all = static fn (mixed $value): array => array_fill_keys(self::NAMES, $value);
 
         return [
-            'lists' => $all([1, [2], ['a' => 'b']]), 'objects' => $all(['a' => ['b' => 'c']]), 'long words' => $all(str_repeat('ß', 10_000)), 'numbers' => $all(-1.5e300), 'booleans' => $all(true), 'nothing' => $all(null), 'dates' => $all('0000-99-99T99:99'), 'bytes' => $all("\0\x01 ' \" ; % _ \\"),
+            'lists' => $all([1, [2], ['a' => 'b']]), 'objects' => $all(['a' => ['b' => 'c']]),
+            'long words' => $all(str_repeat('ß', 10_000)), 'numbers' => $all(-1.5e300), 'booleans' => $all(true), 'nothing' => $all(null),
+            'dates' => $all('0000-99-99T99:99'), 'bytes' => $all("\0\x01 ' \" ; % _ \\"),
         ];
     }
 
@@ -124,7 +140,11 @@ final class OddRequestsTest extends TestCase
         }
         DB::beginTransaction();
         $path = $this->path($uri, $visit, $person);
-        $answer = $method === 'GET' ? $this->get($path.'?'.http_build_query($body), ['Accept' => 'application/json']) : $this->json($method, $path.(str_contains($uri, 'entries') ? '?'.http_build_query(['step' => $body['step'] ?? null]) : ''), $body);
+        $answer = $method === 'GET'
+            ? $this->get($path.'?'.http_build_query($body), ['Accept' => 'application/json'])
+            : $this->json(
+                $method, $path.(str_contains($uri, 'entries') ? '?'.http_build_query(['step' => $body['step'] ?? null]) : ''), $body,
+            );
         DB::rollBack();
 
         return $answer->getStatusCode();
@@ -141,7 +161,11 @@ final class OddRequestsTest extends TestCase
     {
         return '/'.str_replace(
             ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}'],
-            [$visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask', 'x', Str::random(43), str_starts_with($uri, 'clinic') ? 'clients.csv' : 'findings.csv'], $uri,
+            [
+                $visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask', 'x',
+                Str::random(43), str_starts_with($uri, 'clinic') ? 'clients.csv' : 'findings.csv',
+            ],
+            $uri,
         );
     }
 

@@ -33,7 +33,8 @@ final class OnceTest extends TestCase
         $first = $this->postJson("/visits/{$visit->public_id}/sign", $sign)->assertOk()->json();
 
         $this->postJson("/visits/{$visit->public_id}/sign", $sign)->assertOk()->assertExactJson($first);
-        $this->postJson("/visits/{$visit->public_id}/sign", ['happened' => 'Levator, right.', 'key' => (string) Str::ulid()])->assertConflict();
+        $this->postJson("/visits/{$visit->public_id}/sign", ['happened' => 'Levator, right.', 'key' => (string) Str::ulid()])
+            ->assertConflict();
         self::assertSame(['Levator, left.'], $visit->notes()->pluck('happened')->all());
 
         $correct = ['happened' => 'Levator, right.', 'reason' => 'Sides were swapped.', 'key' => (string) Str::ulid()];
@@ -59,7 +60,10 @@ final class OnceTest extends TestCase
             $this->post("/visits/{$visit->public_id}/plan", $plan)->assertSessionHasNoErrors();
         }
 
-        self::assertSame([1, 1, 1], [DB::table('appointments')->count(), DB::table('clients')->where('name', 'Orla Pike')->count(), DB::table('plans')->count()]);
+        self::assertSame(
+            [1, 1, 1],
+            [DB::table('appointments')->count(), DB::table('clients')->where('name', 'Orla Pike')->count(), DB::table('plans')->count()],
+        );
     }
 
     public function test_a_deed_without_a_key_and_a_key_used_for_something_else_are_refused(): void
@@ -71,8 +75,14 @@ final class OnceTest extends TestCase
         $this->postJson("/clients/{$client->public_id}/visits", ['key' => strtolower($key)])->assertUnprocessable();
         $this->postJson("/clients/{$client->public_id}/visits", ['key' => $key]);
 
-        $this->postJson("/clients/{$client->public_id}/appointments", ['day' => '2027-01-11', 'time' => '10:00', 'minutes' => 60, 'key' => $key])->assertUnprocessable()->assertJsonPath('errors.key.0', 'This was sent before, for something else. Load the page anew, please.');
-        $this->actingAs($this->therapist($user->clinic))->postJson("/clients/{$client->public_id}/visits", ['key' => $key])->assertUnprocessable();
+        $this->postJson(
+            "/clients/{$client->public_id}/appointments", ['day' => '2027-01-11', 'time' => '10:00', 'minutes' => 60, 'key' => $key],
+        )
+            ->assertUnprocessable()
+            ->assertJsonPath('errors.key.0', 'This was sent before, for something else. Load the page anew, please.');
+        $this->actingAs($this->therapist($user->clinic))
+            ->postJson("/clients/{$client->public_id}/visits", ['key' => $key])
+            ->assertUnprocessable();
         self::assertSame(0, DB::table('appointments')->count());
     }
 }

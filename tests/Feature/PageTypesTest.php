@@ -32,20 +32,39 @@ final class PageTypesTest extends TestCase
         foreach ($this->paths($owner) as $path) {
             $page = (array) $this->get($path)->assertOk()->viewData('page'); // as it is sent: an empty map is none of a list
             $props = array_diff_key($page['props'], array_flip(self::SHARED));
-            $checks[] = "/* $path */ told<ComponentProps<typeof import('../../../resources/js/pages/{$page['component']}.vue').default>>(".json_encode($props, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES).')';
+            $checks[] = "/* $path */ told<ComponentProps<typeof import('../../../resources/js/pages/{$page['component']}.vue').default>>("
+                .json_encode(
+                    $props, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+                ).')';
         }
         self::assertGreaterThan(40, count($checks));
 
         self::assertSame('', $this->compiled($checks));
-        self::assertStringContainsString("'fourscore' does not exist", $this->compiled(["told<import('../../../resources/js/types/visit').Place>({ zone: 'temple', side: 'left', fourscore: 1 })"]), 'the compiler looks');
+        self::assertStringContainsString(
+            "'fourscore' does not exist",
+            $this->compiled(["told<import('../../../resources/js/types/visit').Place>({ zone: 'temple', side: 'left', fourscore: 1 })"]),
+            'the compiler looks',
+        );
     }
 
     /** @return iterable<string> */
     private function paths(User $owner): iterable
     {
-        yield from ['/', '/account', '/people', '/settings', '/clinic/audit', '/clinic/files', '/clinic/scope', '/atlas', '/atlas/trainer', '/atlas/muscle/soleus', '/atlas/technique/stripping', '/atlas/movement/cervical.rotation', '/atlas/test/first_rib_spring', '/atlas/landmark/mastoid_process', '/clients', '/clients/new'];
+        yield from [
+            '/', '/account', '/people', '/settings', '/clinic/audit', '/clinic/files', '/clinic/scope', '/atlas', '/atlas/trainer',
+            '/atlas/muscle/soleus', '/atlas/technique/stripping', '/atlas/movement/cervical.rotation', '/atlas/test/first_rib_spring',
+            '/atlas/landmark/mastoid_process', '/clients', '/clients/new',
+        ];
         foreach (['signed', 'open'] as $status) {
-            foreach (Visit::query()->where('status', $status)->whereRelation('client', 'clinic_id', $owner->clinic_id)->latest('number')->with('client')->take(2)->get() as $visit) {
+            foreach (
+                Visit::query()
+                    ->where('status', $status)
+                    ->whereRelation('client', 'clinic_id', $owner->clinic_id)
+                    ->latest('number')
+                    ->with('client')
+                    ->take(2)
+                    ->get() as $visit
+            ) {
                 foreach (self::STEPS as $step) {
                     yield "/visits/{$visit->public_id}/$step";
                 }
@@ -66,7 +85,9 @@ final class PageTypesTest extends TestCase
     {
         $head = "type ComponentProps<C> = C extends new (...args: never[]) => { \$props: infer P } ? P : never\nconst told = <T>(props: T): T => props\n";
         file_put_contents(base_path(self::FILE), $head.implode("\n", $checks)."\nexport {}\n");
-        $process = new Process(['npx', '--no-install', 'vue-tsc', '--noEmit', '-p', 'tests/types/tsconfig.json'], base_path(), timeout: 240);
+        $process = new Process(
+            ['npx', '--no-install', 'vue-tsc', '--noEmit', '-p', 'tests/types/tsconfig.json'], base_path(), timeout: 240,
+        );
         $process->run();
         unlink(base_path(self::FILE));
         // one line a fault, whichever pages have it

@@ -31,18 +31,29 @@ final class PeopleTest extends TestCase
     public function test_somebody_is_invited_by_mail_chooses_a_password_once_and_signs_in(): void
     {
         $owner = $this->therapist(role: Role::Owner);
-        $this->actingAs($owner)->post('/people', ['name' => 'Pim Sallow', 'email' => 'pim@quay.example', 'role' => 'student', 'supervisor_id' => $owner->id])->assertRedirect('/people')->assertSessionHasNoErrors();
+        $this->actingAs($owner)
+            ->post('/people', ['name' => 'Pim Sallow', 'email' => 'pim@quay.example', 'role' => 'student', 'supervisor_id' => $owner->id])
+            ->assertRedirect('/people')
+            ->assertSessionHasNoErrors();
         $pim = User::query()->where('email', 'pim@quay.example')->firstOrFail();
-        self::assertSame([Role::Student, false, 'student', $owner->id], [$pim->role, $pim->licensed, $pim->experience, $pim->supervisor_id]);
+        self::assertSame(
+            [Role::Student, false, 'student', $owner->id], [$pim->role, $pim->licensed, $pim->experience, $pim->supervisor_id],
+        );
         $mail = OutboxMail::query()->latest('id')->firstOrFail();
         self::assertSame('pim@quay.example', $mail->to);
         self::assertSame(1, preg_match('#https?://\S+/choose-password/(\w+)\?\S+#', (string) $mail->text, $link));
         $this->post('/sign-out');
 
-        $told = ['token' => $link[1], 'email' => 'pim@quay.example', 'invited' => true, 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'];
-        $this->post('/choose-password', [...$told, 'password' => 'short', 'password_confirmation' => 'short'])->assertSessionHasErrors('password');
+        $told = [
+            'token' => $link[1], 'email' => 'pim@quay.example', 'invited' => true, 'password' => 'willow lantern seven',
+            'password_confirmation' => 'willow lantern seven',
+        ];
+        $this->post('/choose-password', [...$told, 'password' => 'short', 'password_confirmation' => 'short'])
+            ->assertSessionHasErrors('password');
         $this->post('/choose-password', $told)->assertRedirect('/sign-in')->assertSessionHasNoErrors();
-        $this->post('/choose-password', [...$told, 'password' => 'another lantern eight', 'password_confirmation' => 'another lantern eight'])->assertSessionHasErrors('password');
+        $this->post(
+            '/choose-password', [...$told, 'password' => 'another lantern eight', 'password_confirmation' => 'another lantern eight'],
+        )->assertSessionHasErrors('password');
         $this->post('/sign-in', ['email' => 'pim@quay.example', 'password' => 'willow lantern seven'])->assertRedirect('/');
         self::assertNull($pim->fresh()?->invited_at);
     }
@@ -55,7 +66,9 @@ final class PeopleTest extends TestCase
         $stranger = $this->therapist();
         $told = array_map(static fn (mixed $value): mixed => $value === 'stranger' ? $stranger->id : $value, $told);
 
-        $this->actingAs($owner)->post('/people', ['name' => 'Pim', 'email' => 'pim@quay.example', 'role' => 'therapist', ...$told])->assertSessionHasErrors($field);
+        $this->actingAs($owner)
+            ->post('/people', ['name' => 'Pim', 'email' => 'pim@quay.example', 'role' => 'therapist', ...$told])
+            ->assertSessionHasErrors($field);
         self::assertSame(2, User::query()->count());
     }
 
@@ -100,11 +113,16 @@ final class PeopleTest extends TestCase
     {
         $user = $this->therapist();
         foreach ([$user->email, 'nobody@quay.example'] as $address) {
-            $this->post('/forgotten', ['email' => $address])->assertSessionHas('message', 'If this address has an account, a link is on its way. It holds an hour.');
+            $this->post('/forgotten', ['email' => $address])->assertSessionHas(
+                'message', 'If this address has an account, a link is on its way. It holds an hour.',
+            );
         }
         self::assertSame([$user->email], OutboxMail::query()->pluck('to')->all());
         preg_match('#/choose-password/(\w+)#', (string) OutboxMail::query()->firstOrFail()->text, $link);
-        $told = ['token' => $link[1], 'email' => $user->email, 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'];
+        $told = [
+            'token' => $link[1], 'email' => $user->email, 'password' => 'willow lantern seven',
+            'password_confirmation' => 'willow lantern seven',
+        ];
         $this->travel(61)->minutes();
         $this->post('/choose-password', $told)->assertSessionHasErrors('password');
         $this->travelBack();
@@ -116,8 +134,14 @@ final class PeopleTest extends TestCase
     {
         $user = $this->therapist();
         $this->actingAs($user)->get('/')->assertOk();
-        $this->put('/account/password', ['current' => 'wrong', 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'])->assertSessionHasErrors('current');
-        $this->put('/account/password', ['current' => 'a good password', 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'])->assertSessionHasNoErrors();
+        $this->put(
+            '/account/password',
+            ['current' => 'wrong', 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'],
+        )->assertSessionHasErrors('current');
+        $this->put(
+            '/account/password',
+            ['current' => 'a good password', 'password' => 'willow lantern seven', 'password_confirmation' => 'willow lantern seven'],
+        )->assertSessionHasNoErrors();
         $this->get('/')->assertOk();
         $elsewhere = ['password_hash_web' => 'of the old password'];
 
@@ -146,7 +170,9 @@ final class PeopleTest extends TestCase
         $ask('production', true)->assertNotFound();
         $ask('local', false)->assertNotFound();
         $ask('local', true, 'smtp')->assertNotFound();
-        $ask('local', true)->assertOk()->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->count('mails', 1)->where('mails.0.to', $owner->email));
+        $ask('local', true)->assertOk()->assertInertia(
+            static fn (AssertableInertia $page): AssertableInertia => $page->count('mails', 1)->where('mails.0.to', $owner->email),
+        );
     }
 
     public function test_a_students_note_waits_for_a_licensed_name_that_is_not_their_own(): void
@@ -157,12 +183,21 @@ final class PeopleTest extends TestCase
         $visit = $this->visit($student);
         $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Neck, left.'])->assertSessionHasNoErrors();
         $this->post("/visits/{$visit->public_id}/countersign")->assertForbidden();
-        $this->actingAs($owner)->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('countersign.0.by', $student->name));
+        $this->actingAs($owner)
+            ->get('/')
+            ->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('countersign.0.by', $student->name));
         $before = DB::table('notes')->value('case_document');
-        $this->get("/visits/{$visit->public_id}/after")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('may_countersign', true)->where('notes.0.needs_countersign', true)->where('notes.0.countersigner', null));
+        $this->get("/visits/{$visit->public_id}/after")->assertInertia(
+            static fn (AssertableInertia $page): AssertableInertia => $page
+                ->where('may_countersign', true)
+                ->where('notes.0.needs_countersign', true)
+                ->where('notes.0.countersigner', null),
+        );
         $this->post("/visits/{$visit->public_id}/countersign")->assertSessionHasNoErrors();
 
-        $this->get("/visits/{$visit->public_id}/after")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('notes.0.countersigner', $owner->name));
+        $this->get("/visits/{$visit->public_id}/after")->assertInertia(
+            static fn (AssertableInertia $page): AssertableInertia => $page->where('notes.0.countersigner', $owner->name),
+        );
         $this->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('countersign', []));
         self::assertSame($before, DB::table('notes')->value('case_document'), 'what was signed stays as it was');
     }
@@ -173,7 +208,9 @@ final class PeopleTest extends TestCase
         $visit = $this->visit($owner);
         $this->actingAs($this->therapist($owner->clinic, Role::Student));
 
-        $this->get("/visits/{$visit->public_id}/ask")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('visit.writable', false));
+        $this->get("/visits/{$visit->public_id}/ask")->assertInertia(
+            static fn (AssertableInertia $page): AssertableInertia => $page->where('visit.writable', false),
+        );
         $this->save($visit, 'complaint', ['zone' => 'neck_back', 'side' => 'left', 'now' => 6])->assertForbidden();
     }
 }

@@ -21,7 +21,10 @@ use Tests\TestCase;
 /** Who may do what, as tests/tables/policies.txt says: every deed of a policy is asked, those that are not listed as well. */
 final class PoliciesTableTest extends TestCase
 {
-    private const POLICIES = ['visit' => VisitPolicy::class, 'client' => ClientPolicy::class, 'person' => UserPolicy::class, 'appointment' => AppointmentPolicy::class];
+    private const POLICIES = [
+        'visit' => VisitPolicy::class, 'client' => ClientPolicy::class, 'person' => UserPolicy::class,
+        'appointment' => AppointmentPolicy::class,
+    ];
 
     #[DataProvider('rows')]
     public function test_somebody_may_what_the_table_says_and_nothing_else(string $person, string $record, string $may): void
@@ -33,7 +36,9 @@ final class PoliciesTableTest extends TestCase
         $allowed = [];
         $policy = new (self::POLICIES[$kind]);
         foreach ((new \ReflectionClass($policy))->getMethods(\ReflectionMethod::IS_PUBLIC) as $method) {
-            $asked = $method->getNumberOfParameters() === 1 ? $policy->{$method->getName()}($user) : $policy->{$method->getName()}($user, $thing);
+            $asked = $method->getNumberOfParameters() === 1
+                ? $policy->{$method->getName()}($user)
+                : $policy->{$method->getName()}($user, $thing);
             if ($asked === true) {
                 $allowed[] = $method->getName();
             }
@@ -56,9 +61,13 @@ final class PoliciesTableTest extends TestCase
     /** @param  list<string>  $said */
     private function person(Clinic $clinic, array $said): User
     {
-        $other = in_array('elsewhere', $said, true) ? Clinic::query()->create(['name' => 'Elsewhere', 'timezone' => 'UTC', 'scope_off' => []]) : $clinic;
+        $other = in_array('elsewhere', $said, true)
+            ? Clinic::query()->create(['name' => 'Elsewhere', 'timezone' => 'UTC', 'scope_off' => []])
+            : $clinic;
         $user = $this->therapist($other, Role::from($said[0]));
-        $user->update(['licensed' => ! in_array('unlicensed', $said, true), 'deactivated_at' => in_array('gone', $said, true) ? now() : null]);
+        $user->update([
+            'licensed' => ! in_array('unlicensed', $said, true), 'deactivated_at' => in_array('gone', $said, true) ? now() : null,
+        ]);
 
         return $user->refresh();
     }
@@ -71,12 +80,18 @@ final class PoliciesTableTest extends TestCase
         $client = $this->client($colleague);
         if (str_starts_with($said[0], 'visit')) {
             return ['visit', Visit::query()->create([
-                'clinic_id' => $clinic->id, 'client_id' => $client->id, 'user_id' => $said[0] === 'visit of own' ? $user->id : $colleague->id, 'number' => 1, 'started_at' => now(), 'minutes' => 60,
-                'status' => VisitStatus::tryFrom($said[1]) ?? VisitStatus::Open, 'origin' => $said[1] === 'from elsewhere' ? 'elsewhere' : 'here',
+                'clinic_id' => $clinic->id, 'client_id' => $client->id,
+                'user_id' => $said[0] === 'visit of own' ? $user->id : $colleague->id, 'number' => 1, 'started_at' => now(),
+                'minutes' => 60,
+                'status' => VisitStatus::tryFrom($said[1]) ?? VisitStatus::Open,
+                'origin' => $said[1] === 'from elsewhere' ? 'elsewhere' : 'here',
             ])->refresh()];
         }
         if ($said[0] === 'client') {
-            $client->forceFill(['erased_at' => ($said[1] ?? '') === 'erased' ? now() : null, 'merged_into_id' => ($said[1] ?? '') === 'merged' ? $this->client($colleague)->id : null])->save();
+            $client->forceFill([
+                'erased_at' => ($said[1] ?? '') === 'erased' ? now() : null,
+                'merged_into_id' => ($said[1] ?? '') === 'merged' ? $this->client($colleague)->id : null,
+            ])->save();
 
             return ['client', $client];
         }

@@ -35,12 +35,18 @@ final class QueriesTest extends TestCase
     {
         (new LargeClinic(app(Core::class)))->make($clients, $visits, $findings);
         $owner = User::query()->whereRelation('roles', 'name', Role::Owner->value)->latest('id')->firstOrFail();
-        $last = DB::table('visits')->join('clients', 'clients.id', '=', 'visits.client_id')->where('visits.clinic_id', $owner->clinic_id)->orderByDesc('number')->first(['visits.public_id as visit', 'clients.public_id as client']);
+        $last = DB::table('visits')
+            ->join('clients', 'clients.id', '=', 'visits.client_id')
+            ->where('visits.clinic_id', $owner->clinic_id)
+            ->orderByDesc('number')
+            ->first(['visits.public_id as visit', 'clients.public_id as client']);
         self::assertNotNull($last);
         $counts = [];
         foreach ([
-            'today' => '/', 'clients' => '/clients', 'audit' => '/clinic/audit', 'people' => '/people', 'client' => "/clients/{$last->client}", 'details' => "/clients/{$last->client}/edit",
-            'note' => "/visits/{$last->visit}/note", 'ask' => "/visits/{$last->visit}/ask", 'feel' => "/visits/{$last->visit}/feel", 'after' => "/visits/{$last->visit}/after",
+            'today' => '/', 'clients' => '/clients', 'audit' => '/clinic/audit', 'people' => '/people',
+            'client' => "/clients/{$last->client}", 'details' => "/clients/{$last->client}/edit",
+            'note' => "/visits/{$last->visit}/note", 'ask' => "/visits/{$last->visit}/ask", 'feel' => "/visits/{$last->visit}/feel",
+            'after' => "/visits/{$last->visit}/after",
         ] as $name => $path) {
             $this->actingAs($owner->fresh() ?? $owner)->get($path)->assertOk(); // the first look may compute and store
             DB::flushQueryLog();

@@ -14,19 +14,32 @@ final class RecordingTest extends TestCase
     public function test_nothing_is_judged_while_more_is_on_its_way(): void
     {
         $visit = $this->visit($this->therapist());
-        $entry = static fn (string $zone): array => ['kind' => 'complaint', 'phase' => 'before', 'payload' => ['zone' => $zone, 'side' => 'left', 'now' => 4], 'seen' => 0];
+        $entry = static fn (string $zone): array => [
+            'kind' => 'complaint', 'phase' => 'before', 'payload' => ['zone' => $zone, 'side' => 'left', 'now' => 4], 'seen' => 0,
+        ];
 
-        $this->putJson("/visits/{$visit->public_id}/entries?step=feel&more=1", $entry('neck_side'))->assertOk()->assertJsonMissingPath('safety')->assertJsonMissingPath('pattern')->assertJsonPath('entry.revision', 1);
-        $this->putJson("/visits/{$visit->public_id}/entries?step=feel", $entry('neck_back'))->assertOk()->assertJsonStructure(['safety', 'pattern', 'line']);
+        $this->putJson("/visits/{$visit->public_id}/entries?step=feel&more=1", $entry('neck_side'))
+            ->assertOk()
+            ->assertJsonMissingPath('safety')
+            ->assertJsonMissingPath('pattern')
+            ->assertJsonPath('entry.revision', 1);
+        $this->putJson("/visits/{$visit->public_id}/entries?step=feel", $entry('neck_back'))
+            ->assertOk()
+            ->assertJsonStructure(['safety', 'pattern', 'line']);
     }
 
     public function test_a_touch_is_kept_and_answered_with_what_it_means(): void
     {
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
-        $answer = $this->save($visit, 'palpation', ['muscle' => 'levator_scapulae', 'side' => 'right', 'tenderness' => 1], step: 'feel')->assertOk();
+        $answer = $this->save($visit, 'palpation', ['muscle' => 'levator_scapulae', 'side' => 'right', 'tenderness' => 1], step: 'feel')
+            ->assertOk();
 
-        $answer->assertJsonPath('entry.revision', 1)->assertJsonPath('safety.verdict', 'modify')->assertJsonPath('pattern.candidates.0.muscle', 'levator_scapulae')->assertJsonPath('pattern.candidates.0.side', 'left');
+        $answer
+            ->assertJsonPath('entry.revision', 1)
+            ->assertJsonPath('safety.verdict', 'modify')
+            ->assertJsonPath('pattern.candidates.0.muscle', 'levator_scapulae')
+            ->assertJsonPath('pattern.candidates.0.side', 'left');
     }
 
     public function test_an_older_window_overwrites_nothing_and_is_told(): void
@@ -34,11 +47,17 @@ final class RecordingTest extends TestCase
         $visit = $this->visit($this->therapist());
         $felt = static fn (int $tenderness): array => ['muscle' => 'masseter', 'side' => 'left', 'tenderness' => $tenderness];
         $this->save($visit, 'palpation', $felt(3))->assertOk();
-        $this->save($visit, 'palpation', $felt(1))->assertStatus(409)->assertJsonPath('entry.payload.tenderness', 3)->assertJsonPath('conflict', true);
+        $this->save($visit, 'palpation', $felt(1))
+            ->assertStatus(409)
+            ->assertJsonPath('entry.payload.tenderness', 3)
+            ->assertJsonPath('conflict', true);
         $this->save($visit, 'palpation', $felt(1), seen: 1)->assertOk()->assertJsonPath('entry.revision', 2);
         $this->save($visit, 'palpation', $felt(1), seen: 1)->assertOk(); // the same once more is no conflict
 
-        self::assertSame([3, 1], EntryChange::query()->orderBy('revision')->get()->map(fn (EntryChange $change): int => $change->payload['tenderness'])->all());
+        self::assertSame(
+            [3, 1],
+            EntryChange::query()->orderBy('revision')->get()->map(fn (EntryChange $change): int => $change->payload['tenderness'])->all(),
+        );
     }
 
     public function test_two_windows_on_different_fields_of_one_finding_both_stand(): void
@@ -51,7 +70,9 @@ final class RecordingTest extends TestCase
         // one field of both: what only one of them said stands, the other is told
         $this->save($visit, 'palpation', $felt(['tenderness' => 1, 'texture' => ['nodule']]), seen: 1)->assertStatus(200);
         $this->save($visit, 'palpation', $felt(['tenderness' => 2, 'familiar' => 'yes']), seen: 1)->assertStatus(409)
-            ->assertJsonPath('clashing', ['tenderness'])->assertJsonPath('entry.payload', $felt(['tenderness' => 1, 'tone' => 'high', 'texture' => ['nodule'], 'familiar' => 'yes']));
+            ->assertJsonPath('clashing', ['tenderness'])->assertJsonPath(
+                'entry.payload', $felt(['tenderness' => 1, 'tone' => 'high', 'texture' => ['nodule'], 'familiar' => 'yes']),
+            );
     }
 
     public function test_what_two_windows_wrote_is_not_joined_to_what_cannot_be(): void
@@ -61,7 +82,10 @@ final class RecordingTest extends TestCase
         $this->save($visit, 'palpation', $felt(['tenderness' => 0]))->assertOk();
         $this->save($visit, 'palpation', null, 'masseter:left', seen: 1)->assertOk();
         // taken back since: it does not come again by a touch of somebody who has not read it
-        $this->save($visit, 'palpation', $felt(['tenderness' => 0, 'tone' => 'high']), seen: 1)->assertStatus(409)->assertJsonPath('clashing', null)->assertJsonPath('entry.payload', null);
+        $this->save($visit, 'palpation', $felt(['tenderness' => 0, 'tone' => 'high']), seen: 1)
+            ->assertStatus(409)
+            ->assertJsonPath('clashing', null)
+            ->assertJsonPath('entry.payload', null);
     }
 
     public function test_an_agreement_is_one_act_and_never_joined(): void
@@ -69,7 +93,10 @@ final class RecordingTest extends TestCase
         $visit = $this->visit($this->therapist());
         $this->save($visit, 'consent', ['area' => 'buttock', 'given' => true])->assertOk();
         $this->save($visit, 'consent', ['area' => 'buttock', 'given' => false], seen: 1)->assertOk();
-        $this->save($visit, 'consent', ['area' => 'buttock', 'given' => true, 'but' => 'over cloth'], seen: 1)->assertStatus(409)->assertJsonPath('clashing', null)->assertJsonPath('entry.payload.given', false);
+        $this->save($visit, 'consent', ['area' => 'buttock', 'given' => true, 'but' => 'over cloth'], seen: 1)
+            ->assertStatus(409)
+            ->assertJsonPath('clashing', null)
+            ->assertJsonPath('entry.payload.given', false);
     }
 
     #[DataProvider('refused')]
@@ -85,10 +112,14 @@ final class RecordingTest extends TestCase
     /** @return iterable<string, array{string, mixed, ?string, string}> */
     public static function refused(): iterable
     {
-        yield 'a neck that turns 240 degrees' => ['range', ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 240], null, 'allowed are 0 to 110'];
+        yield 'a neck that turns 240 degrees' => [
+            'range', ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 240], null, 'allowed are 0 to 110',
+        ];
         yield 'pain of 14' => ['complaint', ['zone' => 'temple', 'side' => 'left', 'now' => 14], null, 'at most 10'];
         yield 'a muscle nobody has' => ['palpation', ['muscle' => 'wing_flexor', 'side' => 'left'], null, 'is not known'];
-        yield 'a central pain with a wrong side' => ['complaint', ['zone' => 'low_back', 'side' => 'midline', 'now' => 4], null, 'on both sides'];
+        yield 'a central pain with a wrong side' => [
+            'complaint', ['zone' => 'low_back', 'side' => 'midline', 'now' => 4], null, 'on both sides',
+        ];
         yield 'a flag that is not asked' => ['red_flag', 'yes', 'sore_thumb', 'not asked'];
         yield 'a school nobody knows' => ['school', 'nine_at_least', 'pressure', 'is not known'];
         yield 'no position left' => ['positions', [], '', 'at least 1'];
@@ -97,8 +128,12 @@ final class RecordingTest extends TestCase
     public function test_what_stands_before_the_work_is_not_taken_after_it_and_what_nobody_writes_is_refused(): void
     {
         $visit = $this->visit($this->therapist());
-        $this->save($visit, 'consent', ['area' => 'buttock', 'given' => true], phase: 'after')->assertUnprocessable()->assertJsonValidationErrors('phase');
-        $this->save($visit, 'done', ['muscle' => 'soleus', 'side' => 'left', 'minutes' => 3, 'max_pressure' => 4])->assertUnprocessable()->assertJsonValidationErrors('kind');
+        $this->save($visit, 'consent', ['area' => 'buttock', 'given' => true], phase: 'after')
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('phase');
+        $this->save($visit, 'done', ['muscle' => 'soleus', 'side' => 'left', 'minutes' => 3, 'max_pressure' => 4])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('kind');
         $this->save($visit, 'others_denied', true, '')->assertUnprocessable()->assertJsonValidationErrors('kind');
         $this->save($visit, 'complaint', ['zone' => 'temple', 'side' => 'left', 'now' => 2], phase: 'after')->assertOk();
         $this->assertDatabaseCount('entries', 1);
@@ -106,21 +141,33 @@ final class RecordingTest extends TestCase
 
     public function test_an_entry_has_the_name_that_the_page_gives_it(): void
     {
-        foreach ((array) json_decode((string) file_get_contents(dirname(__DIR__).'/tables/entry-names.json'), true) as [$kind, $payload, $name]) {
+        foreach (
+            (array) json_decode((string) file_get_contents(dirname(__DIR__).'/tables/entry-names.json'), true) as [$kind, $payload, $name]
+        ) {
             self::assertSame($name, EntryKind::from($kind)->nameOf($payload, null));
         }
         $visit = $this->visit($this->therapist());
-        $this->save($visit, 'palpation', ['muscle' => 'gluteus_medius', 'side' => 'left', 'spot' => 'front', 'tenderness' => 1])->assertOk()->assertJsonPath('entry.identity', 'gluteus_medius:left::front');
+        $this->save($visit, 'palpation', ['muscle' => 'gluteus_medius', 'side' => 'left', 'spot' => 'front', 'tenderness' => 1])
+            ->assertOk()
+            ->assertJsonPath('entry.identity', 'gluteus_medius:left::front');
     }
 
     public function test_several_touches_of_one_act_are_kept_together_or_not_at_all(): void
     {
         $visit = $this->visit($this->therapist());
-        $flag = static fn (string $id, string $answer): array => ['kind' => 'red_flag', 'phase' => 'before', 'identity' => $id, 'payload' => $answer, 'seen' => 0];
+        $flag = static fn (string $id, string $answer): array => [
+            'kind' => 'red_flag', 'phase' => 'before', 'identity' => $id, 'payload' => $answer, 'seen' => 0,
+        ];
 
-        $this->postJson("/visits/{$visit->public_id}/entries", ['entries' => [$flag('numb_face', 'no'), $flag('sore_thumb', 'no')]])->assertUnprocessable()->assertJsonValidationErrors('entries.1.payload');
+        $this->postJson("/visits/{$visit->public_id}/entries", ['entries' => [$flag('numb_face', 'no'), $flag('sore_thumb', 'no')]])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('entries.1.payload');
         $this->assertDatabaseCount('entries', 0);
-        $this->postJson("/visits/{$visit->public_id}/entries?step=screen", ['entries' => [$flag('numb_face', 'no'), $flag('unsteady_walk', 'yes')]])->assertOk()->assertJsonPath('safety.verdict', 'refer');
+        $this->postJson(
+            "/visits/{$visit->public_id}/entries?step=screen", ['entries' => [$flag('numb_face', 'no'), $flag('unsteady_walk', 'yes')]],
+        )
+            ->assertOk()
+            ->assertJsonPath('safety.verdict', 'refer');
         $this->assertDatabaseCount('entries', 2);
     }
 
@@ -133,12 +180,18 @@ final class RecordingTest extends TestCase
         $decision = ['verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Known to her doctor, seen today.', 'on' => $visit->day()];
 
         $this->save($visit, 'override', [...$decision, 'on' => '2020-01-01'])->assertUnprocessable();
-        $this->save($visit, 'override', $decision)->assertOk()->assertJsonPath('safety.verdict', 'modify')->assertJsonPath('safety.overridden', 'refer');
+        $this->save($visit, 'override', $decision)
+            ->assertOk()
+            ->assertJsonPath('safety.verdict', 'modify')
+            ->assertJsonPath('safety.overridden', 'refer');
 
         $this->save($visit, 'override', null, 'refer', 1)->assertOk();
         $user->update(['licensed' => false]);
         $this->save($visit, 'override', $decision, 'refer', 2)->assertUnprocessable()->assertJsonValidationErrors('payload');
-        $this->postJson("/visits/{$visit->public_id}/entries", ['entries' => [['kind' => 'override', 'phase' => 'before', 'identity' => 'refer', 'payload' => $decision, 'seen' => 2]]])->assertUnprocessable();
+        $this->postJson(
+            "/visits/{$visit->public_id}/entries",
+            ['entries' => [['kind' => 'override', 'phase' => 'before', 'identity' => 'refer', 'payload' => $decision, 'seen' => 2]]],
+        )->assertUnprocessable();
     }
 
     public function test_two_taps_make_one_visit(): void
@@ -164,9 +217,14 @@ final class RecordingTest extends TestCase
         $client->update(['born_on' => now()->subYears(80)->format('Y-m-d')]);
         $visit = $this->visit($user, $client);
         $this->denyEverything($visit);
-        $cap = fn (): mixed => collect($this->getJson("/visits/{$visit->public_id}/entries?step=screen")->json('safety.limits'))->firstWhere('effect', 'cap_pressure')['value'];
+        $cap = fn (): mixed => collect(
+            $this->getJson("/visits/{$visit->public_id}/entries?step=screen")->json('safety.limits'),
+        )->firstWhere('effect', 'cap_pressure')['value'];
         self::assertSame(5, $cap());
-        $decision = ['verdict' => 'modify', 'by_licensed' => true, 'reason' => 'Strong, used to deep work.', 'on' => $visit->day(), 'pressure_cap' => 8];
+        $decision = [
+            'verdict' => 'modify', 'by_licensed' => true, 'reason' => 'Strong, used to deep work.', 'on' => $visit->day(),
+            'pressure_cap' => 8,
+        ];
 
         $this->save($visit, 'override', $decision)->assertOk()->assertJsonPath('safety.verdict', 'modify');
         self::assertSame(6, $cap());
@@ -187,7 +245,10 @@ final class RecordingTest extends TestCase
         }
         // its question was asked today and answered with no: a doctor has explained it
         $this->get("/visits/{$visit->public_id}/screen")->assertInertia(static fn ($page) => $page->where('safety.verdict', 'proceed'));
-        $this->save($visit, 'red_flag', null, 'swelling_not_settling', 1)->assertOk()->assertJsonPath('safety.verdict', 'refer')->assertJsonPath('safety.because.0.rule', 'swelling_measured');
+        $this->save($visit, 'red_flag', null, 'swelling_not_settling', 1)
+            ->assertOk()
+            ->assertJsonPath('safety.verdict', 'refer')
+            ->assertJsonPath('safety.because.0.rule', 'swelling_measured');
     }
 
     public function test_an_answer_of_an_earlier_visit_stands_until_it_is_old(): void
@@ -196,7 +257,8 @@ final class RecordingTest extends TestCase
         $client = $this->client($user);
         $first = $this->visit($user, $client);
         $this->denyEverything($first);
-        $this->save($first, 'condition', ['condition' => 'osteoporosis', 'answer' => 'yes', 'severity' => 'moderate', 'stage' => 'late'])->assertOk();
+        $this->save($first, 'condition', ['condition' => 'osteoporosis', 'answer' => 'yes', 'severity' => 'moderate', 'stage' => 'late'])
+            ->assertOk();
         $this->post("/visits/{$first->public_id}/sign", ['happened' => 'Looked and talked.'])->assertRedirect();
 
         $this->travel(7)->days();
@@ -209,6 +271,9 @@ final class RecordingTest extends TestCase
         $this->travel(40)->days();
         $third = $this->postJson("/visits/{$second->public_id}/stop")->assertRedirect();
         $third = $this->visit($user, $client);
-        self::assertContains('weight_loss_unexplained', array_column($this->getJson("/visits/{$third->public_id}/entries?step=screen")->json('safety.questions'), 'id'));
+        self::assertContains(
+            'weight_loss_unexplained',
+            array_column($this->getJson("/visits/{$third->public_id}/entries?step=screen")->json('safety.questions'), 'id'),
+        );
     }
 }

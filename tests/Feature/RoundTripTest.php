@@ -57,7 +57,10 @@ final class RoundTripTest extends TestCase
 
             $this->bring($other, $there, $format, $text);
 
-            self::assertSame($this->comparable($format, $text, $client), $this->comparable($format, (string) $this->files()->write($format, $other, $there->clinic), $other), "case $index");
+            self::assertSame(
+                $this->comparable($format, $text, $client),
+                $this->comparable($format, (string) $this->files()->write($format, $other, $there->clinic), $other), "case $index",
+            );
             self::assertNotSame('', $text);
         }
     }
@@ -67,13 +70,19 @@ final class RoundTripTest extends TestCase
         $user = $this->therapist();
         foreach (MadeUpRecords::cases(self::SEED + 5) as $index => $case) {
             $client = $this->client($user, "Person $index");
-            $client->update(['born_on' => CarbonImmutable::parse($case['as_of'])->subYears($case['client']['age'])->format('Y-m-d'), 'hand' => $case['client']['hand'] ?? null]);
+            $client->update([
+                'born_on' => CarbonImmutable::parse($case['as_of'])->subYears($case['client']['age'])->format('Y-m-d'),
+                'hand' => $case['client']['hand'] ?? null,
+            ]);
             $this->bring($client, $user, 'case.json', (string) json_encode($case));
 
             $written = (array) json_decode((string) $this->files()->write('case.json', $client, $user->clinic), true);
 
             // what each is called decides the order, not the order they were written in
-            self::assertEquals($this->sorted(array_diff_key($case, ['therapist' => 1, 'client' => 1])), $this->sorted(array_diff_key($written, ['therapist' => 1, 'client' => 1])), "case $index");
+            self::assertEquals(
+                $this->sorted(array_diff_key($case, ['therapist' => 1, 'client' => 1])),
+                $this->sorted(array_diff_key($written, ['therapist' => 1, 'client' => 1])), "case $index",
+            );
         }
     }
 
@@ -132,7 +141,13 @@ final class RoundTripTest extends TestCase
     public function test_what_a_table_leaves_empty_is_given_to_nobody_and_takes_nothing_away(): void
     {
         $user = $this->therapist();
-        $known = app(CreateClient::class)->handle($user, [...MadeUpRecords::clients(1, self::SEED)[0], 'name' => 'Ida Vane', 'born_on' => '1980-02-03', 'skin' => 'fragile', 'stoic' => true]);
+        $known = app(CreateClient::class)->handle(
+            $user,
+            [
+                ...MadeUpRecords::clients(1, self::SEED)[0], 'name' => 'Ida Vane', 'born_on' => '1980-02-03', 'skin' => 'fragile',
+                'stoic' => true,
+            ],
+        );
         $table = (new ClientsCsv)->read("name,born_on,skin,stoic,hand\r\nIda Vane,1980-02-03,,,\r\nOld Oake,1950-01-01,,,\r\n");
         $bring = app(BringClients::class);
         $bring->handle($user, $table, $bring->preview($user, $table)['digest']);
@@ -146,7 +161,10 @@ final class RoundTripTest extends TestCase
     {
         $read = (new ClientsCsv)->read("name;born_on;phone\r\nIda Vane;1980-02-03;+44 1\r\n");
 
-        self::assertSame(['Ida Vane', '1980-02-03', '+44 1', 'unsaid', []], [$read[0]['name'], $read[0]['born_on'], $read[0]['phone'], $read[0]['pronoun'], $read[0]['contacts']]);
+        self::assertSame(
+            ['Ida Vane', '1980-02-03', '+44 1', 'unsaid', []],
+            [$read[0]['name'], $read[0]['born_on'], $read[0]['phone'], $read[0]['pronoun'], $read[0]['contacts']],
+        );
     }
 
     public function test_appointments_go_out_and_come_in_again_equal(): void
@@ -154,7 +172,11 @@ final class RoundTripTest extends TestCase
         mt_srand(self::SEED);
         $lines = [];
         foreach (range(1, 60) as $n) {
-            $lines[] = new AppointmentLine("visit-$n@elsewhere", CarbonImmutable::parse('2026-03-01', 'UTC')->addMinutes(mt_rand(0, 500000)), mt_rand(10, 180), sprintf('AB-%02d', $n), $n % 3 === 0 ? '' : "t$n@post.example", ['booked', 'arrived', 'done', 'cancelled', 'missed'][mt_rand(0, 4)]);
+            $lines[] = new AppointmentLine(
+                "visit-$n@elsewhere", CarbonImmutable::parse('2026-03-01', 'UTC')->addMinutes(mt_rand(0, 500000)), mt_rand(10, 180),
+                sprintf('AB-%02d', $n), $n % 3 === 0 ? '' : "t$n@post.example",
+                ['booked', 'arrived', 'done', 'cancelled', 'missed'][mt_rand(0, 4)],
+            );
         }
         mt_srand();
         $calendar = new AppointmentsCalendar;
@@ -168,14 +190,20 @@ final class RoundTripTest extends TestCase
         $client = $this->client($user);
         $client->update(['code' => 'WR-07']);
         $text = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//Elsewhere//EN\r\nBEGIN:VEVENT\r\nUID:one@elsewhere\r\nDTSTAMP:20260301T000000Z\r\nDTSTART;TZID=Europe/Berlin:20260709T140000\r\nDURATION:PT45M\r\nSUMMARY:WR-07 shoulder\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
-        $bring = fn (string $path, array $more = []) => $this->actingAs($user)->post("/clinic/bring/appointments.ics$path", ['file' => UploadedFile::fake()->createWithContent('a.ics', $text), ...$more], ['Accept' => 'application/json']);
+        $bring = fn (string $path, array $more = []) => $this->actingAs($user)->post(
+            "/clinic/bring/appointments.ics$path", ['file' => UploadedFile::fake()->createWithContent('a.ics', $text), ...$more],
+            ['Accept' => 'application/json'],
+        );
 
         $first = $bring('')->assertOk()->json();
         $bring('/apply', ['digest' => $first['digest']])->assertOk()->assertJson(['written' => 1]);
 
         self::assertSame(['new', 'same'], [$first['rows'][0]['state'], $bring('')->json('rows.0.state')]);
         $booked = Appointment::query()->sole();
-        self::assertSame(['2026-07-09 12:00', 45, $client->id, 'booked'], [$booked->starts_at->format('Y-m-d H:i'), $booked->minutes, $booked->client_id, $booked->status]);
+        self::assertSame(
+            ['2026-07-09 12:00', 45, $client->id, 'booked'],
+            [$booked->starts_at->format('Y-m-d H:i'), $booked->minutes, $booked->client_id, $booked->status],
+        );
     }
 
     public function test_what_was_denied_elsewhere_is_asked_again_here_and_what_was_affirmed_stands(): void
@@ -183,19 +211,36 @@ final class RoundTripTest extends TestCase
         $user = $this->therapist();
         $client = $this->client($user);
         $flags = array_keys(app(Clinic::class)->rules()->flags->flags);
-        $case = ['format' => 'somatrace.case', 'version' => 1, 'as_of' => CarbonImmutable::now()->subDays(2)->format('Y-m-d'), 'client' => ['age' => 40], 'health' => [
+        $health = [
             'red_flags' => [...array_fill_keys($flags, 'no'), $flags[0] => 'yes'], 'others_denied' => true,
-            'conditions' => [['condition' => 'osteoporosis', 'answer' => 'yes', 'severity' => 'mild'], ['condition' => 'osteoarthritis', 'answer' => 'no']], 'medicines' => [['medicine' => 'anticoagulant', 'answer' => 'no']],
-        ]];
+            'conditions' => [
+                ['condition' => 'osteoporosis', 'answer' => 'yes', 'severity' => 'mild'],
+                ['condition' => 'osteoarthritis', 'answer' => 'no'],
+            ],
+            'medicines' => [['medicine' => 'anticoagulant', 'answer' => 'no']],
+        ];
+        $case = [
+            'format' => 'somatrace.case', 'version' => 1, 'as_of' => CarbonImmutable::now()->subDays(2)->format('Y-m-d'),
+            'client' => ['age' => 40], 'health' => $health,
+        ];
         $this->bring($client, $user, 'case.json', (string) json_encode($case));
         $visit = $this->visit($user, $client);
 
         $health = app(CaseAssembler::class)->document($visit)['health'];
 
-        self::assertSame([...array_fill_keys($flags, 'unknown'), $flags[0] => 'yes'], array_replace(array_fill_keys($flags, null), $health['red_flags']));
+        self::assertSame(
+            [...array_fill_keys($flags, 'unknown'), $flags[0] => 'yes'], array_replace(array_fill_keys($flags, null), $health['red_flags']),
+        );
         self::assertSame(['osteoporosis'], array_column($health['conditions'], 'condition'));
         self::assertSame([false, false], [isset($health['medicines']), isset($health['groups_asked'])]);
-        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(fn ($page) => $page->where('standing', fn ($standing): bool => array_values(array_unique(array_map(static fn ($one): string => json_encode($one['payload']['answer'] ?? $one['payload']), collect($standing)->all()))) === ['"yes"']));
+        $this->get("/visits/{$visit->public_id}/screen")->assertInertia(
+            fn ($page) => $page->where(
+                'standing',
+                fn ($standing): bool => array_values(array_unique(array_map(
+                    static fn ($one): string => json_encode($one['payload']['answer'] ?? $one['payload']), collect($standing)->all(),
+                ))) === ['"yes"'],
+            ),
+        );
     }
 
     private function files(): ClientFiles
@@ -224,7 +269,14 @@ final class RoundTripTest extends TestCase
     {
         $record = ClientRecord::of($client, 'UTC', app(TreatmentSummary::class), app(SoundRecords::class));
 
-        return array_map(fn ($visit): array => [$visit->at->toIso8601String(), $visit->minutes, $this->sorted(array_map(static fn ($entry): array => [$entry->key(), $entry->payload, $entry->saidOn], $visit->entries)), $this->sorted($visit->done)], $record->visits);
+        return array_map(
+            fn ($visit): array => [
+                $visit->at->toIso8601String(), $visit->minutes,
+                $this->sorted(array_map(static fn ($entry): array => [$entry->key(), $entry->payload, $entry->saidOn], $visit->entries)),
+                $this->sorted($visit->done),
+            ],
+            $record->visits,
+        );
     }
 
     private function sorted(mixed $value): mixed
@@ -250,12 +302,20 @@ final class RoundTripTest extends TestCase
         $core = app(Clinic::class);
         foreach (array_slice(MadeUpRecords::cases(self::SEED + 9), 0, 4) as $index => $case) {
             $client = $this->client($user, "Person $index");
-            $client->update(['born_on' => CarbonImmutable::parse($case['as_of'])->subYears($case['client']['age'])->format('Y-m-d'), 'hand' => $case['client']['hand'] ?? null]);
+            $client->update([
+                'born_on' => CarbonImmutable::parse($case['as_of'])->subYears($case['client']['age'])->format('Y-m-d'),
+                'hand' => $case['client']['hand'] ?? null,
+            ]);
             $this->bring($client, $user, 'case.json', (string) json_encode($case));
             $written = $core->reader()->read((string) $this->files()->write('case.json', $client, $user->clinic));
-            $first = static fn (array $candidates): array => array_map(static fn ($one): string => "{$one->at->muscle} {$one->at->side->value}", array_slice($candidates, 0, 5));
+            $first = static fn (array $candidates): array => array_map(
+                static fn ($one): string => "{$one->at->muscle} {$one->at->side->value}", array_slice($candidates, 0, 5),
+            );
 
-            self::assertSame($first($core->rank($core->reader()->read((string) json_encode($case)))->candidates), $first($core->rank($written)->candidates), "case $index");
+            self::assertSame(
+                $first($core->rank($core->reader()->read((string) json_encode($case)))->candidates),
+                $first($core->rank($written)->candidates), "case $index",
+            );
         }
     }
 }

@@ -13,8 +13,9 @@ use Illuminate\Support\Facades\Route as Routes;
 use Tests\TestCase;
 
 /**
- * Every route of the application, asked by nobody, by every role of the clinic, and by the owner of another. A route that is not in the table fails: whoever adds one says who may.
- * Prints the table of routes and roles and compares it with docs/roles.md; UPDATE_DOCS=1 writes that anew.
+ * Every route of the application, asked by nobody, by every role of the clinic, and by the owner of another. A route that is not in the
+ * table fails: whoever adds one says who may. Prints the table of routes and roles and compares it with docs/roles.md; UPDATE_DOCS=1 writes
+ * that anew.
  */
 final class RouteWalkTest extends TestCase
 {
@@ -25,27 +26,43 @@ final class RouteWalkTest extends TestCase
     private const OWNER = ['owner'];
 
     /** Open without signing in: the door, links that carry their own secret, and the page of the machine itself. */
-    private const OPEN = ['health', 'sign-in', 'password.request', 'password.email', 'password.reset', 'password.update', 'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.open', 'check-in.update', 'sign-in.store', 'second-step', 'second-step.finish'];
+    private const OPEN = [
+        'health', 'sign-in', 'password.request', 'password.email', 'password.reset', 'password.update', 'check-in.code', 'check-in.enter',
+        'check-in.show', 'check-in.open', 'check-in.update', 'sign-in.store', 'second-step', 'second-step.finish',
+    ];
 
     /** Who of the clinic gets through; a student only to visits they began, which is tried apart. */
     private const MAY = [
-        'sign-out' => self::EVERYBODY, 'today' => self::EVERYBODY, 'account' => self::EVERYBODY, 'account.password' => self::EVERYBODY, 'account.everywhere' => self::EVERYBODY,
+        'sign-out' => self::EVERYBODY, 'today' => self::EVERYBODY, 'account' => self::EVERYBODY, 'account.password' => self::EVERYBODY,
+        'account.everywhere' => self::EVERYBODY,
         'second-factor.begin' => self::EVERYBODY, 'second-factor.store' => self::EVERYBODY, 'second-factor.destroy' => self::EVERYBODY,
-        'people' => self::OWNER, 'people.store' => self::OWNER, 'people.update' => self::OWNER, 'people.close' => self::OWNER, 'people.open' => self::OWNER, 'people.remind' => self::OWNER,
+        'people' => self::OWNER, 'people.store' => self::OWNER, 'people.update' => self::OWNER, 'people.close' => self::OWNER,
+        'people.open' => self::OWNER, 'people.remind' => self::OWNER,
         'scope' => self::CLINICAL, 'scope.update' => self::OWNER,
-        'atlas' => self::EVERYBODY, 'atlas.search' => self::EVERYBODY, 'atlas.show' => self::EVERYBODY, 'atlas.trainer' => self::EVERYBODY, 'atlas.trainer.answer' => self::EVERYBODY,
-        'clients.create' => self::EVERYBODY, 'clients.search' => self::EVERYBODY, 'clients.store' => self::EVERYBODY, 'clients.show' => self::EVERYBODY, 'check-ins.store' => self::EVERYBODY, 'appointments.store' => self::EVERYBODY,
+        'atlas' => self::EVERYBODY, 'atlas.search' => self::EVERYBODY, 'atlas.show' => self::EVERYBODY, 'atlas.trainer' => self::EVERYBODY,
+        'atlas.trainer.answer' => self::EVERYBODY,
+        'clients.create' => self::EVERYBODY, 'clients.search' => self::EVERYBODY, 'clients.store' => self::EVERYBODY,
+        'clients.show' => self::EVERYBODY, 'check-ins.store' => self::EVERYBODY, 'appointments.store' => self::EVERYBODY,
         'clients.compare' => self::CLINICAL, 'visits.store' => self::CLINICAL,
-        'visits.export' => self::CLINICAL, 'visits.entries.index' => self::CLINICAL, 'visits.consent' => self::CLINICAL, 'visits.letter' => self::CLINICAL, 'visits.letter.pdf' => self::CLINICAL, 'visits.summary' => self::CLINICAL, 'visits.show' => self::CLINICAL,
+        'visits.export' => self::CLINICAL, 'visits.entries.index' => self::CLINICAL, 'visits.consent' => self::CLINICAL,
+        'visits.letter' => self::CLINICAL, 'visits.letter.pdf' => self::CLINICAL, 'visits.summary' => self::CLINICAL,
+        'visits.show' => self::CLINICAL,
         // the visit walked here was begun by the owner
-        'visits.entries.several' => ['owner', 'therapist'], 'visits.entries' => ['owner', 'therapist'], 'visits.check-in' => ['owner', 'therapist'], 'visits.plan' => ['owner', 'therapist'], 'visits.events' => ['owner', 'therapist'],
-        'visits.stop' => ['owner', 'therapist'], 'visits.take-up' => ['owner', 'therapist'], 'visits.sign' => ['owner', 'therapist'], 'visits.update' => ['owner', 'therapist'],
+        'visits.entries.several' => ['owner', 'therapist'], 'visits.entries' => ['owner', 'therapist'],
+        'visits.check-in' => ['owner', 'therapist'], 'visits.plan' => ['owner', 'therapist'], 'visits.events' => ['owner', 'therapist'],
+        'visits.stop' => ['owner', 'therapist'], 'visits.take-up' => ['owner', 'therapist'], 'visits.sign' => ['owner', 'therapist'],
+        'visits.update' => ['owner', 'therapist'],
         'visits.worklist' => ['owner', 'therapist'], 'visits.device' => ['owner', 'therapist'], 'visits.what-if' => ['owner', 'therapist'],
-        'lock.close' => self::EVERYBODY, 'lock.show' => self::EVERYBODY, 'lock.open' => self::EVERYBODY, 'lock.touch' => self::EVERYBODY, 'outbox' => self::OWNER, 'people.second-factor' => self::OWNER, 'settings' => self::EVERYBODY, 'account.settings' => self::EVERYBODY, 'settings.update' => self::OWNER,
-        'audit' => self::OWNER, 'audit.file' => self::OWNER, 'clinic.files' => self::EVERYBODY, 'clinic.file' => self::EVERYBODY, 'clinic.bring.preview' => self::EVERYBODY, 'bring.progress' => self::EVERYBODY, 'clinic.bring.apply' => self::EVERYBODY,
-        'clients.index' => self::EVERYBODY, 'clients.find' => self::EVERYBODY, 'clients.edit' => self::EVERYBODY, 'clients.update' => self::EVERYBODY, 'clients.archive' => self::EVERYBODY, 'clients.unarchive' => self::EVERYBODY,
+        'lock.close' => self::EVERYBODY, 'lock.show' => self::EVERYBODY, 'lock.open' => self::EVERYBODY, 'lock.touch' => self::EVERYBODY,
+        'outbox' => self::OWNER, 'people.second-factor' => self::OWNER, 'settings' => self::EVERYBODY,
+        'account.settings' => self::EVERYBODY, 'settings.update' => self::OWNER,
+        'audit' => self::OWNER, 'audit.file' => self::OWNER, 'clinic.files' => self::EVERYBODY, 'clinic.file' => self::EVERYBODY,
+        'clinic.bring.preview' => self::EVERYBODY, 'bring.progress' => self::EVERYBODY, 'clinic.bring.apply' => self::EVERYBODY,
+        'clients.index' => self::EVERYBODY, 'clients.find' => self::EVERYBODY, 'clients.edit' => self::EVERYBODY,
+        'clients.update' => self::EVERYBODY, 'clients.archive' => self::EVERYBODY, 'clients.unarchive' => self::EVERYBODY,
         'clients.merge' => ['owner', 'therapist'], 'clients.unmerge' => ['owner', 'therapist'], 'clients.erase' => self::OWNER,
-        'clients.export' => self::CLINICAL, 'clients.bring' => self::CLINICAL, 'clients.file' => self::CLINICAL, 'clients.bring.preview' => self::CLINICAL, 'clients.bring.apply' => self::CLINICAL,
+        'clients.export' => self::CLINICAL, 'clients.bring' => self::CLINICAL, 'clients.file' => self::CLINICAL,
+        'clients.bring.preview' => self::CLINICAL, 'clients.bring.apply' => self::CLINICAL,
         'visits.note' => self::CLINICAL, 'visits.note.pdf' => self::CLINICAL,
         // only what is signed is corrected or countersigned
         'visits.correct' => [], 'visits.countersign' => [],
@@ -57,13 +74,18 @@ final class RouteWalkTest extends TestCase
         $owner = $this->therapist(role: Role::Owner);
         $visit = $this->visit($owner);
         $person = $this->therapist($owner->clinic);
-        $users = array_map(fn (Role $role): User => $role === Role::Owner ? $owner : $this->therapist($owner->clinic, $role), array_combine(self::EVERYBODY, array_map(Role::from(...), self::EVERYBODY)));
+        $users = array_map(
+            fn (Role $role): User => $role === Role::Owner ? $owner : $this->therapist($owner->clinic, $role),
+            array_combine(self::EVERYBODY, array_map(Role::from(...), self::EVERYBODY)),
+        );
         $stranger = $this->therapist(role: Role::Owner);
         $table = [];
         foreach ($this->routes() as $name => [$method, $path]) {
             $ask = fn (?User $user): bool => $this->letsIn($user, $method, $path, $visit, $person);
             $open = in_array($name, self::OPEN, true);
-            self::assertTrue($open || array_key_exists($name, self::MAY), "the route \"$name\" ($method $path) stands in no list: say who may");
+            self::assertTrue(
+                $open || array_key_exists($name, self::MAY), "the route \"$name\" ($method $path) stands in no list: say who may",
+            );
             if (! $open) {
                 self::assertFalse($ask(null), "$name lets anybody in");
             }
@@ -86,15 +108,27 @@ final class RouteWalkTest extends TestCase
     public function test_every_route_says_what_the_audit_writes_of_it(): void
     {
         foreach (array_keys($this->routes()) as $name) {
-            self::assertTrue((AuditDeed::ofRoute($name) !== null) !== in_array($name, AuditDeed::NOT_KEPT, true), "$name: written in the audit, or said not to be, and not both");
+            self::assertTrue(
+                (AuditDeed::ofRoute($name) !== null) !== in_array($name, AuditDeed::NOT_KEPT, true),
+                "$name: written in the audit, or said not to be, and not both",
+            );
         }
-        self::assertSame([], array_diff([...AuditDeed::routes(), ...AuditDeed::NOT_KEPT], array_keys($this->routes())), 'routes that are no more');
+        self::assertSame(
+            [], array_diff([...AuditDeed::routes(), ...AuditDeed::NOT_KEPT], array_keys($this->routes())), 'routes that are no more',
+        );
     }
 
     /** @param  array<string, array<string, bool>>  $table who gets in, by route and role */
     private function table(array $table): string
     {
-        $lines = ['# Who may ask for what', '', 'Written by `tests/Feature/RouteWalkTest.php`, which asks every route as nobody, as each role and as the owner of another clinic (who is let in nowhere). A student gets on with the visits they began; the visit walked here is another\'s. Open without signing in: '.implode(', ', array_map(static fn (string $name): string => "`$name`", self::OPEN)).'.', '', '| route | '.implode(' | ', self::EVERYBODY).' |', '|---|'.str_repeat('---|', count(self::EVERYBODY))];
+        $lines = [
+            '# Who may ask for what', '',
+            'Written by `tests/Feature/RouteWalkTest.php`, which asks every route as nobody, as each role and as the owner of another clinic (who is let in nowhere). A student gets on with the visits they began; the visit walked here is another\'s. Open without signing in: '
+                .implode(
+                    ', ', array_map(static fn (string $name): string => "`$name`", self::OPEN),
+                ).'.',
+            '', '| route | '.implode(' | ', self::EVERYBODY).' |', '|---|'.str_repeat('---|', count(self::EVERYBODY)),
+        ];
         ksort($table);
         foreach ($table as $name => $by) {
             $lines[] = "| `$name` | ".implode(' | ', array_map(static fn (bool $in): string => $in ? 'in' : '–', $by)).' |';
@@ -129,12 +163,18 @@ final class RouteWalkTest extends TestCase
         return $routes;
     }
 
-    /** Through the door: whatever is then said of what was sent, it is not "sign in" and not "you may not". Nothing that was done is kept. */
+    /**
+     * Through the door: whatever is then said of what was sent, it is not "sign in" and not "you may not". Nothing that was done is kept.
+     */
     private function letsIn(?User $user, string $method, string $path, Visit $visit, User $person): bool
     {
         $path = str_replace(
             ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}'],
-            [$visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask', '01KB3J5Y7V00000000000000AA', 'x', str_starts_with($path, 'clinic') ? 'clients.csv' : 'findings.csv'], $path,
+            [
+                $visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask',
+                '01KB3J5Y7V00000000000000AA', 'x', str_starts_with($path, 'clinic') ? 'clients.csv' : 'findings.csv',
+            ],
+            $path,
         );
         $this->app['auth']->forgetGuards();
         session()->flush();

@@ -16,14 +16,23 @@ final class ScopeTest extends TestCase
         $visit = $this->visit($user);
         $this->recordNeck($visit);
         $this->denyEverything($visit);
-        $techniques = fn (): array => array_unique(array_column($this->getJson("/visits/{$visit->public_id}/entries?step=plan")->json('plan.steps'), 'technique'));
+        $techniques = fn (): array => array_unique(array_column(
+            $this->getJson("/visits/{$visit->public_id}/entries?step=plan")->json('plan.steps'), 'technique',
+        ));
         self::assertContains('trigger_point_hold', $techniques());
 
-        $this->put('/clinic/scope', ['off' => [['id' => 'trigger_point_hold', 'reason' => 'Not in our licence.']]])->assertSessionHasNoErrors();
+        $this->put('/clinic/scope', ['off' => [['id' => 'trigger_point_hold', 'reason' => 'Not in our licence.']]])
+            ->assertSessionHasNoErrors();
 
         self::assertNotContains('trigger_point_hold', $techniques());
-        $this->get("/visits/{$visit->public_id}/plan")->assertInertia(static fn (Assert $page) => $page->where('off_here.0.reason', 'Not in our licence.'));
-        $this->get('/clinic/scope')->assertInertia(static fn (Assert $page) => $page->component('Scope')->where('techniques', static fn ($all): bool => collect($all)->firstWhere('id', 'trigger_point_hold')['off'] === true));
+        $this->get("/visits/{$visit->public_id}/plan")->assertInertia(
+            static fn (Assert $page) => $page->where('off_here.0.reason', 'Not in our licence.'),
+        );
+        $this->get('/clinic/scope')->assertInertia(
+            static fn (Assert $page) => $page->component('Scope')->where(
+                'techniques', static fn ($all): bool => collect($all)->firstWhere('id', 'trigger_point_hold')['off'] === true,
+            ),
+        );
         $this->put('/clinic/scope', ['off' => []])->assertSessionHasNoErrors();
         self::assertContains('trigger_point_hold', $techniques());
     }
@@ -31,7 +40,9 @@ final class ScopeTest extends TestCase
     public function test_a_reason_is_asked_and_nonsense_refused_and_reception_may_not(): void
     {
         $user = $this->therapist(role: Role::Owner);
-        $this->actingAs($user)->put('/clinic/scope', ['off' => [['id' => 'trigger_point_hold', 'reason' => '']]])->assertSessionHasErrors(['off.0.reason' => 'Say why, in a few words: it is read where it is missed.']);
+        $this->actingAs($user)
+            ->put('/clinic/scope', ['off' => [['id' => 'trigger_point_hold', 'reason' => '']]])
+            ->assertSessionHasErrors(['off.0.reason' => 'Say why, in a few words: it is read where it is missed.']);
         $this->put('/clinic/scope', ['off' => [['id' => 'magic', 'reason' => 'It is magic.']]])->assertSessionHasErrors('off.0.id');
         self::assertSame([], $user->clinic->refresh()->scope_off);
         $reception = $this->therapist($user->clinic, Role::Reception);

@@ -55,7 +55,9 @@ final class SecondFactorTest extends TestCase
         self::assertNull($user->fresh()?->second_factor, 'nothing is on before the app has shown a code');
         $codes = $this->postJson('/account/second-factor', ['code' => $this->code($secret)])->assertOk()->json('codes');
         self::assertCount(8, array_unique($codes));
-        self::assertStringNotContainsString($secret, (string) DB::table('users')->where('id', $user->id)->value('second_factor'), 'kept encrypted');
+        self::assertStringNotContainsString(
+            $secret, (string) DB::table('users')->where('id', $user->id)->value('second_factor'), 'kept encrypted',
+        );
         $this->post('/sign-out');
 
         $this->travel(2)->minutes();
@@ -98,7 +100,8 @@ final class SecondFactorTest extends TestCase
         $this->delete('/account/second-factor', ['current' => 'a good password'])->assertSessionHasErrors('code');
         $this->delete('/account/second-factor', ['current' => 'a good password', 'code' => '000000'])->assertSessionHasErrors('code');
         self::assertNotNull($user->fresh()?->second_factor);
-        $this->delete('/account/second-factor', ['current' => 'a good password', 'code' => $this->code($secret)])->assertSessionHasNoErrors();
+        $this->delete('/account/second-factor', ['current' => 'a good password', 'code' => $this->code($secret)])
+            ->assertSessionHasNoErrors();
         self::assertNull($user->fresh()?->second_factor);
     }
 

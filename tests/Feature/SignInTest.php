@@ -31,7 +31,9 @@ final class SignInTest extends TestCase
     {
         $user = $this->therapist();
         for ($try = 0; $try < 5; $try++) {
-            $this->post('/sign-in', ['email' => $user->email, 'password' => 'wrong'])->assertSessionHasErrors(['email' => 'This address and password do not belong together.']);
+            $this->post('/sign-in', ['email' => $user->email, 'password' => 'wrong'])->assertSessionHasErrors([
+                'email' => 'This address and password do not belong together.',
+            ]);
         }
         $this->post('/sign-in', ['email' => $user->email, 'password' => 'a good password'])->assertSessionHasErrors('email');
         self::assertStringContainsString('Too many tries', (string) session('errors')?->first('email'));
@@ -56,7 +58,9 @@ final class SignInTest extends TestCase
         $this->getJson("/visits/{$visit->public_id}/entries")->assertForbidden();
         $this->get("/visits/{$visit->public_id}/case.json")->assertForbidden();
         $this->post("/clients/{$visit->client->public_id}/visits")->assertForbidden();
-        $this->get("/clients/{$visit->client->public_id}")->assertOk()->assertInertia(fn ($page) => $page->where('clinical', false)->where('response', null)->where('visits', []));
+        $this->get("/clients/{$visit->client->public_id}")
+            ->assertOk()
+            ->assertInertia(fn ($page) => $page->where('clinical', false)->where('response', null)->where('visits', []));
         $this->get('/')->assertOk()->assertInertia(fn ($page) => $page->where('thoughts', [])->where('hands', null));
     }
 }

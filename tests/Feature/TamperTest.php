@@ -57,9 +57,15 @@ final class TamperTest extends TestCase
         yield 'who it was' => [static fn () => $at(4)->update(['user_id' => null]), 'audit', '/^Line 4, of /'];
         yield 'that it was refused' => [static fn () => $at(3)->update(['refused' => 1]), 'audit', '/^Line 3, of /'];
         yield 'a line taken away' => [static fn () => $at(5)->delete(), 'audit', '/^Line 5 was taken away/'];
-        yield 'the first ones taken away' => [static fn () => DB::table('audit_lines')->where('id', '<=', 3)->delete(), 'audit', '/^Lines 1 to 3 were taken away/'];
-        yield 'the last ones taken away' => [static fn () => DB::table('audit_lines')->where('id', '>', 5)->delete(), 'audit', '/^Lines 6 to \d+ were taken off the end/'];
-        yield 'all of them taken away' => [static fn () => DB::table('audit_lines')->delete(), 'audit', '/^Lines 1 to \d+ were taken off the end/'];
+        yield 'the first ones taken away' => [
+            static fn () => DB::table('audit_lines')->where('id', '<=', 3)->delete(), 'audit', '/^Lines 1 to 3 were taken away/',
+        ];
+        yield 'the last ones taken away' => [
+            static fn () => DB::table('audit_lines')->where('id', '>', 5)->delete(), 'audit', '/^Lines 6 to \d+ were taken off the end/',
+        ];
+        yield 'all of them taken away' => [
+            static fn () => DB::table('audit_lines')->delete(), 'audit', '/^Lines 1 to \d+ were taken off the end/',
+        ];
         yield 'taken away and numbered anew' => [static function () use ($at): void {
             $at(5)->delete();
             foreach (DB::table('audit_lines')->where('id', '>', 5)->orderBy('id')->pluck('id') as $id) {
@@ -73,15 +79,26 @@ final class TamperTest extends TestCase
         }, 'audit', '/^Line 4, of /'];
         yield 'a line put there by hand' => [static function (): void {
             $last = (array) DB::table('audit_lines')->orderByDesc('id')->first();
-            DB::table('audit_lines')->insert([...$last, 'id' => $last['id'] + 1, 'deed' => 'client erased', 'chain' => hash('sha256', (string) $last['chain'])]);
+            DB::table('audit_lines')->insert([
+                ...$last, 'id' => $last['id'] + 1, 'deed' => 'client erased', 'chain' => hash('sha256', (string) $last['chain']),
+            ]);
         }, 'audit', '/^Line \d+, of /'];
         yield 'a note replaced, with a hash that fits it' => [static function (): void {
             $note = (array) DB::table('notes')->first();
             $note['happened'] = 'Nothing happened.';
-            DB::table('notes')->where('id', $note['id'])->update(['happened' => $note['happened'], 'content_hash' => NoteHash::unkeyed($note)]);
+            DB::table('notes')->where('id', $note['id'])->update([
+                'happened' => $note['happened'], 'content_hash' => NoteHash::unkeyed($note),
+            ]);
         }, 'signed notes', '/note 1 of visit 1/'];
-        yield 'a note taken away' => [static fn () => DB::table('notes')->where('revision', 1)->delete(), 'signed notes', '/a revision of visit 1 is gone/'];
-        yield 'another supervisor\'s name beside it' => [static fn () => DB::table('notes')->where('id', 2)->update(['countersigned_by' => 1, 'countersigned_at' => '2026-01-01 00:00:00']), 'signed notes', '/note 2 of visit 1/'];
+        yield 'a note taken away' => [
+            static fn () => DB::table('notes')->where('revision', 1)->delete(), 'signed notes', '/a revision of visit 1 is gone/',
+        ];
+        yield 'another supervisor\'s name beside it' => [
+            static fn () => DB::table('notes')->where('id', 2)->update([
+                'countersigned_by' => 1, 'countersigned_at' => '2026-01-01 00:00:00',
+            ]),
+            'signed notes', '/note 2 of visit 1/',
+        ];
     }
 
     public function test_a_line_that_cannot_be_written_now_holds_nobody_up_and_is_not_lost(): void
@@ -89,7 +106,10 @@ final class TamperTest extends TestCase
         [$visit] = $this->atWork();
         $lines = DB::table('audit_lines')->count();
         $spool = AuditSpool::of(Seal::own(), $this->database);
-        $holder = new Process(['php', '-r', '$db = new PDO("sqlite:'.$this->database.'"); $db->exec("begin immediate"); echo "held"; usleep(20000000);'], timeout: 30);
+        $holder = new Process(
+            ['php', '-r', '$db = new PDO("sqlite:'.$this->database.'"); $db->exec("begin immediate"); echo "held"; usleep(20000000);'],
+            timeout: 30,
+        );
         $holder->start();
         $holder->waitUntil(static fn (string $type, string $words): bool => str_contains($words, 'held'));
         $this->travel(10)->minutes();
@@ -100,14 +120,18 @@ final class TamperTest extends TestCase
         $holder->stop(0, SIGKILL);
         $this->get("/visits/{$visit->public_id}/note")->assertOk();
         self::assertSame([0, $lines + 2], [$spool->waiting(), DB::table('audit_lines')->count()]);
-        self::assertSame(['client', 'note'], DB::table('audit_lines')->orderByDesc('id')->limit(2)->pluck('deed')->reverse()->values()->all());
+        self::assertSame(
+            ['client', 'note'], DB::table('audit_lines')->orderByDesc('id')->limit(2)->pluck('deed')->reverse()->values()->all(),
+        );
         self::assertSame('well', $this->said('audit')->state);
     }
 
     #[TestWith([false, 'well'])]
     #[TestWith([true, 'ill'])]
-    public function test_an_installation_with_another_key_takes_the_seal_over_and_what_was_broken_stays_broken(bool $broken, string $state): void
-    {
+    public function test_an_installation_with_another_key_takes_the_seal_over_and_what_was_broken_stays_broken(
+        bool $broken,
+        string $state,
+    ): void {
         $this->atWork();
         if ($broken) {
             DB::statement('drop trigger audit_lines_stay_as_written');
@@ -131,7 +155,8 @@ final class TamperTest extends TestCase
         $visit = $this->visit($student);
         $this->recordNeck($visit);
         $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Neck worked.'])->assertRedirect();
-        $this->post("/visits/{$visit->public_id}/correct", ['happened' => 'Neck, left.', 'reason' => 'Side was missing.'])->assertRedirect();
+        $this->post("/visits/{$visit->public_id}/correct", ['happened' => 'Neck, left.', 'reason' => 'Side was missing.'])
+            ->assertRedirect();
         $this->actingAs($owner)->post("/visits/{$visit->public_id}/countersign")->assertRedirect();
         $this->get("/visits/{$visit->public_id}/letter");
         $this->get("/visits/{$visit->public_id}/summary");
@@ -141,6 +166,8 @@ final class TamperTest extends TestCase
 
     private function said(string $about): Finding
     {
-        return array_values(array_filter((new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->about === $about))[0];
+        return array_values(array_filter(
+            (new Doctor(app('migrator')))->look(CarbonImmutable::now()), static fn (Finding $one): bool => $one->about === $about,
+        ))[0];
     }
 }

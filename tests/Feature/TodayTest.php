@@ -20,7 +20,10 @@ final class TodayTest extends TestCase
         $this->book($user, 'Tomorrow', '2026-11-25T20:00:00Z');
 
         $this->actingAs($user)->get('/')->assertInertia(fn ($page) => $page->component('Today')
-            ->where('day.date', '2026-11-25')->has('appointments', 1)->where('appointments.0.at', '23:00')->where('appointments.0.client.name', $late->client->name));
+            ->where('day.date', '2026-11-25')
+            ->has('appointments', 1)
+            ->where('appointments.0.at', '23:00')
+            ->where('appointments.0.client.name', $late->client->name));
     }
 
     public function test_a_visit_is_begun_from_its_appointment_and_gone_on_with(): void
@@ -28,7 +31,9 @@ final class TodayTest extends TestCase
         $this->travelTo('2026-11-25T10:00:00Z'); // in the last hour of a day an hour later is tomorrow
         $user = $this->therapist();
         $appointment = $this->book($user, 'Nora Quill', CarbonImmutable::now()->addHour()->toIso8601String(), 45);
-        $this->actingAs($user)->post("/clients/{$appointment->client->public_id}/visits", ['appointment' => $appointment->id])->assertRedirect();
+        $this->actingAs($user)
+            ->post("/clients/{$appointment->client->public_id}/visits", ['appointment' => $appointment->id])
+            ->assertRedirect();
         $visit = $appointment->visit()->firstOrFail();
 
         self::assertSame(45, $visit->minutes);
@@ -53,7 +58,9 @@ final class TodayTest extends TestCase
         $this->denyEverything($visit);
         $this->save($visit, 'red_flag', 'yes', 'progressive_weakness_or_numbness', 1)->assertOk();
 
-        $this->get('/')->assertInertia(fn ($page) => $page->has('thoughts', 1)->where('thoughts.0.kind', 'refer')->where('thoughts.0.id', $visit->client->public_id));
+        $this->get('/')->assertInertia(
+            fn ($page) => $page->has('thoughts', 1)->where('thoughts.0.kind', 'refer')->where('thoughts.0.id', $visit->client->public_id),
+        );
     }
 
     public function test_booking_says_what_is_missing_beside_the_field_and_keeps_to_the_clinics_time(): void
@@ -61,8 +68,13 @@ final class TodayTest extends TestCase
         $user = $this->therapist();
         $user->clinic->update(['timezone' => 'America/Lima']); // five hours behind, all year
         $client = $this->client($user);
-        $this->actingAs($user)->post("/clients/{$client->public_id}/appointments", ['day' => '', 'time' => 'noon', 'minutes' => 5])->assertSessionHasErrors(['day' => 'Which day?', 'time' => 'A time like 14:30, please.', 'minutes' => 'Between 10 and 180 minutes, please.']);
-        $this->post("/clients/{$client->public_id}/appointments", ['day' => '2030-06-01', 'time' => '14:30', 'minutes' => 60])->assertRedirect();
+        $this->actingAs($user)
+            ->post("/clients/{$client->public_id}/appointments", ['day' => '', 'time' => 'noon', 'minutes' => 5])
+            ->assertSessionHasErrors([
+                'day' => 'Which day?', 'time' => 'A time like 14:30, please.', 'minutes' => 'Between 10 and 180 minutes, please.',
+            ]);
+        $this->post("/clients/{$client->public_id}/appointments", ['day' => '2030-06-01', 'time' => '14:30', 'minutes' => 60])
+            ->assertRedirect();
 
         self::assertSame('2030-06-01T19:30:00+00:00', Appointment::query()->firstOrFail()->starts_at->toIso8601String());
     }
@@ -71,7 +83,9 @@ final class TodayTest extends TestCase
     {
         $user = $this->therapist();
         $details = ['name' => 'Émile Vane', 'pronoun' => 'he', 'born_on' => '1979-02-03', 'skin' => 'usual', 'stoic' => false];
-        $this->actingAs($user)->post('/clients', [...$details, 'born_on' => '2999-01-01', 'name' => ''])->assertSessionHasErrors(['name', 'born_on']);
+        $this->actingAs($user)
+            ->post('/clients', [...$details, 'born_on' => '2999-01-01', 'name' => ''])
+            ->assertSessionHasErrors(['name', 'born_on']);
         $this->post('/clients', $details)->assertRedirect();
         $this->post('/clients', $details)->assertRedirect();
 
@@ -81,7 +95,8 @@ final class TodayTest extends TestCase
     private function book(User $user, string $name, string $at, int $minutes = 60): Appointment
     {
         return Appointment::query()->create([
-            'clinic_id' => $user->clinic_id, 'client_id' => $this->client($user, $name)->id, 'user_id' => $user->id, 'starts_at' => CarbonImmutable::parse($at), 'minutes' => $minutes,
+            'clinic_id' => $user->clinic_id, 'client_id' => $this->client($user, $name)->id, 'user_id' => $user->id,
+            'starts_at' => CarbonImmutable::parse($at), 'minutes' => $minutes,
         ]);
     }
 }

@@ -17,10 +17,13 @@ final class WhatIfTest extends TestCase
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
         $before = Entry::query()->count();
-        $told = $this->postJson("/visits/{$visit->public_id}/what-if", ['kind' => 'palpate', 'id' => 'splenius_cervicis', 'side' => 'left'])->assertOk();
+        $told = $this->postJson("/visits/{$visit->public_id}/what-if", ['kind' => 'palpate', 'id' => 'splenius_cervicis', 'side' => 'left'])
+            ->assertOk();
 
         self::assertCount(5, $told->json('answers'));
-        $place = static fn (string $column): int|false => array_search('splenius_cervicis', array_column($told->json($column), 'muscle'), true);
+        $place = static fn (string $column): int|false => array_search(
+            'splenius_cervicis', array_column($told->json($column), 'muscle'), true,
+        );
         self::assertIsInt($place('answers'));
         self::assertLessThan($told->json("answers.{$place('answers')}.was"), $place('answers') + 1, 'an answer moves it up');
         self::assertTrue($place('clean') === false || $place('clean') > $place('answers'));
@@ -48,6 +51,8 @@ final class WhatIfTest extends TestCase
     public function test_nobody_else_may_ask(): void
     {
         $visit = $this->visit($this->therapist());
-        $this->actingAs($this->therapist(role: Role::Reception, clinic: $visit->user->clinic))->postJson("/visits/{$visit->public_id}/what-if", ['kind' => 'palpate', 'id' => 'masseter', 'side' => 'left'])->assertForbidden();
+        $this->actingAs($this->therapist(role: Role::Reception, clinic: $visit->user->clinic))
+            ->postJson("/visits/{$visit->public_id}/what-if", ['kind' => 'palpate', 'id' => 'masseter', 'side' => 'left'])
+            ->assertForbidden();
     }
 }

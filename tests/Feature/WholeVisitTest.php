@@ -36,11 +36,19 @@ final class WholeVisitTest extends TestCase
         $this->denyEverything($visit);
         $this->post("/visits/{$visit->public_id}/plan")->assertRedirect();
         $plan = $visit->plans()->firstOrFail();
-        $steps = array_map(static fn (array $step): array => [...array_diff_key($step, ['cautions' => 0]), 'find' => 'First here → then there. Proof: shrug.', 'watch' => ['warmth: slowly']], $plan->document['steps']);
+        $steps = array_map(
+            static fn (array $step): array => [
+                ...array_diff_key($step, ['cautions' => 0]), 'find' => 'First here → then there. Proof: shrug.',
+                'watch' => ['warmth: slowly'],
+            ],
+            $plan->document['steps'],
+        );
         DB::table('plans')->where('id', $plan->id)->update(['document' => json_encode([...$plan->document, 'steps' => $steps])]);
 
         $this->get("/visits/{$visit->public_id}/work")->assertInertia(fn ($page) => $page
-            ->where('agreed.plan.steps.1.find', ['First here', 'then there. Proof: shrug.'])->where('agreed.plan.steps.1.cautions', [['kind' => 'safety', 'id' => '', 'text' => 'warmth: slowly']])->missing('agreed.plan.steps.1.watch'));
+            ->where('agreed.plan.steps.1.find', ['First here', 'then there. Proof: shrug.'])
+            ->where('agreed.plan.steps.1.cautions', [['kind' => 'safety', 'id' => '', 'text' => 'warmth: slowly']])
+            ->missing('agreed.plan.steps.1.watch'));
     }
 
     public function test_an_emergency_is_never_planned(): void
@@ -48,7 +56,9 @@ final class WholeVisitTest extends TestCase
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
         $this->denyEverything($visit);
-        $this->save($visit, 'red_flag', 'yes', 'face_droop_or_slurred_speech', 1)->assertOk()->assertJsonPath('safety.verdict', 'emergency');
+        $this->save($visit, 'red_flag', 'yes', 'face_droop_or_slurred_speech', 1)
+            ->assertOk()
+            ->assertJsonPath('safety.verdict', 'emergency');
         $this->post("/visits/{$visit->public_id}/plan")->assertSessionHasErrors('plan');
     }
 
@@ -66,20 +76,30 @@ final class WholeVisitTest extends TestCase
 
         self::assertSame(5, TreatmentEvent::query()->count());
         $this->get("/visits/{$visit->public_id}/after")->assertInertia(fn ($page) => $page
-            ->where('done.0.muscle', 'levator_scapulae')->where('done.0.max_pressure', 5)->where('done.0.seconds_at_pressure', 110)->where('done.0.dose_kpa_s', 12500)->where('done.0.minutes', 3)->where('done.0.signs', ['softened']));
+            ->where('done.0.muscle', 'levator_scapulae')
+            ->where('done.0.max_pressure', 5)
+            ->where('done.0.seconds_at_pressure', 110)
+            ->where('done.0.dose_kpa_s', 12500)
+            ->where('done.0.minutes', 3)
+            ->where('done.0.signs', ['softened']));
     }
 
     public function test_a_signed_record_is_frozen_and_a_correction_stands_beside_it(): void
     {
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
-        $this->post("/visits/{$visit->public_id}/sign", ['happened' => ''])->assertSessionHasErrors(['happened' => 'A line about what happened, please: a record says at least that.']);
+        $this->post("/visits/{$visit->public_id}/sign", ['happened' => ''])->assertSessionHasErrors([
+            'happened' => 'A line about what happened, please: a record says at least that.',
+        ]);
         $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Levator, left.', 'advice' => 'Turn slowly.'])->assertRedirect();
 
         $this->save($visit, 'palpation', ['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 1])->assertForbidden();
-        $this->postJson("/visits/{$visit->public_id}/sign", ['happened' => 'Again.', 'key' => (string) Str::ulid()])->assertConflict()->assertJsonPath('message', static fn (string $words): bool => str_starts_with($words, 'Ada Thorn signed this visit at '));
+        $this->postJson("/visits/{$visit->public_id}/sign", ['happened' => 'Again.', 'key' => (string) Str::ulid()])
+            ->assertConflict()
+            ->assertJsonPath('message', static fn (string $words): bool => str_starts_with($words, 'Ada Thorn signed this visit at '));
         $this->post("/visits/{$visit->public_id}/correct", ['happened' => 'Levator, right.'])->assertSessionHasErrors('reason');
-        $this->post("/visits/{$visit->public_id}/correct", ['happened' => 'Levator, right.', 'reason' => 'Sides were swapped.'])->assertRedirect();
+        $this->post("/visits/{$visit->public_id}/correct", ['happened' => 'Levator, right.', 'reason' => 'Sides were swapped.'])
+            ->assertRedirect();
 
         self::assertSame(['Levator, left.', 'Levator, right.'], $visit->notes()->orderBy('revision')->pluck('happened')->all());
         $frozen = $visit->notes()->firstOrFail();
@@ -94,7 +114,10 @@ final class WholeVisitTest extends TestCase
         $first = $this->visit($user, $client);
         $this->recordNeck($first, 7);
         $this->denyEverything($first);
-        $events = [['step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']], ['pass_reached', ['pressure' => 5, 'seconds' => 80, 'tissue_kpa' => 160]], ['step_done', ['seconds' => 300]]];
+        $events = [
+            ['step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']],
+            ['pass_reached', ['pressure' => 5, 'seconds' => 80, 'tissue_kpa' => 160]], ['step_done', ['seconds' => 300]],
+        ];
         $this->tell($first, ...array_map(fn (array $event): array => $this->happening(...$event), $events))->assertOk();
         $this->post("/visits/{$first->public_id}/sign", ['happened' => 'Levator left, to five.'])->assertRedirect();
 
@@ -105,9 +128,18 @@ final class WholeVisitTest extends TestCase
         $response = $this->getJson("/visits/{$second->public_id}/entries?step=after")->json('response');
 
         self::assertSame('continue', $response['course']['decision']);
-        self::assertSame([['muscle' => 'levator_scapulae', 'decision' => 'progress', 'pressure_step' => 1]], array_map(static fn (array $target): array => array_intersect_key($target, ['muscle' => 1, 'decision' => 1, 'pressure_step' => 1]), $response['targets']));
+        self::assertSame(
+            [['muscle' => 'levator_scapulae', 'decision' => 'progress', 'pressure_step' => 1]],
+            array_map(
+                static fn (array $target): array => array_intersect_key($target, ['muscle' => 1, 'decision' => 1, 'pressure_step' => 1]),
+                $response['targets'],
+            ),
+        );
         $plan = $this->getJson("/visits/{$second->public_id}/entries?step=plan")->json('plan');
-        $step = array_values(array_filter($plan['steps'], static fn (array $step): bool => $step['muscle'] === 'levator_scapulae' && $step['kind'] === 'treat' && ! $step['other_side']))[0];
+        $step = array_values(array_filter(
+            $plan['steps'],
+            static fn (array $step): bool => $step['muscle'] === 'levator_scapulae' && $step['kind'] === 'treat' && ! $step['other_side'],
+        ))[0];
         self::assertSame(6, $step['ceiling']['felt'], 'five was borne: one more at most');
     }
 
@@ -128,18 +160,24 @@ final class WholeVisitTest extends TestCase
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
         $this->get("/visits/{$visit->public_id}/think")->assertOk();
-        DB::table('judgements')->where('kind', 'pattern')->update(['document' => json_encode(['candidates' => [], 'none' => 0.5, 'next_checks' => []])]);
+        DB::table('judgements')->where('kind', 'pattern')->update([
+            'document' => json_encode(['candidates' => [], 'none' => 0.5, 'next_checks' => []]),
+        ]);
         $this->get("/visits/{$visit->public_id}/think")->assertInertia(fn ($page) => $page->where('pattern.none', 0.5));
 
         $this->save($visit, 'complaint', ['zone' => 'temple', 'side' => 'left', 'now' => 2])->assertOk();
-        $this->get("/visits/{$visit->public_id}/think")->assertInertia(fn ($page) => $page->where('pattern.candidates.0.muscle', 'levator_scapulae'));
+        $this->get("/visits/{$visit->public_id}/think")->assertInertia(
+            fn ($page) => $page->where('pattern.candidates.0.muscle', 'levator_scapulae'),
+        );
     }
 
     public function test_no_page_asks_the_database_more_than_twelve_times(): void
     {
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
-        foreach (['/', "/clients/{$visit->client->public_id}", "/visits/{$visit->public_id}/feel", "/visits/{$visit->public_id}/after"] as $path) {
+        foreach (
+            ['/', "/clients/{$visit->client->public_id}", "/visits/{$visit->public_id}/feel", "/visits/{$visit->public_id}/after"] as $path
+        ) {
             $this->get($path)->assertOk(); // the first look may compute and store
             DB::enableQueryLog();
             DB::flushQueryLog();

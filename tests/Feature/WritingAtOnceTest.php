@@ -21,7 +21,12 @@ final class WritingAtOnceTest extends TestCase
 
     public function test_a_transaction_that_reads_first_waits_for_another_writer_and_loses_nothing(): void
     {
-        $counters = array_map(fn (): Process => $this->other('for ($n = 0; $n < 40; $n++) { $db->transaction(function () use ($db) { $was = (int) $db->table("counter")->value("n"); usleep(2000); $db->table("counter")->update(["n" => $was + 1]); }); }'), range(1, 4));
+        $counters = array_map(
+            fn (): Process => $this->other(
+                'for ($n = 0; $n < 40; $n++) { $db->transaction(function () use ($db) { $was = (int) $db->table("counter")->value("n"); usleep(2000); $db->table("counter")->update(["n" => $was + 1]); }); }',
+            ),
+            range(1, 4),
+        );
         DB::statement('create table counter (n integer not null)');
         DB::table('counter')->insert(['n' => 0]);
         foreach ($counters as $one) {
@@ -55,7 +60,12 @@ final class WritingAtOnceTest extends TestCase
         DB::statement('create table counter (n integer not null)');
         $this->waitAtMost(50);
         $holder = $this->holding(3000);
-        foreach ([static fn () => DB::table('counter')->insert(['n' => 1]), static fn () => DB::transaction(static fn () => DB::table('counter')->insert(['n' => 1]))] as $write) {
+        foreach (
+            [
+                static fn () => DB::table('counter')->insert(['n' => 1]),
+                static fn () => DB::transaction(static fn () => DB::table('counter')->insert(['n' => 1])),
+            ] as $write
+        ) {
             try {
                 $write();
                 self::fail('somebody else held the lock');
@@ -95,7 +105,10 @@ final class WritingAtOnceTest extends TestCase
             $this->get("/visits/{$visit->public_id}/$step")->assertOk();
         }
         $this->get("/clients/{$visit->client()->firstOrFail()->public_id}")->assertOk();
-        $this->save($visit, 'function', ['task' => 'turning', 'score' => 4])->assertStatus(503)->assertHeader('Retry-After', '1')->assertJsonPath('message', 'The server is busy. Nothing was changed; it is tried again.');
+        $this->save($visit, 'function', ['task' => 'turning', 'score' => 4])
+            ->assertStatus(503)
+            ->assertHeader('Retry-After', '1')
+            ->assertJsonPath('message', 'The server is busy. Nothing was changed; it is tried again.');
         $holder->stop(0, SIGKILL);
 
         self::assertSame(0, $visit->entries()->where('kind', 'function')->count());
@@ -131,8 +144,13 @@ final class WritingAtOnceTest extends TestCase
 
     private function other(string $code): Process
     {
-        $boot = 'require '.var_export(base_path('vendor/autoload.php'), true).'; $app = require '.var_export(base_path('bootstrap/app.php'), true).'; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $db = Illuminate\Support\Facades\DB::connection(); ';
+        $boot = 'require '.var_export(base_path('vendor/autoload.php'), true).'; $app = require '.var_export(
+            base_path('bootstrap/app.php'), true,
+        ).'; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $db = Illuminate\Support\Facades\DB::connection(); ';
 
-        return new Process(['php', '-r', $boot.$code], base_path(), ['DB_DATABASE' => $this->database, 'APP_ENV' => 'testing', 'CACHE_STORE' => 'array'], timeout: 60);
+        return new Process(
+            ['php', '-r', $boot.$code], base_path(), ['DB_DATABASE' => $this->database, 'APP_ENV' => 'testing', 'CACHE_STORE' => 'array'],
+            timeout: 60,
+        );
     }
 }

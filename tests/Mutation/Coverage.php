@@ -61,16 +61,30 @@ final readonly class Coverage
     {
         $all = array_merge([], ...array_values($covering));
 
-        return array_sum(array_map(fn (string $method): float => array_sum(array_filter($this->seconds, static fn (string $test): bool => str_ends_with($test, "::$method"), ARRAY_FILTER_USE_KEY)), $all));
+        return array_sum(array_map(
+            fn (string $method): float => array_sum(array_filter(
+                $this->seconds, static fn (string $test): bool => str_ends_with($test, "::$method"), ARRAY_FILTER_USE_KEY,
+            )),
+            $all,
+        ));
     }
 
     /** @param  list<string>  $paths */
     private static function run(string $root, string $suite, array $paths, string $kept): void
     {
         @mkdir("$root/storage/mutation", 0700, true);
-        $filter = array_merge([], ...array_map(static fn (string $path): array => ['--coverage-filter', $path], array_map(static fn (string $path): string => is_dir("$root/$path") ? $path : dirname($path), $paths)));
+        $filter = array_merge(
+            [],
+            ...array_map(
+                static fn (string $path): array => ['--coverage-filter', $path],
+                array_map(static fn (string $path): string => is_dir("$root/$path") ? $path : dirname($path), $paths),
+            ),
+        );
         $process = new Process(
-            [PHP_BINARY, '-d', 'memory_limit=6G', '-d', 'pcov.enabled=1', '-d', "pcov.directory=$root", 'vendor/bin/phpunit', '--testsuite', $suite, '--coverage-php', "$kept.php", '--log-junit', "$kept.xml", '--no-progress', ...$filter],
+            [
+                PHP_BINARY, '-d', 'memory_limit=6G', '-d', 'pcov.enabled=1', '-d', "pcov.directory=$root", 'vendor/bin/phpunit',
+                '--testsuite', $suite, '--coverage-php', "$kept.php", '--log-junit', "$kept.xml", '--no-progress', ...$filter,
+            ],
             $root, timeout: 3600,
         );
         $process->run();
@@ -78,12 +92,18 @@ final readonly class Coverage
             throw new \RuntimeException("The tests are not green as they are:\n".$process->getOutput());
         }
         $coverage = include "$kept.php";
-        $lines = $coverage instanceof CodeCoverage ? $coverage->getData()->lineCoverage() : throw new \RuntimeException('No coverage was written: is pcov there?');
+        $lines = $coverage instanceof CodeCoverage
+            ? $coverage->getData()->lineCoverage()
+            : throw new \RuntimeException('No coverage was written: is pcov there?');
         $numbers = [];
         $by = [];
         foreach ($lines as $file => $of) {
             foreach ($of as $line => $tests) {
-                foreach (array_unique(array_map(static fn (string $test): string => (string) preg_replace('/ with data set.*$|#.*$/s', '', $test), $tests ?? [])) as $test) {
+                foreach (
+                    array_unique(array_map(
+                        static fn (string $test): string => (string) preg_replace('/ with data set.*$|#.*$/s', '', $test), $tests ?? [],
+                    )) as $test
+                ) {
                     $by[substr($file, strlen($root) + 1)][$line][] = $numbers[$test] ??= count($numbers);
                 }
             }
@@ -93,7 +113,9 @@ final readonly class Coverage
             $test = $case['class'].'::'.preg_replace('/ with data set.*$/s', '', (string) $case['name']);
             $seconds[$test] = ($seconds[$test] ?? 0.0) + (float) $case['time'];
         }
-        file_put_contents($kept, json_encode(['lines' => $by, 'tests' => array_keys($numbers), 'seconds' => $seconds], JSON_THROW_ON_ERROR));
+        file_put_contents(
+            $kept, json_encode(['lines' => $by, 'tests' => array_keys($numbers), 'seconds' => $seconds], JSON_THROW_ON_ERROR),
+        );
         unlink("$kept.php");
         unlink("$kept.xml");
     }
@@ -103,7 +125,9 @@ final readonly class Coverage
     {
         $hash = hash_init('sha256');
         foreach (['core', 'app', 'tests/Feature', 'tests/Support', 'database', 'routes', 'config'] as $folder) {
-            $files = iterator_to_array(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("$root/$folder", \FilesystemIterator::SKIP_DOTS)));
+            $files = iterator_to_array(
+                new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("$root/$folder", \FilesystemIterator::SKIP_DOTS)),
+            );
             ksort($files);
             foreach ($files as $path => $file) {
                 if (in_array($file->getExtension(), ['php', 'json', 'txt'], true)) {

@@ -14,8 +14,8 @@ use PhpParser\NodeVisitorAbstract;
 use PhpParser\ParserFactory;
 
 /**
- * Every small breakage of a file: a comparison turned, a boundary moved, a condition dropped, a number changed, a return emptied, a call removed.
- * Source is replaced by source, so that everything else stays to the letter.
+ * Every small breakage of a file: a comparison turned, a boundary moved, a condition dropped, a number changed, a return emptied, a call
+ * removed. Source is replaced by source, so that everything else stays to the letter.
  */
 final class MutantFinder extends NodeVisitorAbstract
 {
@@ -24,7 +24,10 @@ final class MutantFinder extends NodeVisitorAbstract
     private const MOVED = ['<' => '<=', '<=' => '<', '>' => '>=', '>=' => '>'];
 
     /** Calls that let their first argument through, narrower or in another order. */
-    private const NARROWING = ['array_filter', 'array_unique', 'min', 'max', 'round', 'array_slice', 'array_reverse', 'array_intersect', 'array_diff', 'array_intersect_key', 'array_diff_key'];
+    private const NARROWING = [
+        'array_filter', 'array_unique', 'min', 'max', 'round', 'array_slice', 'array_reverse', 'array_intersect', 'array_diff',
+        'array_intersect_key', 'array_diff_key',
+    ];
 
     private const EMPTY = ['array' => '[]', 'int' => '0', 'float' => '0.0', 'string' => "''"];
 
@@ -62,11 +65,18 @@ final class MutantFinder extends NodeVisitorAbstract
             $this->class .= $node->name->toString();
         }
         // what an attribute or a constant declares is read by other tools; words of an exception are nobody's judgement
-        if ($node instanceof Node\AttributeGroup || $node instanceof Stmt\Declare_ || $node instanceof Expr\Throw_ || $node instanceof Stmt\EnumCase) {
+        if (
+            $node instanceof Node\AttributeGroup
+                || $node instanceof Stmt\Declare_
+                || $node instanceof Expr\Throw_
+                || $node instanceof Stmt\EnumCase
+        ) {
             return NodeVisitorAbstract::DONT_TRAVERSE_CHILDREN;
         }
         if ($node instanceof Node\FunctionLike) {
-            $this->functions[] = $node instanceof Stmt\ClassMethod ? $node->name->toString() : ($this->functions[array_key_last($this->functions)] ?? '');
+            $this->functions[] = $node instanceof Stmt\ClassMethod
+                ? $node->name->toString()
+                : ($this->functions[array_key_last($this->functions)] ?? '');
             $this->returns[] = $node->getReturnType();
         }
         $this->mutate($node);
@@ -89,12 +99,14 @@ final class MutantFinder extends NodeVisitorAbstract
         match (true) {
             $node instanceof BinaryOp => $this->operator($node),
             $node instanceof Expr\BooleanNot => $this->put($node, 'condition', $this->text($node->expr)),
-            $node instanceof Stmt\If_, $node instanceof Stmt\ElseIf_, $node instanceof Expr\Ternary && $node->if !== null => $this->condition($node->cond),
+            $node instanceof Stmt\If_, $node instanceof Stmt\ElseIf_,
+            $node instanceof Expr\Ternary && $node->if !== null => $this->condition($node->cond),
             $node instanceof Scalar\Int_ => $this->put($node, 'number', (string) ($node->value + 1)),
             $node instanceof Scalar\Float_ => $this->put($node, 'number', var_export($node->value + 1, true)),
             $node instanceof Stmt\Return_ && $node->expr !== null => $this->emptied($node->expr),
             $node instanceof Expr\ArrowFunction => $this->emptied($node->expr),
-            $node instanceof Stmt\Expression && ($node->expr instanceof Expr\CallLike) && ! $node->expr instanceof Expr\New_ => $this->put($node, 'call', ';'),
+            $node instanceof Stmt\Expression && ($node->expr instanceof Expr\CallLike) && ! $node->expr instanceof Expr\New_
+                => $this->put($node, 'call', ';'),
             $node instanceof Expr\FuncCall => $this->narrowing($node),
             default => null,
         };
@@ -111,7 +123,9 @@ final class MutantFinder extends NodeVisitorAbstract
         }
         foreach (['comparison' => self::TURNED[$sign] ?? null, 'boundary' => self::MOVED[$sign] ?? null] as $kind => $other) {
             if ($other !== null) {
-                $between = substr($this->source, $node->left->getEndFilePos() + 1, $node->right->getStartFilePos() - $node->left->getEndFilePos() - 1);
+                $between = substr(
+                    $this->source, $node->left->getEndFilePos() + 1, $node->right->getStartFilePos() - $node->left->getEndFilePos() - 1,
+                );
                 $this->put($node, $kind, $this->text($node->left).str_replace($sign, $other, $between).$this->text($node->right));
             }
         }
@@ -140,7 +154,13 @@ final class MutantFinder extends NodeVisitorAbstract
 
     private function narrowing(Expr\FuncCall $node): void
     {
-        if ($node->name instanceof Node\Name && in_array($node->name->toString(), self::NARROWING, true) && ($node->args[0] ?? null) instanceof Node\Arg && ! $node->args[0]->unpack && ! $node->isFirstClassCallable()) {
+        if (
+            $node->name instanceof Node\Name
+                && in_array($node->name->toString(), self::NARROWING, true)
+                && ($node->args[0] ?? null) instanceof Node\Arg
+                && ! $node->args[0]->unpack
+                && ! $node->isFirstClassCallable()
+        ) {
             $this->put($node, 'call', $this->text($node->args[0]->value));
         }
     }
@@ -154,7 +174,8 @@ final class MutantFinder extends NodeVisitorAbstract
     {
         $code = substr($this->source, 0, $node->getStartFilePos()).$after.substr($this->source, $node->getEndFilePos() + 1);
         $this->mutants[] = new Mutant(
-            $this->file, $this->class, $this->functions[array_key_last($this->functions) ?? 0] ?? '', $node->getStartLine(), $node->getEndLine(), $kind, $this->text($node), $after, $code,
+            $this->file, $this->class, $this->functions[array_key_last($this->functions) ?? 0] ?? '', $node->getStartLine(),
+            $node->getEndLine(), $kind, $this->text($node), $after, $code,
         );
     }
 }

@@ -125,8 +125,13 @@ final class Mutation
         $methods = array_values(array_unique(array_merge([], ...array_values($covering))));
         $filter = count($methods) > self::MOST_METHODS ? [] : ['--filter', '/::('.implode('|', $methods).')( with data set|$)/'];
         $process = new Process(
-            [PHP_BINARY, '-d', 'pcov.enabled=0', '-d', 'memory_limit=2G', 'vendor/bin/phpunit', '--bootstrap', 'tests/Mutation/bootstrap.php', '--no-coverage', '--no-progress', '--no-output', '--do-not-cache-result', '--stop-on-failure', '--stop-on-error', ...$filter, ...array_keys($covering)],
-            $this->root, ['MUTANT_CLASS' => $mutant->class, 'MUTANT_FILE' => $this->place($mutant)], timeout: max(self::AT_LEAST_SECONDS, self::SLOWER * $seconds),
+            [
+                PHP_BINARY, '-d', 'pcov.enabled=0', '-d', 'memory_limit=2G', 'vendor/bin/phpunit', '--bootstrap',
+                'tests/Mutation/bootstrap.php', '--no-coverage', '--no-progress', '--no-output', '--do-not-cache-result',
+                '--stop-on-failure', '--stop-on-error', ...$filter, ...array_keys($covering),
+            ],
+            $this->root, ['MUTANT_CLASS' => $mutant->class, 'MUTANT_FILE' => $this->place($mutant)],
+            timeout: max(self::AT_LEAST_SECONDS, self::SLOWER * $seconds),
         );
         $process->disableOutput();
         $process->start();
@@ -142,7 +147,8 @@ final class Mutation
     private function write(Mutant $mutant, string $state): void
     {
         file_put_contents($this->book(), json_encode([
-            'key' => $mutant->key(), 'state' => $state, 'file' => $mutant->file, 'line' => $mutant->line, 'kind' => $mutant->kind, 'what' => $mutant->what(),
+            'key' => $mutant->key(), 'state' => $state, 'file' => $mutant->file, 'line' => $mutant->line, 'kind' => $mutant->kind,
+            'what' => $mutant->what(),
         ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", FILE_APPEND);
     }
 
@@ -172,7 +178,11 @@ final class Mutation
     {
         $files = [];
         foreach ($paths as $path) {
-            $found = is_file("{$this->root}/$path") ? ["{$this->root}/$path"] : array_keys(iterator_to_array(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("{$this->root}/$path", \FilesystemIterator::SKIP_DOTS))));
+            $found = is_file("{$this->root}/$path")
+                ? ["{$this->root}/$path"]
+                : array_keys(iterator_to_array(
+                    new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("{$this->root}/$path", \FilesystemIterator::SKIP_DOTS)),
+                ));
             array_push($files, ...array_filter($found, static fn (string $file): bool => str_ends_with($file, '.php')));
         }
         sort($files);

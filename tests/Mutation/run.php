@@ -22,7 +22,9 @@ foreach (array_slice($argv, 1) as $word) {
     }
 }
 $paths = $paths !== [] ? $paths : ['core/src/Safety'];
-$results = (new Mutation(dirname(__DIR__, 2), (int) $options['workers'], $options['resume']))->run($paths, $options['sample'] === null ? null : (int) $options['sample'], (int) $options['seed']);
+$results = (new Mutation(dirname(__DIR__, 2), (int) $options['workers'], $options['resume']))->run(
+    $paths, $options['sample'] === null ? null : (int) $options['sample'], (int) $options['seed'],
+);
 $rows = [];
 foreach ($results as ['mutant' => $mutant, 'state' => $state]) {
     $rows[dirname($mutant->file)][$state] = ($rows[dirname($mutant->file)][$state] ?? 0) + 1;
@@ -33,5 +35,8 @@ foreach ($results as ['mutant' => $mutant, 'state' => $state]) {
 ksort($rows);
 foreach ($rows as $folder => $states) {
     $counted = array_sum($states) - ($states['equivalent'] ?? 0);
-    printf("%-34s %5d tried, %5.1f %% noticed (%d survived, %d come by no test, %d change nothing)\n", $folder, $counted, 100 * ($states['noticed'] ?? 0) / max(1, $counted), $states['survived'] ?? 0, $states['uncovered'] ?? 0, $states['equivalent'] ?? 0);
+    printf(
+        "%-34s %5d tried, %5.1f %% noticed (%d survived, %d come by no test, %d change nothing)\n", $folder, $counted,
+        100 * ($states['noticed'] ?? 0) / max(1, $counted), $states['survived'] ?? 0, $states['uncovered'] ?? 0, $states['equivalent'] ?? 0,
+    );
 }

@@ -59,7 +59,13 @@ final readonly class Spoil
                 0 => substr($text, 0, $at),
                 1 => substr_replace($text, '', $at, $some),
                 2 => substr_replace($text, substr($text, $at, $some), $this->chance->getInt(0, $length - 1), 0),
-                3 => substr_replace($text, $this->one(['"', ',', ';', "\r\n", "\n", ':', '{', ']', '0', '-', "\0", "\xff", 'null', '99999999999', '1e400', '=', "\t"]), $at, 1),
+                3 => substr_replace(
+                    $text,
+                    $this->one([
+                        '"', ',', ';', "\r\n", "\n", ':', '{', ']', '0', '-', "\0", "\xff", 'null', '99999999999', '1e400', '=', "\t",
+                    ]),
+                    $at, 1,
+                ),
                 4 => str_replace($this->digit($text, $at), (string) $this->chance->getInt(0, 99999), $text),
                 5 => substr($text, $at).substr($text, 0, $at),
                 6 => implode("\n", $this->chance->shuffleArray(explode("\n", $text))),
@@ -79,7 +85,8 @@ final readonly class Spoil
     private function odd(mixed $was): mixed
     {
         return $this->one([
-            null, true, false, 0, -1, 1e308, 0.1, 7, 11, 240, '', ' ', 'no', 'nobody', 'left', 'midline', '2199-01-01', '0000-00-00', '2026-02-30', [], [[]], [1, 2], ['a' => 'b'], str_repeat('x', 6000), "\u{202E}ß\0", '1e5', '<b>', "'; --",
+            null, true, false, 0, -1, 1e308, 0.1, 7, 11, 240, '', ' ', 'no', 'nobody', 'left', 'midline', '2199-01-01', '0000-00-00',
+            '2026-02-30', [], [[]], [1, 2], ['a' => 'b'], str_repeat('x', 6000), "\u{202E}ß\0", '1e5', '<b>', "'; --",
             is_string($was) ? strtoupper($was) : 'x', is_array($was) ? array_reverse($was) : [$was], is_numeric($was) ? $was * 1000 : 0,
         ]);
     }

@@ -267,8 +267,8 @@ test('the figure is saved as SVG and PNG that stand alone', async ({ page }) => 
 })
 
 /**
- * Milliseconds of script the page ran, from the browser's own trace: all together, and the longest single task. Counted in processor time where the
- * trace tells it, so that a busy neighbour of this machine is not taken for a slow page.
+ * Milliseconds of script the page ran, from the browser's own trace: all together, and the longest single task. Counted in processor time
+ * where the trace tells it, so that a busy neighbour of this machine is not taken for a slow page.
  */
 async function scripting(browser: Browser, page: Page, act: () => Promise<void>): Promise<{ total: number; longest: number }> {
   await browser.startTracing(page, { categories: ['devtools.timeline', 'v8'] })

@@ -1,7 +1,8 @@
 #!/usr/bin/env bash
 # A server for the browser tests with its own database and the demo story in it.
 . "$(dirname "$0")/../../bin/lib.sh"
-export DB_DATABASE=$PWD/storage/database.browser-$1.sqlite SOMATRACE_SEAL_FOLDER=$PWD/storage/framework/testing/seal-$1 APP_ENV=local APP_DEBUG=false APP_URL=http://127.0.0.1:$1 SOMATRACE_OUTBOX=true QUEUE_CONNECTION=sync
+export DB_DATABASE=$PWD/storage/database.browser-$1.sqlite SOMATRACE_SEAL_FOLDER=$PWD/storage/framework/testing/seal-$1
+export APP_ENV=local APP_DEBUG=false APP_URL=http://127.0.0.1:$1 SOMATRACE_OUTBOX=true QUEUE_CONNECTION=sync
 rm -rf "$DB_DATABASE" "$DB_DATABASE-wal" "$DB_DATABASE-shm" "$SOMATRACE_SEAL_FOLDER"
 (umask 077; : > "$DB_DATABASE")
 php artisan migrate --force --quiet

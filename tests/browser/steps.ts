@@ -19,7 +19,10 @@ export async function saved(page: Page, act: () => Promise<unknown>): Promise<vo
   expect((await answer).ok()).toBe(true)
 }
 
-/** Reads out the danger signs of every visit, the others, and each group after them that is open, one by one, and has all denied. Returns how many touches it took. */
+/**
+ * Reads out the danger signs of every visit, the others, and each group after them that is open, one by one, and has all denied. Returns
+ * how many touches it took.
+ */
 export async function denied(page: Page): Promise<number> {
   await expect(page.getByRole('region', { name: 'What follows' })).toBeVisible()
   let touches = 0

@@ -14,7 +14,13 @@ final readonly class AppointmentLine
      * @param  string  $code of the client
      * @param  string  $therapist by mail address; empty where the calendar does not say
      */
-    public function __construct(public string $uid, public CarbonImmutable $at, public int $minutes, public string $code, public string $therapist, public string $status)
-    {
+    public function __construct(
+        public string $uid,
+        public CarbonImmutable $at,
+        public int $minutes,
+        public string $code,
+        public string $therapist,
+        public string $status,
+    ) {
     }
 }

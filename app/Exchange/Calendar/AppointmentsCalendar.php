@@ -14,10 +14,14 @@ use Sabre\VObject\Splitter\ICalendar as Splitter;
 use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;
 
-/** Appointments as a calendar (RFC 5545). A calendar wanders to telephones: it carries the code of a client, never the name, and no reason. */
+/**
+ * Appointments as a calendar (RFC 5545). A calendar wanders to telephones: it carries the code of a client, never the name, and no reason.
+ */
 final readonly class AppointmentsCalendar
 {
-    private const STATUSES = ['booked' => 'CONFIRMED', 'arrived' => 'CONFIRMED', 'done' => 'CONFIRMED', 'cancelled' => 'CANCELLED', 'missed' => 'CONFIRMED'];
+    private const STATUSES = [
+        'booked' => 'CONFIRMED', 'arrived' => 'CONFIRMED', 'done' => 'CONFIRMED', 'cancelled' => 'CANCELLED', 'missed' => 'CONFIRMED',
+    ];
 
     /** @param  iterable<AppointmentLine>  $lines */
     public function write(iterable $lines, CarbonImmutable $now): string
@@ -26,8 +30,11 @@ final readonly class AppointmentsCalendar
             $calendar = new VCalendar(['PRODID' => '-//Somatrace//Appointments//EN']);
             foreach ($lines as $line) {
                 $calendar->add('VEVENT', [
-                    'UID' => $line->uid, 'DTSTAMP' => $now->utc()->toDateTimeImmutable(), 'DTSTART' => $line->at->utc()->toDateTimeImmutable(), 'DTEND' => $line->at->addMinutes($line->minutes)->utc()->toDateTimeImmutable(), 'SUMMARY' => "Visit {$line->code}",
-                    'STATUS' => self::STATUSES[$line->status], 'CLASS' => 'PRIVATE', 'X-SOMATRACE-CLIENT' => $line->code, 'X-SOMATRACE-THERAPIST' => $line->therapist, 'X-SOMATRACE-STATUS' => $line->status,
+                    'UID' => $line->uid, 'DTSTAMP' => $now->utc()->toDateTimeImmutable(),
+                    'DTSTART' => $line->at->utc()->toDateTimeImmutable(),
+                    'DTEND' => $line->at->addMinutes($line->minutes)->utc()->toDateTimeImmutable(), 'SUMMARY' => "Visit {$line->code}",
+                    'STATUS' => self::STATUSES[$line->status], 'CLASS' => 'PRIVATE', 'X-SOMATRACE-CLIENT' => $line->code,
+                    'X-SOMATRACE-THERAPIST' => $line->therapist, 'X-SOMATRACE-STATUS' => $line->status,
                 ]);
             }
 
@@ -69,19 +76,28 @@ final readonly class AppointmentsCalendar
         if (preg_match('/^\d{8}T\d{6}Z?$/', $start) !== 1) {
             return 'DTSTART must be a moment, such as 20260309T140000Z';
         }
-        $code = $told('X-SOMATRACE-CLIENT') !== '' ? $told('X-SOMATRACE-CLIENT') : (preg_match('/\b[A-Z]{1,3}-\d{2,}\b/', $told('SUMMARY'), $found) === 1 ? $found[0] : '');
-        $moment = static fn (string $name): CarbonImmutable => ($property = $event->{$name}) instanceof DateTime ? CarbonImmutable::instance($property->getDateTime()) : throw new \LogicException("$name is no moment");
+        $code = $told('X-SOMATRACE-CLIENT') !== ''
+            ? $told('X-SOMATRACE-CLIENT')
+            : (preg_match('/\b[A-Z]{1,3}-\d{2,}\b/', $told('SUMMARY'), $found) === 1 ? $found[0] : '');
+        $moment = static fn (string $name): CarbonImmutable => ($property = $event->{$name}) instanceof DateTime
+            ? CarbonImmutable::instance($property->getDateTime())
+            : throw new \LogicException("$name is no moment");
         $at = $moment('DTSTART');
-        $end = isset($event->DTEND) ? $moment('DTEND') : (isset($event->DURATION) ? $at->add(DateTimeParser::parseDuration($told('DURATION'))) : $at);
+        $end = isset($event->DTEND)
+            ? $moment('DTEND')
+            : (isset($event->DURATION) ? $at->add(DateTimeParser::parseDuration($told('DURATION'))) : $at);
         $minutes = (int) round($at->diffInMinutes($end));
-        $status = $told('X-SOMATRACE-STATUS') !== '' ? $told('X-SOMATRACE-STATUS') : ($told('STATUS') === 'CANCELLED' ? 'cancelled' : 'booked');
+        $status = $told('X-SOMATRACE-STATUS') !== ''
+            ? $told('X-SOMATRACE-STATUS')
+            : ($told('STATUS') === 'CANCELLED' ? 'cancelled' : 'booked');
 
         return match (true) {
             // the package gives an event without a name one of its own, another as soon as a word of it changes
             $told('UID') === '' || str_ends_with($told('UID'), '-vobjectimport') => 'has no UID, so it could never be told from another',
             $code === '' => 'names no client by code, in X-SOMATRACE-CLIENT or in its summary',
             $minutes < 10 || $minutes > 180 => "lasts $minutes minutes; 10 to 180 are possible",
-            ! isset(self::STATUSES[$status]) => "\"$status\" is no state of an appointment; known are ".implode(', ', array_keys(self::STATUSES)),
+            ! isset(self::STATUSES[$status])
+                => "\"$status\" is no state of an appointment; known are ".implode(', ', array_keys(self::STATUSES)),
             default => new AppointmentLine($told('UID'), $at->utc(), $minutes, $code, $told('X-SOMATRACE-THERAPIST'), $status),
         };
     }

@@ -21,7 +21,9 @@ final readonly class CaseFormat
 
     public function write(Visit $visit): string
     {
-        return json_encode($this->assembler->document($visit), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
+        return json_encode(
+            $this->assembler->document($visit), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+        )."\n";
     }
 
     /** @throws FaultyDocument with every fault and its place */

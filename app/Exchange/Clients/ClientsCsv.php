@@ -84,7 +84,9 @@ final readonly class ClientsCsv
         }
         $contacts = [];
         for ($number = 1; $number <= ClientDetails::MOST_CONTACTS; $number++) {
-            $contact = array_combine(ClientContact::PARTS, array_map(static fn (string $part): ?string => $told("contact{$number}_$part"), ClientContact::PARTS));
+            $contact = array_combine(
+                ClientContact::PARTS, array_map(static fn (string $part): ?string => $told("contact{$number}_$part"), ClientContact::PARTS),
+            );
             if (array_filter($contact) !== []) {
                 $contacts[] = $contact;
             }
@@ -92,8 +94,10 @@ final readonly class ClientsCsv
 
         // a table that somebody made by hand leaves out what nobody has asked
         return [
-            ...$client, 'pronoun' => $client['pronoun'] ?? 'unsaid', 'sex' => $client['sex'] ?? 'unsaid', 'mass_kg' => is_numeric($client['mass_kg']) ? (float) $client['mass_kg'] : $client['mass_kg'],
-            'stoic' => ['yes' => true, 'no' => false, '1' => true, '0' => false, '' => null][$client['stoic'] ?? ''] ?? $client['stoic'], 'contacts' => $contacts,
+            ...$client, 'pronoun' => $client['pronoun'] ?? 'unsaid', 'sex' => $client['sex'] ?? 'unsaid',
+            'mass_kg' => is_numeric($client['mass_kg']) ? (float) $client['mass_kg'] : $client['mass_kg'],
+            'stoic' => ['yes' => true, 'no' => false, '1' => true, '0' => false, '' => null][$client['stoic'] ?? ''] ?? $client['stoic'],
+            'contacts' => $contacts,
         ];
     }
 }

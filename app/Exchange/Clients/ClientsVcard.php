@@ -12,8 +12,8 @@ use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;
 
 /**
- * Clients as vCards, version 4.0 (RFC 6350, with PRONOUNS of RFC 9554). What no standard property says stands in properties of our own, each named X-SOMATRACE-…;
- * a contact is a RELATED line with its parts as parameters.
+ * Clients as vCards, version 4.0 (RFC 6350, with PRONOUNS of RFC 9554). What no standard property says stands in properties of our own,
+ * each named X-SOMATRACE-…; a contact is a RELATED line with its parts as parameters.
  */
 final readonly class ClientsVcard
 {
@@ -21,7 +21,10 @@ final readonly class ClientsVcard
 
     private const PLAIN = ['occupation' => 'TITLE', 'email' => 'EMAIL', 'phone' => 'TEL'];
 
-    private const OWN = ['code' => 'X-SOMATRACE-CODE', 'hand' => 'X-SOMATRACE-HAND', 'mass_kg' => 'X-SOMATRACE-MASS-KG', 'skin' => 'X-SOMATRACE-SKIN', 'stoic' => 'X-SOMATRACE-STOIC', 'guardian_name' => 'X-SOMATRACE-GUARDIAN'];
+    private const OWN = [
+        'code' => 'X-SOMATRACE-CODE', 'hand' => 'X-SOMATRACE-HAND', 'mass_kg' => 'X-SOMATRACE-MASS-KG', 'skin' => 'X-SOMATRACE-SKIN',
+        'stoic' => 'X-SOMATRACE-STOIC', 'guardian_name' => 'X-SOMATRACE-GUARDIAN',
+    ];
 
     /** @param  iterable<array<string, mixed>>  $clients as ClientDetails gives them */
     public function write(iterable $clients): string
@@ -63,7 +66,10 @@ final readonly class ClientsVcard
     /** @param  array<string, mixed>  $client */
     private function card(array $client): VCard
     {
-        $card = new VCard(['VERSION' => '4.0', 'FN' => $client['name'], 'BDAY' => str_replace('-', '', (string) $client['born_on']), 'GENDER' => self::GENDERS[$client['sex']]]);
+        $card = new VCard([
+            'VERSION' => '4.0', 'FN' => $client['name'], 'BDAY' => str_replace('-', '', (string) $client['born_on']),
+            'GENDER' => self::GENDERS[$client['sex']],
+        ]);
         unset($card->UID, $card->PRODID);
         $card->add('PRODID', '-//Somatrace//Clients//EN');
         if ($client['pronoun'] !== 'unsaid') {
@@ -79,7 +85,16 @@ final readonly class ClientsVcard
             $card->add('ADR', ['', '', $client['address'], '', '', '', '']);
         }
         foreach ((array) $client['contacts'] as $contact) {
-            $card->add('RELATED', $contact['name'], array_filter(['VALUE' => 'text', 'X-KIND' => $contact['kind'], 'X-TEL' => $contact['phone'], 'X-EMAIL' => $contact['email'], 'X-NOTE' => $contact['note']], static fn (?string $part): bool => $part !== null));
+            $card->add(
+                'RELATED', $contact['name'],
+                array_filter(
+                    [
+                        'VALUE' => 'text', 'X-KIND' => $contact['kind'], 'X-TEL' => $contact['phone'], 'X-EMAIL' => $contact['email'],
+                        'X-NOTE' => $contact['note'],
+                    ],
+                    static fn (?string $part): bool => $part !== null,
+                ),
+            );
         }
 
         return $card;
@@ -99,23 +114,36 @@ final readonly class ClientsVcard
         $contacts = [];
         foreach ($card->select('RELATED') as $related) {
             $parameter = static fn (string $name): ?string => isset($related[$name]) ? (string) $related[$name] : null;
-            $contacts[] = ['kind' => $parameter('X-KIND') ?? 'other', 'name' => (string) $related, 'phone' => $parameter('X-TEL'), 'email' => $parameter('X-EMAIL'), 'note' => $parameter('X-NOTE')];
+            $contacts[] = [
+                'kind' => $parameter('X-KIND') ?? 'other', 'name' => (string) $related, 'phone' => $parameter('X-TEL'),
+                'email' => $parameter('X-EMAIL'), 'note' => $parameter('X-NOTE'),
+            ];
         }
         $mass = $told(self::OWN['mass_kg']);
 
         return [
             'code' => $told(self::OWN['code']), 'name' => $told('FN'), 'pronoun' => $told('PRONOUNS') ?? 'unsaid',
-            'born_on' => $born !== null && preg_match('/^\d{8}$/', $born) === 1 ? substr($born, 0, 4).'-'.substr($born, 4, 2).'-'.substr($born, 6) : $born,
-            'sex' => array_flip(self::GENDERS)[strtoupper((string) strtok($told('GENDER') ?? 'U', ';'))] ?? $told('GENDER'), 'hand' => $told(self::OWN['hand']), 'mass_kg' => is_numeric($mass) ? (float) $mass : $mass,
-            'skin' => $told(self::OWN['skin']), 'stoic' => ['yes' => true][$told(self::OWN['stoic']) ?? ''] ?? $told(self::OWN['stoic']), 'guardian_name' => $told(self::OWN['guardian_name']),
-            'occupation' => $told('TITLE'), 'email' => $told('EMAIL'), 'phone' => $told('TEL'), 'address' => $this->address($card), 'contacts' => $contacts,
+            'born_on' => $born !== null && preg_match('/^\d{8}$/', $born) === 1
+                ? substr($born, 0, 4).'-'.substr($born, 4, 2).'-'.substr($born, 6)
+                : $born,
+            'sex' => array_flip(self::GENDERS)[strtoupper((string) strtok($told('GENDER') ?? 'U', ';'))] ?? $told('GENDER'),
+            'hand' => $told(self::OWN['hand']), 'mass_kg' => is_numeric($mass) ? (float) $mass : $mass,
+            'skin' => $told(self::OWN['skin']), 'stoic' => ['yes' => true][$told(self::OWN['stoic']) ?? ''] ?? $told(self::OWN['stoic']),
+            'guardian_name' => $told(self::OWN['guardian_name']),
+            'occupation' => $told('TITLE'), 'email' => $told('EMAIL'), 'phone' => $told('TEL'), 'address' => $this->address($card),
+            'contacts' => $contacts,
         ];
     }
 
     private function address(object $card): ?string
     {
         /** @var VCard $card */
-        $parts = isset($card->ADR) ? array_filter(array_map(static fn (mixed $part): string => trim((string) $part), $card->ADR->getParts()), static fn (string $part): bool => $part !== '') : [];
+        $parts = isset($card->ADR)
+            ? array_filter(
+                array_map(static fn (mixed $part): string => trim((string) $part), $card->ADR->getParts()),
+                static fn (string $part): bool => $part !== '',
+            )
+            : [];
 
         return $parts === [] ? null : implode(', ', $parts);
     }

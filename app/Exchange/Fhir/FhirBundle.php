@@ -13,8 +13,9 @@ use Carbon\CarbonImmutable;
 use Ramsey\Uuid\Uuid;
 
 /**
- * One client as a bundle of FHIR R4 (4.0.1): the patient, an encounter a visit, an observation for each thing found or said, a procedure for each muscle worked, a care plan
- * for each plan agreed, and consents. Codes are our own, under `urn:somatrace:…`; no foreign code is claimed to mean the same.
+ * One client as a bundle of FHIR R4 (4.0.1): the patient, an encounter a visit, an observation for each thing found or said, a procedure
+ * for each muscle worked, a care plan for each plan agreed, and consents. Codes are our own, under `urn:somatrace:…`; no foreign code is
+ * claimed to mean the same.
  */
 final readonly class FhirBundle
 {
@@ -23,7 +24,10 @@ final readonly class FhirBundle
     public const GENDERS = ['female' => 'female', 'male' => 'male', 'other' => 'other', 'unsaid' => 'unknown'];
 
     /** What a patient here has and the standard has no place for. */
-    public const PATIENT_EXTENSIONS = ['pronoun' => 'valueCode', 'hand' => 'valueCode', 'skin' => 'valueCode', 'stoic' => 'valueBoolean', 'mass_kg' => 'valueDecimal', 'guardian_name' => 'valueString', 'occupation' => 'valueString'];
+    public const PATIENT_EXTENSIONS = [
+        'pronoun' => 'valueCode', 'hand' => 'valueCode', 'skin' => 'valueCode', 'stoic' => 'valueBoolean', 'mass_kg' => 'valueDecimal',
+        'guardian_name' => 'valueString', 'occupation' => 'valueString',
+    ];
 
     public function __construct(private EntryWords $words)
     {
@@ -37,7 +41,12 @@ final readonly class FhirBundle
         }
         $bundle = [
             'resourceType' => 'Bundle', 'type' => 'collection', 'timestamp' => $now->toIso8601ZuluString(),
-            'entry' => array_map(fn (array $resource): array => ['fullUrl' => $this->urn((string) $resource['resourceType'], (string) $resource['id']), 'resource' => $resource], $resources),
+            'entry' => array_map(
+                fn (array $resource): array => [
+                    'fullUrl' => $this->urn((string) $resource['resourceType'], (string) $resource['id']), 'resource' => $resource,
+                ],
+                $resources,
+            ),
         ];
 
         return json_encode($bundle, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
@@ -48,7 +57,8 @@ final readonly class FhirBundle
     {
         $told = $record->details;
         $telecom = static fn (?string $phone, ?string $email): array => array_values(array_filter([
-            $phone === null ? null : ['system' => 'phone', 'value' => $phone], $email === null ? null : ['system' => 'email', 'value' => $email],
+            $phone === null ? null : ['system' => 'phone', 'value' => $phone],
+            $email === null ? null : ['system' => 'email', 'value' => $email],
         ]));
         $extensions = [];
         foreach (self::PATIENT_EXTENSIONS as $key => $type) {
@@ -58,12 +68,15 @@ final readonly class FhirBundle
         }
 
         return array_filter([
-            'resourceType' => 'Patient', 'id' => $record->id, 'extension' => $extensions, 'identifier' => [['system' => self::SYSTEM.'client', 'value' => $told['code']]],
-            'name' => [['text' => $told['name']]], 'telecom' => $telecom($told['phone'], $told['email']), 'gender' => self::GENDERS[$told['sex']], 'birthDate' => $told['born_on'],
+            'resourceType' => 'Patient', 'id' => $record->id, 'extension' => $extensions,
+            'identifier' => [['system' => self::SYSTEM.'client', 'value' => $told['code']]],
+            'name' => [['text' => $told['name']]], 'telecom' => $telecom($told['phone'], $told['email']),
+            'gender' => self::GENDERS[$told['sex']], 'birthDate' => $told['born_on'],
             'address' => $told['address'] === null ? [] : [['text' => $told['address']]],
             'contact' => array_map(static fn (array $one): array => array_filter([
                 'extension' => $one['note'] === null ? [] : [['url' => self::SYSTEM.'note', 'valueString' => $one['note']]],
-                'relationship' => [['coding' => [['system' => self::SYSTEM.'contact', 'code' => $one['kind']]]]], 'name' => ['text' => $one['name']], 'telecom' => $telecom($one['phone'], $one['email']),
+                'relationship' => [['coding' => [['system' => self::SYSTEM.'contact', 'code' => $one['kind']]]]],
+                'name' => ['text' => $one['name']], 'telecom' => $telecom($one['phone'], $one['email']),
             ], static fn (array $part): bool => $part !== []), $told['contacts']),
         ], static fn (mixed $part): bool => $part !== []);
     }
@@ -72,11 +85,13 @@ final readonly class FhirBundle
     private function encounter(ClientRecord $record, RecordVisit $visit): array
     {
         return [
-            'resourceType' => 'Encounter', 'id' => $visit->id, 'identifier' => [['system' => self::SYSTEM.'visit', 'value' => (string) $visit->number]],
+            'resourceType' => 'Encounter', 'id' => $visit->id,
+            'identifier' => [['system' => self::SYSTEM.'visit', 'value' => (string) $visit->number]],
             'status' => $visit->status === 'open' ? 'in-progress' : 'finished',
             'class' => ['system' => 'http://terminology.hl7.org/CodeSystem/v3-ActCode', 'code' => 'AMB', 'display' => 'ambulatory'],
             'subject' => $this->subject($record), 'participant' => [['individual' => ['display' => $visit->therapist]]],
-            'period' => ['start' => $visit->at->toIso8601String()], 'length' => ['value' => $visit->minutes, 'unit' => 'min', 'system' => 'http://unitsofmeasure.org', 'code' => 'min'],
+            'period' => ['start' => $visit->at->toIso8601String()],
+            'length' => ['value' => $visit->minutes, 'unit' => 'min', 'system' => 'http://unitsofmeasure.org', 'code' => 'min'],
         ];
     }
 
@@ -92,9 +107,12 @@ final readonly class FhirBundle
         }
         foreach ($visit->done as $index => $done) {
             $resources[] = [
-                'resourceType' => 'Procedure', 'id' => $this->id($visit, 'p', $index), 'extension' => [$this->part('done', $done)], 'status' => 'completed',
-                'code' => ['coding' => [['system' => self::SYSTEM.'technique', 'code' => (string) ($done['technique'] ?? 'massage')]]], 'subject' => $this->subject($record), 'encounter' => $this->encounterOf($visit),
-                'performedDateTime' => $visit->day(), 'bodySite' => [['coding' => [$this->worked($done), ['system' => self::SYSTEM.'side', 'code' => (string) $done['side']]]]],
+                'resourceType' => 'Procedure', 'id' => $this->id($visit, 'p', $index), 'extension' => [$this->part('done', $done)],
+                'status' => 'completed',
+                'code' => ['coding' => [['system' => self::SYSTEM.'technique', 'code' => (string) ($done['technique'] ?? 'massage')]]],
+                'subject' => $this->subject($record), 'encounter' => $this->encounterOf($visit),
+                'performedDateTime' => $visit->day(),
+                'bodySite' => [['coding' => [$this->worked($done), ['system' => self::SYSTEM.'side', 'code' => (string) $done['side']]]]],
             ];
         }
         if ($visit->plan !== null) {
@@ -109,9 +127,23 @@ final readonly class FhirBundle
     {
         $observation = [
             'resourceType' => 'Observation', 'id' => $this->id($visit, 'o', $index),
-            'extension' => [['url' => self::SYSTEM.'phase', 'valueCode' => $entry->phase], ['url' => self::SYSTEM.'identity', 'valueString' => $entry->identity === '' ? '-' : $entry->identity]],
-            'status' => 'final', 'category' => [['coding' => [['system' => 'http://terminology.hl7.org/CodeSystem/observation-category', 'code' => $entry->kind->isFinding() && $entry->kind !== EntryKind::Complaint && $entry->kind !== EntryKind::Function ? 'exam' : 'survey']]]],
-            'code' => ['coding' => [['system' => self::SYSTEM.'entry', 'code' => $entry->kind->value]], 'text' => $this->words->name($entry->kind, $entry->identity)],
+            'extension' => [
+                ['url' => self::SYSTEM.'phase', 'valueCode' => $entry->phase],
+                ['url' => self::SYSTEM.'identity', 'valueString' => $entry->identity === '' ? '-' : $entry->identity],
+            ],
+            'status' => 'final',
+            'category' => [[
+                'coding' => [[
+                    'system' => 'http://terminology.hl7.org/CodeSystem/observation-category',
+                    'code' => $entry->kind->isFinding() && $entry->kind !== EntryKind::Complaint && $entry->kind !== EntryKind::Function
+                        ? 'exam'
+                        : 'survey',
+                ]],
+            ]],
+            'code' => [
+                'coding' => [['system' => self::SYSTEM.'entry', 'code' => $entry->kind->value]],
+                'text' => $this->words->name($entry->kind, $entry->identity),
+            ],
             'subject' => $this->subject($record), 'encounter' => $this->encounterOf($visit), 'effectiveDateTime' => $entry->saidOn,
         ];
         if (! is_array($entry->payload) || array_is_list($entry->payload)) {
@@ -119,7 +151,9 @@ final readonly class FhirBundle
         }
         $components = [];
         foreach ($entry->payload as $part => $value) {
-            $components[] = ['code' => ['coding' => [['system' => self::SYSTEM.'part', 'code' => (string) $part]]], ...$this->value($value)];
+            $components[] = [
+                'code' => ['coding' => [['system' => self::SYSTEM.'part', 'code' => (string) $part]]], ...$this->value($value),
+            ];
         }
 
         return [...$observation, 'component' => $components];
@@ -131,7 +165,11 @@ final readonly class FhirBundle
         $told = (array) $entry->payload;
 
         return [
-            'resourceType' => 'Consent', 'id' => $this->id($visit, 'c', $index), 'extension' => [$this->part($entry->kind->value, $told), ['url' => self::SYSTEM.'encounter', 'valueReference' => $this->encounterOf($visit)]],
+            'resourceType' => 'Consent', 'id' => $this->id($visit, 'c', $index),
+            'extension' => [
+                $this->part($entry->kind->value, $told),
+                ['url' => self::SYSTEM.'encounter', 'valueReference' => $this->encounterOf($visit)],
+            ],
             'status' => ($told['given'] ?? false) === true ? 'active' : 'rejected',
             'scope' => ['coding' => [['system' => 'http://terminology.hl7.org/CodeSystem/consentscope', 'code' => 'treatment']]],
             'category' => [['coding' => [['system' => self::SYSTEM.'consent', 'code' => (string) ($told['area'] ?? 'guardian')]]]],
@@ -158,8 +196,10 @@ final readonly class FhirBundle
         }
 
         return array_filter([
-            'resourceType' => 'CarePlan', 'id' => $this->id($visit, 'plan', 0), 'status' => $visit->status === 'open' ? 'active' : 'completed', 'intent' => 'plan', 'title' => "Visit {$visit->number}",
-            'subject' => $this->subject($record), 'encounter' => $this->encounterOf($visit), 'created' => $visit->day(), 'activity' => $activities,
+            'resourceType' => 'CarePlan', 'id' => $this->id($visit, 'plan', 0),
+            'status' => $visit->status === 'open' ? 'active' : 'completed', 'intent' => 'plan', 'title' => "Visit {$visit->number}",
+            'subject' => $this->subject($record), 'encounter' => $this->encounterOf($visit), 'created' => $visit->day(),
+            'activity' => $activities,
         ], static fn (mixed $part): bool => $part !== []);
     }
 
@@ -171,7 +211,12 @@ final readonly class FhirBundle
             is_int($value), is_float($value) => ['valueQuantity' => ['value' => $value]],
             is_string($value) && $value !== '' => ['valueString' => $value],
             // several words or places at once: as the case format has them
-            default => ['extension' => [['url' => self::SYSTEM.'json', 'valueString' => (string) json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)]]],
+            default => [
+                'extension' => [[
+                    'url' => self::SYSTEM.'json',
+                    'valueString' => (string) json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+                ]],
+            ],
         };
     }
 
@@ -192,7 +237,9 @@ final readonly class FhirBundle
      */
     private function part(string $name, array $value): array
     {
-        return ['url' => self::SYSTEM.$name, 'valueString' => (string) json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)];
+        return [
+            'url' => self::SYSTEM.$name, 'valueString' => (string) json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+        ];
     }
 
     /** @return array<string, string> */
@@ -207,7 +254,10 @@ final readonly class FhirBundle
         return ['reference' => $this->urn('Encounter', $visit->id)];
     }
 
-    /** A resource stands at no server: within the bundle it is named by a UUID (R4, Bundle, resolving references), the same one whenever it goes out. */
+    /**
+     * A resource stands at no server: within the bundle it is named by a UUID (R4, Bundle, resolving references), the same one whenever it
+     * goes out.
+     */
     private function urn(string $type, string $id): string
     {
         return 'urn:uuid:'.Uuid::uuid5(Uuid::NAMESPACE_URL, self::SYSTEM."$type:$id")->toString();

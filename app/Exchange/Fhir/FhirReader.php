@@ -15,7 +15,9 @@ use Carbon\CarbonImmutable;
 use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;
 
-/** Reads a bundle that was written here, elsewhere or by hand in the same codes; what carries foreign codes is said to have no place here. */
+/**
+ * Reads a bundle that was written here, elsewhere or by hand in the same codes; what carries foreign codes is said to have no place here.
+ */
 final readonly class FhirReader
 {
     private const KNOWN = ['Patient', 'Encounter', 'Observation', 'Procedure', 'CarePlan', 'Consent'];
@@ -36,7 +38,12 @@ final readonly class FhirReader
         } catch (\JsonException $fault) {
             throw FaultyDocument::whole('not valid JSON: '.$fault->getMessage());
         }
-        if (! is_array($bundle) || ($bundle['resourceType'] ?? null) !== 'Bundle' || ! is_array($bundle['entry'] ?? null) || ! array_is_list($bundle['entry'])) {
+        if (
+            ! is_array($bundle)
+                || ($bundle['resourceType'] ?? null) !== 'Bundle'
+                || ! is_array($bundle['entry'] ?? null)
+                || ! array_is_list($bundle['entry'])
+        ) {
             throw FaultyDocument::whole('must be a FHIR Bundle with a list of entries');
         }
         $by = array_fill_keys(self::KNOWN, []);
@@ -46,10 +53,15 @@ final readonly class FhirReader
             $resource = is_array($entry) ? $entry['resource'] ?? null : null;
             $type = is_array($resource) ? $resource['resourceType'] ?? null : null;
             if (! is_array($resource) || ! is_string($type) || ! isset($by[$type])) {
-                $faults[] = new Fault("/entry/$index/resource", (is_string($type) ? "\"$type\" has no place here" : 'is no resource').'; known are '.implode(', ', self::KNOWN));
+                $faults[] = new Fault(
+                    "/entry/$index/resource",
+                    (is_string($type) ? "\"$type\" has no place here" : 'is no resource').'; known are '.implode(', ', self::KNOWN),
+                );
             } else {
                 $by[$type]["/entry/$index/resource"] = $resource;
-                $urls["/entry/$index/resource"] = is_string($entry['fullUrl'] ?? null) ? $entry['fullUrl'] : "$type/".(is_string($resource['id'] ?? null) ? $resource['id'] : '');
+                $urls["/entry/$index/resource"] = is_string($entry['fullUrl'] ?? null)
+                    ? $entry['fullUrl']
+                    : "$type/".(is_string($resource['id'] ?? null) ? $resource['id'] : '');
             }
         }
         if (count($by['Patient']) !== 1) {
@@ -65,7 +77,10 @@ final readonly class FhirReader
         array_push($faults, ...$wrong);
 
         return $faults === []
-            ? ['client' => $client, 'brought' => new Brought($visits, $by['CarePlan'] === [] ? [] : ['plans agreed: a plan is made anew from what was found'])]
+            ? [
+                'client' => $client,
+                'brought' => new Brought($visits, $by['CarePlan'] === [] ? [] : ['plans agreed: a plan is made anew from what was found']),
+            ]
             : throw FaultyDocument::with($faults);
     }
 
@@ -85,9 +100,12 @@ final readonly class FhirReader
             return null;
         };
         $client = [
-            'code' => data_get($patient, 'identifier.0.value'), 'name' => data_get($patient, 'name.0.text'), 'pronoun' => 'unsaid', 'born_on' => $patient['birthDate'] ?? null,
-            'sex' => array_flip(FhirBundle::GENDERS)[$patient['gender'] ?? 'unknown'] ?? $patient['gender'], 'hand' => null, 'mass_kg' => null, 'skin' => null, 'stoic' => null, 'guardian_name' => null, 'occupation' => null,
-            'email' => $telecom($patient['telecom'] ?? null, 'email'), 'phone' => $telecom($patient['telecom'] ?? null, 'phone'), 'address' => data_get($patient, 'address.0.text'), 'contacts' => [],
+            'code' => data_get($patient, 'identifier.0.value'), 'name' => data_get($patient, 'name.0.text'), 'pronoun' => 'unsaid',
+            'born_on' => $patient['birthDate'] ?? null,
+            'sex' => array_flip(FhirBundle::GENDERS)[$patient['gender'] ?? 'unknown'] ?? $patient['gender'], 'hand' => null,
+            'mass_kg' => null, 'skin' => null, 'stoic' => null, 'guardian_name' => null, 'occupation' => null,
+            'email' => $telecom($patient['telecom'] ?? null, 'email'), 'phone' => $telecom($patient['telecom'] ?? null, 'phone'),
+            'address' => data_get($patient, 'address.0.text'), 'contacts' => [],
         ];
         foreach (FhirBundle::PATIENT_EXTENSIONS as $key => $type) {
             $client[$key] = $this->extension($patient, $key, $type) ?? $client[$key];
@@ -97,7 +115,9 @@ final readonly class FhirReader
         }
         foreach (array_values(array_filter((array) ($patient['contact'] ?? []), is_array(...))) as $one) {
             $client['contacts'][] = [
-                'kind' => data_get($one, 'relationship.0.coding.0.code'), 'name' => data_get($one, 'name.text'), 'phone' => $telecom($one['telecom'] ?? null, 'phone'), 'email' => $telecom($one['telecom'] ?? null, 'email'), 'note' => $this->extension($one, 'note', 'valueString'),
+                'kind' => data_get($one, 'relationship.0.coding.0.code'), 'name' => data_get($one, 'name.text'),
+                'phone' => $telecom($one['telecom'] ?? null, 'phone'), 'email' => $telecom($one['telecom'] ?? null, 'email'),
+                'note' => $this->extension($one, 'note', 'valueString'),
             ];
         }
 
@@ -116,7 +136,9 @@ final readonly class FhirReader
         foreach ($by['Encounter'] as $pointer => $encounter) {
             $start = data_get($encounter, 'period.start');
             $minutes = data_get($encounter, 'length.value');
-            $at = is_string($start) && preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$/', $start) === 1 ? CarbonImmutable::parse($start) : null;
+            $at = is_string($start) && preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$/', $start) === 1
+                ? CarbonImmutable::parse($start)
+                : null;
             if ($at === null || $at->format('Y-m-d') > $today) {
                 $faults[] = new Fault("$pointer/period/start", 'must be a moment that has been, with its zone');
             } elseif ($minutes !== null && (! is_int($minutes) || $minutes < 10 || $minutes > 180)) {
@@ -126,9 +148,13 @@ final readonly class FhirReader
             }
         }
         $worked = [];
-        foreach (['Observation' => $this->observed(...), 'Consent' => $this->consented(...), 'Procedure' => $this->worked(...)] as $type => $read) {
+        foreach (
+            ['Observation' => $this->observed(...), 'Consent' => $this->consented(...), 'Procedure' => $this->worked(...)] as $type => $read
+        ) {
             foreach ($by[$type] as $pointer => $resource) {
-                $of = data_get($resource, 'encounter.reference') ?? data_get($this->extension($resource, 'encounter', 'valueReference'), 'reference');
+                $of = data_get($resource, 'encounter.reference') ?? data_get(
+                    $this->extension($resource, 'encounter', 'valueReference'), 'reference',
+                );
                 if (! is_string($of) || ! isset($encounters[$of])) {
                     $faults[] = new Fault("$pointer/encounter", 'belongs to no encounter of this bundle');
 
@@ -139,7 +165,9 @@ final readonly class FhirReader
                     $entry = $entry->named($entry->kind->nameAmong($worked[$of] ?? [], $entry->payload, null));
                     $worked[$of][$entry->identity] = $entry->payload;
                 }
-                $wrong = is_string($entry) ? [$entry] : $this->check->faults($entry->kind, $entry->identity, $entry->payload, true, $entry->saidOn);
+                $wrong = is_string($entry)
+                    ? [$entry]
+                    : $this->check->faults($entry->kind, $entry->identity, $entry->payload, true, $entry->saidOn);
                 array_push($faults, ...array_map(static fn (string $words): Fault => new Fault($pointer, $words), $wrong));
                 if ($entry instanceof BroughtEntry) {
                     $encounters[$of]['entries'][] = $entry;
@@ -148,16 +176,28 @@ final readonly class FhirReader
         }
         usort($encounters, static fn (array $a, array $b): int => $a['at'] <=> $b['at']);
 
-        return [array_map(static fn (array $one): BroughtVisit => new BroughtVisit($one['at']->format('Y-m-d'), $one['entries'], $one['at']->toIso8601String(), $one['minutes']), $encounters), $faults];
+        return [
+            array_map(
+                static fn (array $one): BroughtVisit => new BroughtVisit(
+                    $one['at']->format('Y-m-d'), $one['entries'], $one['at']->toIso8601String(), $one['minutes'],
+                ),
+                $encounters,
+            ),
+            $faults,
+        ];
     }
 
     /** @param  array<string, mixed>  $observation */
     private function observed(array $observation, string $on): BroughtEntry|string
     {
-        $kind = data_get($observation, 'code.coding.0.system') === FhirBundle::SYSTEM.'entry' ? EntryKind::tryFrom((string) data_get($observation, 'code.coding.0.code')) : null;
+        $kind = data_get($observation, 'code.coding.0.system') === FhirBundle::SYSTEM.'entry'
+            ? EntryKind::tryFrom((string) data_get($observation, 'code.coding.0.code'))
+            : null;
         $said = $observation['effectiveDateTime'] ?? null;
         if ($kind === null || ! is_string($said) || preg_match('/^\d{4}-\d\d-\d\d$/', $said) !== 1 || $said > $on) {
-            return $kind === null ? 'its code is none of ours, so nothing here can hold it' : 'effectiveDateTime must be a day, not later than the visit';
+            return $kind === null
+                ? 'its code is none of ours, so nothing here can hold it'
+                : 'effectiveDateTime must be a day, not later than the visit';
         }
         $payload = isset($observation['component']) ? [] : $this->value($observation);
         foreach ((array) ($observation['component'] ?? []) as $component) {
@@ -169,7 +209,10 @@ final readonly class FhirReader
         }
         $identity = (string) ($this->extension($observation, 'identity', 'valueString') ?? '-');
 
-        return new BroughtEntry($kind, $this->extension($observation, 'phase', 'valueCode') === 'after' ? 'after' : 'before', $kind->nameOf($payload, $identity === '-' ? '' : $identity), $payload, $said);
+        return new BroughtEntry(
+            $kind, $this->extension($observation, 'phase', 'valueCode') === 'after' ? 'after' : 'before',
+            $kind->nameOf($payload, $identity === '-' ? '' : $identity), $payload, $said,
+        );
     }
 
     /** @param  array<string, mixed>  $consent */
@@ -190,13 +233,17 @@ final readonly class FhirReader
     {
         $done = json_decode((string) $this->extension($procedure, 'done', 'valueString'), true);
 
-        return is_array($done) ? new BroughtEntry(EntryKind::Done, 'before', EntryKind::Done->nameOf($done, ''), $done, $on) : 'does not say what was done in a way that can be kept here';
+        return is_array($done)
+            ? new BroughtEntry(EntryKind::Done, 'before', EntryKind::Done->nameOf($done, ''), $done, $on)
+            : 'does not say what was done in a way that can be kept here';
     }
 
     /** @param  array<string, mixed>  $holder */
     private function value(array $holder): mixed
     {
-        return $holder['valueBoolean'] ?? data_get($holder, 'valueQuantity.value') ?? $holder['valueString'] ?? json_decode((string) $this->extension($holder, 'json', 'valueString'), true);
+        return $holder['valueBoolean'] ?? data_get($holder, 'valueQuantity.value') ?? $holder['valueString'] ?? json_decode(
+            (string) $this->extension($holder, 'json', 'valueString'), true,
+        );
     }
 
     /** @param  array<string, mixed>  $holder */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Exchange\Findings;
 
-/** How a part of a finding is written in a cell. Several are parted by semicolons; `none` is a list of which somebody said that there is nothing in it. */
+/**
+ * How a part of a finding is written in a cell. Several are parted by semicolons; `none` is a list of which somebody said that there is
+ * nothing in it.
+ */
 enum CellForm
 {
     private const NONE = 'none';
@@ -30,7 +33,9 @@ enum CellForm
     /** @throws \UnexpectedValueException in words */
     public function read(string $cell): mixed
     {
-        $each = static fn (callable $one): array => $cell === self::NONE ? [] : array_map(static fn (string $piece): mixed => $one(trim($piece)), explode(';', $cell));
+        $each = static fn (callable $one): array => $cell === self::NONE
+            ? []
+            : array_map(static fn (string $piece): mixed => $one(trim($piece)), explode(';', $cell));
 
         return match ($this) {
             self::Word => $cell,
@@ -41,7 +46,11 @@ enum CellForm
             self::Words => $each(static fn (string $piece): string => $piece),
             self::Numbers => $each(self::number(...)),
             self::Places => $each(static fn (string $piece): array => self::pair($piece, 'zone')),
-            self::Moves => $each(static fn (string $piece): array => str_starts_with($piece, 'demand:') ? ['demand' => substr($piece, 7)] : self::pair($piece, 'movement')),
+            self::Moves => $each(
+                static fn (string $piece): array => str_starts_with($piece, 'demand:')
+                    ? ['demand' => substr($piece, 7)]
+                    : self::pair($piece, 'movement'),
+            ),
         };
     }
 
@@ -67,6 +76,8 @@ enum CellForm
     {
         $parts = explode(':', $piece);
 
-        return count($parts) === 2 ? [$name => $parts[0], 'side' => $parts[1]] : throw new \UnexpectedValueException("\"$piece\" is not $name:side");
+        return count($parts) === 2
+            ? [$name => $parts[0], 'side' => $parts[1]]
+            : throw new \UnexpectedValueException("\"$piece\" is not $name:side");
     }
 }

@@ -25,10 +25,17 @@ final class FindingColumns
     /** @return array<string, CellForm> */
     private function read(): array
     {
-        $schema = (array) json_decode((string) file_get_contents($this->clinic->schemas().'/case.schema.json'), true, flags: JSON_THROW_ON_ERROR);
+        $schema = (array) json_decode(
+            (string) file_get_contents($this->clinic->schemas().'/case.schema.json'), true, flags: JSON_THROW_ON_ERROR,
+        );
         $forms = [];
         foreach ($this->clinic->entries()->kinds as $declared) {
-            foreach ($declared->findingsKey() === null ? [] : (array) data_get($schema, [...explode('/', ltrim($declared->part, '/')), 'properties']) as $name => $part) {
+            foreach (
+                $declared->findingsKey() === null
+                    ? []
+                    : (array) data_get($schema, [...explode('/', ltrim($declared->part, '/')), 'properties']) as $name
+                    => $part
+            ) {
                 $form = $this->form($schema, (array) $part);
                 if (($forms[$name] ?? $form) !== $form) {
                     throw new \LogicException("\"$name\" is written in two ways, and one column cannot hold both");

@@ -26,13 +26,27 @@ final readonly class FindingRows
     /** @return list<FindingRow> in the order of the visits */
     public function of(Client $client, string $timezone): array
     {
-        $kinds = array_values(array_map(static fn (EntryKind $kind): string => $kind->value, array_filter(EntryKind::cases(), static fn (EntryKind $kind): bool => $kind->isFinding())));
+        $kinds = array_values(array_map(
+            static fn (EntryKind $kind): string => $kind->value,
+            array_filter(EntryKind::cases(), static fn (EntryKind $kind): bool => $kind->isFinding()),
+        ));
         $this->sound->look(array_values($client->visits()->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all()));
-        $rows = DB::table('entries')->whereNull('entries.fault')->join('visits', 'visits.id', '=', 'entries.visit_id')->where('visits.client_id', $client->id)->whereIn('entries.kind', $kinds)->whereNotNull('entries.payload')->where('entries.payload', '!=', 'null')
-            ->orderBy('visits.number')->orderByDesc('entries.phase')->orderBy('entries.kind')->orderBy('entries.identity')->get(['visits.started_at', 'entries.phase', 'entries.kind', 'entries.payload']);
+        $rows = DB::table('entries')
+            ->whereNull('entries.fault')
+            ->join('visits', 'visits.id', '=', 'entries.visit_id')
+            ->where('visits.client_id', $client->id)
+            ->whereIn('entries.kind', $kinds)
+            ->whereNotNull('entries.payload')
+            ->where('entries.payload', '!=', 'null')
+            ->orderBy('visits.number')
+            ->orderByDesc('entries.phase')
+            ->orderBy('entries.kind')
+            ->orderBy('entries.identity')
+            ->get(['visits.started_at', 'entries.phase', 'entries.kind', 'entries.payload']);
 
         return array_values($rows->map(static fn (object $row): FindingRow => new FindingRow(
-            CarbonImmutable::parse((string) $row->started_at, 'UTC')->setTimezone($timezone)->format('Y-m-d'), (string) $row->phase, EntryKind::from((string) $row->kind), (array) json_decode((string) $row->payload, true),
+            CarbonImmutable::parse((string) $row->started_at, 'UTC')->setTimezone($timezone)->format('Y-m-d'), (string) $row->phase,
+            EntryKind::from((string) $row->kind), (array) json_decode((string) $row->payload, true),
         ))->all());
     }
 
@@ -58,7 +72,9 @@ final readonly class FindingRows
             $identity = $row->kind->nameOf($row->payload, sprintf('%03d', $index));
             $found = $this->check->faults($row->kind, $identity, $row->payload, false, $row->date);
             array_push($faults, ...array_map(static fn (string $fault): Fault => new Fault($place, $fault), $found));
-            $entry = new BroughtEntry($row->kind, $row->phase === 'after' ? 'after' : 'before', $identity, $row->payload, $row->date, $partial);
+            $entry = new BroughtEntry(
+                $row->kind, $row->phase === 'after' ? 'after' : 'before', $identity, $row->payload, $row->date, $partial,
+            );
             if (isset($visits[$row->date][$entry->key()]) && $visits[$row->date][$entry->key()]->payload !== $row->payload) {
                 $faults[] = new Fault($place, 'says otherwise than an earlier row of the same day about the same thing');
             }
@@ -69,7 +85,10 @@ final readonly class FindingRows
         }
         ksort($visits);
 
-        return new Brought(array_map(static fn (string $date, array $entries): BroughtVisit => new BroughtVisit($date, array_values($entries)), array_keys($visits), $visits));
+        return new Brought(array_map(
+            static fn (string $date, array $entries): BroughtVisit => new BroughtVisit($date, array_values($entries)), array_keys($visits),
+            $visits,
+        ));
     }
 
     /** @return list<Fault> what a row must say before it is read as a finding */
@@ -79,7 +98,18 @@ final readonly class FindingRows
 
         return array_values(array_filter([
             in_array($phase, ['before', 'after'], true) ? null : new Fault("$place, phase", 'must be before or after'),
-            $known?->isFinding() === true ? null : new Fault("$place, kind", 'is no kind of finding; known are '.implode(', ', array_map(static fn (EntryKind $one): string => $one->value, array_filter(EntryKind::cases(), static fn (EntryKind $one): bool => $one->isFinding())))),
+            $known?->isFinding() === true
+                ? null
+                : new Fault(
+                    "$place, kind",
+                    'is no kind of finding; known are '.implode(
+                        ', ',
+                        array_map(
+                            static fn (EntryKind $one): string => $one->value,
+                            array_filter(EntryKind::cases(), static fn (EntryKind $one): bool => $one->isFinding()),
+                        ),
+                    ),
+                ),
         ]));
     }
 

@@ -10,8 +10,9 @@ use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;
 
 /**
- * Findings as a table, a row each: the day, before or after the work, the kind, and the parts of the open case format as columns. Several words or numbers in a cell are
- * parted by semicolons, a place is `zone:side`, a movement `movement:side`, a strain `demand:name`, a list with nothing in it `none`.
+ * Findings as a table, a row each: the day, before or after the work, the kind, and the parts of the open case format as columns. Several
+ * words or numbers in a cell are parted by semicolons, a place is `zone:side`, a movement `movement:side`, a strain `demand:name`, a list
+ * with nothing in it `none`.
  */
 final readonly class FindingsCsv
 {

@@ -19,7 +19,12 @@ final readonly class FindingsJsonLines
     /** @param  list<FindingRow>  $rows */
     public function write(array $rows): string
     {
-        return JsonLines::write(array_map(static fn (FindingRow $row): array => ['date' => $row->date, 'phase' => $row->phase, 'kind' => $row->kind->value, 'finding' => $row->payload], $rows));
+        return JsonLines::write(array_map(
+            static fn (FindingRow $row): array => [
+                'date' => $row->date, 'phase' => $row->phase, 'kind' => $row->kind->value, 'finding' => $row->payload,
+            ],
+            $rows,
+        ));
     }
 
     /**

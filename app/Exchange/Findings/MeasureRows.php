@@ -14,7 +14,8 @@ final readonly class MeasureRows
 {
     /** Kind → where its numbers stand in a finding, and what they are called at the end of the key. */
     private const NUMBERS = [
-        'complaint' => ['now' => ''], 'function' => ['score' => ''], 'range' => ['active' => '.active', 'passive' => '.passive'], 'test' => ['value' => ''], 'palpation' => ['tenderness' => '.tenderness', 'ppt_kpa' => '.ppt'],
+        'complaint' => ['now' => ''], 'function' => ['score' => ''], 'range' => ['active' => '.active', 'passive' => '.passive'],
+        'test' => ['value' => ''], 'palpation' => ['tenderness' => '.tenderness', 'ppt_kpa' => '.ppt'],
     ];
 
     public function __construct(private Clinic $clinic)
@@ -32,7 +33,10 @@ final readonly class MeasureRows
             foreach (self::NUMBERS[$finding->kind->value] ?? [] as $part => $end) {
                 $value = $finding->payload[$part] ?? null;
                 if (is_int($value) || is_float($value)) {
-                    $rows[] = new MeasureRow($finding->date, $finding->phase, $finding->kind->value.'.'.$this->about($finding).$end, (string) ($finding->payload['side'] ?? 'midline'), $value, $this->unit($finding->kind, $finding->payload, $part));
+                    $rows[] = new MeasureRow(
+                        $finding->date, $finding->phase, $finding->kind->value.'.'.$this->about($finding).$end,
+                        (string) ($finding->payload['side'] ?? 'midline'), $value, $this->unit($finding->kind, $finding->payload, $part),
+                    );
                 }
             }
         }
@@ -105,8 +109,10 @@ final readonly class MeasureRows
             $about === '' => null,
             $kind === 'complaint' => [EntryKind::Complaint, ['zone' => $about, ...$side], 'now'],
             $kind === 'function' => $row->side === 'midline' ? [EntryKind::Function, ['task' => $about], 'score'] : null,
-            $kind === 'range' && preg_match('/^(.+)\.(active|passive)$/', $about, $found) === 1 => [EntryKind::Range, ['movement' => $found[1], ...$side], $found[2]],
-            $kind === 'test' && preg_match('/^([a-z_]+)(?:\.([A-Za-z]+\d+))?$/', $about, $found) === 1 => [EntryKind::Test, ['test' => $found[1], ...$side, ...isset($found[2]) ? ['segment' => $found[2]] : []], 'value'],
+            $kind === 'range' && preg_match('/^(.+)\.(active|passive)$/', $about, $found) === 1
+                => [EntryKind::Range, ['movement' => $found[1], ...$side], $found[2]],
+            $kind === 'test' && preg_match('/^([a-z_]+)(?:\.([A-Za-z]+\d+))?$/', $about, $found) === 1
+                => [EntryKind::Test, ['test' => $found[1], ...$side, ...isset($found[2]) ? ['segment' => $found[2]] : []], 'value'],
             $kind === 'palpation' => $this->felt(explode('.', $about), $side),
             default => null,
         };
@@ -125,7 +131,11 @@ final readonly class MeasureRows
             return null;
         }
 
-        return [EntryKind::Palpation, ['muscle' => $muscle, ...$side, ...$site === 'whole' ? [] : ['site' => $site], ...$spot === null ? [] : ['spot' => $spot]], $part];
+        return [
+            EntryKind::Palpation,
+            ['muscle' => $muscle, ...$side, ...$site === 'whole' ? [] : ['site' => $site], ...$spot === null ? [] : ['spot' => $spot]],
+            $part,
+        ];
     }
 
     /** @param  array<string, mixed>  $payload */

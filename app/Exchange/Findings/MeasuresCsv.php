@@ -16,7 +16,10 @@ final readonly class MeasuresCsv
     /** @param  list<MeasureRow>  $rows */
     public function write(array $rows): string
     {
-        return CsvTable::write(self::COLUMNS, array_map(static fn (MeasureRow $row): array => [...$row->toArray(), 'value' => (string) json_encode($row->value)], $rows));
+        return CsvTable::write(
+            self::COLUMNS,
+            array_map(static fn (MeasureRow $row): array => [...$row->toArray(), 'value' => (string) json_encode($row->value)], $rows),
+        );
     }
 
     /**
@@ -33,7 +36,9 @@ final readonly class MeasuresCsv
             $wrong = self::faults("row $number", $cells['phase'], $cells['side'], $value);
             array_push($faults, ...$wrong);
             if ($wrong === [] && (is_int($value) || is_float($value))) {
-                $rows["row $number"] = new MeasureRow($cells['date'], $cells['phase'], $cells['key'], $cells['side'], $value, $cells['unit']);
+                $rows["row $number"] = new MeasureRow(
+                    $cells['date'], $cells['phase'], $cells['key'], $cells['side'], $value, $cells['unit'],
+                );
             }
         }
 

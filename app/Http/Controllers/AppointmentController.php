@@ -23,7 +23,8 @@ final readonly class AppointmentController
         $hours = $user->clinic->hoursOn($starts);
         $outside = match (true) {
             $hours === null => ' The clinic is closed on that day.',
-            $booked['time'] < $hours[0] || $starts->addMinutes($booked->integer('minutes'))->format('H:i') > $hours[1] => " That is outside the hours, {$hours[0]} to {$hours[1]}.",
+            $booked['time'] < $hours[0] || $starts->addMinutes($booked->integer('minutes'))->format('H:i') > $hours[1]
+                => " That is outside the hours, {$hours[0]} to {$hours[1]}.",
             default => '',
         };
 

@@ -40,7 +40,13 @@ final readonly class CheckInController
         Gate::authorize('update', $client);
         $given = $handOut->handle($client, $user, CarbonImmutable::now());
 
-        return back()->with('check_in', ['link' => Letters::link('check-in.show', $given['link']), 'code' => $given['code'], 'until' => $given['until']->setTimezone($user->clinic->timezone)->format('H:i')]);
+        return back()->with(
+            'check_in',
+            [
+                'link' => Letters::link('check-in.show', $given['link']), 'code' => $given['code'],
+                'until' => $given['until']->setTimezone($user->clinic->timezone)->format('H:i'),
+            ],
+        );
     }
 
     public function code(): Response
@@ -53,14 +59,20 @@ final readonly class CheckInController
     {
         $key = 'check-in-code|'.$request->ip();
         if (RateLimiter::tooManyAttempts($key, self::WRONG_CODES)) {
-            throw ValidationException::withMessages(['code' => 'Too many wrong codes from here. Wait '.(int) ceil(RateLimiter::availableIn($key) / 60).' minutes, or ask at reception.'])->status(429);
+            throw ValidationException::withMessages([
+                'code' => 'Too many wrong codes from here. Wait '.(int) ceil(
+                    RateLimiter::availableIn($key) / 60,
+                ).' minutes, or ask at reception.',
+            ])->status(429);
         }
         $code = strtoupper((string) preg_replace('/[^0-9a-z]/i', '', (string) $request->string('code')));
         $checkIn = $code === '' ? null : CheckIn::query()->where('code_hash', CheckIn::hash($code))->first();
         if ($checkIn === null || $this->trouble($checkIn, $request) !== null) {
             RateLimiter::hit($key, self::LOCKED_SECONDS);
 
-            throw ValidationException::withMessages(['code' => 'This code does not open anything. Look at it again, or ask for a new one.']);
+            throw ValidationException::withMessages([
+                'code' => 'This code does not open anything. Look at it again, or ask for a new one.',
+            ]);
         }
         RateLimiter::clear($key);
         // the code is spent on a fresh link for this device
@@ -75,7 +87,9 @@ final readonly class CheckInController
         $checkIn = $this->find($link);
         $trouble = $checkIn === null ? 'invalid' : $this->trouble($checkIn, $request);
         if ($checkIn === null || $trouble !== null) {
-            return Inertia::render('CheckIn/Closed', ['why' => $trouble])->toResponse($request)->setStatusCode(self::STATUS[$trouble ?? 'invalid']);
+            return Inertia::render('CheckIn/Closed', ['why' => $trouble])->toResponse($request)->setStatusCode(
+                self::STATUS[$trouble ?? 'invalid'],
+            );
         }
         if ($checkIn->opened_at === null) {
             return Inertia::render('CheckIn/Begin', ['link' => $link])->toResponse($request);
@@ -83,7 +97,8 @@ final readonly class CheckInController
         $checkIn->loadMissing('client');
 
         return Inertia::render('CheckIn/Questions', [
-            'link' => $link, 'name' => Str::before($checkIn->client->name, ' '), 'answers' => (object) $checkIn->answers, 'groups' => $answers->groups(),
+            'link' => $link, 'name' => Str::before($checkIn->client->name, ' '), 'answers' => (object) $checkIn->answers,
+            'groups' => $answers->groups(),
         ])->toResponse($request);
     }
 
@@ -127,7 +142,12 @@ final readonly class CheckInController
     public function take(Visit $visit, #[CurrentUser] User $user, TakeOverCheckIn $takeOver): RedirectResponse
     {
         Gate::authorize('update', $visit);
-        $checkIn = CheckIn::query()->where('client_id', $visit->client_id)->whereNotNull('sent_at')->whereNull('visit_id')->latest('sent_at')->first();
+        $checkIn = CheckIn::query()
+            ->where('client_id', $visit->client_id)
+            ->whereNotNull('sent_at')
+            ->whereNull('visit_id')
+            ->latest('sent_at')
+            ->first();
         abort_if($checkIn === null, 404);
         $takeOver->handle($checkIn, $visit, $user);
 
@@ -147,7 +167,8 @@ final readonly class CheckInController
         return match (true) {
             $checkIn->sent_at !== null => 'sent',
             $checkIn->expires_at->isPast() => 'expired',
-            $checkIn->device_hash !== null && (! is_string($device) || ! hash_equals($checkIn->device_hash, CheckIn::hash($device))) => 'elsewhere',
+            $checkIn->device_hash !== null && (! is_string($device) || ! hash_equals($checkIn->device_hash, CheckIn::hash($device)))
+                => 'elsewhere',
             default => null,
         };
     }

@@ -34,7 +34,12 @@ final readonly class ClientController
     {
         Gate::authorize('create', Client::class);
 
-        return Inertia::render('Client/Index', $page->of($user, (string) $request->string('sort'), (string) $request->session()->get(self::FIND, ''), $request->boolean('away')));
+        return Inertia::render(
+            'Client/Index',
+            $page->of(
+                $user, (string) $request->string('sort'), (string) $request->session()->get(self::FIND, ''), $request->boolean('away'),
+            ),
+        );
     }
 
     /** Keeps what is looked for in the list; it is kept with the window, not in its address. */
@@ -49,7 +54,13 @@ final readonly class ClientController
 
     public function create(#[CurrentUser] User $user): Response
     {
-        return Inertia::render('Client/New', ['clinical' => $user->may(Right::ReadClinical), 'kinds' => ClientContact::KINDS, 'mostContacts' => ClientDetails::MOST_CONTACTS]);
+        return Inertia::render(
+            'Client/New',
+            [
+                'clinical' => $user->may(Right::ReadClinical), 'kinds' => ClientContact::KINDS,
+                'mostContacts' => ClientDetails::MOST_CONTACTS,
+            ],
+        );
     }
 
     public function store(StoreClientRequest $request, #[CurrentUser] User $user, CreateClient $create): RedirectResponse
@@ -75,7 +86,9 @@ final readonly class ClientController
     {
         Gate::authorize('view', $client);
         if ($client->merged_into_id !== null) {
-            return to_route('clients.show', Client::query()->findOrFail($client->merged_into_id))->with('message', "{$client->code} was the same person: its record is here.");
+            return to_route('clients.show', Client::query()->findOrFail($client->merged_into_id))->with(
+                'message', "{$client->code} was the same person: its record is here.",
+            );
         }
 
         return Inertia::render('Client/Show', $page->of($client, $user));
@@ -85,7 +98,9 @@ final readonly class ClientController
     {
         Gate::authorize('viewClinical', $client);
 
-        return Inertia::render('Client/Compare', $page->of($client, $user, (string) $request->string('from'), (string) $request->string('to')));
+        return Inertia::render(
+            'Client/Compare', $page->of($client, $user, (string) $request->string('from'), (string) $request->string('to')),
+        );
     }
 
     /** Any part of the name, or the code; those seen last come first. */
@@ -93,7 +108,10 @@ final readonly class ClientController
     {
         $asked = trim((string) $request->string('q'));
 
-        return response()->json($asked === '' ? [] : Client::present($user->clinic_id)->called($asked)->orderByDesc('last_seen_at')->orderBy('name')->limit(self::FOUND)->get()
-            ->map(static fn (Client $client): array => ['id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation]));
+        $found = Client::present($user->clinic_id)->called($asked)->orderByDesc('last_seen_at')->orderBy('name')->limit(self::FOUND);
+
+        return response()->json($asked === '' ? [] : $found->get()->map(static fn (Client $client): array => [
+            'id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation,
+        ]));
     }
 }

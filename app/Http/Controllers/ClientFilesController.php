@@ -33,8 +33,12 @@ final readonly class ClientFilesController
         Gate::authorize('viewClinical', $client);
 
         return Inertia::render('Client/Files', [
-            'client' => ['id' => $client->public_id, 'name' => $client->name], 'mayBring' => Gate::allows('bring', $client), 'visited' => $client->visits()->exists(),
-            'formats' => array_map(static fn (string $id, array $about): array => ['id' => $id, 'words' => $about[1]], array_keys(ClientFiles::FORMATS), array_values(ClientFiles::FORMATS)),
+            'client' => ['id' => $client->public_id, 'name' => $client->name], 'mayBring' => Gate::allows('bring', $client),
+            'visited' => $client->visits()->exists(),
+            'formats' => array_map(
+                static fn (string $id, array $about): array => ['id' => $id, 'words' => $about[1]], array_keys(ClientFiles::FORMATS),
+                array_values(ClientFiles::FORMATS),
+            ),
         ]);
     }
 
@@ -50,22 +54,49 @@ final readonly class ClientFilesController
     {
         Gate::authorize('viewClinical', $client);
 
-        return response()->download($export->handle($client, $user->clinic), "{$client->code}.zip", ['Content-Type' => 'application/zip', 'Cache-Control' => 'no-store'])->deleteFileAfterSend();
+        return response()->download(
+            $export->handle($client, $user->clinic), "{$client->code}.zip",
+            ['Content-Type' => 'application/zip', 'Cache-Control' => 'no-store'],
+        )->deleteFileAfterSend();
     }
 
-    public function preview(BringFileRequest $request, Client $client, string $format, #[CurrentUser] User $user, ClientFiles $files, BringVisits $bring): JsonResponse
-    {
-        return self::faultless(static fn (): array => $bring->preview($client, $user, $files->read($format, $request->text(), $user->clinic)));
+    public function preview(
+        BringFileRequest $request,
+        Client $client,
+        string $format,
+        #[CurrentUser] User $user,
+        ClientFiles $files,
+        BringVisits $bring,
+    ): JsonResponse {
+        return self::faultless(
+            static fn (): array => $bring->preview($client, $user, $files->read($format, $request->text(), $user->clinic)),
+        );
     }
 
-    public function apply(BringFileRequest $request, Client $client, string $format, #[CurrentUser] User $user, ClientFiles $files, BringVisits $bring): JsonResponse
-    {
-        return self::faultless(static fn (): array => ['written' => $bring->handle($client, $user, $files->read($format, $request->text(), $user->clinic), $request->digest())]);
+    public function apply(
+        BringFileRequest $request,
+        Client $client,
+        string $format,
+        #[CurrentUser] User $user,
+        ClientFiles $files,
+        BringVisits $bring,
+    ): JsonResponse {
+        return self::faultless(
+            static fn (): array => [
+                'written' => $bring->handle($client, $user, $files->read($format, $request->text(), $user->clinic), $request->digest()),
+            ],
+        );
     }
 
     public static function attachment(string $text, string $type, string $name): Response
     {
-        return response($text, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\"", 'Cache-Control' => 'no-store', 'X-Content-Type-Options' => 'nosniff']);
+        return response(
+            $text, 200,
+            [
+                'Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\"", 'Cache-Control' => 'no-store',
+                'X-Content-Type-Options' => 'nosniff',
+            ],
+        );
     }
 
     /**
@@ -84,7 +115,17 @@ final readonly class ClientFilesController
         try {
             return response()->json($act());
         } catch (FaultyDocument $fault) {
-            return response()->json(['message' => 'The file was not taken in; nothing has changed.', 'faults' => array_map(static fn (Fault $one): array => ['place' => $one->pointer, 'words' => $one->message], array_slice($fault->faults, 0, self::FAULTS)), 'more' => max(0, count($fault->faults) - self::FAULTS)], 422);
+            return response()->json(
+                [
+                    'message' => 'The file was not taken in; nothing has changed.',
+                    'faults' => array_map(
+                        static fn (Fault $one): array => ['place' => $one->pointer, 'words' => $one->message],
+                        array_slice($fault->faults, 0, self::FAULTS),
+                    ),
+                    'more' => max(0, count($fault->faults) - self::FAULTS),
+                ],
+                422,
+            );
         } catch (RecordChangedMeanwhile) {
             return response()->json(['message' => 'Somebody wrote in the record meanwhile. Look at what would change once more.'], 409);
         }

@@ -26,7 +26,9 @@ final readonly class ClientKeepingController
         Gate::authorize('update', $client);
         ClientChanges::of($client, $user, static fn () => $client->update(['archived_at' => CarbonImmutable::now()]));
 
-        return to_route('clients.show', $client)->with('message', 'Put away: found only where those put away are asked for. Nothing is lost.');
+        return to_route('clients.show', $client)->with(
+            'message', 'Put away: found only where those put away are asked for. Nothing is lost.',
+        );
     }
 
     public function unarchive(Client $client, #[CurrentUser] User $user): RedirectResponse
@@ -42,7 +44,9 @@ final readonly class ClientKeepingController
         $other = $request->other();
         $merge->handle($client, $other, $user, CarbonImmutable::now());
 
-        return to_route('clients.edit', $client)->with('message', "The record of {$other->code} is in this one now. It can be undone below.");
+        return to_route('clients.edit', $client)->with(
+            'message', "The record of {$other->code} is in this one now. It can be undone below.",
+        );
     }
 
     public function unmerge(Request $request, Client $client, #[CurrentUser] User $user, MergeClients $merge): RedirectResponse
@@ -57,9 +61,20 @@ final readonly class ClientKeepingController
     public function erase(Request $request, Client $client, #[CurrentUser] User $user, EraseClient $erase): RedirectResponse
     {
         Gate::authorize('erase', $client);
-        $request->validate(['code' => ['required', Rule::in([$client->code])]], ['code.in' => "Write {$client->code}, to be sure it is the one meant.", 'code.required' => "Write {$client->code}, to be sure it is the one meant."]);
+        $request->validate(
+            ['code' => ['required', Rule::in([$client->code])]],
+            [
+                'code.in' => "Write {$client->code}, to be sure it is the one meant.",
+                'code.required' => "Write {$client->code}, to be sure it is the one meant.",
+            ],
+        );
         $wholly = $erase->handle($client, $user->clinic, CarbonImmutable::now());
 
-        return to_route('clients.index')->with('message', $wholly ? "{$client->code} is erased, the record too." : "What told who {$client->code} is is erased. The record the law keeps stays, under the bare code.");
+        return to_route('clients.index')->with(
+            'message',
+            $wholly
+                ? "{$client->code} is erased, the record too."
+                : "What told who {$client->code} is is erased. The record the law keeps stays, under the bare code.",
+        );
     }
 }

@@ -23,7 +23,15 @@ final readonly class ClinicFilesController
     {
         Gate::authorize('create', Client::class);
 
-        return Inertia::render('Clinic/Files', ['formats' => array_map(static fn (string $id, array $about): array => ['id' => $id, 'words' => $about[1]], array_keys(ClinicFiles::FORMATS), array_values(ClinicFiles::FORMATS))]);
+        return Inertia::render(
+            'Clinic/Files',
+            [
+                'formats' => array_map(
+                    static fn (string $id, array $about): array => ['id' => $id, 'words' => $about[1]], array_keys(ClinicFiles::FORMATS),
+                    array_values(ClinicFiles::FORMATS),
+                ),
+            ],
+        );
     }
 
     public function download(string $format, #[CurrentUser] User $user, ClinicFiles $files): Response
@@ -46,6 +54,8 @@ final readonly class ClinicFilesController
 
     public function apply(BringFileRequest $request, string $format, #[CurrentUser] User $user, ClinicFiles $files): JsonResponse
     {
-        return ClientFilesController::faultless(static fn (): array => ['written' => $files->bring($format, $request->text(), $user, $request->digest())]);
+        return ClientFilesController::faultless(
+            static fn (): array => ['written' => $files->bring($format, $request->text(), $user, $request->digest())],
+        );
     }
 }

@@ -29,20 +29,38 @@ final readonly class EntryController
     }
 
     /** Several touches of one act, kept together or not at all; those another window had written first are left as they are. */
-    public function store(SaveEntriesRequest $request, Visit $visit, #[CurrentUser] User $user, SaveEntry $save, VisitPage $page): JsonResponse
-    {
+    public function store(
+        SaveEntriesRequest $request,
+        Visit $visit,
+        #[CurrentUser] User $user,
+        SaveEntry $save,
+        VisitPage $page,
+    ): JsonResponse {
         $saved = $save->all($visit, $user, $request->entries(), $visit->day());
 
         return response()->json(['entries' => array_map(VisitPage::entry(...), $saved), ...$page->judged($visit, $this->step($request))]);
     }
 
-    /** 409 with what stands there now, and the fields both had changed, when another window had been first; nothing is overwritten. Nothing is judged while more is on its way. */
-    public function update(SaveEntryRequest $request, Visit $visit, #[CurrentUser] User $user, SaveEntry $save, VisitPage $page): JsonResponse
-    {
-        $saved = $save->handle($visit, $user, $request->kind(), $request->phase(), $request->identity(), $request->payload(), $request->seen(), $visit->day());
+    /**
+     * 409 with what stands there now, and the fields both had changed, when another window had been first; nothing is overwritten. Nothing
+     * is judged while more is on its way.
+     */
+    public function update(
+        SaveEntryRequest $request,
+        Visit $visit,
+        #[CurrentUser] User $user,
+        SaveEntry $save,
+        VisitPage $page,
+    ): JsonResponse {
+        $saved = $save->handle(
+            $visit, $user, $request->kind(), $request->phase(), $request->identity(), $request->payload(), $request->seen(), $visit->day(),
+        );
 
         return response()->json(
-            ['entry' => VisitPage::entry($saved->entry), 'conflict' => $saved->conflict(), 'clashing' => $saved->clashing, ...$request->boolean('more') ? [] : $page->judged($visit, $this->step($request))],
+            [
+                'entry' => VisitPage::entry($saved->entry), 'conflict' => $saved->conflict(), 'clashing' => $saved->clashing,
+                ...$request->boolean('more') ? [] : $page->judged($visit, $this->step($request)),
+            ],
             $saved->conflict() ? 409 : 200,
         );
     }

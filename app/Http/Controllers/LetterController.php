@@ -25,6 +25,9 @@ final readonly class LetterController
     {
         Gate::authorize('view', $visit);
 
-        return ClientFilesController::attachment($paper->pdf('<div style="font-size: 11pt">'.nl2br(e($page->text($visit))).'</div>'), 'application/pdf', "letter-{$visit->client->code}.pdf");
+        return ClientFilesController::attachment(
+            $paper->pdf('<div style="font-size: 11pt">'.nl2br(e($page->text($visit))).'</div>'), 'application/pdf',
+            "letter-{$visit->client->code}.pdf",
+        );
     }
 }

@@ -39,7 +39,9 @@ final readonly class LockController
 
     public function show(Request $request, #[CurrentUser] User $user): Response|RedirectResponse
     {
-        return (new ScreenLock($request))->isLocked((int) $user->setting('idle_minutes')) ? Inertia::render('Locked', ['back' => (string) $request->session()->get(KeepLocked::BACK, '/')]) : to_route('today');
+        return (new ScreenLock($request))->isLocked((int) $user->setting('idle_minutes'))
+            ? Inertia::render('Locked', ['back' => (string) $request->session()->get(KeepLocked::BACK, '/')])
+            : to_route('today');
     }
 
     public function open(Request $request, #[CurrentUser] User $user): JsonResponse|RedirectResponse
@@ -47,6 +49,8 @@ final readonly class LockController
         $request->validate(['password' => CurrentPassword::rules($request, $user)]);
         (new ScreenLock($request))->open();
 
-        return $request->expectsJson() ? response()->json(['locked' => false]) : redirect()->to((string) $request->session()->pull(KeepLocked::BACK, '/'));
+        return $request->expectsJson()
+            ? response()->json(['locked' => false])
+            : redirect()->to((string) $request->session()->pull(KeepLocked::BACK, '/'));
     }
 }

@@ -22,18 +22,26 @@ use Inertia\Response as Page;
 final readonly class NoteController
 {
     /** 409 to whoever was not first, and asks for words; a page is led to the note that stands. */
-    public function store(SignVisitRequest $request, Visit $visit, #[CurrentUser] User $user, SignVisit $sign): RedirectResponse|JsonResponse
-    {
+    public function store(
+        SignVisitRequest $request,
+        Visit $visit,
+        #[CurrentUser] User $user,
+        SignVisit $sign,
+    ): RedirectResponse|JsonResponse {
         try {
             $note = $sign->handle($visit, $user, $request->words(), $request->key(), CarbonImmutable::now());
         } catch (AlreadySigned $first) {
-            return $request->expectsJson() ? response()->json(['message' => $first->getMessage()], 409) : to_route('visits.show', [$visit, 'after'])->with('message', $first->getMessage());
+            return $request->expectsJson()
+                ? response()->json(['message' => $first->getMessage()], 409)
+                : to_route('visits.show', [$visit, 'after'])->with('message', $first->getMessage());
         }
         if ($request->expectsJson()) {
             return response()->json(['revision' => $note->revision, 'hash' => $note->content_hash]);
         }
 
-        return to_route('visits.show', [$visit, 'after'])->with('message', 'Signed and frozen. A correction is a new revision with its reason.');
+        return to_route('visits.show', [$visit, 'after'])->with(
+            'message', 'Signed and frozen. A correction is a new revision with its reason.',
+        );
     }
 
     public function correct(SignVisitRequest $request, Visit $visit, #[CurrentUser] User $user, SignVisit $sign): RedirectResponse

@@ -12,7 +12,10 @@ use Illuminate\Support\Facades\Config;
 use Inertia\Inertia;
 use Inertia\Response;
 
-/** What the simulated mail service carried to the people of a clinic, for its owner, where a demo has switched it on: these mails hold links that open accounts. */
+/**
+ * What the simulated mail service carried to the people of a clinic, for its owner, where a demo has switched it on: these mails hold links
+ * that open accounts.
+ */
 final readonly class OutboxController
 {
     private const SHOWN = 50;
@@ -23,6 +26,16 @@ final readonly class OutboxController
         abort_unless($user->may(Right::KeepPeople), 403);
         $people = User::query()->where('clinic_id', $user->clinic_id)->pluck('email');
 
-        return Inertia::render('Outbox', ['mails' => OutboxMail::query()->whereIn('to', $people)->latest('sent_at')->latest('id')->limit(self::SHOWN)->get(['id', 'to', 'subject', 'text', 'sent_at'])]);
+        return Inertia::render(
+            'Outbox',
+            [
+                'mails' => OutboxMail::query()
+                    ->whereIn('to', $people)
+                    ->latest('sent_at')
+                    ->latest('id')
+                    ->limit(self::SHOWN)
+                    ->get(['id', 'to', 'subject', 'text', 'sent_at']),
+            ],
+        );
     }
 }

@@ -38,13 +38,20 @@ final readonly class PasswordController
 
     public function create(Request $request, string $token): Response
     {
-        return Inertia::render('ChoosePassword', ['token' => $token, 'email' => (string) $request->string('email'), 'invited' => $request->boolean('invited')]);
+        return Inertia::render(
+            'ChoosePassword', ['token' => $token, 'email' => (string) $request->string('email'), 'invited' => $request->boolean('invited')],
+        );
     }
 
     public function store(Request $request): RedirectResponse
     {
-        $told = $request->validate(['token' => ['required', 'string', 'max:120'], 'email' => ['required', 'string', 'email', 'max:190'], 'invited' => ['boolean'], 'password' => ['required', 'string', 'confirmed', Strength::defaults()]]);
-        $kept = Tries::of('link', $told['email'], $request, 'password')->let(static fn (): bool => Password::broker($request->boolean('invited') ? 'invitations' : 'users')->reset(
+        $told = $request->validate([
+            'token' => ['required', 'string', 'max:120'], 'email' => ['required', 'string', 'email', 'max:190'], 'invited' => ['boolean'],
+            'password' => ['required', 'string', 'confirmed', Strength::defaults()],
+        ]);
+        $kept = Tries::of(
+            'link', $told['email'], $request, 'password',
+        )->let(static fn (): bool => Password::broker($request->boolean('invited') ? 'invitations' : 'users')->reset(
             [...$request->only('token', 'email', 'password'), static fn ($query) => $query->whereNull('deactivated_at')],
             static function (User $person, string $password): void {
                 $person->forceFill(['password' => $password, 'remember_token' => Str::random(60), 'invited_at' => null])->save();
@@ -59,13 +66,22 @@ final readonly class PasswordController
 
     public function account(#[CurrentUser] User $user): Response
     {
-        return Inertia::render('Account', ['name' => $user->name, 'email' => $user->email, 'role' => $user->role->words(), 'second' => $user->second_factor !== null, 'codesLeft' => count($user->recovery_codes)]);
+        return Inertia::render(
+            'Account',
+            [
+                'name' => $user->name, 'email' => $user->email, 'role' => $user->role->words(), 'second' => $user->second_factor !== null,
+                'codesLeft' => count($user->recovery_codes),
+            ],
+        );
     }
 
     /** Everywhere else this account was signed in, it is out. */
     public function update(Request $request, #[CurrentUser] User $user): RedirectResponse
     {
-        $told = $request->validate(['current' => CurrentPassword::rules($request, $user), 'password' => ['required', 'string', 'confirmed', 'different:current', Strength::defaults()]]);
+        $told = $request->validate([
+            'current' => CurrentPassword::rules($request, $user),
+            'password' => ['required', 'string', 'confirmed', 'different:current', Strength::defaults()],
+        ]);
         $user->forceFill(['password' => $told['password'], 'remember_token' => Str::random(60)])->save();
         Auth::login($user);
         $request->session()->regenerate();

@@ -28,7 +28,11 @@ final readonly class PeopleController
 
     public function store(PersonRequest $request, #[CurrentUser] User $user, ChangePerson $change): RedirectResponse
     {
-        $person = $change->invite($user, $request->role(), ['name' => (string) $request->string('name'), 'email' => (string) $request->string('email'), ...$request->told()], CarbonImmutable::now());
+        $person = $change->invite(
+            $user, $request->role(),
+            ['name' => (string) $request->string('name'), 'email' => (string) $request->string('email'), ...$request->told()],
+            CarbonImmutable::now(),
+        );
 
         return to_route('people')->with('message', "{$person->name} is invited. The link in the mail holds a week.");
     }

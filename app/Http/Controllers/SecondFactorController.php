@@ -35,10 +35,14 @@ final readonly class SecondFactorController
 
     public function store(Request $request, #[CurrentUser] User $user, SecondFactor $factor): JsonResponse
     {
-        $told = $request->validate(['code' => ['required', 'string', 'regex:/^\d{6}$/']], ['code.regex' => 'Six digits, as the app shows them.']);
+        $told = $request->validate(
+            ['code' => ['required', 'string', 'regex:/^\d{6}$/']], ['code.regex' => 'Six digits, as the app shows them.'],
+        );
         $secret = $request->session()->get(self::WAITING);
         $codes = null;
-        Tries::of('second factor', $user->email, $request, 'code')->let(static function () use (&$codes, $factor, $user, $secret, $told): bool {
+        Tries::of(
+            'second factor', $user->email, $request, 'code',
+        )->let(static function () use (&$codes, $factor, $user, $secret, $told): bool {
             return ($codes = is_string($secret) ? $factor->setUp($user, $secret, $told['code'], CarbonImmutable::now()) : null) !== null;
         });
         if ($codes === null) {
@@ -53,8 +57,15 @@ final readonly class SecondFactorController
     public function destroy(Request $request, #[CurrentUser] User $user, SecondFactor $factor): RedirectResponse
     {
         $told = $request->validate(['current' => CurrentPassword::rules($request, $user), 'code' => ['required', 'string', 'max:20']]);
-        if (! Tries::of('second factor', $user->email, $request, 'code')->let(static fn (): bool => $factor->accepts($user, $told['code'], CarbonImmutable::now()))) {
-            Audit::write(AuditDeed::refusedAtTheDoor(), $user, (string) $request->ip(), (string) $request->userAgent(), detail: 'second factor, to take it away', refused: true);
+        if (
+            ! Tries::of('second factor', $user->email, $request, 'code')->let(
+                static fn (): bool => $factor->accepts($user, $told['code'], CarbonImmutable::now()),
+            )
+        ) {
+            Audit::write(
+                AuditDeed::refusedAtTheDoor(), $user, (string) $request->ip(), (string) $request->userAgent(),
+                detail: 'second factor, to take it away', refused: true,
+            );
 
             throw ValidationException::withMessages(['code' => 'This code is not the one of now, or was used already.']);
         }

@@ -40,7 +40,10 @@ final readonly class SessionController
         $email = (string) $request->string('email');
         $meant = User::query()->where('email', $email)->first();
         // an address nobody has is looked at as long as one somebody has
-        $right = Tries::of('password', $email, $request, 'email')->let(static fn (): bool => Hash::check((string) $request->string('password'), $meant->password ?? self::nobodys()) && $meant?->isActive() === true);
+        $right = Tries::of('password', $email, $request, 'email')->let(
+            static fn (): bool => Hash::check((string) $request->string('password'), $meant->password ?? self::nobodys())
+                && $meant?->isActive() === true,
+        );
         if (! $right || $meant === null) {
             Audit::write(AuditDeed::refusedAtTheDoor(), $meant, (string) $request->ip(), (string) $request->userAgent(), refused: true);
 
@@ -52,7 +55,10 @@ final readonly class SessionController
         }
         $request->session()->regenerate(); // a session begun before sign-in is worth nothing after it
         if ($user->second_factor !== null) {
-            $request->session()->put(self::HALF_WAY, ['user' => $user->id, 'until' => CarbonImmutable::now()->addMinutes(self::HALF_WAY_MINUTES)->getTimestamp()]);
+            $request->session()->put(
+                self::HALF_WAY,
+                ['user' => $user->id, 'until' => CarbonImmutable::now()->addMinutes(self::HALF_WAY_MINUTES)->getTimestamp()],
+            );
 
             return to_route('second-step');
         }
@@ -74,8 +80,15 @@ final readonly class SessionController
             return to_route('sign-in')->with('message', 'That took too long. Sign in once more.');
         }
         $told = $request->validate(['code' => ['required', 'string', 'max:20']]);
-        if (! Tries::of('second factor', $user->email, $request, 'code')->let(static fn (): bool => $factor->accepts($user, $told['code'], CarbonImmutable::now()))) {
-            Audit::write(AuditDeed::refusedAtTheDoor(), $user, (string) $request->ip(), (string) $request->userAgent(), detail: 'second factor', refused: true);
+        if (
+            ! Tries::of('second factor', $user->email, $request, 'code')->let(
+                static fn (): bool => $factor->accepts($user, $told['code'], CarbonImmutable::now()),
+            )
+        ) {
+            Audit::write(
+                AuditDeed::refusedAtTheDoor(), $user, (string) $request->ip(), (string) $request->userAgent(), detail: 'second factor',
+                refused: true,
+            );
 
             throw ValidationException::withMessages(['code' => 'This code is not the one of now, or was used already.']);
         }
@@ -96,7 +109,9 @@ final readonly class SessionController
     /** A hash that no password fits, as dear to check as any: made once for each cost. */
     private static function nobodys(): string
     {
-        return Cache::rememberForever('nobodys password '.json_encode(Config::get('hashing.bcrypt.rounds')), static fn (): string => Hash::make(Str::random(40)));
+        return Cache::rememberForever(
+            'nobodys password '.json_encode(Config::get('hashing.bcrypt.rounds')), static fn (): string => Hash::make(Str::random(40)),
+        );
     }
 
     /** Who has told the password and not yet the code. */

@@ -29,7 +29,10 @@ final readonly class SettingsController
 
     public function clinic(ClinicSettingsRequest $request, #[CurrentUser] User $user): RedirectResponse
     {
-        $user->clinic->update(['name' => (string) $request->string('name'), 'timezone' => (string) $request->string('timezone'), 'settings' => $request->chosen()]);
+        $user->clinic->update([
+            'name' => (string) $request->string('name'), 'timezone' => (string) $request->string('timezone'),
+            'settings' => $request->chosen(),
+        ]);
 
         return back()->with('message', 'Kept, for the whole clinic.');
     }

@@ -11,7 +11,10 @@ use Somatrace\Core\Clinic;
 use Somatrace\Core\Simulation\DeviceReading;
 use Somatrace\Core\Simulation\SimulatedDevices;
 
-/** The device that ships. It says at once what a real one would say as time goes, with the moment of each line, and the window shows each at its moment: no page waits behind a slow device. */
+/**
+ * The device that ships. It says at once what a real one would say as time goes, with the moment of each line, and the window shows each at
+ * its moment: no page waits behind a slow device.
+ */
 final readonly class SimulatedDeviceController
 {
     public function show(DeviceReadingsRequest $request, Visit $visit, string $device, Clinic $clinic): Response
@@ -19,10 +22,13 @@ final readonly class SimulatedDeviceController
         // a stand-in answers where all is made up, and nowhere else
         abort_unless($visit->user->clinic->demo, 404);
         $readings = SimulatedDevices::of($clinic)->readings(
-            $device, (string) $request->string('what'), $request->side(), crc32($visit->client()->firstOrFail()->public_id), $request->integer('repeat'), $request->has('about') ? $request->float('about') : null,
+            $device, (string) $request->string('what'), $request->side(), crc32($visit->client()->firstOrFail()->public_id),
+            $request->integer('repeat'), $request->has('about') ? $request->float('about') : null,
         );
 
-        $lines = array_map(static fn (DeviceReading $reading): string => json_encode($reading->toArray(), JSON_THROW_ON_ERROR)."\n", [...$readings]);
+        $lines = array_map(
+            static fn (DeviceReading $reading): string => json_encode($reading->toArray(), JSON_THROW_ON_ERROR)."\n", [...$readings],
+        );
 
         return response(implode('', $lines), 200, ['Content-Type' => 'application/x-ndjson', 'Cache-Control' => 'no-store']);
     }

@@ -18,11 +18,15 @@ final readonly class TrainerController
 {
     public function show(Request $request, #[CurrentUser] User $user, TrainerPage $page): Response
     {
-        return Inertia::render('Atlas/Trainer', $page->of($user, $request->string('region')->toString() ?: null, random_int(1, 2_000_000_000)));
+        return Inertia::render(
+            'Atlas/Trainer', $page->of($user, $request->string('region')->toString() ?: null, random_int(1, 2_000_000_000)),
+        );
     }
 
     public function store(AnswerCardRequest $request, #[CurrentUser] User $user, AnswerCard $answer, TrainerPage $page): JsonResponse
     {
-        return response()->json(['right' => $answer->handle($user, $request->card(), $request->chosen()), 'progress' => $page->progress($user)]);
+        return response()->json([
+            'right' => $answer->handle($user, $request->card(), $request->chosen()), 'progress' => $page->progress($user),
+        ]);
     }
 }

@@ -39,7 +39,9 @@ final readonly class VisitController
             return to_route('visits.show', [$visit, $visit->last_step]);
         }
         if (! $visit->isSigned() && $visit->last_step !== $step) {
-            Busy::unless(static fn () => $visit->update(['last_step' => $step])); // where to come back to: no reason to keep a reader waiting
+            Busy::unless(
+                static fn () => $visit->update(['last_step' => $step]),
+            ); // where to come back to: no reason to keep a reader waiting
         }
 
         return Inertia::render('Visit/'.ucfirst($step), $page->of($visit, $step));
@@ -48,7 +50,9 @@ final readonly class VisitController
     public function update(Request $request, Visit $visit): RedirectResponse
     {
         Gate::authorize('update', $visit);
-        $visit->update($request->validate(['minutes' => ['required', 'integer', 'between:10,180']], ['minutes.between' => 'Between 10 and 180 minutes, please.']));
+        $visit->update($request->validate(
+            ['minutes' => ['required', 'integer', 'between:10,180']], ['minutes.between' => 'Between 10 and 180 minutes, please.'],
+        ));
 
         return back();
     }
@@ -58,7 +62,9 @@ final readonly class VisitController
         Gate::authorize('update', $visit);
         $stop->handle($visit, CarbonImmutable::now());
 
-        return to_route('clients.show', $visit->client()->firstOrFail())->with('message', 'The visit is kept as it stands. Take it up again whenever you like.');
+        return to_route('clients.show', $visit->client()->firstOrFail())->with(
+            'message', 'The visit is kept as it stands. Take it up again whenever you like.',
+        );
     }
 
     public function takeUp(Visit $visit, StopVisit $stop): RedirectResponse

@@ -14,6 +14,8 @@ final readonly class WhatIfController
 {
     public function show(WhatIfRequest $request, Visit $visit, WhatIfPage $page): JsonResponse
     {
-        return response()->json($page->of($visit, (string) $request->string('kind'), (string) $request->string('id'), Side::from((string) $request->string('side'))));
+        return response()->json($page->of(
+            $visit, (string) $request->string('kind'), (string) $request->string('id'), Side::from((string) $request->string('side')),
+        ));
     }
 }

@@ -22,7 +22,9 @@ final class EndForTheDeactivated
             $request->session()->invalidate();
             $request->session()->regenerateToken();
 
-            return $request->expectsJson() ? response()->json(['message' => 'This account was closed.'], 401) : redirect()->route('sign-in');
+            return $request->expectsJson()
+                ? response()->json(['message' => 'This account was closed.'], 401)
+                : redirect()->route('sign-in');
         }
 
         return $next($request);

@@ -24,8 +24,17 @@ final class HandleInertiaRequests extends Middleware
         return [
             ...parent::share($request),
             'demo' => $user === null ? DB::table('clinics')->where('demo', 1)->exists() : $user->clinic->demo,
-            'user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value, 'licensed' => $user->licensed, 'rights' => array_map(static fn (Right $right): string => $right->value, $user->role->rights()), 'settings' => $this->settings($user)],
-            'flash' => ['message' => $request->session()->get('message'), 'check_in' => $user === null ? null : $request->session()->get('check_in')],
+            'user' => $user === null
+                ? null
+                : [
+                    'name' => $user->name, 'role' => $user->role->value, 'licensed' => $user->licensed,
+                    'rights' => array_map(static fn (Right $right): string => $right->value, $user->role->rights()),
+                    'settings' => $this->settings($user),
+                ],
+            'flash' => [
+                'message' => $request->session()->get('message'),
+                'check_in' => $user === null ? null : $request->session()->get('check_in'),
+            ],
         ];
     }
 

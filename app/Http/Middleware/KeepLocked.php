@@ -10,7 +10,10 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** While a screen is locked, or nobody has touched it for so long that it should be, nothing gets past it, by reload or by request; what a window still has to send waits there. */
+/**
+ * While a screen is locked, or nobody has touched it for so long that it should be, nothing gets past it, by reload or by request; what a
+ * window still has to send waits there.
+ */
 final class KeepLocked
 {
     public const BACK = 'locked_at';

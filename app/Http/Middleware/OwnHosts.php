@@ -7,7 +7,10 @@ namespace App\Http\Middleware;
 use Illuminate\Http\Middleware\TrustHosts;
 use Illuminate\Support\Facades\Config;
 
-/** The names under which this installation answers: the host of APP_URL, and what SOMATRACE_HOSTS adds. Anything else in a Host header is refused, on one's own machine too. */
+/**
+ * The names under which this installation answers: the host of APP_URL, and what SOMATRACE_HOSTS adds. Anything else in a Host header is
+ * refused, on one's own machine too.
+ */
 final class OwnHosts extends TrustHosts
 {
     /** @return list<string> patterns */
@@ -15,7 +18,10 @@ final class OwnHosts extends TrustHosts
     {
         $names = [(string) parse_url(Config::string('app.url'), PHP_URL_HOST), ...explode(',', Config::string('somatrace.hosts'))];
 
-        return array_values(array_map(static fn (string $name): string => '^'.preg_quote(trim($name)).'$', array_filter($names, static fn (string $name): bool => trim($name) !== '')));
+        return array_values(array_map(
+            static fn (string $name): string => '^'.preg_quote(trim($name)).'$',
+            array_filter($names, static fn (string $name): bool => trim($name) !== ''),
+        ));
     }
 
     protected function shouldSpecifyTrustedHosts(): bool

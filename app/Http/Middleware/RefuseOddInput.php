@@ -11,8 +11,8 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\BadRequestHttpException;
 
 /**
- * What no window sends, refused before anybody reads it: JSON that is cut off or none (it would be read as empty, and what is empty might be kept), a list or an object where a word is
- * meant, and words that are no text.
+ * What no window sends, refused before anybody reads it: JSON that is cut off or none (it would be read as empty, and what is empty might
+ * be kept), a list or an object where a word is meant, and words that are no text.
  */
 final class RefuseOddInput
 {

@@ -9,7 +9,10 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Config;
 use Symfony\Component\HttpFoundation\Response;
 
-/** What a browser may do with a page of ours: run and fetch what ships with it, sit in no other page, tell no other site where it came from, and keep nothing clinical. */
+/**
+ * What a browser may do with a page of ours: run and fetch what ships with it, sit in no other page, tell no other site where it came from,
+ * and keep nothing clinical.
+ */
 final class SecurityHeaders
 {
     /** @param  Closure(Request): Response  $next */
@@ -17,7 +20,8 @@ final class SecurityHeaders
     {
         $response = $next($request);
         $headers = [
-            'Content-Security-Policy' => $this->policy(), 'X-Content-Type-Options' => 'nosniff', 'X-Frame-Options' => 'DENY', 'Referrer-Policy' => 'same-origin',
+            'Content-Security-Policy' => $this->policy(), 'X-Content-Type-Options' => 'nosniff', 'X-Frame-Options' => 'DENY',
+            'Referrer-Policy' => 'same-origin',
             'Permissions-Policy' => 'camera=(), microphone=(), geolocation=()', 'Cross-Origin-Opener-Policy' => 'same-origin',
         ];
         foreach ($headers as $name => $value) {
@@ -38,7 +42,8 @@ final class SecurityHeaders
     {
         // no script but files of ours; styles of an element are part of the figure and of every bar and arc
         return implode('; ', [
-            "default-src 'self'", "script-src 'self'", "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:", "font-src 'self' data:",
+            "default-src 'self'", "script-src 'self'", "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:",
+            "font-src 'self' data:",
             "connect-src 'self'".implode('', array_map(static fn (string $origin): string => " $origin", $this->devices())),
             "object-src 'none'", "base-uri 'self'", "form-action 'self'", "frame-ancestors 'none'",
         ]);

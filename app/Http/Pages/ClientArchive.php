@@ -22,8 +22,15 @@ final readonly class ClientArchive
 {
     private const LEFT_SECONDS = 3600;
 
-    public function __construct(private ClientFiles $files, private CaseFormat $case, private TreatmentSummary $treatment, private SoundRecords $sound, private NotePage $notes, private AuditPage $audit, private AppointmentsCalendar $calendar)
-    {
+    public function __construct(
+        private ClientFiles $files,
+        private CaseFormat $case,
+        private TreatmentSummary $treatment,
+        private SoundRecords $sound,
+        private NotePage $notes,
+        private AuditPage $audit,
+        private AppointmentsCalendar $calendar,
+    ) {
     }
 
     /** @return string path of a file that the caller deletes */
@@ -51,9 +58,20 @@ final readonly class ClientArchive
         foreach ($client->visits()->orderBy('number')->get() as $visit) {
             $this->visit($zip, $visit, sprintf('visits/%03d-%s', $visit->number, $clinic->day($visit->started_at)));
         }
-        $zip->addFromString('appointments.ics', $this->calendar->write(ClinicFiles::lines(Appointment::query()->where('client_id', $client->id)->with('client', 'user')->orderBy('starts_at')->get()), CarbonImmutable::now()));
+        $zip->addFromString(
+            'appointments.ics',
+            $this->calendar->write(
+                ClinicFiles::lines(
+                    Appointment::query()->where('client_id', $client->id)->with('client', 'user')->orderBy('starts_at')->get(),
+                ),
+                CarbonImmutable::now(),
+            ),
+        );
         $zip->addFromString('audit.csv', $this->audit->csv($clinic, ['client' => $client->id]));
-        $zip->addFromString('READ ME.txt', "Everything {$clinic->name} holds about {$client->name} ({$client->code}), taken out on {$clinic->day(CarbonImmutable::now())}.\n\nclient.json: who, and whom to call\nvisits/: each visit as a case file, and each signed note as it was signed\nfhir.json: the record for other clinical programs\nfindings, measures: tables and lines of everything found\nappointments.ics: visits booked\naudit.csv: who saw or changed the record\n");
+        $zip->addFromString(
+            'READ ME.txt',
+            "Everything {$clinic->name} holds about {$client->name} ({$client->code}), taken out on {$clinic->day(CarbonImmutable::now())}.\n\nclient.json: who, and whom to call\nvisits/: each visit as a case file, and each signed note as it was signed\nfhir.json: the record for other clinical programs\nfindings, measures: tables and lines of everything found\nappointments.ics: visits booked\naudit.csv: who saw or changed the record\n",
+        );
         $zip->close();
 
         return $path;

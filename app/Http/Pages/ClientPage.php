@@ -23,14 +23,21 @@ final readonly class ClientPage
         $clinical = $user->can('viewClinical', $client);
         $who = [
             'id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation,
-            'hand' => $clinical ? $client->hand : null, 'stoic' => $clinical && $client->stoic, 'age' => (int) $client->born_on->diffInYears(now()), 'words' => Words::of($client),
+            'hand' => $clinical ? $client->hand : null, 'stoic' => $clinical && $client->stoic,
+            'age' => (int) $client->born_on->diffInYears(now()), 'words' => Words::of($client),
         ];
-        $state = ['minutes' => $user->clinic->setting('visit_minutes'), 'erased' => $client->erased_at !== null, 'away' => $client->archived_at !== null];
+        $state = [
+            'minutes' => $user->clinic->setting('visit_minutes'), 'erased' => $client->erased_at !== null,
+            'away' => $client->archived_at !== null,
+        ];
         if (! $clinical) {
             return ['client' => $who, ...$state, 'clinical' => false, 'visits' => [], 'response' => null, 'safety' => null];
         }
         // a course of years is many visits: read raw, with the one that is judged alone as a model
-        $visits = DB::table('visits')->where('client_id', $client->id)->orderByDesc('number')->get(['id', 'public_id', 'number', 'status', 'origin', 'started_at']);
+        $visits = DB::table('visits')
+            ->where('client_id', $client->id)
+            ->orderByDesc('number')
+            ->get(['id', 'public_id', 'number', 'status', 'origin', 'started_at']);
         $last = $client->visits()->latest('number')->first()?->setRelation('client', $client);
         $judged = $last === null ? [] : $this->judgements->of($last, 'safety', 'response');
         $pains = $this->pains($client);
@@ -40,7 +47,8 @@ final readonly class ClientPage
         return [
             'client' => $who, ...$state, 'clinical' => true,
             'visits' => $visits->map(static fn (\stdClass $visit): array => [
-                'id' => $visit->public_id, 'number' => (int) $visit->number, 'status' => $visit->status, 'origin' => $visit->origin, 'pain' => $pains[(int) $visit->id] ?? null,
+                'id' => $visit->public_id, 'number' => (int) $visit->number, 'status' => $visit->status, 'origin' => $visit->origin,
+                'pain' => $pains[(int) $visit->id] ?? null,
                 'date' => (new \DateTimeImmutable((string) $visit->started_at, $utc))->setTimezone($zone)->format('Y-m-d'),
             ])->values(),
             'response' => $judged['response'] ?? null, 'safety' => $judged['safety'] ?? null,
@@ -50,7 +58,10 @@ final readonly class ClientPage
     /** @return array<int, float> the strongest complaint of each visit */
     private function pains(Client $client): array
     {
-        return DB::table('entries')->where(['client_id' => $client->id, 'kind' => 'complaint', 'phase' => 'before'])->whereNull('fault')->groupBy('visit_id')
+        return DB::table('entries')
+            ->where(['client_id' => $client->id, 'kind' => 'complaint', 'phase' => 'before'])
+            ->whereNull('fault')
+            ->groupBy('visit_id')
             ->selectRaw("visit_id, max(json_extract(payload, '$.now')) as now")->pluck('now', 'visit_id')
             ->filter(static fn (mixed $now): bool => is_numeric($now))->map(static fn (mixed $now): float => (float) $now)->all();
     }

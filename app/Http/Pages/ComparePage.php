@@ -35,7 +35,8 @@ final readonly class ComparePage
                 $palpations = $here->payloads(EntryKind::Palpation, $phase);
                 if ($complaints !== [] || $palpations !== []) {
                     $moments[] = [
-                        'key' => "{$visit->number}-$phase", 'number' => $visit->number, 'when' => $when, 'date' => $user->clinic->day($visit->started_at),
+                        'key' => "{$visit->number}-$phase", 'number' => $visit->number, 'when' => $when,
+                        'date' => $user->clinic->day($visit->started_at),
                         'complaints' => $complaints, 'palpations' => $palpations,
                     ];
                 }

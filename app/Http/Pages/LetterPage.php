@@ -24,8 +24,13 @@ final readonly class LetterPage
     /** Ranges whose sides differ by no more than this many degrees are not told. */
     private const EVEN = 5;
 
-    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private SoundRecords $sound, private EntryWords $words, private Clinic $clinic)
-    {
+    public function __construct(
+        private Judgements $judgements,
+        private TreatmentSummary $treatment,
+        private SoundRecords $sound,
+        private EntryWords $words,
+        private Clinic $clinic,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -36,7 +41,8 @@ final readonly class LetterPage
         return [
             'visit' => ['id' => $visit->public_id, 'number' => $visit->number, 'signed' => $visit->isSigned()],
             'client' => ['id' => $visit->client->public_id, 'name' => $visit->client->name, 'code' => $visit->client->code],
-            'draft' => $this->draft($visit), 'text' => is_string($kept?->payload) ? $kept->payload : null, 'revision' => $kept->revision ?? 0,
+            'draft' => $this->draft($visit), 'text' => is_string($kept?->payload) ? $kept->payload : null,
+            'revision' => $kept->revision ?? 0,
         ];
     }
 
@@ -64,13 +70,24 @@ final readonly class LetterPage
             $visit->user->clinic->name."\n".CarbonImmutable::parse($visit->day())->format('j F Y'),
             "To the doctor of {$client->name}, born {$client->born_on->format('j F Y')}",
             "{$client->name} was here today for massage therapy and should be seen {$this->soon($safety)}. We treat muscles and do not diagnose; this is what we asked, saw and felt.",
-            $this->list('Why', array_column(array_filter($safety['because'], static fn (array $one): bool => $one['verdict'] === ($safety['overridden'] ?? $safety['verdict'])), 'reason')),
+            $this->list(
+                'Why',
+                array_column(
+                    array_filter(
+                        $safety['because'],
+                        static fn (array $one): bool => $one['verdict'] === ($safety['overridden'] ?? $safety['verdict']),
+                    ),
+                    'reason',
+                ),
+            ),
             $this->list('Where it hurts', $this->complaints($rows)),
             $this->list('Also answered yes', $this->yes($rows)),
             $this->list('Measured', $this->ranges($rows)),
             $this->list('Signs during the work', $this->signs($record['signs'], $visit->user->clinic->timezone)),
             $this->list('Worked today', $this->worked($record['done'])),
-            $this->list('Stored and not readable any more, so not part of this', array_column($this->sound->unreadable($visit->id), 'what')),
+            $this->list(
+                'Stored and not readable any more, so not part of this', array_column($this->sound->unreadable($visit->id), 'what'),
+            ),
             "{$visit->user->name}\n{$visit->user->clinic->name}",
         ];
 
@@ -94,14 +111,18 @@ final readonly class LetterPage
     /** @param  list<string>|array<int, string>  $lines */
     private function list(string $head, array $lines): string
     {
-        return $lines === [] ? '' : "$head:\n".implode("\n", array_map(static fn (string $line): string => "– $line", array_unique($lines)));
+        return $lines === []
+            ? ''
+            : "$head:\n".implode("\n", array_map(static fn (string $line): string => "– $line", array_unique($lines)));
     }
 
     /** @return list<string> */
     private function complaints(EntryRows $rows): array
     {
         return array_map(
-            fn (array $one): string => ucfirst($this->place((string) $one['zone'], (string) $one['side'])).", {$one['now']} of 10".(isset($one['since']) ? ", since {$one['since']}" : ''),
+            fn (array $one): string => ucfirst($this->place((string) $one['zone'], (string) $one['side'])).", {$one['now']} of 10".(
+                isset($one['since']) ? ", since {$one['since']}" : ''
+            ),
             array_values(array_filter($rows->payloads(EntryKind::Complaint), is_array(...))),
         );
     }
@@ -118,7 +139,9 @@ final readonly class LetterPage
         }
         foreach ($rows->payloads(EntryKind::Condition) as $one) {
             if (is_array($one) && ($one['answer'] ?? null) === 'yes') {
-                $lines[] = ucfirst($rules->conditions[$one['condition']]->label ?? (string) $one['condition']).(isset($one['severity']) ? ", {$one['severity']}" : '');
+                $lines[] = ucfirst($rules->conditions[$one['condition']]->label ?? (string) $one['condition']).(
+                    isset($one['severity']) ? ", {$one['severity']}" : ''
+                );
             }
         }
         foreach ($rows->payloads(EntryKind::Medicine) as $one) {
@@ -145,7 +168,11 @@ final readonly class LetterPage
             if ($apart > self::EVEN || array_filter(array_column($by, 'pain')) !== []) {
                 $about = $this->clinic->atlas->movement($movement);
                 $lines[] = ucfirst($about->name).': '.implode(', ', array_map(
-                    static fn (string $side, array $one): string => trim(($side === Side::Midline->value ? '' : "$side ").$one['active'].($about->unit === 'deg' ? '°' : " {$about->unit}").(($one['pain'] ?? 0) > 0 ? " with pain {$one['pain']}" : '')),
+                    static fn (string $side, array $one): string => trim(
+                        ($side === Side::Midline->value ? '' : "$side ").$one['active'].($about->unit === 'deg' ? '°' : " {$about->unit}").(
+                            ($one['pain'] ?? 0) > 0 ? " with pain {$one['pain']}" : ''
+                        ),
+                    ),
                     array_keys($by), $by,
                 ));
             }
@@ -164,7 +191,9 @@ final readonly class LetterPage
         $lines = [];
         foreach ($signs as $one) {
             if (isset($names[$one['sign']])) {
-                $lines[] = $names[$one['sign']].', '.CarbonImmutable::parse($one['at'])->setTimezone($timezone)->format('H:i').($one['by_server'] ? ' (the tablet’s clock was off)' : '');
+                $lines[] = $names[$one['sign']].', '.CarbonImmutable::parse($one['at'])->setTimezone($timezone)->format('H:i').(
+                    $one['by_server'] ? ' (the tablet’s clock was off)' : ''
+                );
             }
         }
 
@@ -177,7 +206,9 @@ final readonly class LetterPage
      */
     private function worked(array $done): array
     {
-        return array_map(fn (array $one): string => $this->words->worked($one).", {$one['side']}, up to {$one['max_pressure']} of 10", $done);
+        return array_map(
+            fn (array $one): string => $this->words->worked($one).", {$one['side']}, up to {$one['max_pressure']} of 10", $done,
+        );
     }
 
     private function place(string $zone, string $side): string

@@ -18,7 +18,8 @@ final readonly class PeoplePage
 
         return [
             'people' => $people->map(static fn (User $one): array => [
-                'id' => $one->id, 'name' => $one->name, 'email' => $one->email, 'role' => $one->role->value, 'licensed' => $one->licensed, 'supervisor_id' => $one->supervisor_id,
+                'id' => $one->id, 'name' => $one->name, 'email' => $one->email, 'role' => $one->role->value, 'licensed' => $one->licensed,
+                'supervisor_id' => $one->supervisor_id,
                 'state' => match (true) {
                     ! $one->isActive() => 'closed',
                     $one->invited_at !== null => 'invited',
@@ -26,8 +27,18 @@ final readonly class PeoplePage
                 },
                 'self' => $one->id === $owner->id, 'second' => $one->second_factor !== null,
             ])->values(),
-            'roles' => array_map(static fn (Role $role): array => ['id' => $role->value, 'name' => $role->words(), 'rights' => array_map(static fn (Right $right): string => $right->words(), $role->rights())], Role::cases()),
-            'supervisors' => User::supervisors($owner->clinic_id)->orderBy('name')->get(['id', 'name'])->map(static fn (User $one): array => ['id' => $one->id, 'name' => $one->name])->values(),
+            'roles' => array_map(
+                static fn (Role $role): array => [
+                    'id' => $role->value, 'name' => $role->words(),
+                    'rights' => array_map(static fn (Right $right): string => $right->words(), $role->rights()),
+                ],
+                Role::cases(),
+            ),
+            'supervisors' => User::supervisors($owner->clinic_id)
+                ->orderBy('name')
+                ->get(['id', 'name'])
+                ->map(static fn (User $one): array => ['id' => $one->id, 'name' => $one->name])
+                ->values(),
         ];
     }
 }

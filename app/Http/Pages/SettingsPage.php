@@ -27,16 +27,25 @@ final readonly class SettingsPage
 
         return [
             'defaults' => self::told(Settings::defaults()), 'own' => (object) self::told($user->settings ?? []),
-            'clinic' => ['name' => $clinic->name, 'timezone' => $clinic->timezone, ...self::told([...Settings::defaults(), ...$clinic->settings])], 'keeps' => $keeps,
+            'clinic' => [
+                'name' => $clinic->name, 'timezone' => $clinic->timezone, ...self::told([...Settings::defaults(), ...$clinic->settings]),
+            ],
+            'keeps' => $keeps,
             'choices' => [
-                'pressure_unit' => array_map(static fn (PressureUnit $unit): string => $unit->value, PressureUnit::cases()), 'date_form' => Settings::DATE_FORMS, 'theme' => Settings::THEMES, 'pedals' => Settings::PEDALS,
-                'school' => $this->core->schools(), 'school_default' => $this->core->schoolDefaults(), 'days' => Settings::DAYS, 'timezones' => $keeps ? \DateTimeZone::listIdentifiers() : [],
+                'pressure_unit' => array_map(static fn (PressureUnit $unit): string => $unit->value, PressureUnit::cases()),
+                'date_form' => Settings::DATE_FORMS, 'theme' => Settings::THEMES, 'pedals' => Settings::PEDALS,
+                'school' => $this->core->schools(), 'school_default' => $this->core->schoolDefaults(), 'days' => Settings::DAYS,
+                'timezones' => $keeps ? \DateTimeZone::listIdentifiers() : [],
             ],
             // how far a change of the clinic's ways reaches, so that nobody is surprised at the table
             'touches' => [
                 'people' => User::query()->where('clinic_id', $clinic->id)->whereNull('deactivated_at')->count(),
                 'open' => DB::table('visits')->where('clinic_id', $clinic->id)->where('status', VisitStatus::Open->value)->count(),
-                'booked' => DB::table('appointments')->where('clinic_id', $clinic->id)->where('status', 'booked')->where('starts_at', '>', now())->count(),
+                'booked' => DB::table('appointments')
+                    ->where('clinic_id', $clinic->id)
+                    ->where('status', 'booked')
+                    ->where('starts_at', '>', now())
+                    ->count(),
             ],
         ];
     }

@@ -35,8 +35,14 @@ final readonly class SummaryPage
         $rows = EntryRows::of([$visit->id]);
 
         return [
-            'visit' => ['id' => $visit->public_id, 'number' => $visit->number, 'date' => $visit->user->clinic->dateWords(CarbonImmutable::parse($visit->day()))],
-            'client' => ['id' => $visit->client->public_id, 'name' => $visit->client->name, 'code' => $visit->client->code, 'words' => Words::of($visit->client)],
+            'visit' => [
+                'id' => $visit->public_id, 'number' => $visit->number,
+                'date' => $visit->user->clinic->dateWords(CarbonImmutable::parse($visit->day())),
+            ],
+            'client' => [
+                'id' => $visit->client->public_id, 'name' => $visit->client->name, 'code' => $visit->client->code,
+                'words' => Words::of($visit->client),
+            ],
             'clinic' => $visit->user->clinic->name, 'therapist' => $visit->user->name,
             'complaints' => $rows->payloads(EntryKind::Complaint), 'felt' => $rows->payloads(EntryKind::Palpation),
             'explains' => $this->explains($this->clinic->rank($case)),
@@ -68,7 +74,10 @@ final readonly class SummaryPage
             Role::Unclear => 'it fits what was found so far',
         };
 
-        return ['name' => $muscle->name.($muscle->plain === null ? '' : " ({$muscle->plain})"), 'words' => "A muscle at the $where: $role. {$this->sure($one->word)}"];
+        return [
+            'name' => $muscle->name.($muscle->plain === null ? '' : " ({$muscle->plain})"),
+            'words' => "A muscle at the $where: $role. {$this->sure($one->word)}",
+        ];
     }
 
     private function sure(string $word): string
@@ -82,7 +91,8 @@ final readonly class SummaryPage
 
     /**
      * @param  list<Comparison>  $compared
-     * @return array{measured: list<array{name: string, left: string, right: string, words: list<string>}>, asUsual: list<string>} a row a measure that differs from the usual, the other side or before; the rest by name
+     * @return array{measured: list<array{name: string, left: string, right: string, words: list<string>}>, asUsual: list<string>} a row a
+     *         measure that differs from the usual, the other side or before; the rest by name
      */
     private function measured(array $compared): array
     {
@@ -92,11 +102,18 @@ final readonly class SummaryPage
                 continue;
             }
             $key = $one->measure->key;
-            $rows[$key] ??= ['name' => $one->measure->name.(str_ends_with($key, '.passive') ? ', moved for them' : ''), 'left' => '', 'right' => '', 'words' => []];
-            $rows[$key][$one->measure->side->value === 'right' ? 'right' : 'left'] = round($one->value, 1).($one->measure->unit === 'deg' ? '°' : " {$one->measure->unit}");
+            $rows[$key] ??= [
+                'name' => $one->measure->name.(str_ends_with($key, '.passive') ? ', moved for them' : ''), 'left' => '', 'right' => '',
+                'words' => [],
+            ];
+            $rows[$key][$one->measure->side->value === 'right' ? 'right' : 'left'] = round($one->value, 1).(
+                $one->measure->unit === 'deg' ? '°' : " {$one->measure->unit}"
+            );
             foreach ($one->with as $with) {
                 if ($with->real && ($with->what !== 'other_side' || ! $with->better)) {
-                    $rows[$key]['words'][] = ($one->measure->side->value === 'midline' ? '' : "{$one->measure->side->value}: ").$with->words;
+                    $rows[$key]['words'][] = (
+                        $one->measure->side->value === 'midline' ? '' : "{$one->measure->side->value}: "
+                    ).$with->words;
                 }
             }
         }
@@ -117,7 +134,9 @@ final readonly class SummaryPage
         }
         $lines = [];
         foreach ($sides as $muscle => $by) {
-            $lines[] = $this->clinic->atlas->muscle($muscle)->name.': '.implode(', ', array_map(static fn (string $side, string $word): string => "$side $word", array_keys($by), $by));
+            $lines[] = $this->clinic->atlas->muscle($muscle)->name.': '.implode(
+                ', ', array_map(static fn (string $side, string $word): string => "$side $word", array_keys($by), $by),
+            );
         }
 
         return $lines;

@@ -29,31 +29,69 @@ final readonly class TodayPage
         $clinical = $user->may(Right::ReadClinical);
         $local = $now->setTimezone($user->clinic->timezone);
         $day = [$local->startOfDay()->utc(), $local->endOfDay()->utc()];
-        $appointments = Appointment::query()->with(['client', 'visit'])->where('clinic_id', $user->clinic_id)->whereBetween('starts_at', $day)->where('status', '!=', 'cancelled')->orderBy('starts_at')->get();
+        $appointments = Appointment::query()
+            ->with(['client', 'visit'])
+            ->where('clinic_id', $user->clinic_id)
+            ->whereBetween('starts_at', $day)
+            ->where('status', '!=', 'cancelled')
+            ->orderBy('starts_at')
+            ->get();
         $recent = Client::present($user->clinic_id)->whereNotNull('last_seen_at')->orderByDesc('last_seen_at')->limit(self::WATCHED)->get();
         $open = $clinical ? $this->open($appointments->pluck('client_id')) : new Collection;
         $latest = $clinical ? $this->latest($recent->pluck('id')->merge($appointments->pluck('client_id'))->unique()) : new Collection;
 
         return [
-            'day' => ['date' => $local->format('Y-m-d'), 'now' => $local->format('H:i'), 'clinic' => $user->clinic->name, 'hours' => $user->clinic->hoursOn($local)],
-            'appointments' => $appointments->map(fn (Appointment $one): array => $this->appointment($one, $user, $latest, $open->get($one->client_id)))->values(),
-            'recent' => $recent->take(self::RECENT)->map(static fn (Client $client): array => ['id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation])->values(),
+            'day' => [
+                'date' => $local->format('Y-m-d'), 'now' => $local->format('H:i'), 'clinic' => $user->clinic->name,
+                'hours' => $user->clinic->hoursOn($local),
+            ],
+            'appointments' => $appointments->map(
+                fn (Appointment $one): array => $this->appointment($one, $user, $latest, $open->get($one->client_id)),
+            )->values(),
+            'recent' => $recent
+                ->take(self::RECENT)
+                ->map(
+                    static fn (Client $client): array => [
+                        'id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation,
+                    ],
+                )
+                ->values(),
             'thoughts' => $clinical ? $this->thoughts($recent, $latest) : [],
             'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->waiting($user) : [],
-            'outbox' => $user->may(Right::KeepPeople) && app()->environment('local') && config('somatrace.outbox') === true && config('mail.default') === 'outbox',
+            'outbox' => $user->may(Right::KeepPeople)
+                && app()->environment('local')
+                && config('somatrace.outbox') === true
+                && config('mail.default') === 'outbox',
             'hands' => $clinical ? ['thumb' => $this->thumbMinutes($user, $day), 'of' => $user->setting('thumb_minutes')] : null,
         ];
     }
 
-    /** @return list<array{visit: string, client: string, by: string}> notes that wait for a second name, those of one's own students first */
+    /**
+     * @return list<array{visit: string, client: string, by: string}> notes that wait for a second name, those of one's own students first
+     */
     private function waiting(User $user): array
     {
-        $rows = DB::table('notes')->join('visits', 'visits.id', '=', 'notes.visit_id')->join('clients', 'clients.id', '=', 'visits.client_id')->join('users', 'users.id', '=', 'notes.signed_by')
-            ->where('visits.clinic_id', $user->clinic_id)->whereRaw('notes.needs_countersign = 1')->whereNull('notes.countersigned_at')->where('notes.signed_by', '!=', $user->id)
+        $rows = DB::table('notes')
+            ->join('visits', 'visits.id', '=', 'notes.visit_id')
+            ->join('clients', 'clients.id', '=', 'visits.client_id')
+            ->join('users', 'users.id', '=', 'notes.signed_by')
+            ->where('visits.clinic_id', $user->clinic_id)
+            ->whereRaw('notes.needs_countersign = 1')
+            ->whereNull('notes.countersigned_at')
+            ->where('notes.signed_by', '!=', $user->id)
             ->orderByRaw('users.supervisor_id = ? desc', [$user->id])->orderBy('notes.signed_at')->limit(self::WATCHED)
             ->get(['visits.public_id', 'clients.name as client', 'users.name as by']);
 
-        return array_values($rows->map(static fn (object $row): array => ['visit' => (string) $row->public_id, 'client' => (string) $row->client, 'by' => (string) $row->by])->unique('visit')->all());
+        return array_values(
+            $rows
+                ->map(
+                    static fn (object $row): array => [
+                        'visit' => (string) $row->public_id, 'client' => (string) $row->client, 'by' => (string) $row->by,
+                    ],
+                )
+                ->unique('visit')
+                ->all(),
+        );
     }
 
     /**
@@ -71,7 +109,10 @@ final readonly class TodayPage
      */
     private function latest(Collection $clients): Collection
     {
-        $clientOf = Visit::query()->whereIn('client_id', $clients)->whereRaw('number = (select max(number) from visits as later where later.client_id = visits.client_id)')->pluck('client_id', 'id');
+        $clientOf = Visit::query()
+            ->whereIn('client_id', $clients)
+            ->whereRaw('number = (select max(number) from visits as later where later.client_id = visits.client_id)')
+            ->pluck('client_id', 'id');
         /** @var array<int, array<string, Judgement>> $latest */
         $latest = [];
         foreach (Judgement::query()->whereIn('visit_id', $clientOf->keys())->whereIn('kind', ['safety', 'response'])->get() as $judgement) {
@@ -90,8 +131,13 @@ final readonly class TodayPage
         $safety = $latest->get($one->client_id)['safety'] ?? null;
 
         return [
-            'id' => $one->id, 'at' => $one->starts_at->setTimezone($user->clinic->timezone)->format('H:i'), 'minutes' => $one->minutes, 'status' => $one->status,
-            'reason' => $user->may(Right::ReadClinical) ? $one->reason : null, 'client' => ['id' => $one->client->public_id, 'name' => $one->client->name, 'occupation' => $one->client->occupation, 'age' => (int) $one->client->born_on->diffInYears($one->starts_at)],
+            'id' => $one->id, 'at' => $one->starts_at->setTimezone($user->clinic->timezone)->format('H:i'), 'minutes' => $one->minutes,
+            'status' => $one->status,
+            'reason' => $user->may(Right::ReadClinical) ? $one->reason : null,
+            'client' => [
+                'id' => $one->client->public_id, 'name' => $one->client->name, 'occupation' => $one->client->occupation,
+                'age' => (int) $one->client->born_on->diffInYears($one->starts_at),
+            ],
             'visit' => ($one->visit ?? $open)?->public_id, 'visit_status' => ($one->visit ?? $open)?->status->value,
             'verdict' => $safety?->document['verdict'] ?? null,
         ];
@@ -126,10 +172,13 @@ final readonly class TodayPage
         $safety = $judged['safety']->document ?? null;
         $response = $judged['response']->document ?? [];
         $course = $response['course'] ?? ['decision' => null, 'because' => ''];
-        $regress = array_values(array_filter($response['targets'] ?? [], static fn (array $target): bool => $target['decision'] === 'regress'));
+        $regress = array_values(array_filter(
+            $response['targets'] ?? [], static fn (array $target): bool => $target['decision'] === 'regress',
+        ));
         [$kind, $text] = match (true) {
             in_array($safety['verdict'] ?? null, ['emergency', 'refer'], true) => [$safety['verdict'], $safety['because'][0]['reason']],
-            in_array($course['decision'], ['refer', 'reassess', 'space_out', 'discharge'], true) => [$course['decision'], $course['because']],
+            in_array($course['decision'], ['refer', 'reassess', 'space_out', 'discharge'], true)
+                => [$course['decision'], $course['because']],
             $regress !== [] => ['regress', "{$regress[0]['name']}: {$regress[0]['because']}"],
             default => [null, ''],
         };
@@ -141,7 +190,11 @@ final readonly class TodayPage
     private function thumbMinutes(User $user, array $day): float
     {
         $minutes = Plan::query()->where('agreed_by', $user->id)->whereBetween('agreed_at', $day)->get(['document'])
-            ->sum(static fn (Plan $plan): float => (float) ($plan->document['therapist_load']['thumb'] ?? 0) + (float) ($plan->document['therapist_load']['thumb_reinforced'] ?? 0));
+            ->sum(
+                static fn (Plan $plan): float => (float) ($plan->document['therapist_load']['thumb'] ?? 0) + (float) (
+                    $plan->document['therapist_load']['thumb_reinforced'] ?? 0
+                ),
+            );
 
         return round((float) $minutes, 1);
     }

@@ -18,7 +18,8 @@ final readonly class TrainerPage
     private const ROUND = 12;
 
     private const REGIONS = [
-        'neck' => 'Neck', 'head' => 'Head and jaw', 'chest' => 'Chest', 'back' => 'Back', 'shoulder' => 'Shoulder', 'arm' => 'Arm and hand', 'belly' => 'Belly', 'hip' => 'Hip', 'thigh' => 'Thigh',
+        'neck' => 'Neck', 'head' => 'Head and jaw', 'chest' => 'Chest', 'back' => 'Back', 'shoulder' => 'Shoulder', 'arm' => 'Arm and hand',
+        'belly' => 'Belly', 'hip' => 'Hip', 'thigh' => 'Thigh',
         'knee' => 'Knee', 'leg' => 'Leg and foot',
     ];
 
@@ -35,7 +36,9 @@ final readonly class TrainerPage
 
         return [
             'region' => $region,
-            'regions' => array_map(static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(self::REGIONS), self::REGIONS),
+            'regions' => array_map(
+                static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(self::REGIONS), self::REGIONS,
+            ),
             'questions' => array_map(
                 fn (Card $card, int $index): array => $this->question($this->clinic->trainer()->question($card, $seed + 10 * $index)),
                 $cards = $this->clinic->trainer()->pick($memory, $today, self::ROUND, $seed, $region), array_keys($cards),
@@ -58,7 +61,9 @@ final readonly class TrainerPage
     {
         $rows = [];
         foreach ($this->clinic->trainer()->cards() as $region => $cards) {
-            $seen = array_values(array_intersect_key($memory, array_fill_keys(array_map(static fn (Card $card): string => $card->key(), $cards), true)));
+            $seen = array_values(array_intersect_key(
+                $memory, array_fill_keys(array_map(static fn (Card $card): string => $card->key(), $cards), true),
+            ));
             $rows[] = [
                 'region' => $region, 'name' => self::REGIONS[$region] ?? $region, 'cards' => count($cards), 'begun' => count($seen),
                 'known' => count(array_filter($seen, static fn (Memory $one): bool => $one->isKnown())),
@@ -73,7 +78,8 @@ final readonly class TrainerPage
     private function question(Question $question): array
     {
         return [
-            'card' => $question->card->key(), 'kind' => $question->card->kind->value, 'ask' => $question->ask, 'choices' => $question->choices, 'right' => $question->right,
+            'card' => $question->card->key(), 'kind' => $question->card->kind->value, 'ask' => $question->ask,
+            'choices' => $question->choices, 'right' => $question->right,
             'because' => $question->because, 'dots' => $question->dots, 'view' => $question->view, 'zones' => $question->zones,
         ];
     }

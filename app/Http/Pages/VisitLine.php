@@ -52,12 +52,16 @@ final readonly class VisitLine
             'after' => $visit->isSigned() ? ['done', 'signed'] : ['open', ''],
         ];
 
-        return array_map(static fn (string $step): array => ['id' => $step, 'state' => $states[$step][0], 'note' => $states[$step][1]], self::STEPS);
+        return array_map(
+            static fn (string $step): array => ['id' => $step, 'state' => $states[$step][0], 'note' => $states[$step][1]], self::STEPS,
+        );
     }
 
     /** @param  array<string, mixed>|null  $plan */
     private static function missingConsent(?array $plan): int
     {
-        return count(array_unique(array_column(array_filter($plan['left_out'] ?? [], static fn (array $left): bool => $left['kind'] === ReasonKind::Consent->value), 'id')));
+        return count(array_unique(array_column(
+            array_filter($plan['left_out'] ?? [], static fn (array $left): bool => $left['kind'] === ReasonKind::Consent->value), 'id',
+        )));
     }
 }

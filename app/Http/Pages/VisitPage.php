@@ -28,8 +28,10 @@ use Somatrace\Core\Simulation\SimulatedDevices;
 final readonly class VisitPage
 {
     private const JUDGED = [
-        'ask' => ['safety', 'response'], 'screen' => ['safety'], 'move' => ['safety', 'assessment', 'pattern'], 'feel' => ['safety', 'assessment', 'pattern'], 'think' => ['safety', 'chains', 'pattern'],
-        'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety'], 'recheck' => ['safety', 'response'], 'after' => ['safety', 'response'],
+        'ask' => ['safety', 'response'], 'screen' => ['safety'], 'move' => ['safety', 'assessment', 'pattern'],
+        'feel' => ['safety', 'assessment', 'pattern'], 'think' => ['safety', 'chains', 'pattern'],
+        'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety'], 'recheck' => ['safety', 'response'],
+        'after' => ['safety', 'response'],
     ];
 
     /** Steps on which the last visit stands beside this one, and what of it. */
@@ -42,8 +44,15 @@ final readonly class VisitPage
 
     private const ANSWERS = ['red_flag', 'red_flag_since', 'condition', 'medicine', 'group_asked', 'demand'];
 
-    public function __construct(private Judgements $judgements, private TreatmentSummary $treatment, private CheckInAnswers $answers, private ScopePage $scope, private Clinic $clinic, private SoundRecords $sound, private TableConsent $consent)
-    {
+    public function __construct(
+        private Judgements $judgements,
+        private TreatmentSummary $treatment,
+        private CheckInAnswers $answers,
+        private ScopePage $scope,
+        private Clinic $clinic,
+        private SoundRecords $sound,
+        private TableConsent $consent,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -64,7 +73,9 @@ final readonly class VisitPage
             'entries' => $entries->map(self::entry(...))->values(),
             'standing' => $standing,
             ...$this->judged($visit, $step, $entries, $course),
-            'agreed' => $agreed === null ? null : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => self::plan($agreed->document)],
+            'agreed' => $agreed === null
+                ? null
+                : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => self::plan($agreed->document)],
             'events' => $events,
             'taken_back' => $step === 'work' ? $this->consent->standing($visit) : null,
             'unreadable' => $course->cannotBeRead() ? $this->sound->unreadable($visit->id) : [],
@@ -83,10 +94,18 @@ final readonly class VisitPage
     /** @return list<array<string, mixed>> what happened at the table, in its order */
     private function events(Visit $visit): array
     {
-        $rows = EventOrder::of(array_values($visit->events()->whereNull('fault')->toBase()->get(['seq', 'id', 'type', 'step', 'payload', 'device', 'number', 'happened_at'])->all()));
+        $rows = EventOrder::of(array_values(
+            $visit
+                ->events()
+                ->whereNull('fault')
+                ->toBase()
+                ->get(['seq', 'id', 'type', 'step', 'payload', 'device', 'number', 'happened_at'])
+                ->all(),
+        ));
 
         return array_map(static fn (\stdClass $row): array => [
-            'id' => $row->id, 'type' => $row->type, 'step' => $row->step, 'payload' => (object) json_decode((string) $row->payload, true), 'device' => $row->device, 'number' => $row->number === null ? null : (int) $row->number,
+            'id' => $row->id, 'type' => $row->type, 'step' => $row->step, 'payload' => (object) json_decode((string) $row->payload, true),
+            'device' => $row->device, 'number' => $row->number === null ? null : (int) $row->number,
             'happened_at' => CarbonImmutable::parse((string) $row->happened_at, 'UTC')->toIso8601ZuluString('millisecond'),
         ], $rows);
     }
@@ -95,10 +114,16 @@ final readonly class VisitPage
     private function notes(Visit $visit): Collection
     {
         return $visit->notes()->leftJoin('users', 'users.id', '=', 'notes.countersigned_by')->orderBy('revision')
-            ->get(['revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at', 'needs_countersign', 'countersigned_at', 'users.name as countersigner']);
+            ->get([
+                'revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at', 'needs_countersign', 'countersigned_at',
+                'users.name as countersigner',
+            ]);
     }
 
-    /** @return array<string, array{address: string, simulated: bool}> where each measuring device answers; the stand-in that ships answers in a demo only */
+    /**
+     * @return array<string, array{address: string, simulated: bool}> where each measuring device answers; the stand-in that ships answers
+     * in a demo only
+     */
     private function devices(Visit $visit): array
     {
         $devices = [];
@@ -129,7 +154,9 @@ final readonly class VisitPage
 
         return [
             ...$judged, ...isset($judged['plan']) ? ['plan' => self::plan($judged['plan'])] : [],
-            'line' => VisitLine::of($visit, $standing, $judged['safety'], $judged['plan'] ?? null, $course->isAgreed(), $course->stepsDone()),
+            'line' => VisitLine::of(
+                $visit, $standing, $judged['safety'], $judged['plan'] ?? null, $course->isAgreed(), $course->stepsDone(),
+            ),
         ];
     }
 
@@ -139,7 +166,10 @@ final readonly class VisitPage
      */
     private static function plan(array $document): array
     {
-        return [...$document, 'therapist_load' => (object) $document['therapist_load'], 'steps' => array_map(self::step(...), $document['steps'])];
+        return [
+            ...$document, 'therapist_load' => (object) $document['therapist_load'],
+            'steps' => array_map(self::step(...), $document['steps']),
+        ];
     }
 
     /**
@@ -151,15 +181,23 @@ final readonly class VisitPage
         if (! isset($step['watch'])) {
             return $step;
         }
-        $cautions = array_map(static fn (string $text): array => ['kind' => CautionKind::Safety->value, 'id' => '', 'text' => $text], $step['watch']);
+        $cautions = array_map(
+            static fn (string $text): array => ['kind' => CautionKind::Safety->value, 'id' => '', 'text' => $text], $step['watch'],
+        );
 
-        return [...array_diff_key($step, ['watch' => true]), 'cautions' => $cautions, 'find' => $step['find'] === '' ? [] : explode(' → ', $step['find'])];
+        return [
+            ...array_diff_key($step, ['watch' => true]), 'cautions' => $cautions,
+            'find' => $step['find'] === '' ? [] : explode(' → ', $step['find']),
+        ];
     }
 
     /** @return array<string, mixed> */
     public static function entry(Entry $entry): array
     {
-        return ['kind' => $entry->kind->value, 'phase' => $entry->phase, 'identity' => $entry->identity, 'payload' => $entry->payload, 'revision' => $entry->revision, 'said_on' => $entry->said_on];
+        return [
+            'kind' => $entry->kind->value, 'phase' => $entry->phase, 'identity' => $entry->identity, 'payload' => $entry->payload,
+            'revision' => $entry->revision, 'said_on' => $entry->said_on,
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -170,12 +208,14 @@ final readonly class VisitPage
 
         return [
             'id' => $client->public_id, 'name' => $client->name, 'code' => $client->code, 'occupation' => $client->occupation,
-            'hand' => $client->hand, 'age' => $age, 'guardian' => $age < $this->clinic->rules()->guardianAge ? $client->guardian_name ?? '' : null, 'words' => Words::of($client),
+            'hand' => $client->hand, 'age' => $age,
+            'guardian' => $age < $this->clinic->rules()->guardianAge ? $client->guardian_name ?? '' : null, 'words' => Words::of($client),
         ];
     }
 
     /**
-     * This visit's entries, those of the last one that stand beside them, and the answers of earlier ones that still stand, with their day: read in one go.
+     * This visit's entries, those of the last one that stand beside them, and the answers of earlier ones that still stand, with their day:
+     * read in one go.
      *
      * @return array{Collection<int, Entry>, list<array<string, mixed>>, list<array<string, mixed>>}
      */
@@ -184,23 +224,40 @@ final readonly class VisitPage
         $earlier = $course->earlier();
         $elsewhere = $course->elsewhere();
         $place = array_flip($earlier);
-        $all = Entry::query()->whereNull('fault')->where(static fn (Builder $query): Builder => $query->where('visit_id', $visit->id)
-            ->when($before !== null, static fn (Builder $of): Builder => $of->orWhere(static fn (Builder $last): Builder => $last->where('visit_id', $before?->id)->whereIn('kind', self::COMPARED)))
-            ->when($answers, static fn (Builder $of): Builder => $of->orWhere(static fn (Builder $last): Builder => $last->whereIn('visit_id', $earlier)->whereIn('kind', self::ANSWERS))))->get();
+        $all = Entry::query()->whereNull('fault')->where(static fn (Builder $query): Builder => $query
+            ->where('visit_id', $visit->id)
+            ->when($before !== null, static fn (Builder $of): Builder => $of->orWhere(
+                static fn (Builder $last): Builder => $last->where('visit_id', $before?->id)->whereIn('kind', self::COMPARED),
+            ))
+            ->when($answers, static fn (Builder $of): Builder => $of->orWhere(
+                static fn (Builder $last): Builder => $last->whereIn('visit_id', $earlier)->whereIn('kind', self::ANSWERS),
+            )))->get();
         $stands = $all->filter(static fn (Entry $entry): bool => $entry->payload !== null && $entry->visit_id !== $visit->id);
+        $compared = $stands->filter(
+            static fn (Entry $entry): bool => $entry->visit_id === (int) $before?->id
+                && in_array($entry->kind->value, self::COMPARED, true),
+        );
+        $answered = $stands
+            ->filter(
+                static fn (Entry $entry): bool => in_array($entry->kind->value, self::ANSWERS, true)
+                    && ! (in_array($entry->visit_id, $elsewhere, true) && self::denies($entry)),
+            )
+            ->sortBy(static fn (Entry $entry): int => $place[$entry->visit_id])
+            ->keyBy(static fn (Entry $entry): string => $entry->kind->value.'|'.$entry->identity);
 
         return [
             $all->where('visit_id', $visit->id)->values(),
-            array_values($stands->filter(static fn (Entry $entry): bool => $entry->visit_id === (int) $before?->id && in_array($entry->kind->value, self::COMPARED, true))->map(self::entry(...))->all()),
-            $answers ? array_values($stands->filter(static fn (Entry $entry): bool => in_array($entry->kind->value, self::ANSWERS, true) && ! (in_array($entry->visit_id, $elsewhere, true) && self::denies($entry)))->sortBy(static fn (Entry $entry): int => $place[$entry->visit_id])
-                ->keyBy(static fn (Entry $entry): string => $entry->kind->value.'|'.$entry->identity)->map(self::entry(...))->all()) : [],
+            array_values($compared->map(self::entry(...))->all()),
+            $answers ? array_values($answered->map(self::entry(...))->all()) : [],
         ];
     }
 
     /** What was denied to somebody else is asked again here (CaseAssembler). */
     private static function denies(Entry $entry): bool
     {
-        return $entry->payload === 'no' || $entry->kind === EntryKind::GroupAsked || (is_array($entry->payload) && ($entry->payload['answer'] ?? null) === 'no');
+        return $entry->payload === 'no'
+            || $entry->kind === EntryKind::GroupAsked
+            || (is_array($entry->payload) && ($entry->payload['answer'] ?? null) === 'no');
     }
 
     /**
@@ -211,10 +268,13 @@ final readonly class VisitPage
     private function checkIn(Visit $visit): ?array
     {
         $checkIn = CheckIn::query()->where('client_id', $visit->client_id)->whereNotNull('sent_at')
-            ->where(static fn (Builder $query): Builder => $query->whereNull('visit_id')->orWhere('visit_id', $visit->id))->latest('sent_at')->first();
+            ->where(static fn (Builder $query): Builder => $query->whereNull('visit_id')->orWhere('visit_id', $visit->id))
+            ->latest('sent_at')
+            ->first();
 
         return $checkIn === null || $checkIn->sent_at === null ? null : [
-            'at' => $checkIn->sent_at->setTimezone($visit->user->clinic->timezone)->format('j M, H:i'), 'taken' => $checkIn->visit_id !== null, 'raised' => $this->answers->raised($checkIn->answers),
+            'at' => $checkIn->sent_at->setTimezone($visit->user->clinic->timezone)->format('j M, H:i'),
+            'taken' => $checkIn->visit_id !== null, 'raised' => $this->answers->raised($checkIn->answers),
         ];
     }
 
@@ -227,7 +287,8 @@ final readonly class VisitPage
     private function before(Visit $visit, \stdClass $last, array $entries): array
     {
         return [
-            'number' => (int) $last->number, 'date' => $visit->user->clinic->day(CarbonImmutable::parse((string) $last->started_at, 'UTC')), 'entries' => $entries,
+            'number' => (int) $last->number, 'date' => $visit->user->clinic->day(CarbonImmutable::parse((string) $last->started_at, 'UTC')),
+            'entries' => $entries,
             'done' => $this->treatment->doneByVisit([(int) $last->id])[(int) $last->id] ?? [], 'next_time' => $last->next_time,
         ];
     }

@@ -24,10 +24,13 @@ final readonly class WhatIfPage
     public function of(Visit $visit, string $kind, string $id, Side $side): array
     {
         $case = $this->cases->of($visit);
-        $now = array_flip(array_map(static fn (Candidate $candidate): string => $candidate->at->key(), $this->clinic->rank($case)->candidates));
+        $now = array_flip(array_map(
+            static fn (Candidate $candidate): string => $candidate->at->key(), $this->clinic->rank($case)->candidates,
+        ));
         $rows = static fn (PatternResult $pattern): array => array_map(
             static fn (Candidate $candidate): array => [
-                'muscle' => $candidate->at->muscle, 'side' => $candidate->at->side->value, 'name' => $candidate->name, 'words' => $candidate->word,
+                'muscle' => $candidate->at->muscle, 'side' => $candidate->at->side->value, 'name' => $candidate->name,
+                'words' => $candidate->word,
                 'support' => round($candidate->support, 4), 'was' => $now[$candidate->at->key()] + 1,
             ],
             array_slice($pattern->candidates, 0, self::SHOWN),

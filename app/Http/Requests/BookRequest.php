@@ -35,6 +35,9 @@ final class BookRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['day.required' => 'Which day?', 'time.required' => 'At what time?', 'time.date_format' => 'A time like 14:30, please.', 'minutes.between' => 'Between 10 and 180 minutes, please.'];
+        return [
+            'day.required' => 'Which day?', 'time.required' => 'At what time?', 'time.date_format' => 'A time like 14:30, please.',
+            'minutes.between' => 'Between 10 and 180 minutes, please.',
+        ];
     }
 }

@@ -17,7 +17,9 @@ final class BringFileRequest extends FormRequest
     {
         $client = $this->route('client');
 
-        return $client instanceof Client ? $this->user()?->can('bring', $client) === true : $this->user()?->can('create', Client::class) === true;
+        return $client instanceof Client
+            ? $this->user()?->can('bring', $client) === true
+            : $this->user()?->can('create', Client::class) === true;
     }
 
     /** @return array<string, mixed> */
@@ -35,7 +37,10 @@ final class BringFileRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['file.required' => 'Choose a file, please.', 'file.max' => 'Larger than 5 MiB, which is the most a file may be.', 'file.uploaded' => 'The file did not arrive whole. Try once more, please.'];
+        return [
+            'file.required' => 'Choose a file, please.', 'file.max' => 'Larger than 5 MiB, which is the most a file may be.',
+            'file.uploaded' => 'The file did not arrive whole. Try once more, please.',
+        ];
     }
 
     public function text(): string

@@ -35,6 +35,9 @@ final class ClinicSettingsRequest extends FormRequest
         $chosen = array_intersect_key((array) $this->validated(), Settings::defaults());
 
         // a day without hours is kept as closed: leaving it out would open it again
-        return array_filter([...$chosen, 'school' => array_filter((array) ($chosen['school'] ?? []))], static fn (mixed $value): bool => $value !== null && $value !== []);
+        return array_filter(
+            [...$chosen, 'school' => array_filter((array) ($chosen['school'] ?? []))],
+            static fn (mixed $value): bool => $value !== null && $value !== [],
+        );
     }
 }

@@ -20,7 +20,10 @@ final class DeviceReadingsRequest extends FormRequest
         $what = match ($this->route('device')) {
             'algometer' => $clinic->atlas->muscles,
             'dynamometer' => array_filter($clinic->atlas->tests, static fn ($test): bool => $test->result === 'kg'),
-            default => array_filter([...$clinic->atlas->movements, ...$clinic->atlas->tests], static fn ($one): bool => ($one->unit ?? $one->result ?? '') === 'deg'),
+            default => array_filter(
+                [...$clinic->atlas->movements, ...$clinic->atlas->tests],
+                static fn ($one): bool => ($one->unit ?? $one->result ?? '') === 'deg',
+            ),
         };
 
         return [

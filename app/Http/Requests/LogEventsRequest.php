@@ -38,11 +38,15 @@ final class LogEventsRequest extends FormRequest
         };
     }
 
-    /** @return list<array{id: string, type: string, step: string, payload: array<string, mixed>, device: string, number: int, happened_at: string}> */
+    /**
+     * @return list<array{id: string, type: string, step: string, payload: array<string, mixed>, device: string, number: int, happened_at:
+     * string}>
+     */
     public function events(): array
     {
         return array_map(static fn (array $event): array => [
-            'id' => (string) $event['id'], 'type' => (string) $event['type'], 'step' => (string) $event['step'], 'payload' => (array) $event['payload'],
+            'id' => (string) $event['id'], 'type' => (string) $event['type'], 'step' => (string) $event['step'],
+            'payload' => (array) $event['payload'],
             'device' => (string) $event['device'], 'number' => (int) $event['number'], 'happened_at' => (string) $event['happened_at'],
         ], array_values((array) $this->json('events')));
     }

@@ -24,7 +24,14 @@ final class MergeRequest extends FormRequest
         return ['other' => ['required', 'string', 'max:26', function (string $name, mixed $value, Closure $fail): void {
             $client = $this->route('client');
             $other = $this->find();
-            if (! $other instanceof Client || ! $client instanceof Client || $other->is($client) || $this->user()?->can('merge', $other) !== true || $other->merged_into_id !== null || $client->merged_into_id !== null) {
+            if (
+                ! $other instanceof Client
+                    || ! $client instanceof Client
+                    || $other->is($client)
+                    || $this->user()?->can('merge', $other) !== true
+                    || $other->merged_into_id !== null
+                    || $client->merged_into_id !== null
+            ) {
                 $fail('Choose another client of this clinic.');
             }
         }]];

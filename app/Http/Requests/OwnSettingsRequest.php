@@ -33,6 +33,9 @@ final class OwnSettingsRequest extends FormRequest
     {
         $chosen = array_intersect_key((array) $this->validated(), array_flip(Settings::PERSONAL));
 
-        return array_filter([...$chosen, 'school' => array_filter((array) ($chosen['school'] ?? []))], static fn (mixed $value): bool => $value !== null && $value !== []);
+        return array_filter(
+            [...$chosen, 'school' => array_filter((array) ($chosen['school'] ?? []))],
+            static fn (mixed $value): bool => $value !== null && $value !== [],
+        );
     }
 }

@@ -16,7 +16,9 @@ final class PersonRequest extends FormRequest
     {
         $person = $this->route('person');
 
-        return $person instanceof User ? $this->user()?->can('manage', $person) === true : $this->user()?->can('viewAny', User::class) === true;
+        return $person instanceof User
+            ? $this->user()?->can('manage', $person) === true
+            : $this->user()?->can('viewAny', User::class) === true;
     }
 
     /** @return array<string, mixed> */
@@ -29,7 +31,9 @@ final class PersonRequest extends FormRequest
             'email' => $new ? ['required', 'email', 'max:190', Rule::unique('users', 'email')] : ['prohibited'],
             'role' => ['required', Rule::enum(Role::class)],
             'licensed' => ['boolean'],
-            'supervisor_id' => [Rule::requiredIf($this->input('role') === Role::Student->value), 'nullable', 'integer', Rule::in($this->supervisors())],
+            'supervisor_id' => [
+                Rule::requiredIf($this->input('role') === Role::Student->value), 'nullable', 'integer', Rule::in($this->supervisors()),
+            ],
         ];
     }
 
@@ -53,7 +57,9 @@ final class PersonRequest extends FormRequest
     {
         $student = $this->role()->isSupervised();
 
-        return ['licensed' => ! $student && $this->boolean('licensed'), 'supervisor_id' => $student ? $this->integer('supervisor_id') : null];
+        return [
+            'licensed' => ! $student && $this->boolean('licensed'), 'supervisor_id' => $student ? $this->integer('supervisor_id') : null,
+        ];
     }
 
     /** @return list<int> */
@@ -62,6 +68,12 @@ final class PersonRequest extends FormRequest
         $person = $this->route('person');
         $self = $person instanceof User ? $person->id : 0;
 
-        return array_values(User::supervisors((int) $this->user()?->clinic_id)->whereKeyNot($self)->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all());
+        return array_values(
+            User::supervisors((int) $this->user()?->clinic_id)
+                ->whereKeyNot($self)
+                ->pluck('id')
+                ->map(static fn (mixed $id): int => (int) $id)
+                ->all(),
+        );
     }
 }

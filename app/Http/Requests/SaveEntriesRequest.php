@@ -41,7 +41,11 @@ final class SaveEntriesRequest extends FormRequest
                 if (! in_array($entry['phase'], $entry['kind']->phases(), true)) {
                     $validator->errors()->add("entries.$index.phase", 'Nothing of this kind stands there.');
                 }
-                foreach ($check->faults($entry['kind'], $entry['identity'], $entry['payload'], $this->user()?->licensed === true, $this->visit()->day()) as $fault) {
+                foreach (
+                    $check->faults(
+                        $entry['kind'], $entry['identity'], $entry['payload'], $this->user()?->licensed === true, $this->visit()->day(),
+                    ) as $fault
+                ) {
                     $validator->errors()->add("entries.$index.payload", $fault);
                 }
             }
@@ -55,7 +59,8 @@ final class SaveEntriesRequest extends FormRequest
         foreach ((array) $this->json('entries') as $sent) {
             $kind = EntryKind::from((string) $sent['kind']);
             $entries[] = [
-                'kind' => $kind, 'phase' => (string) $sent['phase'], 'identity' => $kind->nameOf($sent['payload'], $sent['identity'] ?? null),
+                'kind' => $kind, 'phase' => (string) $sent['phase'],
+                'identity' => $kind->nameOf($sent['payload'], $sent['identity'] ?? null),
                 'payload' => $kind->bare($sent['payload']), 'seen' => (int) $sent['seen'],
             ];
         }

@@ -35,7 +35,11 @@ final class SaveEntryRequest extends FormRequest
             if (! in_array($this->phase(), $this->kind()->phases(), true)) {
                 $validator->errors()->add('phase', 'Nothing of this kind stands there.');
             }
-            foreach ($check->faults($this->kind(), $this->identity(), $this->payload(), $this->user()?->licensed === true, $this->visit()->day()) as $fault) {
+            foreach (
+                $check->faults(
+                    $this->kind(), $this->identity(), $this->payload(), $this->user()?->licensed === true, $this->visit()->day(),
+                ) as $fault
+            ) {
                 $validator->errors()->add('payload', $fault);
             }
         };

@@ -30,7 +30,10 @@ final class ScopeRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['off.*.reason.required' => 'Say why, in a few words: it is read where it is missed.', 'off.*.reason.min' => 'Say why, in a few words: it is read where it is missed.'];
+        return [
+            'off.*.reason.required' => 'Say why, in a few words: it is read where it is missed.',
+            'off.*.reason.min' => 'Say why, in a few words: it is read where it is missed.',
+        ];
     }
 
     /** @return array<string, string> reasons by technique */

@@ -44,6 +44,9 @@ final class SignVisitRequest extends FormRequest
     /** @return array{happened: string, advice: string, next_time: string} */
     public function words(): array
     {
-        return ['happened' => (string) $this->string('happened'), 'advice' => (string) $this->string('advice'), 'next_time' => (string) $this->string('next_time')];
+        return [
+            'happened' => (string) $this->string('happened'), 'advice' => (string) $this->string('advice'),
+            'next_time' => (string) $this->string('next_time'),
+        ];
     }
 }

@@ -17,7 +17,9 @@ final class StoreClientRequest extends FormRequest
     {
         $client = $this->route('client');
 
-        return $client instanceof Client ? $this->user()?->can('update', $client) === true : $this->user()?->can('create', Client::class) === true;
+        return $client instanceof Client
+            ? $this->user()?->can('update', $client) === true
+            : $this->user()?->can('create', Client::class) === true;
     }
 
     /** @return array<string, mixed> */

@@ -18,7 +18,10 @@ final class WhatIfRequest extends FormRequest
     {
         return [
             'kind' => ['required', Rule::in(['palpate', 'range', 'resisted'])],
-            'id' => ['required', 'string', Rule::in(array_keys($this->input('kind') === 'palpate' ? $clinic->atlas->muscles : $clinic->atlas->movements))],
+            'id' => [
+                'required', 'string',
+                Rule::in(array_keys($this->input('kind') === 'palpate' ? $clinic->atlas->muscles : $clinic->atlas->movements)),
+            ],
             'side' => ['required', Rule::in($this->input('kind') === 'palpate' ? ['left', 'right'] : ['left', 'right', 'midline'])],
         ];
     }

@@ -120,7 +120,11 @@ final class Atlas
     private static function keep(string $path, string $stamp, self $atlas): void
     {
         $new = $path.'.'.getmypid();
-        if (@file_put_contents($new, self::headOf($stamp).$atlas->version."\n".serialize(array_map(serialize(...), $atlas->parts()))) !== false) {
+        if (
+            @file_put_contents(
+                $new, self::headOf($stamp).$atlas->version."\n".serialize(array_map(serialize(...), $atlas->parts())),
+            ) !== false
+        ) {
             rename($new, $path);
         }
     }
@@ -154,7 +158,9 @@ final class Atlas
     {
         $files = new AtlasFiles($folder);
         $head = self::headOf($files->stamp());
-        $text = $compiled !== null && is_file($compiled) ? (string) file_get_contents($compiled, length: strlen($head) + self::VERSION_LINE) : '';
+        $text = $compiled !== null && is_file($compiled)
+            ? (string) file_get_contents($compiled, length: strlen($head) + self::VERSION_LINE)
+            : '';
 
         return str_starts_with($text, $head) ? rtrim(substr($text, strlen($head))) : $files->version();
     }
@@ -162,7 +168,9 @@ final class Atlas
     /** What must match for a compiled atlas to be read: the data files, and the classes it was made of. */
     private static function headOf(string $stamp): string
     {
-        $classes = implode(' ', array_map(static fn (string $file): string => filesize($file).'.'.filemtime($file), glob(__DIR__.'/*.php') ?: []));
+        $classes = implode(
+            ' ', array_map(static fn (string $file): string => filesize($file).'.'.filemtime($file), glob(__DIR__.'/*.php') ?: []),
+        );
 
         return hash('sha256', $stamp.$classes)."\n";
     }
@@ -190,7 +198,8 @@ final class Atlas
             (new AtlasFiles($folder))->version(),
             self::byId($read('muscles')->map('muscles', Muscle::from(...))),
             self::byId($zones->map('zones', static fn (Fields $row): Zone => new Zone(
-                $row->string('id'), $row->string('name'), $row->string('group'), $row->bool('midline'), $row->strings('neighbours'), $row->string('surface'),
+                $row->string('id'), $row->string('name'), $row->string('group'), $row->bool('midline'), $row->strings('neighbours'),
+                $row->string('surface'),
             ))),
             $zoneSets,
             self::byId($read('movements')->map('movements', Movement::from(...))),
@@ -205,7 +214,13 @@ final class Atlas
             $names($read('products'), 'products', 'name'),
             $names($read('demands'), 'demands', 'name'),
             self::byId($read('consent_areas')->map('consent_areas', ConsentArea::from(...))),
-            $read('signs')->map('stop', static fn (Fields $row): array => ['id' => $row->string('id'), 'name' => $row->string('name'), 'do_now' => $row->string('do_now'), 'goes_on' => $row->bool('goes_on')]),
+            $read('signs')->map(
+                'stop',
+                static fn (Fields $row): array => [
+                    'id' => $row->string('id'), 'name' => $row->string('name'), 'do_now' => $row->string('do_now'),
+                    'goes_on' => $row->bool('goes_on'),
+                ],
+            ),
             $names($read('signs'), 'answer', 'name'),
             serialize(new Handbook(
                 self::byId($read('directions')->map('directions', Direction::from(...))),
@@ -269,7 +284,8 @@ final class Atlas
     public function hazardsOf(Muscle $muscle, Side $side): array
     {
         return array_values(array_filter(
-            array_map($this->handbook()->hazard(...), $muscle->reference()->hazards), static fn (Hazard $hazard): bool => $hazard->liesOn($side),
+            array_map($this->handbook()->hazard(...), $muscle->reference()->hazards),
+            static fn (Hazard $hazard): bool => $hazard->liesOn($side),
         ));
     }
 
@@ -281,7 +297,12 @@ final class Atlas
     {
         return [
             ...Caution::each(CautionKind::Muscle, $muscle->id, $muscle->beware),
-            ...array_map(static fn (Hazard $hazard): Caution => Caution::of(CautionKind::Hazard, $hazard->id, "{$hazard->name}: ".lcfirst($hazard->sign)), $under),
+            ...array_map(
+                static fn (Hazard $hazard): Caution => Caution::of(
+                    CautionKind::Hazard, $hazard->id, "{$hazard->name}: ".lcfirst($hazard->sign),
+                ),
+                $under,
+            ),
         ];
     }
 
@@ -303,7 +324,10 @@ final class Atlas
     {
         $movement = $this->movement($use->movement);
 
-        return array_map(static fn (string $direction): DirectionUse => new DirectionUse($direction, $use->relation), [...$movement->directions, ...$movement->carries]);
+        return array_map(
+            static fn (string $direction): DirectionUse => new DirectionUse($direction, $use->relation),
+            [...$movement->directions, ...$movement->carries],
+        );
     }
 
     public function technique(string $id): Technique

@@ -13,8 +13,10 @@ final readonly class AtlasFiles
 {
     /** @var list<string> every file of the folder, without its ending */
     public const NAMES = [
-        'vocabulary', 'directions', 'zones', 'landmarks', 'hazards', 'movements', 'muscles', 'self_care', 'tests', 'regions', 'posture_signs', 'techniques', 'tools', 'positions',
-        'products', 'demands', 'consent_areas', 'signs', 'conditions', 'red_flags', 'finding_rules', 'clot_score', 'pattern', 'chains', 'planning', 'response',
+        'vocabulary', 'directions', 'zones', 'landmarks', 'hazards', 'movements', 'muscles', 'self_care', 'tests', 'regions',
+        'posture_signs', 'techniques', 'tools', 'positions',
+        'products', 'demands', 'consent_areas', 'signs', 'conditions', 'red_flags', 'finding_rules', 'clot_score', 'pattern', 'chains',
+        'planning', 'response',
     ];
 
     public function __construct(private string $folder)
@@ -55,13 +57,18 @@ final readonly class AtlasFiles
     {
         clearstatcache();
 
-        return implode("\n", array_map(static fn (string $file): string => basename($file).' '.filesize($file).' '.filemtime($file), $this->paths()));
+        return implode(
+            "\n", array_map(static fn (string $file): string => basename($file).' '.filesize($file).' '.filemtime($file), $this->paths()),
+        );
     }
 
     /** A short hash over every data file: results computed with other data are other results. */
     public function version(): string
     {
-        return substr(hash('sha256', implode('', array_map(static fn (string $file): string => (string) hash_file('sha256', $file), $this->paths()))), 0, 12);
+        return substr(
+            hash('sha256', implode('', array_map(static fn (string $file): string => (string) hash_file('sha256', $file), $this->paths()))),
+            0, 12,
+        );
     }
 
     /** @return list<string> */

@@ -19,11 +19,17 @@ final readonly class AtlasGaps
         return [
             'muscles' => count(array_filter($muscles, static fn (Muscle $muscle): bool => ! $muscle->isStructure)),
             'structures' => count(array_filter($muscles, static fn (Muscle $muscle): bool => $muscle->isStructure)),
-            'complaints' => count(array_merge(...array_values(array_map(static fn (Muscle $muscle): array => $muscle->reference()->complaints, $muscles)))),
-            'landmarks' => count($this->atlas->handbook()->landmarks), 'zones' => count($this->atlas->zones), 'hazards' => count($this->atlas->handbook()->hazards),
-            'movements' => count($this->atlas->movements), 'directions' => count($this->atlas->handbook()->directions), 'tests' => count($this->atlas->tests), 'regions' => count($this->atlas->regions),
-            'posture signs' => count($this->atlas->postureSigns), 'techniques' => count($this->atlas->techniques), 'tools' => count($this->atlas->tools),
-            'positions' => count($this->atlas->positions), 'products' => count($this->atlas->products), 'demands' => count($this->atlas->demands),
+            'complaints' => count(array_merge(
+                ...array_values(array_map(static fn (Muscle $muscle): array => $muscle->reference()->complaints, $muscles)),
+            )),
+            'landmarks' => count($this->atlas->handbook()->landmarks), 'zones' => count($this->atlas->zones),
+            'hazards' => count($this->atlas->handbook()->hazards),
+            'movements' => count($this->atlas->movements), 'directions' => count($this->atlas->handbook()->directions),
+            'tests' => count($this->atlas->tests), 'regions' => count($this->atlas->regions),
+            'posture signs' => count($this->atlas->postureSigns), 'techniques' => count($this->atlas->techniques),
+            'tools' => count($this->atlas->tools),
+            'positions' => count($this->atlas->positions), 'products' => count($this->atlas->products),
+            'demands' => count($this->atlas->demands),
             'self-care' => count($this->atlas->handbook()->selfCare), 'consent areas' => count($this->atlas->consentAreas),
         ];
     }
@@ -33,7 +39,14 @@ final readonly class AtlasGaps
     {
         $used = $this->used();
         $gaps = [];
-        foreach (['zone' => $this->atlas->zones, 'hazard' => $this->atlas->handbook()->hazards, 'self-care' => $this->atlas->handbook()->selfCare, 'demand' => $this->atlas->demands, 'consent area' => $this->atlas->consentAreas] as $kind => $rows) {
+        foreach (
+            [
+                'zone' => $this->atlas->zones, 'hazard' => $this->atlas->handbook()->hazards,
+                'self-care' => $this->atlas->handbook()->selfCare, 'demand' => $this->atlas->demands,
+                'consent area' => $this->atlas->consentAreas,
+            ] as $kind
+                => $rows
+        ) {
             foreach (array_diff(array_map(strval(...), array_keys($rows)), $used[$kind]) as $id) {
                 $gaps[] = "no muscle uses the $kind \"$id\"";
             }
@@ -56,7 +69,10 @@ final readonly class AtlasGaps
     private function missing(Muscle $muscle): array
     {
         $reference = $muscle->reference();
-        $wanted = ['referral' => $muscle->coreReferral, 'complaint in plain words' => $reference->complaints, 'synonym' => $reference->synonyms, 'way to find it' => $reference->find];
+        $wanted = [
+            'referral' => $muscle->coreReferral, 'complaint in plain words' => $reference->complaints, 'synonym' => $reference->synonyms,
+            'way to find it' => $reference->find,
+        ];
         if (! $muscle->isStructure) {
             $wanted += ['action' => $this->atlas->does($muscle), 'nerve' => $reference->roots];
         }
@@ -83,7 +99,8 @@ final readonly class AtlasGaps
     private function areasInUse(): array
     {
         return array_keys(array_filter(
-            $this->atlas->consentAreas, static fn (ConsentArea $area): bool => [...$area->muscles, ...$area->zones, ...$area->techniques, ...$area->setups] !== [],
+            $this->atlas->consentAreas,
+            static fn (ConsentArea $area): bool => [...$area->muscles, ...$area->zones, ...$area->techniques, ...$area->setups] !== [],
         ));
     }
 }

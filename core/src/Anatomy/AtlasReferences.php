@@ -24,15 +24,21 @@ final readonly class AtlasReferences
             'muscles/*/actions/*/movement' => 'movement', 'muscles/*/lengthened_by/*/movement' => 'movement',
             'muscles/*/other_actions/*/direction' => 'direction', 'muscles/*/proof/uses/*/direction' => 'direction',
             'muscles/*/covered_by/*' => 'muscle', 'muscles/*/antagonists/*' => 'muscle', 'muscles/*/synergists/*' => 'muscle',
-            'muscles/*/techniques/*' => 'technique', 'muscles/*/client_action/judged_as' => 'technique', 'muscles/*/tools/*' => 'tool', 'muscles/*/consent' => 'consent area',
+            'muscles/*/techniques/*' => 'technique', 'muscles/*/client_action/judged_as' => 'technique', 'muscles/*/tools/*' => 'tool',
+            'muscles/*/consent' => 'consent area',
             'muscles/*/demands/*/*' => 'demand', 'muscles/*/self_care/*' => 'self-care', 'muscles/*/hazards/*' => 'hazard',
         ],
-        'tests' => ['tests/*/never/flags/*' => 'red flag', 'tests/*/never/conditions/*' => 'condition', 'tests/*/never/unsettled/*' => 'condition', 'tests/*/short/*' => 'muscle'],
+        'tests' => [
+            'tests/*/never/flags/*' => 'red flag', 'tests/*/never/conditions/*' => 'condition', 'tests/*/never/unsettled/*' => 'condition',
+            'tests/*/short/*' => 'muscle',
+        ],
         'chains' => ['stiff/*/region' => 'region', 'stiff/*/overworks/*' => 'region', 'busy_side/muscles/*' => 'muscle'],
         'regions' => ['regions/*/zones/*' => 'zone', 'regions/*/quick_muscles/*' => 'muscle'],
         'posture_signs' => ['posture_signs/*/short/*/muscle' => 'muscle', 'posture_signs/*/long/*/muscle' => 'muscle'],
-        'techniques' => ['techniques/*/tools/*' => 'tool', 'techniques/*/not_with/*/condition' => 'condition', 'techniques/*/not_with/*/unsettled' => 'condition',
-            'techniques/*/not_with/*/flag' => 'red flag', 'techniques/*/products/*' => 'product',
+        'techniques' => [
+            'techniques/*/tools/*' => 'tool', 'techniques/*/not_with/*/condition' => 'condition',
+            'techniques/*/not_with/*/unsettled' => 'condition', 'techniques/*/not_with/*/flag' => 'red flag',
+            'techniques/*/products/*' => 'product',
         ],
         'consent_areas' => [
             'consent_areas/*/muscles/*' => 'muscle', 'consent_areas/*/zones/*' => 'zone', 'consent_areas/*/techniques/*' => 'technique',
@@ -42,18 +48,24 @@ final readonly class AtlasReferences
 
     /** Where the ids of a kind are listed: file and list. */
     private const LISTS = [
-        'direction' => ['directions', 'directions'], 'zone' => ['zones', 'zones'], 'landmark' => ['landmarks', 'landmarks'], 'hazard' => ['hazards', 'hazards'],
-        'movement' => ['movements', 'movements'], 'muscle' => ['muscles', 'muscles'], 'self-care' => ['self_care', 'self_care'], 'test' => ['tests', 'tests'], 'region' => ['regions', 'regions'],
-        'posture sign' => ['posture_signs', 'posture_signs'], 'technique' => ['techniques', 'techniques'], 'tool' => ['tools', 'tools'], 'position' => ['positions', 'positions'],
+        'direction' => ['directions', 'directions'], 'zone' => ['zones', 'zones'], 'landmark' => ['landmarks', 'landmarks'],
+        'hazard' => ['hazards', 'hazards'],
+        'movement' => ['movements', 'movements'], 'muscle' => ['muscles', 'muscles'], 'self-care' => ['self_care', 'self_care'],
+        'test' => ['tests', 'tests'], 'region' => ['regions', 'regions'],
+        'posture sign' => ['posture_signs', 'posture_signs'], 'technique' => ['techniques', 'techniques'], 'tool' => ['tools', 'tools'],
+        'position' => ['positions', 'positions'],
         'product' => ['products', 'products'], 'demand' => ['demands', 'demands'], 'consent area' => ['consent_areas', 'consent_areas'],
-        'condition' => ['conditions', 'conditions'], 'medicine' => ['conditions', 'medicines'], 'red flag' => ['red_flags', 'flags'], 'clot item' => ['clot_score', 'items'],
+        'condition' => ['conditions', 'conditions'], 'medicine' => ['conditions', 'medicines'], 'red flag' => ['red_flags', 'flags'],
+        'clot item' => ['clot_score', 'items'],
         'stop sign' => ['signs', 'stop'], 'answer sign' => ['signs', 'answer'],
     ];
 
     /** Kinds whose ids the vocabulary fixes, and where it holds them. */
     private const VOCABULARY = [
-        'zone' => 'zones', 'movement' => 'movements', 'test' => 'tests', 'posture sign' => 'posture_signs', 'technique' => 'techniques', 'tool' => 'tools', 'position' => 'positions',
-        'product' => 'products', 'demand' => 'demands', 'consent area' => 'consent_areas', 'condition' => 'conditions', 'medicine' => 'medicines', 'red flag' => 'red_flags',
+        'zone' => 'zones', 'movement' => 'movements', 'test' => 'tests', 'posture sign' => 'posture_signs', 'technique' => 'techniques',
+        'tool' => 'tools', 'position' => 'positions',
+        'product' => 'products', 'demand' => 'demands', 'consent area' => 'consent_areas', 'condition' => 'conditions',
+        'medicine' => 'medicines', 'red flag' => 'red_flags',
         'clot item' => 'clot_items', 'stop sign' => 'stop_signs', 'answer sign' => 'answer_signs', 'muscle' => 'muscles',
     ];
 
@@ -131,7 +143,10 @@ final readonly class AtlasReferences
         $file = is_array($this->files['vocabulary']) ? $this->files['vocabulary'] : [];
         $part = is_array($file[$key] ?? null) ? $file[$key] : [];
         $ids = match (true) {
-            $key === 'muscles' => [...array_merge(...array_values(array_filter($part, is_array(...)))), ...(is_array($file['structures'] ?? null) ? $file['structures'] : [])],
+            $key === 'muscles' => [
+                ...array_merge(...array_values(array_filter($part, is_array(...)))),
+                ...(is_array($file['structures'] ?? null) ? $file['structures'] : []),
+            ],
             $key === 'zones' => array_merge(...array_values(array_filter($part, is_array(...)))),
             array_is_list($part) => $part,
             default => array_keys($part),

@@ -19,11 +19,16 @@ final readonly class AtlasSense
         $faults = [...$this->zones(), ...$this->regions()];
         foreach (array_values($this->atlas->muscles) as $index => $muscle) {
             $at = "muscles.json /muscles/$index";
-            array_push($faults, ...$this->lengthening($muscle, $at), ...$this->company($muscle, $at), ...$this->finding($muscle, $at), ...$this->working($muscle, $at));
+            array_push(
+                $faults, ...$this->lengthening($muscle, $at), ...$this->company($muscle, $at), ...$this->finding($muscle, $at),
+                ...$this->working($muscle, $at),
+            );
         }
         foreach ($this->atlas->handbook()->directions as $direction) {
             if ($this->atlas->handbook()->direction($direction->opposite)->opposite !== $direction->id) {
-                $faults[] = new Fault('directions.json /directions', "\"{$direction->id}\" and \"{$direction->opposite}\" are not each other's opposite");
+                $faults[] = new Fault(
+                    'directions.json /directions', "\"{$direction->id}\" and \"{$direction->opposite}\" are not each other's opposite",
+                );
             }
         }
 
@@ -37,7 +42,9 @@ final readonly class AtlasSense
         foreach (array_values($this->atlas->zones) as $index => $zone) {
             foreach ($zone->neighbours as $neighbour) {
                 if (! in_array($zone->id, $this->atlas->zone($neighbour)->neighbours, true)) {
-                    $faults[] = new Fault("zones.json /zones/$index/neighbours", "\"{$zone->id}\" touches \"$neighbour\", which does not say so of it");
+                    $faults[] = new Fault(
+                        "zones.json /zones/$index/neighbours", "\"{$zone->id}\" touches \"$neighbour\", which does not say so of it",
+                    );
                 }
             }
         }
@@ -85,10 +92,20 @@ final readonly class AtlasSense
     private function lengthening(Muscle $muscle, string $at): array
     {
         if (($muscle->lengthenedBy === []) !== ($muscle->reference()->lengtheningNote !== null)) {
-            return [new Fault("$at/lengthening_note", "\"{$muscle->id}\" needs movements that lengthen it or a note why there is none, and not both")];
+            return [
+                new Fault(
+                    "$at/lengthening_note", "\"{$muscle->id}\" needs movements that lengthen it or a note why there is none, and not both",
+                ),
+            ];
         }
-        $undoing = array_map(fn (DirectionUse $use): string => $this->atlas->handbook()->direction($use->direction)->undoneBy($use->side)->key(), $this->atlas->does($muscle));
-        $does = array_map(static fn (MovementUse $use): string => $use->movement.$use->relation->value, array_filter($muscle->actions, static fn (MovementUse $use): bool => $use->prime));
+        $undoing = array_map(
+            fn (DirectionUse $use): string => $this->atlas->handbook()->direction($use->direction)->undoneBy($use->side)->key(),
+            $this->atlas->does($muscle),
+        );
+        $does = array_map(
+            static fn (MovementUse $use): string => $use->movement.$use->relation->value,
+            array_filter($muscle->actions, static fn (MovementUse $use): bool => $use->prime),
+        );
         $faults = [];
         foreach ($muscle->isStructure ? [] : $muscle->lengthenedBy as $index => $use) {
             $keys = array_map(static fn (DirectionUse $one): string => $one->key(), $this->atlas->brings($use));
@@ -96,7 +113,9 @@ final readonly class AtlasSense
                 $faults[] = new Fault("$at/lengthened_by/$index", "\"{$use->movement}\" undoes nothing that \"{$muscle->id}\" does");
             }
             if (in_array($use->movement.$use->relation->value, $does, true)) {
-                $faults[] = new Fault("$at/lengthened_by/$index", "\"{$use->movement}\" is what \"{$muscle->id}\" does, it cannot lengthen it");
+                $faults[] = new Fault(
+                    "$at/lengthened_by/$index", "\"{$use->movement}\" is what \"{$muscle->id}\" does, it cannot lengthen it",
+                );
             }
         }
 
@@ -112,7 +131,9 @@ final readonly class AtlasSense
     {
         $faults = [];
         $brought = $this->broughtBy($muscle);
-        $undoing = array_map(fn (DirectionUse $use): string => $this->atlas->handbook()->direction($use->direction)->undoneBy($use->side)->key(), $brought);
+        $undoing = array_map(
+            fn (DirectionUse $use): string => $this->atlas->handbook()->direction($use->direction)->undoneBy($use->side)->key(), $brought,
+        );
         $keys = static fn (DirectionUse ...$uses): array => array_map(static fn (DirectionUse $use): string => $use->key(), $uses);
         foreach ($muscle->antagonists as $id) {
             $other = $this->atlas->muscle($id);
@@ -128,7 +149,11 @@ final readonly class AtlasSense
             if (! in_array($muscle->id, $other->reference()->synergists, true)) {
                 $faults[] = new Fault("$at/synergists", "\"$id\" does not name \"{$muscle->id}\" as its synergist");
             }
-            if (! $muscle->isStructure && ! $other->isStructure && array_intersect($keys(...$this->atlas->does($muscle)), $keys(...$this->atlas->does($other))) === []) {
+            if (
+                ! $muscle->isStructure
+                    && ! $other->isStructure
+                    && array_intersect($keys(...$this->atlas->does($muscle)), $keys(...$this->atlas->does($other))) === []
+            ) {
                 $faults[] = new Fault("$at/synergists", "\"$id\" does nothing that \"{$muscle->id}\" does");
             }
         }
@@ -176,9 +201,15 @@ final readonly class AtlasSense
         }
         foreach ([null, ...array_keys($muscle->sites)] as $site) {
             $tools = $muscle->toolsAt($site);
-            $works = array_filter($muscle->techniquesAt($site), fn (string $id): bool => $this->atlas->technique($id)->tools === [] || array_intersect($this->atlas->technique($id)->tools, $tools) !== []);
+            $works = array_filter(
+                $muscle->techniquesAt($site),
+                fn (string $id): bool => $this->atlas->technique($id)->tools === []
+                    || array_intersect($this->atlas->technique($id)->tools, $tools) !== [],
+            );
             if ($works === []) {
-                $faults[] = new Fault($site === null ? "$at/techniques" : "$at/sites/$site", 'none of its techniques can be done with any of its tools');
+                $faults[] = new Fault(
+                    $site === null ? "$at/techniques" : "$at/sites/$site", 'none of its techniques can be done with any of its tools',
+                );
             }
         }
         if (($muscle->reference()->selfCare === []) !== ($muscle->reference()->noSelfCare !== null)) {

@@ -72,12 +72,14 @@ final readonly class Muscle
         $reference = MuscleReference::from($row);
 
         return new self(
-            $row->string('id'), $row->string('name'), $row->stringOrNull('plain'), $row->string('group'), $row->string('kind') === 'structure',
+            $row->string('id'), $row->string('name'), $row->stringOrNull('plain'), $row->string('group'),
+            $row->string('kind') === 'structure',
             $row->int('layer'), Tissue::from($row->string('tissue')), $row->strings('zones'), $parts, $row->string('work_site'),
             $row->fields('refers')->strings('core'), $row->fields('refers')->strings('spill_over'),
             $row->map('actions', $use), $row->map('lengthened_by', $use), $row->strings('antagonists'),
             array_values(array_unique([...$reference->shortenedBy, ...$reference->tiredBy])),
-            $row->strings('positions'), $row->strings('techniques'), $row->strings('tools'), ($action = $row->fieldsOrNull('client_action')) === null ? null : ClientAction::from($action), $row->stringOrNull('consent'),
+            $row->strings('positions'), $row->strings('techniques'), $row->strings('tools'),
+            ($action = $row->fieldsOrNull('client_action')) === null ? null : ClientAction::from($action), $row->stringOrNull('consent'),
             $row->float('ppt_kpa'), $row->floatOrNull('most_felt'), $row->bool('advanced'), $row->strings('beware'), serialize($reference),
         );
     }
@@ -86,7 +88,9 @@ final readonly class Muscle
     {
         $reference = unserialize($this->reference);
 
-        return $reference instanceof MuscleReference ? $reference : throw new \LogicException("The reference of {$this->id} cannot be unpacked.");
+        return $reference instanceof MuscleReference
+            ? $reference
+            : throw new \LogicException("The reference of {$this->id} cannot be unpacked.");
     }
 
     /** @return list<string> techniques at a site; the whole muscle's where the site has none of its own */
@@ -115,7 +119,9 @@ final readonly class Muscle
     /** @return list<string> */
     public function everyZone(): array
     {
-        return array_values(array_unique(array_merge($this->zones, ...array_values(array_map(static fn (Site $site): array => $site->zones, $this->sites)))));
+        return array_values(array_unique(array_merge(
+            $this->zones, ...array_values(array_map(static fn (Site $site): array => $site->zones, $this->sites)),
+        )));
     }
 
     /** @return list<string> positions with `side_up` put into words for this side */

@@ -55,10 +55,13 @@ final readonly class MuscleReference
         $proof = $row->fieldsOrNull('proof');
 
         return new self(
-            $row->strings('synonyms'), Attachment::from($ends->fields('upper')), Attachment::from($ends->fields('lower')), $row->string('fibres'), $row->strings('covered_by'),
-            $nerve->stringOrNull('name'), $nerve->strings('roots'), $row->map('other_actions', DirectionUse::from(...)), $row->stringOrNull('lengthening_note'),
+            $row->strings('synonyms'), Attachment::from($ends->fields('upper')), Attachment::from($ends->fields('lower')),
+            $row->string('fibres'), $row->strings('covered_by'),
+            $nerve->stringOrNull('name'), $nerve->strings('roots'), $row->map('other_actions', DirectionUse::from(...)),
+            $row->stringOrNull('lengthening_note'),
             $row->strings('synergists'), $row->map('find', FindStep::from(...)), $proof === null ? null : Proof::from($proof),
-            $demands->strings('shorten'), $demands->strings('tire'), $row->strings('complaints'), $row->strings('self_care'), $row->stringOrNull('no_self_care'),
+            $demands->strings('shorten'), $demands->strings('tire'), $row->strings('complaints'), $row->strings('self_care'),
+            $row->stringOrNull('no_self_care'),
             $row->strings('hazards'), $row->string('source'),
         );
     }
@@ -66,6 +69,9 @@ final readonly class MuscleReference
     /** @return list<string> how to find it, step by step, and last what proves it */
     public function findSteps(): array
     {
-        return [...array_map(static fn (FindStep $step): string => $step->do, $this->find), ...$this->proof === null ? [] : ["Proof: {$this->proof->do}"]];
+        return [
+            ...array_map(static fn (FindStep $step): string => $step->do, $this->find),
+            ...$this->proof === null ? [] : ["Proof: {$this->proof->do}"],
+        ];
     }
 }

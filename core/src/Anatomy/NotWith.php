@@ -6,7 +6,10 @@ namespace Somatrace\Core\Anatomy;
 
 use Somatrace\Core\Data\Fields;
 
-/** Something a technique is not used with: a condition so bad or so fresh, one that is not settled, or a red flag; and where it is not used then. */
+/**
+ * Something a technique is not used with: a condition so bad or so fresh, one that is not settled, or a red flag; and where it is not used
+ * then.
+ */
 final readonly class NotWith
 {
     /**
@@ -27,7 +30,8 @@ final readonly class NotWith
     public static function from(Fields $row): self
     {
         return new self(
-            $row->stringOrNull('condition'), $row->stringOrNull('unsettled'), $row->stringOrNull('flag'), $row->stringOrNull('severity_from'),
+            $row->stringOrNull('condition'), $row->stringOrNull('unsettled'), $row->stringOrNull('flag'),
+            $row->stringOrNull('severity_from'),
             $row->strings('stages'), $row->intOrNull('within_days'), $row->string('where'),
         );
     }

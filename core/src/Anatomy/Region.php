@@ -19,19 +19,31 @@ final readonly class Region
      * @param  list<array{string, string}>  $nerve  what comes first where a complaint of the region feels like a nerve
      * @param  list<string>  $nerveQualities  how that feels
      */
-    private function __construct(public string $id, public string $name, public array $zones, public array $quick, public array $quickMuscles, public array $more, public array $nerve, public array $nerveQualities, public string $source)
-    {
+    private function __construct(
+        public string $id,
+        public string $name,
+        public array $zones,
+        public array $quick,
+        public array $quickMuscles,
+        public array $more,
+        public array $nerve,
+        public array $nerveQualities,
+        public string $source,
+    ) {
     }
 
     /** @param  Fields  $nerve  the checks of a nerve, by limb, and how it feels */
     public static function from(Fields $row, Fields $nerve): self
     {
-        $checks = static fn (Fields $of, string $key): array => $of->map($key, static fn (Fields $check): array => [$check->string('check'), $check->string('id')]);
+        $checks = static fn (Fields $of, string $key): array => $of->map(
+            $key, static fn (Fields $check): array => [$check->string('check'), $check->string('id')],
+        );
         $limb = $row->stringOrNull('nerve');
         $zones = $row->strings('zones');
 
         return new self(
-            $row->string('id'), $row->string('name'), $zones === [] ? throw UnknownId::in('zone', '') : $zones, $checks($row, 'quick'), $row->strings('quick_muscles'), $checks($row, 'more'),
+            $row->string('id'), $row->string('name'), $zones === [] ? throw UnknownId::in('zone', '') : $zones, $checks($row, 'quick'),
+            $row->strings('quick_muscles'), $checks($row, 'more'),
             $limb === null ? [] : $checks($nerve, $limb), $nerve->strings('qualities'), $row->string('source'),
         );
     }

@@ -13,12 +13,19 @@ namespace Somatrace\Core\Anatomy;
 final class Search
 {
     /** What a hit through such a phrase counts. */
-    private const WEIGHTS = ['name' => 1.3, 'synonym' => 1.2, 'complaint' => 1.1, 'own_zone' => 0.75, 'referral' => 0.85, 'movement' => 0.6];
+    private const WEIGHTS = [
+        'name' => 1.3, 'synonym' => 1.2, 'complaint' => 1.1, 'own_zone' => 0.75, 'referral' => 0.85, 'movement' => 0.6,
+    ];
 
     private const SHARE_OF_BEST = 0.5;
 
     /** Words that carry nothing in a complaint. */
-    private const STOP = ['a', 'an', 'and', 'are', 'as', 'at', 'be', 'but', 'by', 'do', 'does', 'for', 'from', 'get', 'gets', 'has', 'have', 'i', 'if', 'in', 'is', 'it', 'its', 'me', 'my', 'of', 'on', 'or', 'so', 'that', 'the', 'then', 'there', 'this', 'to', 'up', 'was', 'when', 'with', 'you', 'your', 'her', 'his', 'she', 'he', 'am', 'after', 'while', 'very', 'all', 'feel', 'feels', 'like', 'always', 'also', 'around', 'round', 'one', 'something', 'really', 'side'];
+    private const STOP = [
+        'a', 'an', 'and', 'are', 'as', 'at', 'be', 'but', 'by', 'do', 'does', 'for', 'from', 'get', 'gets', 'has', 'have', 'i', 'if', 'in',
+        'is', 'it', 'its', 'me', 'my', 'of', 'on', 'or', 'so', 'that', 'the', 'then', 'there', 'this', 'to', 'up', 'was', 'when', 'with',
+        'you', 'your', 'her', 'his', 'she', 'he', 'am', 'after', 'while', 'very', 'all', 'feel', 'feels', 'like', 'always', 'also',
+        'around', 'round', 'one', 'something', 'really', 'side',
+    ];
 
     /** Words people use for the same thing, under the one they are compared by. */
     private const SAME = [
@@ -59,7 +66,9 @@ final class Search
     /** @var array<string, string> word → the one it is compared by */
     private array $same = [];
 
-    /** @var list<array{kind: string, id: string, name: string, plain: string|null, field: string, text: string, words: array<string, true>}> */
+    /**
+     * @var list<array{kind: string, id: string, name: string, plain: string|null, field: string, text: string, words: array<string, true>}>
+     */
     private array $phrases = [];
 
     /** @var array<string, float> word → how telling it is */
@@ -128,7 +137,12 @@ final class Search
     }
 
     /**
-     * @param  array<string, array{phrase: array{kind: string, id: string, name: string, plain: string|null, field: string, text: string, words: array<string, true>}, best: array<string, float>, top?: float}>  $found
+     * @param  array<string, array{
+     *     phrase: array{
+     *         kind: string, id: string, name: string, plain: string|null, field: string, text: string, words: array<string, true>,
+     *     },
+     *     best: array<string, float>, top?: float,
+     * }>  $found
      * @return list<array{kind: string, id: string, name: string, plain: string|null, because: string, score: float}>
      */
     private function sorted(array $found, int $most): array
@@ -143,9 +157,16 @@ final class Search
                 continue;
             }
             $phrase = $hit['phrase'];
-            $hits[] = ['kind' => $phrase['kind'], 'id' => $phrase['id'], 'name' => $phrase['name'], 'plain' => $phrase['plain'], 'because' => $phrase['field'] === 'name' ? '' : $phrase['text'], 'score' => round($score, 4)];
+            $hits[] = [
+                'kind' => $phrase['kind'], 'id' => $phrase['id'], 'name' => $phrase['name'], 'plain' => $phrase['plain'],
+                'because' => $phrase['field'] === 'name' ? '' : $phrase['text'], 'score' => round($score, 4),
+            ];
         }
-        usort($hits, static fn (array $a, array $b): int => [$b['score'], $a['kind'] !== 'muscle', $a['id']] <=> [$a['score'], $b['kind'] !== 'muscle', $b['id']]);
+        usort(
+            $hits,
+            static fn (array $a, array $b): int => [$b['score'], $a['kind'] !== 'muscle', $a['id']]
+                <=> [$a['score'], $b['kind'] !== 'muscle', $b['id']],
+        );
 
         // what is far less meant than the best is noise beside it
         $least = self::SHARE_OF_BEST * ($hits[0]['score'] ?? 0);
@@ -180,7 +201,10 @@ final class Search
 
     private function add(string $kind, string $id, string $name, ?string $plain, string $field, string $text): void
     {
-        $this->phrases[] = ['kind' => $kind, 'id' => $id, 'name' => $name, 'plain' => $plain, 'field' => $field, 'text' => $text, 'words' => $this->words($text)];
+        $this->phrases[] = [
+            'kind' => $kind, 'id' => $id, 'name' => $name, 'plain' => $plain, 'field' => $field, 'text' => $text,
+            'words' => $this->words($text),
+        ];
     }
 
     /** The rarer a word among the phrases, the more it tells. */
@@ -292,7 +316,13 @@ final class Search
     private function stem(string $word): string
     {
         foreach (['ing', 'es', 'ed', 's'] as $ending) {
-            if (strlen($word) - strlen($ending) >= 4 && str_ends_with($word, $ending) && ! str_ends_with($word, 'ss') && ! str_ends_with($word, 'us') && ! str_ends_with($word, 'is')) {
+            if (
+                strlen($word) - strlen($ending) >= 4
+                    && str_ends_with($word, $ending)
+                    && ! str_ends_with($word, 'ss')
+                    && ! str_ends_with($word, 'us')
+                    && ! str_ends_with($word, 'is')
+            ) {
                 return substr($word, 0, -strlen($ending));
             }
         }

@@ -46,9 +46,11 @@ final readonly class Technique
         $products = $row->strings('products');
 
         return new self(
-            $row->string('id'), $row->string('name'), $row->string('kind'), $row->bool('broad'), $row->bool('sustained'), $row->strings('tools'), $row->bool('on_stretch'), $row->bool('fine'),
+            $row->string('id'), $row->string('name'), $row->string('kind'), $row->bool('broad'), $row->bool('sustained'),
+            $row->strings('tools'), $row->bool('on_stretch'), $row->bool('fine'),
             count($hold) === 2 ? [$hold[0], $hold[1]] : null, $row->string('what'), $row->strings('steps'), $row->string('dose'),
-            $row->strings('stages'), $row->map('not_with', NotWith::from(...)), $products === [] ? throw UnknownId::in('product', '') : $products, $row->string('source'),
+            $row->strings('stages'), $row->map('not_with', NotWith::from(...)),
+            $products === [] ? throw UnknownId::in('product', '') : $products, $row->string('source'),
         );
     }
 

@@ -57,8 +57,10 @@ final readonly class Test
             $row->floatOrNull('max'), $row->floatOrNull('measurement_error'), $row->string('better') === 'larger',
             $row->string('how'), $row->float('minutes'), $row->string('usual'), $row->string('position'), $row->strings('steps'),
             $row->string('means'), $row->strings('never_when'),
-            $row->fields('never')->strings('flags'), $row->fields('never')->strings('conditions'), $row->fields('never')->strings('unsettled'), $row->floatOrNull('norm'), $row->intOrNull('hold_seconds'), $row->strings('short'),
-            $row->has('answers') ? $row->stringMap('answers') : [], $row->has('levels') ? $row->stringMap('levels') : [], $row->string('source'),
+            $row->fields('never')->strings('flags'), $row->fields('never')->strings('conditions'),
+            $row->fields('never')->strings('unsettled'), $row->floatOrNull('norm'), $row->intOrNull('hold_seconds'), $row->strings('short'),
+            $row->has('answers') ? $row->stringMap('answers') : [], $row->has('levels') ? $row->stringMap('levels') : [],
+            $row->string('source'),
         );
     }
 

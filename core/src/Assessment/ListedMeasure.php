@@ -32,6 +32,10 @@ final readonly class ListedMeasure
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => $this->kind, 'id' => $this->id, 'name' => $this->name, 'unit' => $this->unit, 'paired' => $this->paired, 'position' => $this->position, 'minutes' => $this->minutes, 'last' => $this->last, 'nerve' => $this->nerve, 'refused' => $this->refused?->toArray()];
+        return [
+            'kind' => $this->kind, 'id' => $this->id, 'name' => $this->name, 'unit' => $this->unit, 'paired' => $this->paired,
+            'position' => $this->position, 'minutes' => $this->minutes, 'last' => $this->last, 'nerve' => $this->nerve,
+            'refused' => $this->refused?->toArray(),
+        ];
     }
 }

@@ -31,12 +31,17 @@ final readonly class TestGuard
         }
         foreach ($test->neverUnsettled as $condition) {
             $answer = $intake->standsAs($condition);
-            $this->note($this->rules->conditions[$condition]->label, $answer === Answer::Yes && $intake->isSettled($condition) ? Answer::No : $answer, $said, $open);
+            $this->note(
+                $this->rules->conditions[$condition]->label,
+                $answer === Answer::Yes && $intake->isSettled($condition) ? Answer::No : $answer, $said, $open,
+            );
         }
 
         return match (true) {
             $said !== [] => Refusal::of(RefusalKind::Forbidden, 'Not done: '.implode('; ', $said).'.'),
-            $open !== [] => Refusal::of(RefusalKind::Unasked, 'Ask first: '.$open[0].(count($open) > 1 ? ', and '.(count($open) - 1).' more' : '').'.'),
+            $open !== [] => Refusal::of(
+                RefusalKind::Unasked, 'Ask first: '.$open[0].(count($open) > 1 ? ', and '.(count($open) - 1).' more' : '').'.',
+            ),
             default => null,
         };
     }

@@ -44,7 +44,8 @@ final readonly class Tour
     }
 
     /**
-     * Sets out who can be reached in several positions so that few are needed: at each stop everybody possible, and the next stop is where most of the rest are.
+     * Sets out who can be reached in several positions so that few are needed: at each stop everybody possible, and the next stop is where
+     * most of the rest are.
      *
      * @param  array<string, non-empty-list<string>>  $possible  families by name
      * @return array<string, string> family by name

@@ -12,8 +12,13 @@ final readonly class Worklist
      * @param  list<ListedMeasure>  $measures
      * @param  list<ListedMuscle>  $muscles
      */
-    public function __construct(public array $regions, public bool $full, public ?string $position, public array $measures, public array $muscles)
-    {
+    public function __construct(
+        public array $regions,
+        public bool $full,
+        public ?string $position,
+        public array $measures,
+        public array $muscles,
+    ) {
     }
 
     /** @return array<string, mixed> */

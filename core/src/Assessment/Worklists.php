@@ -11,9 +11,9 @@ use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\CaseFile\Findings;
 
 /**
- * Puts the list of a visit together from its regions: six measures and six muscles each, or all of them; and where a complaint feels like a nerve, what tells a nerve root,
- * since that decides how hands may go on. In the position the client is in first, so that they turn least; within a position the nerve first, then what was measured last
- * time, since only that can be compared.
+ * Puts the list of a visit together from its regions: six measures and six muscles each, or all of them; and where a complaint feels like a
+ * nerve, what tells a nerve root, since that decides how hands may go on. In the position the client is in first, so that they turn least;
+ * within a position the nerve first, then what was measured last time, since only that can be compared.
  */
 final readonly class Worklists
 {
@@ -43,7 +43,9 @@ final readonly class Worklists
         $complaints = $case->findings->complaints === [] ? $this->before($case)->complaints : $case->findings->complaints;
         usort($complaints, static fn (Complaint $a, Complaint $b): int => [$b->now, $a->place()->key()] <=> [$a->now, $b->place()->key()]);
 
-        return array_values(array_unique(array_map(fn (Complaint $complaint): string => $this->atlas->regionOf($complaint->zone)->id, $complaints)));
+        return array_values(array_unique(array_map(
+            fn (Complaint $complaint): string => $this->atlas->regionOf($complaint->zone)->id, $complaints,
+        )));
     }
 
     /**
@@ -53,7 +55,11 @@ final readonly class Worklists
     private function measures(CaseFile $case, array $regions, bool $full, Tour $tour): array
     {
         $before = $this->before($case);
-        $last = [...array_map(static fn ($one): string => "range {$one->movement}", $before->range), ...array_map(static fn ($one): string => "resisted {$one->movement}", $before->resisted), ...array_map(static fn ($one): string => "test {$one->test}", $before->tests)];
+        $last = [
+            ...array_map(static fn ($one): string => "range {$one->movement}", $before->range),
+            ...array_map(static fn ($one): string => "resisted {$one->movement}", $before->resisted),
+            ...array_map(static fn ($one): string => "test {$one->test}", $before->tests),
+        ];
         $wanted = [];
         $nerve = [];
         foreach ($regions as $region) {
@@ -61,7 +67,10 @@ final readonly class Worklists
                 $nerve += self::keyed($region->nerve);
             }
             // what was measured last time stays on the short list
-            $more = array_filter(self::keyed([...$region->more, ...$region->nerve]), static fn (string $key): bool => $full || in_array($key, $last, true), ARRAY_FILTER_USE_KEY);
+            $more = array_filter(
+                self::keyed([...$region->more, ...$region->nerve]), static fn (string $key): bool => $full || in_array($key, $last, true),
+                ARRAY_FILTER_USE_KEY,
+            );
             $wanted += self::keyed($region->quick) + $more;
         }
         $wanted = $nerve + $wanted;
@@ -70,7 +79,9 @@ final readonly class Worklists
             $listed[] = $this->measure($case, $kind, $id, in_array($key, $last, true), isset($nerve[$key]));
         }
         $order = array_flip(array_keys($wanted));
-        $rank = static fn (ListedMeasure $one): array => [$tour->rank($one->position), ! $one->nerve, ! $one->last, $order["{$one->kind} {$one->id}"]];
+        $rank = static fn (ListedMeasure $one): array => [
+            $tour->rank($one->position), ! $one->nerve, ! $one->last, $order["{$one->kind} {$one->id}"],
+        ];
         usort($listed, static fn (ListedMeasure $a, ListedMeasure $b): int => $rank($a) <=> $rank($b));
 
         return $listed;
@@ -89,7 +100,8 @@ final readonly class Worklists
     {
         return array_filter(
             $case->findings->complaints,
-            static fn (Complaint $one): bool => in_array($one->zone, $region->zones, true) && array_intersect($one->qualities, $region->nerveQualities) !== [],
+            static fn (Complaint $one): bool => in_array($one->zone, $region->zones, true)
+                && array_intersect($one->qualities, $region->nerveQualities) !== [],
         ) !== [];
     }
 
@@ -98,11 +110,17 @@ final readonly class Worklists
         if ($kind === 'test') {
             $test = $this->atlas->test($id);
 
-            return new ListedMeasure('test', $id, $test->name, $test->result, $test->paired, $test->position, $test->minutes, $last, $nerve, $this->guard->refuses($test, $case) ?? $this->lies($case, $test->position));
+            return new ListedMeasure(
+                'test', $id, $test->name, $test->result, $test->paired, $test->position, $test->minutes, $last, $nerve,
+                $this->guard->refuses($test, $case) ?? $this->lies($case, $test->position),
+            );
         }
         $movement = $this->atlas->movement($id);
 
-        return new ListedMeasure($kind === 'resisted' ? 'resisted' : 'range', $id, $movement->name, $kind === 'resisted' ? 'strength' : $movement->unit, $movement->paired, $movement->position, $movement->minutes, $last, $nerve, $this->lies($case, $movement->position));
+        return new ListedMeasure(
+            $kind === 'resisted' ? 'resisted' : 'range', $id, $movement->name, $kind === 'resisted' ? 'strength' : $movement->unit,
+            $movement->paired, $movement->position, $movement->minutes, $last, $nerve, $this->lies($case, $movement->position),
+        );
     }
 
     private function lies(CaseFile $case, string $position): ?Refusal
@@ -135,14 +153,23 @@ final readonly class Worklists
         $families = [];
         foreach (array_keys($wanted) as $id) {
             $own = array_values(array_unique(array_map(Tour::family(...), $this->atlas->muscle($id)->positions)));
-            $today = array_values(array_filter($own, static fn (string $family): bool => $possible === [] || in_array($family, $possible, true)));
+            $today = array_values(array_filter(
+                $own, static fn (string $family): bool => $possible === [] || in_array($family, $possible, true),
+            ));
             $families[$id] = $today !== [] ? $today : ($own !== [] ? $own : ['seated']);
         }
         $settled = $tour->settle($families);
         $order = array_flip(array_keys($wanted));
         $stops = array_flip(array_values(array_unique($settled)));
-        $listed = array_map(fn (string $id): ListedMuscle => new ListedMuscle($id, $this->atlas->muscle($id)->name, $settled[$id], isset($last[$id])), array_keys($wanted));
-        usort($listed, static fn (ListedMuscle $a, ListedMuscle $b): int => [$stops[$a->position], ! $a->last, $order[$a->id]] <=> [$stops[$b->position], ! $b->last, $order[$b->id]]);
+        $listed = array_map(
+            fn (string $id): ListedMuscle => new ListedMuscle($id, $this->atlas->muscle($id)->name, $settled[$id], isset($last[$id])),
+            array_keys($wanted),
+        );
+        usort(
+            $listed,
+            static fn (ListedMuscle $a, ListedMuscle $b): int => [$stops[$a->position], ! $a->last, $order[$a->id]]
+                <=> [$stops[$b->position], ! $b->last, $order[$b->id]],
+        );
 
         return $listed;
     }

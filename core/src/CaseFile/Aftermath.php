@@ -28,7 +28,8 @@ final readonly class Aftermath
     public static function from(Fields $f): self
     {
         return new self(
-            $f->int('hours'), $f->floatOrNull('soreness'), $f->floatOrNull('soreness_hours'), $f->floatOrNull('pain'), $f->boolOrNull('worse'),
+            $f->int('hours'), $f->floatOrNull('soreness'), $f->floatOrNull('soreness_hours'), $f->floatOrNull('pain'),
+            $f->boolOrNull('worse'),
             $f->floatOrNull('home_care_done'), $f->map('function', TaskScore::from(...)), $f->strings('worrying'),
         );
     }

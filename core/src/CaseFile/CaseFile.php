@@ -42,16 +42,20 @@ final readonly class CaseFile
         usort($history, static fn (PastVisit $a, PastVisit $b): int => [$a->date, $a->at] <=> [$b->date, $b->at]);
 
         return new self(
-            Dates::of($f->string('as_of')), Client::from($f->fields('client')), Findings::from($f->fields('findings')), Health::from($f->fields('health')),
-            $f->map('demands', Demand::from(...)), $f->map('consent', Consent::from(...)), array_map(Exposure::from(...), $f->having('exposure', 'muscle')),
-            Session::from($f->fields('session')), Therapist::from($f->fields('therapist')), $history, $f->map('overrides', Override::from(...)), $f->stringOrNull('note'),
+            Dates::of($f->string('as_of')), Client::from($f->fields('client')), Findings::from($f->fields('findings')),
+            Health::from($f->fields('health')),
+            $f->map('demands', Demand::from(...)), $f->map('consent', Consent::from(...)),
+            array_map(Exposure::from(...), $f->having('exposure', 'muscle')),
+            Session::from($f->fields('session')), Therapist::from($f->fields('therapist')), $history,
+            $f->map('overrides', Override::from(...)), $f->stringOrNull('note'),
         );
     }
 
     public function withFindings(Findings $findings): self
     {
         return new self(
-            $this->asOf, $this->client, $findings, $this->health, $this->demands, $this->consent, $this->exposure, $this->session, $this->therapist,
+            $this->asOf, $this->client, $findings, $this->health, $this->demands, $this->consent, $this->exposure, $this->session,
+            $this->therapist,
             $this->history, $this->overrides, $this->note,
         );
     }
@@ -59,7 +63,8 @@ final readonly class CaseFile
     public function withSession(Session $session): self
     {
         return new self(
-            $this->asOf, $this->client, $this->findings, $this->health, $this->demands, $this->consent, $this->exposure, $session, $this->therapist,
+            $this->asOf, $this->client, $this->findings, $this->health, $this->demands, $this->consent, $this->exposure, $session,
+            $this->therapist,
             $this->history, $this->overrides, $this->note,
         );
     }

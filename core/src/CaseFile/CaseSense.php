@@ -15,7 +15,10 @@ final class CaseSense
 
     private ?string $asOf = null;
 
-    /** @param  array<string, list<string>>  $identities  by the key of a list, which keys make two of its entries the same: if they differ then, they contradict each other */
+    /**
+     * @param  array<string, list<string>>  $identities  by the key of a list, which keys make two of its entries the same: if they differ
+     * then, they contradict each other
+     */
     public function __construct(private readonly Atlas $atlas, private readonly array $identities)
     {
     }
@@ -74,7 +77,10 @@ final class CaseSense
             ksort($entry);
             $said = json_encode($entry);
             if (isset($seen[$name]) && $seen[$name][1] !== $said) {
-                $this->fault("$pointer/$index", "contradicts $pointer/{$seen[$name][0]}: the same ".implode(', ', $identity).' said differently; keep one');
+                $this->fault(
+                    "$pointer/$index",
+                    "contradicts $pointer/{$seen[$name][0]}: the same ".implode(', ', $identity).' said differently; keep one',
+                );
             }
             $seen[$name] ??= [$index, $said];
         }
@@ -119,9 +125,18 @@ final class CaseSense
             return;
         }
         $repeats = is_array($entry['repeats'] ?? null) ? $entry['repeats'] : [];
-        foreach (['active' => $entry['active'] ?? null, 'passive' => $entry['passive'] ?? null, ...array_combine(array_map(static fn (int|string $i): string => "repeats/$i", array_keys($repeats)), $repeats)] as $name => $value) {
+        foreach (
+            [
+                'active' => $entry['active'] ?? null, 'passive' => $entry['passive'] ?? null,
+                ...array_combine(array_map(static fn (int|string $i): string => "repeats/$i", array_keys($repeats)), $repeats),
+            ] as $name
+                => $value
+        ) {
             if ((is_int($value) || is_float($value)) && ($value < $movement->min || $value > $movement->max)) {
-                $this->fault("$pointer/$name", "$value {$movement->unit} is more than a body can do in {$movement->id}: allowed are {$movement->min} to {$movement->max}");
+                $this->fault(
+                    "$pointer/$name",
+                    "$value {$movement->unit} is more than a body can do in {$movement->id}: allowed are {$movement->min} to {$movement->max}",
+                );
             }
         }
     }

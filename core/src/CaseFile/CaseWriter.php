@@ -18,7 +18,10 @@ final readonly class CaseWriter
 
     public function toJson(CaseFile $case, bool $pretty = false): string
     {
-        return json_encode($this->toArray($case), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | ($pretty ? JSON_PRETTY_PRINT : 0));
+        return json_encode(
+            $this->toArray($case),
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | ($pretty ? JSON_PRETTY_PRINT : 0),
+        );
     }
 
     /** A stable name for what the case says: equal cases have equal hashes. */
@@ -33,7 +36,11 @@ final readonly class CaseWriter
         $written = [];
         foreach (get_object_vars($part) as $name => $value) {
             $plain = $this->plain($value);
-            if ($plain !== null && $plain !== [] && ! ($plain === false && in_array($name, ['stoic', 'othersDenied', 'lock', 'stopped', 'simulated'], true))) {
+            if (
+                $plain !== null
+                    && $plain !== []
+                    && ! ($plain === false && in_array($name, ['stoic', 'othersDenied', 'lock', 'stopped', 'simulated'], true))
+            ) {
                 $written[strtolower((string) preg_replace('/[A-Z]/', '_$0', $name))] = $plain;
             }
         }

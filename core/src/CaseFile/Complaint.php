@@ -36,7 +36,8 @@ final readonly class Complaint
     public static function from(Fields $f): self
     {
         return new self(
-            $f->string('zone'), Side::from($f->string('side')), $f->floatOrNull('now'), $f->floatOrNull('worst_week'), $f->floatOrNull('best_week'),
+            $f->string('zone'), Side::from($f->string('side')), $f->floatOrNull('now'), $f->floatOrNull('worst_week'),
+            $f->floatOrNull('best_week'),
             $f->strings('qualities'), Dates::orNull($f->stringOrNull('since')), $f->map('spreads_to', Place::from(...)),
             $f->map('worse_with', Aggravator::from(...)), $f->map('better_with', Aggravator::from(...)),
             $f->stringOrNull('words'),

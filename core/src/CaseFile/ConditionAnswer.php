@@ -36,7 +36,8 @@ final readonly class ConditionAnswer
         return new self(
             $f->string('condition'), Answer::from($f->string('answer')),
             Severity::tryFrom($f->stringOrNull('severity') ?? ''), Stage::tryFrom($f->stringOrNull('stage') ?? ''),
-            $f->map('zones', Place::from(...)), Dates::orNull($f->stringOrNull('since')), SwellingTrend::tryFrom($f->stringOrNull('swelling_trend') ?? ''),
+            $f->map('zones', Place::from(...)), Dates::orNull($f->stringOrNull('since')),
+            SwellingTrend::tryFrom($f->stringOrNull('swelling_trend') ?? ''),
             Answer::tryFrom($f->stringOrNull('controlled') ?? ''), $f->intOrNull('weeks_pregnant'),
             $f->intOrNull('systolic'), $f->intOrNull('diastolic'), Dates::orNull($f->stringOrNull('on')),
             $f->fieldsOrNull('leave') === null ? null : Leave::from($f->fields('leave')),

@@ -28,7 +28,8 @@ final readonly class Done
     public static function from(Fields $f): self
     {
         return new self(
-            $f->string('muscle'), Side::from($f->string('side')), $f->float('minutes'), $f->float('max_pressure'), $f->stringOrNull('technique'),
+            $f->string('muscle'), Side::from($f->string('side')), $f->float('minutes'), $f->float('max_pressure'),
+            $f->stringOrNull('technique'),
             $f->stringOrNull('tool'), $f->floatOrNull('dose_kpa_s'), $f->strings('signs'), $f->floatOrNull('seconds_at_pressure'),
         );
     }

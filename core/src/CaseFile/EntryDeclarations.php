@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Somatrace\Core\CaseFile;
 
 /**
- * Every kind of entry, declared once, where the schema describes it: `x-entry` its kind, `x-identity` what makes two of them the same, `x-name` what a record names it by
- * where that is less, `x-repeats` that several may share such a name, `x-phase` when in a visit it may stand, `x-write` who may write it, `x-keyed` that each key of the object is an entry of its own.
+ * Every kind of entry, declared once, where the schema describes it: `x-entry` its kind, `x-identity` what makes two of them the same,
+ * `x-name` what a record names it by where that is less, `x-repeats` that several may share such a name, `x-phase` when in a visit it may
+ * stand, `x-write` who may write it, `x-keyed` that each key of the object is an entry of its own.
  */
 final readonly class EntryDeclarations
 {

@@ -34,7 +34,8 @@ final readonly class Findings
     public function and(?RangeFinding $range = null, ?ResistedFinding $resisted = null, ?PalpationFinding $palpation = null): self
     {
         return new self(
-            $this->complaints, $this->function, [...$this->range, ...array_filter([$range])], [...$this->resisted, ...array_filter([$resisted])], $this->posture, $this->tests,
+            $this->complaints, $this->function, [...$this->range, ...array_filter([$range])],
+            [...$this->resisted, ...array_filter([$resisted])], $this->posture, $this->tests,
             [...$this->palpation, ...array_filter([$palpation])], $this->feedback,
         );
     }
@@ -42,8 +43,10 @@ final readonly class Findings
     public static function from(Fields $f): self
     {
         return new self(
-            $f->map('complaints', Complaint::from(...)), $f->map('function', TaskScore::from(...)), $f->map('range', RangeFinding::from(...)),
-            $f->map('resisted', ResistedFinding::from(...)), $f->map('posture', PostureFinding::from(...)), $f->map('tests', TestFinding::from(...)),
+            $f->map('complaints', Complaint::from(...)), $f->map('function', TaskScore::from(...)),
+            $f->map('range', RangeFinding::from(...)),
+            $f->map('resisted', ResistedFinding::from(...)), $f->map('posture', PostureFinding::from(...)),
+            $f->map('tests', TestFinding::from(...)),
             $f->map('palpation', PalpationFinding::from(...)), $f->map('feedback', FeedbackPair::from(...)),
         );
     }

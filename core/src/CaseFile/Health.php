@@ -49,7 +49,12 @@ final readonly class Health
     /** Whether anything was asked and answered. */
     public function isAsked(): bool
     {
-        $said = [...array_values($this->redFlags), ...array_map(static fn (ConditionAnswer|MedicineAnswer $one): Answer => $one->answer, [...$this->conditions, ...$this->medicines])];
+        $said = [
+            ...array_values($this->redFlags),
+            ...array_map(
+                static fn (ConditionAnswer|MedicineAnswer $one): Answer => $one->answer, [...$this->conditions, ...$this->medicines],
+            ),
+        ];
 
         return $this->othersDenied || $this->groupsAsked !== [] || ($this->legSigns ?? Answer::Unknown) !== Answer::Unknown
             || array_filter($said, static fn (Answer $answer): bool => $answer !== Answer::Unknown) !== [];

@@ -29,8 +29,10 @@ final readonly class MedicineAnswer
     public static function from(Fields $f): self
     {
         return new self(
-            $f->string('medicine'), Answer::from($f->string('answer')), Dates::orNull($f->stringOrNull('since')), $f->map('places', Place::from(...)),
-            Severity::tryFrom($f->stringOrNull('severity') ?? ''), $f->intOrNull('weeks'), Answer::tryFrom($f->stringOrNull('short_acting') ?? ''),
+            $f->string('medicine'), Answer::from($f->string('answer')), Dates::orNull($f->stringOrNull('since')),
+            $f->map('places', Place::from(...)),
+            Severity::tryFrom($f->stringOrNull('severity') ?? ''), $f->intOrNull('weeks'),
+            Answer::tryFrom($f->stringOrNull('short_acting') ?? ''),
             $f->floatOrNull('last_dose_hours'),
         );
     }

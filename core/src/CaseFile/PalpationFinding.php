@@ -36,7 +36,8 @@ final readonly class PalpationFinding
     public static function from(Fields $f): self
     {
         return new self(
-            $f->string('muscle'), Side::from($f->string('side')), $f->stringOrNull('site'), $f->intOrNull('tenderness'), $f->stringOrNull('tone'),
+            $f->string('muscle'), Side::from($f->string('side')), $f->stringOrNull('site'), $f->intOrNull('tenderness'),
+            $f->stringOrNull('tone'),
             $f->strings('texture'), $f->map('refers_to', Place::from(...)), Answer::tryFrom($f->stringOrNull('familiar') ?? ''),
             $f->floatOrNull('ppt_kpa'), $f->floats('ppt_repeats_kpa'), $f->stringOrNull('spot'), $f->bool('simulated'),
         );

@@ -31,7 +31,8 @@ final readonly class RangeFinding
     public static function from(Fields $f): self
     {
         return new self(
-            $f->string('movement'), Side::from($f->string('side')), $f->floatOrNull('active'), $f->floatOrNull('passive'), $f->floatOrNull('pain'),
+            $f->string('movement'), Side::from($f->string('side')), $f->floatOrNull('active'), $f->floatOrNull('passive'),
+            $f->floatOrNull('pain'),
             $f->stringOrNull('end_feel'), $f->map('felt_in', Place::from(...)), $f->floats('repeats'), $f->bool('simulated'),
         );
     }

@@ -69,11 +69,14 @@ final class ReadingDeclarations
             return;
         }
         $keyed = ($node['x-keyed'] ?? false) === true;
-        $inner = isset($node['additionalProperties']) && is_array($node['additionalProperties']) ? '/additionalProperties' : '/properties/{name}';
+        $inner = isset($node['additionalProperties']) && is_array($node['additionalProperties'])
+            ? '/additionalProperties'
+            : '/properties/{name}';
         $name = isset($node['x-name']) ? self::words($node, 'x-name') : $identity;
         $this->kinds[$kind] = new EntryDeclaration(
             $kind, $this->inCase, $pointer.($keyed ? $inner : ''), $keyed ? [...$path, EntryDeclaration::MAP] : $path,
-            $name, $keyed ? self::keys($node) : ($name === [] && end($path) !== EntryDeclaration::LIST ? [''] : null), ($node['type'] ?? null) === 'array', ($node['x-repeats'] ?? false) === true,
+            $name, $keyed ? self::keys($node) : ($name === [] && end($path) !== EntryDeclaration::LIST ? [''] : null),
+            ($node['type'] ?? null) === 'array', ($node['x-repeats'] ?? false) === true,
             $this->phases($node, $kind), EntryWriter::from(is_string($node['x-write'] ?? null) ? $node['x-write'] : 'recorder'),
         );
     }
@@ -95,7 +98,9 @@ final class ReadingDeclarations
      */
     private static function keys(array $node): array
     {
-        return isset($node['propertyNames']) ? self::words((array) $node['propertyNames'], 'enum') : array_map(strval(...), array_keys((array) ($node['properties'] ?? [])));
+        return isset($node['propertyNames'])
+            ? self::words((array) $node['propertyNames'], 'enum')
+            : array_map(strval(...), array_keys((array) ($node['properties'] ?? [])));
     }
 
     /**

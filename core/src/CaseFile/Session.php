@@ -29,7 +29,8 @@ final readonly class Session
     public static function from(Fields $f): self
     {
         return new self(
-            $f->intOrNull('minutes'), $f->strings('positions_possible'), ChosenTarget::ofMuscles($f, 'targets'), ChosenTarget::ofMuscles($f, 'dropped'),
+            $f->intOrNull('minutes'), $f->strings('positions_possible'), ChosenTarget::ofMuscles($f, 'targets'),
+            ChosenTarget::ofMuscles($f, 'dropped'),
             $f->stringMap('school'), array_map(DoneStep::from(...), $f->having('done_steps', 'muscle')),
         );
     }
@@ -41,6 +42,9 @@ final readonly class Session
 
     public function withSchool(string $question, string $choice): self
     {
-        return new self($this->minutes, $this->positionsPossible, $this->targets, $this->dropped, [...$this->school, $question => $choice], $this->doneSteps);
+        return new self(
+            $this->minutes, $this->positionsPossible, $this->targets, $this->dropped, [...$this->school, $question => $choice],
+            $this->doneSteps,
+        );
     }
 }

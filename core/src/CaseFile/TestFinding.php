@@ -34,7 +34,8 @@ final readonly class TestFinding
     public static function from(Fields $f): self
     {
         return new self(
-            $f->string('test'), Side::from($f->string('side')), $f->stringOrNull('segment'), $f->stringOrNull('result'), $f->floatOrNull('value'),
+            $f->string('test'), Side::from($f->string('side')), $f->stringOrNull('segment'), $f->stringOrNull('result'),
+            $f->floatOrNull('value'),
             $f->floatOrNull('seconds'), $f->map('refers_to', Place::from(...)), $f->floats('repeats'), $f->strings('symptoms'),
             $f->stringOrNull('end_feel'), $f->floatOrNull('pain'), $f->bool('simulated'),
         );

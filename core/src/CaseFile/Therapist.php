@@ -30,7 +30,8 @@ final readonly class Therapist
     public static function from(Fields $f): self
     {
         return new self(
-            $f->floatOrNull('mass_kg'), $f->strings('tools'), $f->stringOrNull('experience'), $f->floatMap('load_today'), $f->strings('scope_off'),
+            $f->floatOrNull('mass_kg'), $f->strings('tools'), $f->stringOrNull('experience'), $f->floatMap('load_today'),
+            $f->strings('scope_off'),
             $f->boolOrNull('licensed'), $f->stringOrNull('table_side'), $f->strings('injured'),
         );
     }

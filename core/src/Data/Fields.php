@@ -90,7 +90,9 @@ final readonly class Fields
     public function floats(string $key): array
     {
         return array_map(
-            fn (mixed $value): float => is_int($value) || is_float($value) ? (float) $value : throw $this->missing($key, 'a list of numbers'),
+            fn (mixed $value): float => is_int($value) || is_float($value)
+                ? (float) $value
+                : throw $this->missing($key, 'a list of numbers'),
             $this->items($key),
         );
     }

@@ -86,7 +86,10 @@ final class SchemaValidator
         $declared = is_object($schema->properties ?? null) ? get_object_vars($schema->properties) : [];
         foreach ($this->texts($error->args()['properties'] ?? []) as $name) {
             if (! array_key_exists($name, $declared)) {
-                $faults[] = new Fault($this->pointer([...$error->data()->fullPath(), $name]), 'unknown key, allowed are '.$this->choices(array_keys($declared)));
+                $faults[] = new Fault(
+                    $this->pointer([...$error->data()->fullPath(), $name]),
+                    'unknown key, allowed are '.$this->choices(array_keys($declared)),
+                );
             }
         }
 
@@ -121,7 +124,9 @@ final class SchemaValidator
 
         return match ($error->keyword()) {
             'required' => 'missing '.implode(', ', $this->texts($args['missing'] ?? [])),
-            'enum' => "$given is not known, allowed are ".$this->choices(is_object($schema) && is_array($schema->enum ?? null) ? $schema->enum : []),
+            'enum' => "$given is not known, allowed are ".$this->choices(
+                is_object($schema) && is_array($schema->enum ?? null) ? $schema->enum : [],
+            ),
             'const' => "$given, must be ".json_encode(is_object($schema) ? $schema->const ?? null : null),
             'type' => "$given is no ".implode(' or ', $this->texts($args['expected'] ?? [])),
             'minimum' => "$given is too small, at least ".$arg('min'),

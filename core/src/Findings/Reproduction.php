@@ -79,8 +79,14 @@ final readonly class Reproduction
     {
         $group = $this->atlas->zone($complaint->zone)->group;
 
-        return array_values(array_filter($case->findings->palpation, fn (PalpationFinding $one): bool => ($one->tenderness !== null || $one->familiar !== null)
-            && array_filter($this->atlas->muscle($one->muscle)->zones, fn (string $zone): bool => $this->atlas->zone($zone)->group === $group) !== []));
+        $near = fn (PalpationFinding $one): bool => array_filter(
+            $this->atlas->muscle($one->muscle)->zones, fn (string $zone): bool => $this->atlas->zone($zone)->group === $group,
+        ) !== [];
+
+        return array_values(array_filter(
+            $case->findings->palpation,
+            static fn (PalpationFinding $one): bool => ($one->tenderness !== null || $one->familiar !== null) && $near($one),
+        ));
     }
 
     private function brings(PalpationFinding $felt, Complaint $complaint): bool

@@ -48,7 +48,11 @@ final readonly class TissueReader
             $warm, $swells => Stage::Subacute,
             default => null,
         };
-        $signs = $stage === null ? [] : array_keys(array_filter(['warm to the hand' => $warm, 'swollen' => $swollen, 'painful at rest' => $pain, 'guarded' => $guarded]));
+        $signs = $stage === null
+            ? []
+            : array_keys(array_filter([
+                'warm to the hand' => $warm, 'swollen' => $swollen, 'painful at rest' => $pain, 'guarded' => $guarded,
+            ]));
 
         return new Tissue($stage, $trend, $this->swollenDays($swellings), $signs);
     }
@@ -76,14 +80,17 @@ final readonly class TissueReader
      * What a visit says of the swelling there: each spot felt, each limb graded or taped; empty where nobody looked.
      *
      * @param  array<string, Place>|null  $region
-     * @return array<string, array{value: float, from: float, step: float}> by spot: how much, from when on it is swollen, what change is real
+     * @return array<string, array{value: float, from: float, step: float}> by spot: how much, from when on it is swollen, what change is
+     *         real
      */
     private function swelling(Findings $findings, ?array $region): array
     {
         $seen = [];
         foreach ($findings->palpation as $felt) {
             if ($this->lies($felt->muscle, $felt->site, $felt->side, $region)) {
-                $seen["{$felt->at()->key()}:{$felt->site}"] = ['value' => in_array('swollen', $felt->texture, true) ? 1.0 : 0.0, 'from' => 1.0, 'step' => 1.0];
+                $seen["{$felt->at()->key()}:{$felt->site}"] = [
+                    'value' => in_array('swollen', $felt->texture, true) ? 1.0 : 0.0, 'from' => 1.0, 'step' => 1.0,
+                ];
             }
         }
         $girths = [];
@@ -92,7 +99,9 @@ final readonly class TissueReader
                 continue;
             }
             if ($test->test === 'swelling' && $this->isLimb($test->side, $region)) {
-                $seen["grade:{$test->side->value}"] = ['value' => $test->value, 'from' => $this->figures->swellingGrade, 'step' => $this->step($test->test)];
+                $seen["grade:{$test->side->value}"] = [
+                    'value' => $test->value, 'from' => $this->figures->swellingGrade, 'step' => $this->step($test->test),
+                ];
             } elseif (in_array($test->test, ['limb_girth', 'calf_girth'], true)) {
                 $girths[$test->test][$test->side->value] = $test->value;
             }
@@ -102,7 +111,9 @@ final readonly class TissueReader
             foreach (Side::pair() as $side) {
                 [$own, $other] = [$girth[$side->value] ?? null, $girth[$side->mirrored()->value] ?? null];
                 if ($own !== null && $other !== null && $this->isLimb($side, $region)) {
-                    $seen["$name:{$side->value}"] = ['value' => $own - $other, 'from' => $this->figures->girthCm, 'step' => $this->step($name)];
+                    $seen["$name:{$side->value}"] = [
+                        'value' => $own - $other, 'from' => $this->figures->girthCm, 'step' => $this->step($name),
+                    ];
                 }
             }
         }
@@ -150,7 +161,9 @@ final readonly class TissueReader
         return array_filter($spots, static fn (array $spot): bool => $spot['value'] >= $spot['from']) !== [];
     }
 
-    /** @param  non-empty-list<array{\DateTimeImmutable, array<string, array{value: float, from: float, step: float}>}>  $visits  today last */
+    /**
+     * @param  non-empty-list<array{\DateTimeImmutable, array<string, array{value: float, from: float, step: float}>}>  $visits  today last
+     */
     private function swollenDays(array $visits): ?int
     {
         [$today, $since] = [$visits[count($visits) - 1][0], null];

@@ -43,8 +43,15 @@ final readonly class Comparing
         $norm = $this->norm($measure->key);
 
         return new Comparison($measure, $value, $norm, array_values(array_filter([
-            $norm === null ? null : $this->beside('usual', $measure, $value, $norm, $measure->mdc, 'the usual '.$this->figure($norm, $measure->unit)),
-            $across === null || $measure->side === Side::Midline ? null : $this->beside('other_side', $measure, $value, $across->series[count($across->series) - 1][1], $this->sideError($measure, $across), 'the '.$across->side->value),
+            $norm === null
+                ? null
+                : $this->beside('usual', $measure, $value, $norm, $measure->mdc, 'the usual '.$this->figure($norm, $measure->unit)),
+            $across === null || $measure->side === Side::Midline
+                ? null
+                : $this->beside(
+                    'other_side', $measure, $value, $across->series[count($across->series) - 1][1], $this->sideError($measure, $across),
+                    'the '.$across->side->value,
+                ),
             $last < 1 ? null : $this->beside('last', $measure, $value, $series[$last - 1][1], $measure->mdc, 'last time'),
             $last < 2 ? null : $this->beside('first', $measure, $value, $series[0][1], $measure->mdc, 'at first'),
         ])));
@@ -60,9 +67,18 @@ final readonly class Comparing
         $matters = $change ? $this->matters($measure->key, $difference, $other, $real) : null;
         $size = $this->figure(abs($difference), $measure->unit);
         $words = match (true) {
-            $real => "$size ".($difference > 0 ? 'more' : 'less')." than $name".($change ? ': real, '.($better ? 'better' : 'worse').($matters === null ? '' : ($matters ? ', and it matters' : ', too little to matter')).($matters === true && $this->large($difference, $other) ? ' much' : '') : ($what === 'other_side' ? ': a real difference' : '')),
+            $real => "$size ".($difference > 0 ? 'more' : 'less')." than $name".(
+                $change
+                    ? ': real, '.($better ? 'better' : 'worse').(
+                        $matters === null ? '' : ($matters ? ', and it matters' : ', too little to matter')
+                    ).(
+                        $matters === true && $this->large($difference, $other) ? ' much' : ''
+                    )
+                    : ($what === 'other_side' ? ': a real difference' : '')
+            ),
             abs($difference) < 1e-9 => "the same as $name",
-            default => "$size ".($difference > 0 ? 'more' : 'less')." than $name: within measuring error (".$this->figure($error, $measure->unit).')',
+            default => "$size ".($difference > 0 ? 'more' : 'less')." than $name: "
+                ."within measuring error ({$this->figure($error, $measure->unit)})",
         };
 
         return new Compared($what, $other, $difference, $real, $better, $matters, $words);
@@ -75,7 +91,11 @@ final readonly class Comparing
             return null;
         }
 
-        return $real && (abs($difference) + 1e-9 >= $this->figures->painMattersPoints || ($other > 0 && abs($difference) / $other + 1e-9 >= $this->figures->painMattersShare));
+        return $real
+            && (
+                abs($difference) + 1e-9 >= $this->figures->painMattersPoints
+                    || ($other > 0 && abs($difference) / $other + 1e-9 >= $this->figures->painMattersShare)
+            );
     }
 
     private function large(float $difference, float $other): bool

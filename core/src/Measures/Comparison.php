@@ -27,7 +27,8 @@ final readonly class Comparison
     public function toArray(): array
     {
         return [
-            'key' => $this->measure->key, 'side' => $this->measure->side->value, 'value' => $this->value, 'unit' => $this->measure->unit, 'norm' => $this->norm,
+            'key' => $this->measure->key, 'side' => $this->measure->side->value, 'value' => $this->value, 'unit' => $this->measure->unit,
+            'norm' => $this->norm,
             'error' => round($this->measure->mdc, 3), 'error_from' => $this->measure->mdcFrom,
             'with' => array_map(static fn (Compared $one): array => $one->toArray(), $this->with),
         ];

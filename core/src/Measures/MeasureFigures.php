@@ -33,7 +33,8 @@ final readonly class MeasureFigures
         return new self(
             $pain->float('real'), $pain->float('matters_points'), $pain->float('matters_share'), $pain->float('large_share'),
             $function->float('real_one'), $function->float('real_mean'),
-            $ppt->float('neck_kpa'), $ppt->float('shin_kpa'), $ppt->float('share'), $ppt->float('side_kpa'), $measures->fields('tenderness')->float('real'),
+            $ppt->float('neck_kpa'), $ppt->float('shin_kpa'), $ppt->float('share'), $ppt->float('side_kpa'),
+            $measures->fields('tenderness')->float('real'),
         );
     }
 }

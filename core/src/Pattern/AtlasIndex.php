@@ -63,8 +63,16 @@ final class AtlasIndex
         ksort($candidates);
         $this->candidates = $candidates;
         $this->names = array_map($atlas->nameOf(...), $candidates);
-        $this->lengthensKeys = array_map(static fn (array $touched): array => array_fill_keys(array_map(static fn (MuscleAt $at): string => $at->key(), $touched), true), $lengthens);
-        $this->movesKeys = array_map(static fn (array $touched): array => array_fill_keys(array_map(static fn (array $touch): string => $touch[0]->key(), $touched), true), $moves);
+        $this->lengthensKeys = array_map(
+            static fn (array $touched): array => array_fill_keys(array_map(static fn (MuscleAt $at): string => $at->key(), $touched), true),
+            $lengthens,
+        );
+        $this->movesKeys = array_map(
+            static fn (array $touched): array => array_fill_keys(
+                array_map(static fn (array $touch): string => $touch[0]->key(), $touched), true,
+            ),
+            $moves,
+        );
         $this->lengthens = $lengthens;
         $this->moves = $moves;
         $this->strains = $strains;

@@ -18,8 +18,14 @@ final readonly class Chain
      * @param  list<Place>  $from  where it starts
      * @param  list<Place>  $to  where it is felt
      */
-    public function __construct(public string $kind, public string $title, public array $because, public array $muscles, public array $from, public array $to)
-    {
+    public function __construct(
+        public string $kind,
+        public string $title,
+        public array $because,
+        public array $muscles,
+        public array $from,
+        public array $to,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -29,7 +35,9 @@ final readonly class Chain
 
         return [
             'kind' => $this->kind, 'title' => $this->title, 'because' => $this->because,
-            'muscles' => array_map(static fn (MuscleAt $at): array => ['muscle' => $at->muscle, 'side' => $at->side->value], $this->muscles),
+            'muscles' => array_map(
+                static fn (MuscleAt $at): array => ['muscle' => $at->muscle, 'side' => $at->side->value], $this->muscles,
+            ),
             'from' => array_map($place, $this->from), 'to' => array_map($place, $this->to),
         ];
     }

@@ -22,7 +22,9 @@ final readonly class ChainFigures
     {
         $file = JsonFile::read("$folder/chains.json");
         $stiff = $file->map('stiff', static fn (Fields $row): array => [
-            'region' => $row->string('region'), 'measures' => $row->map('measures', static fn (Fields $check): array => [$check->string('check'), $check->string('id')]), 'overworks' => $row->strings('overworks'),
+            'region' => $row->string('region'),
+            'measures' => $row->map('measures', static fn (Fields $check): array => [$check->string('check'), $check->string('id')]),
+            'overworks' => $row->strings('overworks'),
         ]);
 
         return new self($stiff, $file->fields('busy_side')->strings('muscles'), $file->fields('busy_side')->int('at_least'));

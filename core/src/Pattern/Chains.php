@@ -16,8 +16,8 @@ use Somatrace\Core\CaseFile\TestFinding;
 use Somatrace\Core\Pattern\Evidence\StepsShort;
 
 /**
- * Reads chains out of a ranking: a short muscle that keeps its antagonist pulled on and aching, a stiff region that makes its neighbour work too much, and the busy side from jaw
- * to pelvis. Nothing is claimed that was not found.
+ * Reads chains out of a ranking: a short muscle that keeps its antagonist pulled on and aching, a stiff region that makes its neighbour
+ * work too much, and the busy side from jaw to pelvis. Nothing is claimed that was not found.
  */
 final readonly class Chains
 {
@@ -93,10 +93,21 @@ final readonly class Chains
         $because = array_merge(...array_map(static fn (Candidate $one): array => self::because($one, 'shortness', 'posture'), $short));
 
         return new Chain(
-            'short_pulls', ucfirst(self::listed($names)).(count($names) === 1 ? ' is' : ' are')." short on the {$short[0]->at->side->value}, and ".self::listed($on).(count($on) === 1 ? ' aches,' : ' ache,').' pulled on.',
+            'short_pulls',
+            ucfirst(self::listed($names)).(
+                count($names) === 1 ? ' is' : ' are'
+            )." short on the {$short[0]->at->side->value}, and ".self::listed($on).(
+                count($on) === 1 ? ' aches,' : ' ache,'
+            ).' pulled on.',
             array_values(array_unique($because)),
-            [...array_map(static fn (Candidate $one): MuscleAt => $one->at, $short), ...array_map(static fn (array $one): MuscleAt => $one[0], $pulled)],
-            array_map(fn (Candidate $one): Place => $this->atlas->placeOn($this->atlas->muscle($one->at->muscle)->zones[0] ?? '', $one->at->side), $short),
+            [
+                ...array_map(static fn (Candidate $one): MuscleAt => $one->at, $short),
+                ...array_map(static fn (array $one): MuscleAt => $one[0], $pulled),
+            ],
+            array_map(
+                fn (Candidate $one): Place => $this->atlas->placeOn($this->atlas->muscle($one->at->muscle)->zones[0] ?? '', $one->at->side),
+                $short,
+            ),
             array_values(array_unique(array_map(static fn (array $one): Place => $one[1], $pulled), SORT_REGULAR)),
         );
     }
@@ -117,13 +128,24 @@ final readonly class Chains
     {
         $chains = [];
         foreach ($this->figures->stiff as $row) {
-            $short = array_values(array_unique(array_merge(...array_map(fn (array $check): array => $this->shortOf($case, ...$check), $row['measures']))));
-            $hurts = array_values(array_filter($case->findings->complaints, fn (Complaint $complaint): bool => $complaint->hurts() && in_array($this->atlas->regionOf($complaint->zone)->id, $row['overworks'], true)));
+            $short = array_values(array_unique(array_merge(
+                ...array_map(fn (array $check): array => $this->shortOf($case, ...$check), $row['measures']),
+            )));
+            $hurts = array_values(array_filter(
+                $case->findings->complaints,
+                fn (Complaint $complaint): bool => $complaint->hurts()
+                    && in_array($this->atlas->regionOf($complaint->zone)->id, $row['overworks'], true),
+            ));
             if ($short !== [] && $hurts !== []) {
                 $region = $this->atlas->region($row['region']);
                 $places = array_map(static fn (Complaint $complaint): Place => $complaint->place(), $hurts);
-                $neighbours = array_values(array_unique(array_map(fn (Place $place): string => lcfirst($this->atlas->regionOf($place->zone)->name), $places)));
-                $chains[] = new Chain('stiff', "{$region->name}: stiff, so that its work may fall to the ".implode(', and to the ', $neighbours).'.', $short, [], $this->middleOf($region), $places);
+                $neighbours = array_values(array_unique(array_map(
+                    fn (Place $place): string => lcfirst($this->atlas->regionOf($place->zone)->name), $places,
+                )));
+                $chains[] = new Chain(
+                    'stiff', "{$region->name}: stiff, so that its work may fall to the ".implode(', and to the ', $neighbours).'.', $short,
+                    [], $this->middleOf($region), $places,
+                );
             }
         }
 
@@ -135,9 +157,21 @@ final readonly class Chains
     {
         $about = $kind === 'range' ? $this->atlas->movement($id) : $this->atlas->test($id);
         $readings = $kind === 'range'
-            ? array_map(static fn (RangeFinding $one): array => [$one->movement, $one->side->after($about->name), [[$one->active, null], [$one->passive, null]]], $case->findings->range)
-            : array_map(static fn (TestFinding $one): array => [$one->test, $one->side->after(trim("{$about->name} {$one->segment}")), [[$one->value, null]]], $case->findings->tests);
-        $short = array_filter($readings, static fn (array $reading): bool => $reading[0] === $id && (StepsShort::of($about, $reading[2]) ?? 0) > 0);
+            ? array_map(
+                static fn (RangeFinding $one): array => [
+                    $one->movement, $one->side->after($about->name), [[$one->active, null], [$one->passive, null]],
+                ],
+                $case->findings->range,
+            )
+            : array_map(
+                static fn (TestFinding $one): array => [
+                    $one->test, $one->side->after(trim("{$about->name} {$one->segment}")), [[$one->value, null]],
+                ],
+                $case->findings->tests,
+            );
+        $short = array_filter(
+            $readings, static fn (array $reading): bool => $reading[0] === $id && (StepsShort::of($about, $reading[2]) ?? 0) > 0,
+        );
 
         return array_values(array_map(static fn (array $reading): string => "{$reading[1]} is short of the usual", $short));
     }
@@ -145,7 +179,9 @@ final readonly class Chains
     /** @return list<Place> one place of the region on each side */
     private function middleOf(Region $region): array
     {
-        return array_values(array_unique(array_map(fn (Side $side): Place => $this->atlas->placeOn($region->zones[0], $side), Side::pair()), SORT_REGULAR));
+        return array_values(array_unique(
+            array_map(fn (Side $side): Place => $this->atlas->placeOn($region->zones[0], $side), Side::pair()), SORT_REGULAR,
+        ));
     }
 
     /**
@@ -161,7 +197,9 @@ final readonly class Chains
         [$on, $across] = [[], 0];
         foreach ($this->figures->busy as $muscle) {
             $at = new MuscleAt($muscle, $busy);
-            $lean = self::sum($candidates[$at->key()], 'shortness', 'posture', 'palpation') - self::sum($candidates[(new MuscleAt($muscle, $busy->mirrored()))->key()], 'shortness', 'posture', 'palpation');
+            $lean = self::sum($candidates[$at->key()], 'shortness', 'posture', 'palpation') - self::sum(
+                $candidates[(new MuscleAt($muscle, $busy->mirrored()))->key()], 'shortness', 'posture', 'palpation',
+            );
             $on = $lean >= self::TELLS ? [...$on, $at] : $on;
             $across += $lean <= -self::TELLS ? 1 : 0;
         }
@@ -171,7 +209,12 @@ final readonly class Chains
         $names = array_map($this->name(...), $on);
 
         return [new Chain(
-            'busy_side', ucfirst("{$busy->value} is the busy side: ".self::listed($names).(count($on) === 1 ? ' is' : ' are').' shorter or tighter there than on the other.'),
+            'busy_side',
+            ucfirst(
+                "{$busy->value} is the busy side: ".self::listed($names).(
+                    count($on) === 1 ? ' is' : ' are'
+                ).' shorter or tighter there than on the other.',
+            ),
             $across === 0 ? [] : [$across.($across === 1 ? ' muscle leans' : ' muscles lean').' the other way'], $on, [], [],
         )];
     }
@@ -186,13 +229,18 @@ final readonly class Chains
 
     private static function sum(Candidate $candidate, string ...$kinds): float
     {
-        return array_sum(array_map(static fn (Evidence $one): float => in_array($one->kind, $kinds, true) ? $one->weight : 0.0, $candidate->evidence));
+        return array_sum(array_map(
+            static fn (Evidence $one): float => in_array($one->kind, $kinds, true) ? $one->weight : 0.0, $candidate->evidence,
+        ));
     }
 
     /** @return list<string> */
     private static function because(Candidate $candidate, string ...$kinds): array
     {
-        return array_values(array_map(static fn (Evidence $one): string => $one->text(), array_filter($candidate->evidence, static fn (Evidence $one): bool => $one->weight > 0 && in_array($one->kind, $kinds, true))));
+        return array_values(array_map(
+            static fn (Evidence $one): string => $one->text(),
+            array_filter($candidate->evidence, static fn (Evidence $one): bool => $one->weight > 0 && in_array($one->kind, $kinds, true)),
+        ));
     }
 
     /** @param  list<string>  $names */

@@ -39,11 +39,20 @@ final readonly class CheckFinder
         $checks = [];
         foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
             $outcomes = $this->context->figures->outcomes[$kind];
-            [$bits, $gain] = $this->worth($support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$kind], $slopes, $support), $outcomes['not']);
+            [$bits, $gain] = $this->worth(
+                $support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$kind], $slopes, $support),
+                $outcomes['not'],
+            );
             if ($bits > 1e-6) {
                 $worth = round($this->worthOf($kind, $bits, $gain), 9);
                 // told in words only when it is among the first
-                $checks[] = [$worth, "$kind:$id:{$side->value}", fn (): NextCheck => new NextCheck($kind, $id, $side, $this->name($kind, $id, $side), $bits, $gain, $outcomes['minutes'], $this->because($candidates, $touched))];
+                $checks[] = [
+                    $worth, "$kind:$id:{$side->value}",
+                    fn (): NextCheck => new NextCheck(
+                        $kind, $id, $side, $this->name($kind, $id, $side), $bits, $gain, $outcomes['minutes'],
+                        $this->because($candidates, $touched),
+                    ),
+                ];
             }
         }
         usort($checks, static fn (array $a, array $b): int => $b[0] <=> $a[0] ?: $a[1] <=> $b[1]);
@@ -51,12 +60,17 @@ final readonly class CheckFinder
         return array_map(static fn (array $check): NextCheck => $check[2](), array_slice($checks, 0, $this->context->figures->nextChecks));
     }
 
-    /** Worth a minute: bits, and the chance gained that the right muscle is among the first three; a hand answers directly what a movement hints at. */
+    /**
+     * Worth a minute: bits, and the chance gained that the right muscle is among the first three; a hand answers directly what a movement
+     * hints at.
+     */
     private function worthOf(string $kind, float $bits, float $gain): float
     {
         $figures = $this->context->figures;
 
-        return ($bits + $figures->gainWorth * $gain) * ($kind === 'palpate' ? $figures->handWorth : 1) / $figures->outcomes[$kind]['minutes'];
+        return ($bits + $figures->gainWorth * $gain) * (
+            $kind === 'palpate' ? $figures->handWorth : 1
+        ) / $figures->outcomes[$kind]['minutes'];
     }
 
     /**
@@ -81,7 +95,11 @@ final readonly class CheckFinder
         foreach ($this->context->case->findings->resisted as $finding) {
             $resisted[$finding->movement.':'.$finding->side->value] = true;
         }
-        foreach ([['range', $this->context->index->lengthensKeys, $measured], ['resisted', $this->context->index->movesKeys, $resisted]] as [$kind, $index, $done]) {
+        foreach (
+            [
+                ['range', $this->context->index->lengthensKeys, $measured], ['resisted', $this->context->index->movesKeys, $resisted],
+            ] as [$kind, $index, $done]
+        ) {
             foreach ($index as $key => $touched) {
                 if (! isset($done[$key]) && array_intersect_key($touched, $leaders) !== []) {
                     [$movement, $side] = explode(':', $key);
@@ -101,12 +119,17 @@ final readonly class CheckFinder
      */
     private function known(array $leaders, string $kind): array
     {
-        return array_map(static fn (Candidate $leader): int => count(array_filter($leader->evidence, static fn (Evidence $one): bool => $one->kind === $kind)), $leaders);
+        return array_map(
+            static fn (Candidate $leader): int => count(array_filter(
+                $leader->evidence, static fn (Evidence $one): bool => $one->kind === $kind,
+            )),
+            $leaders,
+        );
     }
 
     /**
-     * A third movement that lengthens the same muscles tells little: the ranking discounts it, so what is expected of it is discounted too; and where the curve of
-     * support is flat, an answer moves the shares less.
+     * A third movement that lengthens the same muscles tells little: the ranking discounts it, so what is expected of it is discounted too;
+     * and where the curve of support is flat, an answer moves the shares less.
      *
      * @param  list<float>  $acts
      * @param  list<float>  $not
@@ -141,7 +164,9 @@ final readonly class CheckFinder
             return 'Feel '.lcfirst($this->context->atlas->muscle($id)->name).", {$side->value}";
         }
 
-        return ($kind === 'range' ? 'Measure: ' : 'Against resistance: ').lcfirst($this->context->atlas->movement($id)->name).($side === Side::Midline ? '' : ", {$side->value}");
+        return ($kind === 'range' ? 'Measure: ' : 'Against resistance: ').lcfirst($this->context->atlas->movement($id)->name).(
+            $side === Side::Midline ? '' : ", {$side->value}"
+        );
     }
 
     /**
@@ -179,7 +204,9 @@ final readonly class CheckFinder
                 continue;
             }
             // Σ w·log w of the scaled parts: scaling by f adds f·Σw·log f
-            $scaled = $ifActs * $touchedSum + $touchedShare * self::wLogW($ifActs) + $ifNot * ($sum - $touchedSum) + $restShare * self::wLogW($ifNot);
+            $scaled = $ifActs * $touchedSum + $touchedShare * self::wLogW($ifActs) + $ifNot * (
+                $sum - $touchedSum
+            ) + $restShare * self::wLogW($ifNot);
             $after += $weight * (log($weight) - $scaled / $weight);
             $three += self::firstThree($shares, $rest, $ifActs, $ifNot);
         }

@@ -50,7 +50,8 @@ final readonly class Figures
 
         return new self(
             $file->floatMap('weights'), $file->floatMap('caps'), $file->floats('discount'), $curve, $file->float('prior'),
-            $file->float('none_log_odds'), NoneFigures::from($file->fields('none')), $words, $outcomes, $file->int('next_checks'), $file->fields('check_worth')->float('first_three'), $file->fields('check_worth')->float('palpation'),
+            $file->float('none_log_odds'), NoneFigures::from($file->fields('none')), $words, $outcomes, $file->int('next_checks'),
+            $file->fields('check_worth')->float('first_three'), $file->fields('check_worth')->float('palpation'),
         );
     }
 

@@ -26,8 +26,10 @@ final readonly class NoneFigures
     public static function from(Fields $row): self
     {
         return new self(
-            $row->int('examined_movements'), $row->int('examined_muscles'), $row->float('lead'), $row->float('unexplained'), $row->float('hard_end'),
-            $row->float('night_waking'), $row->float('out_of_proportion'), $row->float('strong_pain'), $row->float('silent'), $row->int('silent_muscles'),
+            $row->int('examined_movements'), $row->int('examined_muscles'), $row->float('lead'), $row->float('unexplained'),
+            $row->float('hard_end'),
+            $row->float('night_waking'), $row->float('out_of_proportion'), $row->float('strong_pain'), $row->float('silent'),
+            $row->int('silent_muscles'),
         );
     }
 }

@@ -45,12 +45,15 @@ final class PatternEngine
         }
         $ofNone = (new NoneReader($this->figures->none, $this->reproduction))->of($case);
         [$support, $none] = $this->shares($logOdds, $ofNone);
-        // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order; of equals the first by name stays first
+        // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order; of equals the first by name
+        // stays first
         $order = array_map(static fn (float $odds): float => round($odds, 9), $logOdds);
         arsort($order);
         $candidates = [];
         foreach ($order as $key => $_) {
-            $candidate = $this->candidate($context, $book, $context->index->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key]);
+            $candidate = $this->candidate(
+                $context, $book, $context->index->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key],
+            );
             // where none of them explains it, none of them is offered as the source
             $candidates[] = $ofNone->leads ? $candidate->asNoSource() : $candidate;
         }
@@ -81,7 +84,8 @@ final class PatternEngine
     private function collectors(): array
     {
         return [
-            new Evidence\FromComplaint, new Evidence\FromRange, new Evidence\FromTest, new Evidence\FromResisted, new Evidence\FromPosture, new Evidence\FromDemand,
+            new Evidence\FromComplaint, new Evidence\FromRange, new Evidence\FromTest, new Evidence\FromResisted, new Evidence\FromPosture,
+            new Evidence\FromDemand,
             new Evidence\FromPalpation, new Evidence\FromShortAntagonist, new Evidence\FromResponse($this->quietness),
         ];
     }
@@ -103,8 +107,14 @@ final class PatternEngine
     }
 
     /** @param  list<Evidence>  $evidence */
-    private function candidate(RankingContext $context, SignBook $book, MuscleAt $at, float $logOdds, float $support, array $evidence): Candidate
-    {
+    private function candidate(
+        RankingContext $context,
+        SignBook $book,
+        MuscleAt $at,
+        float $logOdds,
+        float $support,
+        array $evidence,
+    ): Candidate {
         $point = TriggerPoint::of($context->palpation[$at->key()] ?? []);
         $role = $book->isPlain($at) ? Role::Unclear : (new RoleReader)->of($context, $book, $at, $point);
 

@@ -33,7 +33,9 @@ final readonly class PatternResult
     public function toArray(): array
     {
         return [
-            'candidates' => array_map(static fn (Candidate $candidate): array => $candidate->toArray(), array_slice($this->candidates, 0, self::SHOWN)),
+            'candidates' => array_map(
+                static fn (Candidate $candidate): array => $candidate->toArray(), array_slice($this->candidates, 0, self::SHOWN),
+            ),
             'none' => ['support' => round($this->noneSupport, 5), 'leads' => $this->ofNone->leads, 'evidence' => $this->ofNone->evidence],
             'next_checks' => array_map(static fn (NextCheck $check): array => $check->toArray(), $this->nextChecks),
         ];

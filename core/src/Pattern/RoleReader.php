@@ -27,7 +27,8 @@ final readonly class RoleReader
             $refers && ($familiar || $any('referral_fits') || ($tender && $short)) => Role::Source,
             $own && ($point === TriggerPoint::Active || ($familiar && $short)) => Role::Source,
             $own && $tender && ! $short && ! $any('referral_fits', 'referral_typical', 'referral_odd') => Role::Site,
-            ! $own && ! $refers && $any('demand', 'demand_dominant', 'tone_raised') && ($tender || $any('tone_raised')) => Role::Compensating,
+            ! $own && ! $refers && $any('demand', 'demand_dominant', 'tone_raised') && ($tender || $any('tone_raised'))
+                => Role::Compensating,
             default => Role::Unclear,
         };
     }

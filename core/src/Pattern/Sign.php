@@ -19,8 +19,14 @@ final readonly class Sign
      * @param  float  $share  of that weight
      * @param  \Closure(): string  $words
      */
-    public function __construct(public string $kind, public string $code, public string $name, public float $share, public float $weight, private \Closure $words)
-    {
+    public function __construct(
+        public string $kind,
+        public string $code,
+        public string $name,
+        public float $share,
+        public float $weight,
+        private \Closure $words,
+    ) {
         $this->group = $kind.($weight > 0 ? '+' : '-');
     }
 

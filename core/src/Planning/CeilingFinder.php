@@ -18,7 +18,9 @@ use Somatrace\Core\Safety\TouchGate;
 /** How strong work on one muscle may feel today: the lowest of every cap, each with its reason. */
 final readonly class CeilingFinder
 {
-    private const GUARDING = ['guarding', 'breath_held', 'spasm', 'spasm_growing', 'stopped', 'sharp', 'electric', 'tears', 'shoulders_lifted'];
+    private const GUARDING = [
+        'guarding', 'breath_held', 'spasm', 'spasm_growing', 'stopped', 'sharp', 'electric', 'tears', 'shoulders_lifted',
+    ];
 
     public function __construct(
         private Atlas $atlas,
@@ -48,14 +50,22 @@ final readonly class CeilingFinder
         }
 
         return $work->technique !== null && $this->atlas->technique($work->technique)->onStretch
-            ? $ceiling->and(new Cap($ceiling->felt + $this->figures->figure('stretch_step'), 'stretch', 'On stretch the same feeling comes with less; from: '.lcfirst($ceiling->because())))
+            ? $ceiling->and(
+                new Cap(
+                    $ceiling->felt + $this->figures->figure('stretch_step'), 'stretch',
+                    'On stretch the same feeling comes with less; from: '.lcfirst($ceiling->because()),
+                ),
+            )
             : $ceiling;
     }
 
     private function stoic(float $usual): ?Cap
     {
         return $this->case->client->stoic
-            ? new Cap($usual + $this->figures->figure('stoic_step'), 'stoic', 'A stoic client under-reports: one step lower, and watch the signs.')
+            ? new Cap(
+                $usual + $this->figures->figure('stoic_step'), 'stoic',
+                'A stoic client under-reports: one step lower, and watch the signs.',
+            )
             : null;
     }
 
@@ -66,8 +76,13 @@ final readonly class CeilingFinder
         }
 
         return $muscle->tissue === Tissue::Delicate
-            ? new Cap($this->figures->figure('first_exposure_cap_delicate'), 'first_time', 'The first time on delicate tissue: let it be known.')
-            : new Cap($this->figures->figure('first_exposure_cap'), 'first_time', 'The first time on this muscle: hold, breathe, let it be known.');
+            ? new Cap(
+                $this->figures->figure('first_exposure_cap_delicate'), 'first_time', 'The first time on delicate tissue: let it be known.',
+            )
+            : new Cap(
+                $this->figures->figure('first_exposure_cap'), 'first_time',
+                'The first time on this muscle: hold, breathe, let it be known.',
+            );
     }
 
     private function exposure(MuscleAt $at): int
@@ -133,7 +148,10 @@ final readonly class CeilingFinder
     {
         $worked = [];
         foreach ($this->case->history as $visit) {
-            $hours = array_filter(array_map(static fn ($after): ?float => $after->sorenessHours, $visit->aftermath), static fn (?float $value): bool => $value !== null);
+            $hours = array_filter(
+                array_map(static fn ($after): ?float => $after->sorenessHours, $visit->aftermath),
+                static fn (?float $value): bool => $value !== null,
+            );
             foreach ($visit->done as $done) {
                 if ($done->at()->key() === $at->key()) {
                     $worked[] = [$done, $hours === [] ? null : max($hours)];

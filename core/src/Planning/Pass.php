@@ -19,8 +19,14 @@ final readonly class Pass
     ) {
     }
 
-    public static function of(float $pressure, float $seconds, ?float $hold, PressureScale $scale, ContactArea $area, float $therapistKg): self
-    {
+    public static function of(
+        float $pressure,
+        float $seconds,
+        ?float $hold,
+        PressureScale $scale,
+        ContactArea $area,
+        float $therapistKg,
+    ): self {
         $tissue = $scale->tissue($pressure);
         $force = $tissue->over($area);
 
@@ -31,8 +37,10 @@ final readonly class Pass
     public function toArray(): array
     {
         return [
-            'pressure' => $this->pressure, 'seconds' => (int) round($this->seconds), 'hold_seconds' => $this->holdSeconds === null ? null : (int) round($this->holdSeconds),
-            'tissue_kpa' => round($this->tissueKpa, 1), 'force_n' => round($this->forceN, 1), 'lean_percent' => round($this->leanPercent, 1),
+            'pressure' => $this->pressure, 'seconds' => (int) round($this->seconds),
+            'hold_seconds' => $this->holdSeconds === null ? null : (int) round($this->holdSeconds),
+            'tissue_kpa' => round($this->tissueKpa, 1), 'force_n' => round($this->forceN, 1),
+            'lean_percent' => round($this->leanPercent, 1),
         ];
     }
 }

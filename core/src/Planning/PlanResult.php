@@ -58,7 +58,9 @@ final readonly class PlanResult
             'verdict' => $this->planned ? 'planned' : 'none', 'because' => $this->because, 'minutes' => $this->minutes(), 'steps' => $steps,
             'left_out' => array_map(static fn (LeftOut $left): array => $left->toArray(), $this->leftOut),
             'benefit' => round($this->benefit, 5), 'turns' => $this->turns,
-            'therapist_load' => $this->load === [] ? new \stdClass : array_map(static fn (float $minutes): float => round($minutes, 2), $this->load),
+            'therapist_load' => $this->load === []
+                ? new \stdClass
+                : array_map(static fn (float $minutes): float => round($minutes, 2), $this->load),
             'targets' => $this->targets,
         ];
     }

@@ -50,13 +50,18 @@ final readonly class PlanStep
             'kind' => $this->kind->value, 'label' => $this->label, 'minutes' => $this->minutes, 'position' => $this->position,
             'muscle' => $this->at?->muscle, 'side' => $this->at?->side->value, 'site' => $this->site,
             'zones' => array_values(array_unique(array_map(static fn (Place $place): string => $place->zone, $this->places))),
-            'places' => array_map(static fn (Place $place): array => ['zone' => $place->zone, 'side' => $place->side->value], $this->places),
+            'places' => array_map(
+                static fn (Place $place): array => ['zone' => $place->zone, 'side' => $place->side->value], $this->places,
+            ),
             'technique' => $this->technique, 'tool' => $this->tool, 'product' => $this->product, 'client_action' => $this->clientAction,
             'passes' => array_map(static fn (Pass $pass): array => $pass->toArray(), $this->passes),
-            'find' => $this->find, 'cautions' => array_map(static fn (Caution $one): array => $one->toArray(), $this->cautions), 'why' => $this->why,
+            'find' => $this->find, 'cautions' => array_map(static fn (Caution $one): array => $one->toArray(), $this->cautions),
+            'why' => $this->why,
             'ceiling' => $this->ceiling === null ? null : [
                 'felt' => $this->ceiling->felt, 'because' => $this->ceiling->because(),
-                'caps' => array_map(static fn (Cap $cap): array => ['felt' => $cap->felt, 'id' => $cap->id, 'reason' => $cap->reason], $this->ceiling->caps),
+                'caps' => array_map(
+                    static fn (Cap $cap): array => ['felt' => $cap->felt, 'id' => $cap->id, 'reason' => $cap->reason], $this->ceiling->caps,
+                ),
             ],
             'check' => $this->check, 'other_side' => $this->otherSide, ...$this->what === null ? [] : ['what' => $this->what],
         ];

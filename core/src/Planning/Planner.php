@@ -33,8 +33,14 @@ final readonly class Planner
         $gate = TouchGate::of($this->atlas, $safety, $case);
         $ceilings = new CeilingFinder($this->atlas, $this->figures, $case, $school, $gate, $response);
         $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist);
-        [$targets, $leftOut] = (new TargetBuilder($this->atlas, $this->figures, $case, $school, $gate, $response, $ceilings, $tools))->build($pattern);
-        $offers = array_values(array_filter($safety->offers, static fn (Offer $offer): bool => $school->is($offer->school, $offer->schoolValue) && ! in_array($offer->technique, $case->therapist->scopeOff, true)));
+        [$targets, $leftOut] = (
+            new TargetBuilder($this->atlas, $this->figures, $case, $school, $gate, $response, $ceilings, $tools)
+        )->build($pattern);
+        $offers = array_values(array_filter(
+            $safety->offers,
+            static fn (Offer $offer): bool => $school->is($offer->school, $offer->schoolValue)
+                && ! in_array($offer->technique, $case->therapist->scopeOff, true),
+        ));
         $clock = TimeBudget::of($case->session, $this->figures, $school, $this->mostMinutes($safety));
         $solver = new Solver($this->figures, $school, $clock);
         $solution = $solver->solve($targets, count($offers));
@@ -60,16 +66,25 @@ final readonly class Planner
         $in = array_map(static fn (Chosen $chosen): string => $chosen->target->at->key(), $solution->chosen);
         foreach ($targets as $target) {
             if (! in_array($target->at->key(), $in, true)) {
-                $leftOut[] = new LeftOut($target->at, $target->candidate->name, Reason::of(ReasonKind::Worth, 'Worth less than the others in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes.'));
+                $leftOut[] = new LeftOut(
+                    $target->at, $target->candidate->name,
+                    Reason::of(ReasonKind::Worth, 'Worth less than the others in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes.'),
+                );
             }
         }
         $chosen = array_map(static fn (Chosen $one): array => [
-            'muscle' => $one->target->at->muscle, 'side' => $one->target->at->side->value, 'name' => $one->target->candidate->name, 'minutes' => $one->minutes,
+            'muscle' => $one->target->at->muscle, 'side' => $one->target->at->side->value, 'name' => $one->target->candidate->name,
+            'minutes' => $one->minutes,
             'role' => $one->target->candidate->role->value, 'words' => $one->target->candidate->word, 'locked' => $one->target->locked,
             'worth' => round($one->target->benefit($one->minutes), 5),
         ], $solution->chosen);
-        usort($chosen, static fn (array $a, array $b): int => [$b['worth'], $a['muscle'], $a['side']] <=> [$a['worth'], $b['muscle'], $b['side']]);
-        $because = $chosen === [] ? 'Nothing to press today: calm, warm and compare.' : 'Most worth in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes, within every limit.';
+        usort(
+            $chosen,
+            static fn (array $a, array $b): int => [$b['worth'], $a['muscle'], $a['side']] <=> [$a['worth'], $b['muscle'], $b['side']],
+        );
+        $because = $chosen === []
+            ? 'Nothing to press today: calm, warm and compare.'
+            : 'Most worth in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes, within every limit.';
 
         return PlanResult::of($because, $steps, $leftOut, $solution->benefit, $solution->turns(), $this->load($steps), $chosen);
     }

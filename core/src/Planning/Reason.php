@@ -22,6 +22,8 @@ final readonly class Reason
 
     public static function forbiddenBy(Limit $limit): self
     {
-        return $limit->effect === Effect::Consent ? new self(ReasonKind::Consent, $limit->because(), (string) $limit->value) : new self(ReasonKind::Limit, $limit->because(), $limit->rules[0]);
+        return $limit->effect === Effect::Consent
+            ? new self(ReasonKind::Consent, $limit->because(), (string) $limit->value)
+            : new self(ReasonKind::Limit, $limit->because(), $limit->rules[0]);
     }
 }

@@ -35,21 +35,33 @@ final class Solver
         foreach ($this->orders($targets) as $families) {
             $penalty = $this->figures->figure('turn_cost') * $weights * (count($families) - 1);
             $assigned = $this->assign($targets, $families);
-            $signature = count($families).'|'.implode(',', array_map(static fn (array $pair): string => $pair[0]->at->key().'@'.$pair[1]->family, $assigned));
+            $signature = count($families).'|'.implode(
+                ',', array_map(static fn (array $pair): string => $pair[0]->at->key().'@'.$pair[1]->family, $assigned),
+            );
             if ($assigned === [] || isset($seen[$signature])) {
                 continue;
             }
             $seen[$signature] = true;
-            $bound = array_sum(array_map(static fn (array $pair): float => $pair[0]->benefit(max(0, min(8, $pair[1]->mostMinutes))), $assigned)) - $penalty;
+            $bound = array_sum(array_map(
+                static fn (array $pair): float => $pair[0]->benefit(max(0, min(8, $pair[1]->mostMinutes))), $assigned,
+            )) - $penalty;
             $wanted = count(array_filter($assigned, static fn (array $pair): bool => $pair[0]->isWanted()));
             if ($wanted < $bestWanted || ($wanted === $bestWanted && $bound <= $best->benefit + 1e-12)) {
                 continue;
             }
             $chosen = $this->knapsack($assigned, $this->clock->forWork(count($families), $offers));
-            $used = array_values(array_filter($families, static fn (string $family): bool => array_filter($chosen, static fn (Chosen $one): bool => $one->option->family === $family) !== []));
+            $used = array_values(array_filter(
+                $families,
+                static fn (string $family): bool => array_filter(
+                    $chosen, static fn (Chosen $one): bool => $one->option->family === $family,
+                ) !== [],
+            ));
             $benefit = array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes), $chosen)) - $penalty;
             $wantedIn = count(array_filter($chosen, static fn (Chosen $one): bool => $one->target->isWanted()));
-            if (count($used) === count($families) && ($wantedIn > $bestWanted || ($wantedIn === $bestWanted && $benefit > $best->benefit + 1e-12))) {
+            if (
+                count($used) === count($families)
+                    && ($wantedIn > $bestWanted || ($wantedIn === $bestWanted && $benefit > $best->benefit + 1e-12))
+            ) {
                 [$best, $bestWanted] = [new Solution($families, $chosen, $benefit), $wantedIn];
             }
         }
@@ -116,11 +128,16 @@ final class Solver
                     continue;
                 }
                 $from = $follows($target) ? $earliest : 0;
-                $options = array_filter($target->options, static fn (Option $option): bool => isset($rank[$option->family]) && $rank[$option->family] >= $from);
+                $options = array_filter(
+                    $target->options, static fn (Option $option): bool => isset($rank[$option->family]) && $rank[$option->family] >= $from,
+                );
                 if ($options === []) {
                     continue;
                 }
-                usort($options, static fn (Option $a, Option $b): int => [$a->preference, $rank[$a->family]] <=> [$b->preference, $rank[$b->family]]);
+                usort(
+                    $options,
+                    static fn (Option $a, Option $b): int => [$a->preference, $rank[$a->family]] <=> [$b->preference, $rank[$b->family]],
+                );
                 $assigned[] = [$target, $options[0]];
                 if ($leading) {
                     $earliest = max($earliest, $rank[$options[0]->family]);

@@ -52,7 +52,13 @@ final class StepBuilder
             $blocks = $this->blocks($solution, $family);
             $this->position = $family;
             if ($index === 0) {
-                $this->add(StepKind::Settle, $this->clock->settle, cautions: [...$this->hygieneWords('hygiene_before'), ...array_map(self::watched(...), $this->gate->watchedEverywhere())], why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle');
+                $this->add(
+                    StepKind::Settle, $this->clock->settle,
+                    cautions: [
+                        ...$this->hygieneWords('hygiene_before'), ...array_map(self::watched(...), $this->gate->watchedEverywhere()),
+                    ],
+                    why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle',
+                );
                 array_map($this->offer(...), $offers);
             } else {
                 $this->add(StepKind::Position, $this->clock->turn, label: 'Turn '.$this->atlas->position($family)->name);
@@ -89,7 +95,11 @@ final class StepBuilder
             }
         }
         $leads = $this->leadRank(...);
-        uksort($regions, fn (string $a, string $b): int => [min(array_map($leads, $regions[$a])), $this->figures->regionRank($a)] <=> [min(array_map($leads, $regions[$b])), $this->figures->regionRank($b)]);
+        uksort(
+            $regions,
+            fn (string $a, string $b): int => [min(array_map($leads, $regions[$a])), $this->figures->regionRank($a)]
+                <=> [min(array_map($leads, $regions[$b])), $this->figures->regionRank($b)],
+        );
 
         return array_values(array_map($this->inOrder(...), $regions));
     }
@@ -118,7 +128,11 @@ final class StepBuilder
             fn (Chosen $other): array => [$this->leadRank($other), -round($other->target->weight, 9)],
             array_filter($chosen, fn (Chosen $other): bool => $other === $one || $this->goesBefore($one, $other)),
         ) ?: [[9, 0.0]]);
-        usort($chosen, fn (Chosen $a, Chosen $b): int => [$rank($a), $a->target->muscle->layer, $a->target->at->key()] <=> [$rank($b), $b->target->muscle->layer, $b->target->at->key()]);
+        usort(
+            $chosen,
+            fn (Chosen $a, Chosen $b): int => [$rank($a), $a->target->muscle->layer, $a->target->at->key()]
+                <=> [$rank($b), $b->target->muscle->layer, $b->target->at->key()],
+        );
         $ordered = [];
         while ($chosen !== []) {
             foreach ($chosen as $index => $one) {
@@ -164,7 +178,11 @@ final class StepBuilder
         $places = [];
         foreach ($block as $chosen) {
             foreach ($chosen->option->places as $place) {
-                foreach ($this->school->is('both_sides', 'affected_only') ? [$place] : [$place, new Place($place->zone, $place->side->mirrored())] as $one) {
+                foreach (
+                    $this->school->is('both_sides', 'affected_only')
+                        ? [$place]
+                        : [$place, new Place($place->zone, $place->side->mirrored())] as $one
+                ) {
                     $places[$one->key()] = $one;
                 }
             }
@@ -179,8 +197,11 @@ final class StepBuilder
         $scale = $this->softest($open);
         $this->add(
             StepKind::WarmUp, $minutes, places: $open, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
-            passes: $pressure < 1 ? [] : [$this->pass($pressure, $minutes * 15 * $this->figures->figure('contact_share'), 'effleurage', 'palm', $scale)],
-            cautions: $this->underStrokes($open, $family), why: 'Too little warm-up is the commonest fault of deep work: broad, slow, light.', label: 'Warm up '.$this->zonesText($open),
+            passes: $pressure < 1
+                ? []
+                : [$this->pass($pressure, $minutes * 15 * $this->figures->figure('contact_share'), 'effleurage', 'palm', $scale)],
+            cautions: $this->underStrokes($open, $family),
+            why: 'Too little warm-up is the commonest fault of deep work: broad, slow, light.', label: 'Warm up '.$this->zonesText($open),
         );
 
         return true;
@@ -198,7 +219,9 @@ final class StepBuilder
             foreach ($places as $place) {
                 if ($muscle->layer <= 2 && in_array($place->zone, $muscle->zones, true)) {
                     $sides = $place->side === Side::Midline ? Side::pair() : [$place->side];
-                    array_push($scales, ...array_map(fn (Side $side): PressureScale => $this->scaleOf(new MuscleAt($muscle->id, $side)), $sides));
+                    array_push(
+                        $scales, ...array_map(fn (Side $side): PressureScale => $this->scaleOf(new MuscleAt($muscle->id, $side)), $sides),
+                    );
                 }
             }
         }
@@ -223,7 +246,12 @@ final class StepBuilder
 
         return [
             ...array_map(self::watched(...), $this->gate->watching($work)),
-            ...array_values(array_map(static fn (Hazard $hazard): Caution => Caution::of(CautionKind::Hazard, $hazard->id, "{$hazard->name}: ".lcfirst($hazard->safeLine)), $near)),
+            ...array_values(array_map(
+                static fn (Hazard $hazard): Caution => Caution::of(
+                    CautionKind::Hazard, $hazard->id, "{$hazard->name}: ".lcfirst($hazard->safeLine),
+                ),
+                $near,
+            )),
         ];
     }
 
@@ -231,15 +259,19 @@ final class StepBuilder
     {
         $target = $chosen->target;
         $option = $chosen->option;
-        $ceiling = $warmed ? $option->ceiling : $option->ceiling->and(new Cap($this->figures->figure('firm_from') - 1, 'not_warmed', 'The region cannot be warmed first.'));
+        $ceiling = $warmed
+            ? $option->ceiling
+            : $option->ceiling->and(new Cap($this->figures->figure('firm_from') - 1, 'not_warmed', 'The region cannot be warmed first.'));
         $work = new ProposedWork($option->places, $option->technique, $option->tool, $option->position, null, $target->at, $option->site);
         $hygiene = $this->clock->hygiene($option);
         $this->hygiene(array_diff_key($hygiene, ['glove_off_wash' => 0]));
         $this->add(
-            StepKind::Treat, $chosen->minutes * TimeBudget::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique, $option->tool,
+            StepKind::Treat, $chosen->minutes * TimeBudget::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique,
+            $option->tool,
             $this->product($option->technique), $this->clientAction($target->muscle, $work),
             $this->passes($target->at, $ceiling->felt, $chosen->minutes, $option->technique, $option->tool),
-            $target->muscle->reference()->findSteps(), $this->cautions($target->muscle, $work), $this->why($target), $ceiling, label: $target->candidate->name,
+            $target->muscle->reference()->findSteps(), $this->cautions($target->muscle, $work), $this->why($target), $ceiling,
+            label: $target->candidate->name,
         );
         $rest = $this->clock->restAfter($option, $chosen->minutes);
         if ($rest > 0) {
@@ -253,9 +285,13 @@ final class StepBuilder
     private function clientAction(Muscle $muscle, ProposedWork $work): string
     {
         $action = $muscle->clientAction;
-        $moved = $action?->judgedAs === null ? null : new ProposedWork($work->places, $action->judgedAs, null, $work->position, null, $work->muscle, $work->site);
+        $moved = $action?->judgedAs === null
+            ? null
+            : new ProposedWork($work->places, $action->judgedAs, null, $work->position, null, $work->muscle, $work->site);
 
-        return $action !== null && ($moved === null || $this->gate->forbidding($moved) === null) ? $action->words : $this->figures->word('client_breathes');
+        return $action !== null && ($moved === null || $this->gate->forbidding($moved) === null)
+            ? $action->words
+            : $this->figures->word('client_breathes');
     }
 
     /** @param  array<string, int>  $steps quarter minutes by what is done */
@@ -298,16 +334,21 @@ final class StepBuilder
         if ($this->gate->forbidding($work) !== null) {
             return;
         }
-        $ceiling = $this->ceilings->of($at, $work)->and(new Cap($this->figures->figure('other_side_cap'), 'other_side', 'The other side is done lighter.'));
+        $ceiling = $this->ceilings->of($at, $work)->and(
+            new Cap($this->figures->figure('other_side_cap'), 'other_side', 'The other side is done lighter.'),
+        );
         $ceiling = $ceiling->and($this->noHarder($at, $chosen));
         if ($ceiling->felt < 1) {
             return;
         }
         $minutes = $quarters / TimeBudget::PER_MINUTE;
         $this->add(
-            StepKind::Treat, $quarters, $at, $places, $chosen->option->site, $chosen->option->technique, $chosen->option->tool, $this->product($chosen->option->technique),
-            $this->clientAction($chosen->target->muscle, $work), $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
-            $chosen->target->muscle->reference()->findSteps(), $this->cautions($chosen->target->muscle, $work), 'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
+            StepKind::Treat, $quarters, $at, $places, $chosen->option->site, $chosen->option->technique, $chosen->option->tool,
+            $this->product($chosen->option->technique),
+            $this->clientAction($chosen->target->muscle, $work),
+            $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
+            $chosen->target->muscle->reference()->findSteps(), $this->cautions($chosen->target->muscle, $work),
+            'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
         );
     }
 
@@ -318,14 +359,18 @@ final class StepBuilder
             $sore->target->at, $sore->option->ceiling->felt, $sore->minutes, $sore->option->technique, $sore->option->tool,
         )) ?: [0]))->kPa;
 
-        return new Cap(floor(2 * $hand / $this->scaleOf($at)->tissue(1)->kPa) / 2, 'no_harder', 'The hand presses no harder than on the sore side.');
+        return new Cap(
+            floor(2 * $hand / $this->scaleOf($at)->tissue(1)->kPa) / 2, 'no_harder', 'The hand presses no harder than on the sore side.',
+        );
     }
 
     /** @return list<Caution> what stops this step: what safety asks to watch there, the glove it needs, and what lies beside the muscle */
     private function cautions(Muscle $muscle, ProposedWork $work): array
     {
         $glove = $this->figures->word('glove');
-        $gloved = in_array($work->technique, $this->figures->words('gloved_techniques'), true) ? ['a fresh '.$this->atlas->products[$glove]] : [];
+        $gloved = in_array($work->technique, $this->figures->words('gloved_techniques'), true)
+            ? ['a fresh '.$this->atlas->products[$glove]]
+            : [];
 
         return [
             ...array_map(self::watched(...), $this->gate->watching($work)), ...Caution::each(CautionKind::Glove, $glove, $gloved),
@@ -349,7 +394,11 @@ final class StepBuilder
         $for = array_values(array_filter($target->candidate->evidence, static fn ($evidence): bool => $evidence->weight > 0));
         usort($for, static fn ($a, $b): int => [$b->weight, $a->code] <=> [$a->weight, $b->code]);
 
-        return ($target->soothes && ! $target->isSource() ? 'It hurts here: soothing work. ' : '').ucfirst($target->candidate->role->value).', '.$target->candidate->word.'. '.implode('. ', array_map(static fn ($evidence): string => $evidence->text(), array_slice($for, 0, 2))).'.';
+        return (
+            $target->soothes && ! $target->isSource() ? 'It hurts here: soothing work. ' : ''
+        ).ucfirst($target->candidate->role->value).', '.$target->candidate->word.'. '.implode(
+            '. ', array_map(static fn ($evidence): string => $evidence->text(), array_slice($for, 0, 2)),
+        ).'.';
     }
 
     /** @return list<Pass> the first introduces, each later one rises a step or so, none above the ceiling */
@@ -359,7 +408,10 @@ final class StepBuilder
         $scale = $this->scaleOf($at);
         $seconds = $minutes * 60 * $this->figures->figure('contact_share') / $count;
 
-        return array_map(fn (float $pressure): Pass => $this->pass($pressure, $seconds, $technique, $tool, $scale), self::ramp($ceiling, $count, $this->figures->figure('first_pass'), $this->figures->figure('step')));
+        return array_map(
+            fn (float $pressure): Pass => $this->pass($pressure, $seconds, $technique, $tool, $scale),
+            self::ramp($ceiling, $count, $this->figures->figure('first_pass'), $this->figures->figure('step')),
+        );
     }
 
     /** @return list<float> pressures in halves, rising to the ceiling, the first at most `first`, steps at most `step` */
@@ -382,7 +434,9 @@ final class StepBuilder
         // the lighter the pressure the longer the hold
         $holdSeconds = $hold === null ? null : min($seconds, $hold[1] - ($hold[1] - $hold[0]) * max(0, min(1, ($pressure - 2) / 6)));
 
-        return Pass::of($pressure, $seconds, $holdSeconds, $scale, ContactArea::ofCm2($this->atlas->tool($tool)->effectiveAreaCm2), $this->therapistKg);
+        return Pass::of(
+            $pressure, $seconds, $holdSeconds, $scale, ContactArea::ofCm2($this->atlas->tool($tool)->effectiveAreaCm2), $this->therapistKg,
+        );
     }
 
     private function offer(Offer $offer): void
@@ -397,8 +451,13 @@ final class StepBuilder
         $open = $this->open(array_values($around), $offer->technique, 'palm', $this->position, $offer->product);
         if ($open !== []) {
             $this->add(
-                StepKind::Treat, (int) ($this->figures->figure('offer_minutes') * TimeBudget::PER_MINUTE), places: $open, technique: $offer->technique, tool: 'palm', product: $offer->product,
-                cautions: Caution::each(CautionKind::Cold, $offer->technique, ['never still, dry afterwards', 'nothing on the sore place itself']), why: 'Cold around it first: inflammation is dealt with before anything else.', label: $this->atlas->technique($offer->technique)->name.' around it',
+                StepKind::Treat, (int) ($this->figures->figure('offer_minutes') * TimeBudget::PER_MINUTE), places: $open,
+                technique: $offer->technique, tool: 'palm', product: $offer->product,
+                cautions: Caution::each(
+                    CautionKind::Cold, $offer->technique, ['never still, dry afterwards', 'nothing on the sore place itself'],
+                ),
+                why: 'Cold around it first: inflammation is dealt with before anything else.',
+                label: $this->atlas->technique($offer->technique)->name.' around it',
             );
         }
     }
@@ -409,7 +468,10 @@ final class StepBuilder
      */
     private function open(array $places, string $technique, string $tool, string $position, ?string $product = null): array
     {
-        return array_values(array_filter($places, fn (Place $place): bool => $this->gate->forbidding(new ProposedWork([$place], $technique, $tool, $position, $product)) === null));
+        return array_values(array_filter(
+            $places,
+            fn (Place $place): bool => $this->gate->forbidding(new ProposedWork([$place], $technique, $tool, $position, $product)) === null,
+        ));
     }
 
     private function shiftTo(string $position): void
@@ -423,12 +485,23 @@ final class StepBuilder
     /** @param  list<Chosen>  $chosen the work just done */
     private function recheck(array $chosen): void
     {
-        usort($chosen, static fn (Chosen $a, Chosen $b): int => [-round($a->target->weight, 9), $a->target->at->key()] <=> [-round($b->target->weight, 9), $b->target->at->key()]);
+        usort(
+            $chosen,
+            static fn (Chosen $a, Chosen $b): int => [-round($a->target->weight, 9), $a->target->at->key()]
+                <=> [-round($b->target->weight, 9), $b->target->at->key()],
+        );
         $check = $this->checkOf($chosen[0]->target);
-        $this->add(StepKind::Recheck, $this->clock->recheck, $chosen[0]->target->at, $chosen[0]->option->places, why: 'Same movement, same spot, same side: this is how you learn which muscle mattered.', check: $check, label: 'Re-check: '.$check['text']);
+        $this->add(
+            StepKind::Recheck, $this->clock->recheck, $chosen[0]->target->at, $chosen[0]->option->places,
+            why: 'Same movement, same spot, same side: this is how you learn which muscle mattered.', check: $check,
+            label: 'Re-check: '.$check['text'],
+        );
     }
 
-    /** @return array{kind: string, id: string, side: string, text: string} a movement measured before that lengthens it, else the same spot again */
+    /**
+     * @return array{kind: string, id: string, side: string, text: string} a movement measured before that lengthens it, else the same spot
+     * again
+     */
     private function checkOf(Target $target): array
     {
         foreach ($target->muscle->lengthenedBy as $use) {
@@ -436,24 +509,39 @@ final class StepBuilder
                 if ($finding->key() === $use->keyFor($target->at->side)) {
                     $movement = $this->atlas->movement($finding->movement);
 
-                    return ['kind' => 'range', 'id' => $movement->id, 'side' => $finding->side->value, 'text' => lcfirst($movement->name).($finding->side === Side::Midline ? '' : ', '.$finding->side->value)];
+                    return [
+                        'kind' => 'range', 'id' => $movement->id, 'side' => $finding->side->value,
+                        'text' => lcfirst($movement->name).($finding->side === Side::Midline ? '' : ', '.$finding->side->value),
+                    ];
                 }
             }
         }
 
-        return ['kind' => 'palpate', 'id' => $target->at->muscle, 'side' => $target->at->side->value, 'text' => 'press '.lcfirst($target->candidate->name).' again'];
+        return [
+            'kind' => 'palpate', 'id' => $target->at->muscle, 'side' => $target->at->side->value,
+            'text' => 'press '.lcfirst($target->candidate->name).' again',
+        ];
     }
 
     private function end(Solution $solution): void
     {
-        $used = (int) round(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps)) * TimeBudget::PER_MINUTE);
+        $used = (int) round(
+            array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps)) * TimeBudget::PER_MINUTE,
+        );
         $spare = max(0, $this->clock->budget - $used - $this->clock->finish - $this->clock->aftercare);
-        $places = $this->open(array_merge([], ...array_map(static fn (Chosen $chosen): array => $chosen->option->places, $solution->chosen)), 'effleurage', 'palm', $this->position);
+        $places = $this->open(
+            array_merge([], ...array_map(static fn (Chosen $chosen): array => $chosen->option->places, $solution->chosen)), 'effleurage',
+            'palm', $this->position,
+        );
         $this->add(
-            StepKind::Finish, $this->clock->finish + min($spare, $this->clock->finish), places: $places, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
+            StepKind::Finish, $this->clock->finish + min($spare, $this->clock->finish), places: $places, technique: 'effleurage',
+            tool: 'palm', product: $this->product('effleurage'),
             why: 'Lighter and broader, both sides, through to the next joint.', label: 'Smooth over',
         );
-        $this->add(StepKind::Aftercare, $this->clock->aftercare, cautions: $this->hygieneWords('hygiene_after'), why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care');
+        $this->add(
+            StepKind::Aftercare, $this->clock->aftercare, cautions: $this->hygieneWords('hygiene_after'),
+            why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care',
+        );
     }
 
     /** @param  list<Place>  $places */
@@ -487,12 +575,17 @@ final class StepBuilder
      * @param  array{kind: string, id: string, side: string, text: string}|null  $check
      */
     private function add(
-        StepKind $kind, int $quarters, ?MuscleAt $at = null, array $places = [], ?string $site = null, ?string $technique = null, ?string $tool = null, ?string $product = null,
-        ?string $clientAction = null, array $passes = [], array $find = [], array $cautions = [], string $why = '', ?Ceiling $ceiling = null, ?array $check = null, bool $otherSide = false, string $label = '',
+        StepKind $kind, int $quarters, ?MuscleAt $at = null, array $places = [], ?string $site = null, ?string $technique = null,
+        ?string $tool = null, ?string $product = null,
+        ?string $clientAction = null, array $passes = [], array $find = [], array $cautions = [], string $why = '',
+        ?Ceiling $ceiling = null, ?array $check = null, bool $otherSide = false, string $label = '',
         ?string $what = null,
     ): void {
         if ($quarters > 0) {
-            $this->steps[] = new PlanStep($kind, $quarters / TimeBudget::PER_MINUTE, $this->position, $at, $places, $site, $technique, $tool, $product, $clientAction, $passes, $find, $cautions, $why, $ceiling, $check, $otherSide, $label, $what);
+            $this->steps[] = new PlanStep(
+                $kind, $quarters / TimeBudget::PER_MINUTE, $this->position, $at, $places, $site, $technique, $tool, $product, $clientAction,
+                $passes, $find, $cautions, $why, $ceiling, $check, $otherSide, $label, $what,
+            );
         }
     }
 }

@@ -39,7 +39,10 @@ final readonly class Target
 
     public function soothing(): self
     {
-        return new self($this->at, $this->muscle, $this->candidate, $this->weight, $this->tau, $this->region, $this->options, $this->locked, true, $this->doneMinutes);
+        return new self(
+            $this->at, $this->muscle, $this->candidate, $this->weight, $this->tau, $this->region, $this->options, $this->locked, true,
+            $this->doneMinutes,
+        );
     }
 
     /** It belongs in the plan whatever it is worth, where time and limits let it. */

@@ -77,14 +77,20 @@ final class TargetBuilder
                 continue;
             }
             $found = array_keys(array_filter($targets, static fn (Target $target): bool => $under($target->at)));
-            usort($found, fn (int $a, int $b): int => [round($targets[$b]->weight, 9), $this->tie($targets[$a]->at)] <=> [round($targets[$a]->weight, 9), $this->tie($targets[$b]->at)]);
+            usort(
+                $found,
+                fn (int $a, int $b): int => [round($targets[$b]->weight, 9), $this->tie($targets[$a]->at)]
+                    <=> [round($targets[$a]->weight, 9), $this->tie($targets[$b]->at)],
+            );
             if ($found !== []) {
                 $targets[$found[0]] = $targets[$found[0]]->soothing();
 
                 continue;
             }
             foreach ($pattern->candidates as $candidate) {
-                $untried = array_filter($this->leftOut, static fn (LeftOut $left): bool => $left->at->key() === $candidate->at->key()) === [];
+                $untried = array_filter(
+                    $this->leftOut, static fn (LeftOut $left): bool => $left->at->key() === $candidate->at->key(),
+                ) === [];
                 $target = $untried && $under($candidate->at) ? $this->target($candidate) : null;
                 if ($target !== null) {
                     $targets[] = $target->soothing();
@@ -94,7 +100,10 @@ final class TargetBuilder
             }
         }
 
-        usort($targets, fn (Target $a, Target $b): int => [round($b->weight, 9), $this->tie($a->at)] <=> [round($a->weight, 9), $this->tie($b->at)]);
+        usort(
+            $targets,
+            fn (Target $a, Target $b): int => [round($b->weight, 9), $this->tie($a->at)] <=> [round($a->weight, 9), $this->tie($b->at)],
+        );
 
         return $targets;
     }
@@ -103,20 +112,32 @@ final class TargetBuilder
     private function pool(PatternResult $pattern): array
     {
         $picked = $this->keys($this->case->session->targets);
-        $byHand = array_values(array_filter($pattern->candidates, static fn (Candidate $candidate): bool => isset($picked[$candidate->at->key()])));
+        $byHand = array_values(array_filter(
+            $pattern->candidates, static fn (Candidate $candidate): bool => isset($picked[$candidate->at->key()]),
+        ));
         $worth = array_values(array_filter(
             $pattern->candidates,
-            fn (Candidate $candidate): bool => ! isset($picked[$candidate->at->key()]) && ! $this->calmOnly && ($candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->figure('min_support')
+            fn (Candidate $candidate): bool => ! isset($picked[$candidate->at->key()])
+                && ! $this->calmOnly
+                && ($candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->figure('min_support')
                 || in_array($this->response->of($candidate->at)?->decision, [Decision::Retire, Decision::Rethink], true)),
         ));
-        usort($worth, fn (Candidate $a, Candidate $b): int => [round($this->worth($b), 9), $this->tie($a->at)] <=> [round($this->worth($a), 9), $this->tie($b->at)]);
+        usort(
+            $worth,
+            fn (Candidate $a, Candidate $b): int => [round($this->worth($b), 9), $this->tie($a->at)]
+                <=> [round($this->worth($a), 9), $this->tie($b->at)],
+        );
 
-        return [...$byHand, ...array_slice($worth, 0, max(0, (int) $this->figures->figure('max_targets') + $this->retired() - count($byHand)))];
+        return [
+            ...$byHand, ...array_slice($worth, 0, max(0, (int) $this->figures->figure('max_targets') + $this->retired() - count($byHand))),
+        ];
     }
 
     private function retired(): int
     {
-        return count(array_filter($this->response->targets, static fn ($target): bool => in_array($target->decision, [Decision::Retire, Decision::Rethink], true)));
+        return count(array_filter(
+            $this->response->targets, static fn ($target): bool => in_array($target->decision, [Decision::Retire, Decision::Rethink], true),
+        ));
     }
 
     private function worth(Candidate $candidate): float
@@ -138,9 +159,14 @@ final class TargetBuilder
             return $this->leave($candidate, $why);
         }
         $site = array_values($options)[0]->places[0] ?? new Place($muscle->zones[0] ?? '', $at->side);
-        $done = array_sum(array_map(static fn ($step): float => $step->at()->key() === $at->key() ? $step->minutes : 0.0, $this->case->session->doneSteps));
+        $done = array_sum(array_map(
+            static fn ($step): float => $step->at()->key() === $at->key() ? $step->minutes : 0.0, $this->case->session->doneSteps,
+        ));
 
-        return new Target($at, $muscle, $candidate, max($this->worth($candidate), $locked === null ? 0 : 0.01), $this->figures->tau($muscle->tissue), $this->figures->region($site->zone), $options, $locked === true, false, $done);
+        return new Target(
+            $at, $muscle, $candidate, max($this->worth($candidate), $locked === null ? 0 : 0.01), $this->figures->tau($muscle->tissue),
+            $this->figures->region($site->zone), $options, $locked === true, false, $done,
+        );
     }
 
     /** true when it must be in the plan, false when it was only added, null when nobody chose it by hand */
@@ -158,13 +184,17 @@ final class TargetBuilder
     private function refusal(Candidate $candidate, Muscle $muscle, ?bool $locked): ?Reason
     {
         $decision = $this->response->of($candidate->at);
-        $stopped = array_filter($this->case->session->doneSteps, static fn ($step): bool => $step->stopped && $step->at()->key() === $candidate->at->key());
+        $stopped = array_filter(
+            $this->case->session->doneSteps, static fn ($step): bool => $step->stopped && $step->at()->key() === $candidate->at->key(),
+        );
 
         return match (true) {
             isset($this->keys($this->case->session->dropped)[$candidate->at->key()]) => Reason::of(ReasonKind::Dropped, 'Dropped by hand.'),
             $stopped !== [] => Reason::of(ReasonKind::Stopped, 'Stopped earlier today.'),
-            $locked === null && in_array($decision?->decision, [Decision::Retire, Decision::Rethink], true) => Reason::of(ReasonKind::Course, $decision->because),
-            $muscle->advanced && $this->case->therapist->experience !== 'advanced' => Reason::of(ReasonKind::Training, 'Only for a therapist with advanced training.'),
+            $locked === null && in_array($decision?->decision, [Decision::Retire, Decision::Rethink], true)
+                => Reason::of(ReasonKind::Course, $decision->because),
+            $muscle->advanced && $this->case->therapist->experience !== 'advanced'
+                => Reason::of(ReasonKind::Training, 'Only for a therapist with advanced training.'),
             default => null,
         };
     }
@@ -206,7 +236,9 @@ final class TargetBuilder
         };
         $lowBack = array_intersect($muscle->zones, ['low_back', 'flank']) !== [];
 
-        return $lowBack && $first !== null && in_array($first, $positions, true) ? array_values(array_unique([$first, ...$positions])) : $positions;
+        return $lowBack && $first !== null && in_array($first, $positions, true)
+            ? array_values(array_unique([$first, ...$positions]))
+            : $positions;
     }
 
     /**
@@ -240,22 +272,33 @@ final class TargetBuilder
         foreach ($this->sites($candidate, $muscle) as $site) {
             $places = array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zonesOf($site));
             foreach ($this->techniques($candidate, $muscle, $site) as $technique) {
-                $forbidden = $this->gate->forbidding(new ProposedWork($places, $technique->id, null, $position, null, $candidate->at, $site));
+                $forbidden = $this->gate->forbidding(
+                    new ProposedWork($places, $technique->id, null, $position, null, $candidate->at, $site),
+                );
                 if ($forbidden !== null) {
                     $why = Reason::forbiddenBy($forbidden);
 
                     continue;
                 }
-                $choice = $this->tools->choose($muscle, $site, $technique, PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->figure('ppt_felt')), fn (Tool $tool): Ceiling => $this->ceilingWith($candidate->at, $places, $technique, $tool, $position, $site));
+                $choice = $this->tools->choose(
+                    $muscle, $site, $technique,
+                    PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->figure('ppt_felt')),
+                    fn (Tool $tool): Ceiling => $this->ceilingWith($candidate->at, $places, $technique, $tool, $position, $site),
+                );
                 if ($choice === null) {
                     $why = Reason::of(ReasonKind::Tool, 'No tool gives what it needs within the limits.');
 
                     continue;
                 }
-                $most = $this->gate->minutesCap(new ProposedWork($places, $technique->id, $choice[0]->id, $position, null, $candidate->at, $site))->value ?? 180;
+                $most = $this->gate->minutesCap(
+                    new ProposedWork($places, $technique->id, $choice[0]->id, $position, null, $candidate->at, $site),
+                )->value ?? 180;
                 $most = $this->calmOnly ? min((float) $most, $this->figures->figure('calm_minutes')) : $most;
 
-                return new Option($this->atlas->position($position)->family, $position, $site, $places, $technique->id, $choice[0]->id, $choice[1], (float) $most, $preference, in_array($position, $muscle->positionsFor($candidate->at->side->mirrored()), true));
+                return new Option(
+                    $this->atlas->position($position)->family, $position, $site, $places, $technique->id, $choice[0]->id, $choice[1],
+                    (float) $most, $preference, in_array($position, $muscle->positionsFor($candidate->at->side->mirrored()), true),
+                );
             }
         }
 
@@ -292,11 +335,16 @@ final class TargetBuilder
     private function techniques(Candidate $candidate, Muscle $muscle, string $site): array
     {
         $ids = $muscle->techniquesAt($site);
-        if (in_array($candidate->triggerPoint, [TriggerPoint::Active, TriggerPoint::Latent], true) && in_array('trigger_point_hold', $ids, true)) {
+        if (
+            in_array($candidate->triggerPoint, [TriggerPoint::Active, TriggerPoint::Latent], true)
+                && in_array('trigger_point_hold', $ids, true)
+        ) {
             $ids = ['trigger_point_hold', ...$ids];
         }
         if ($muscle->isStructure) {
-            $first = ['cross_fibre' => 'cross_fibre', 'pin_and_lengthen' => 'pin_and_lengthen', 'broad_only' => 'compressive_hold'][$this->school->chose('tendon')] ?? 'compressive_hold';
+            $first = [
+                'cross_fibre' => 'cross_fibre', 'pin_and_lengthen' => 'pin_and_lengthen', 'broad_only' => 'compressive_hold',
+            ][$this->school->chose('tendon')] ?? 'compressive_hold';
             $ids = [$first, ...$ids];
         }
         $techniques = [];
@@ -315,7 +363,9 @@ final class TargetBuilder
     private function isLate(): bool
     {
         foreach ($this->case->findings->complaints as $complaint) {
-            if ($complaint->since === null || Dates::days($complaint->since, $this->case->asOf) <= $this->figures->figure('late_stage_days')) {
+            if (
+                $complaint->since === null || Dates::days($complaint->since, $this->case->asOf) <= $this->figures->figure('late_stage_days')
+            ) {
                 return false;
             }
         }

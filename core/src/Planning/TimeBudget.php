@@ -59,7 +59,9 @@ final readonly class TimeBudget
     /** Quarter minutes a target takes in all: its own, the rest stroke after it, the other side, the shift of position. */
     public function cost(Target $target, Option $option, int $minutes, bool $otherSideToo): int
     {
-        return $minutes * self::PER_MINUTE + $this->restAfter($option, $minutes) + $this->otherSide($minutes, $otherSideToo && $option->otherSideReachable)
+        return $minutes * self::PER_MINUTE + $this->restAfter($option, $minutes) + $this->otherSide(
+            $minutes, $otherSideToo && $option->otherSideReachable,
+        )
             + ($option->position === $option->family ? 0 : 2 * $this->shift) + array_sum($this->hygiene($option));
     }
 
@@ -68,7 +70,9 @@ final readonly class TimeBudget
     {
         $gloved = in_array($option->technique, $this->figures->words('gloved_techniques'), true);
 
-        return $gloved ? array_map(fn (float $minutes): int => (int) round($minutes * self::PER_MINUTE), $this->figures->hygieneMinutes) : [];
+        return $gloved
+            ? array_map(fn (float $minutes): int => (int) round($minutes * self::PER_MINUTE), $this->figures->hygieneMinutes)
+            : [];
     }
 
     /** A rest stroke after every long step, and after any that goes deep: three minutes of deep work never pass without one. */
@@ -82,7 +86,8 @@ final readonly class TimeBudget
         return match (true) {
             ! $wanted => 0,
             $this->school->is('both_sides', 'always_equal') => $minutes * self::PER_MINUTE,
-            $this->school->is('both_sides', 'affected_deep_other_light') && $minutes >= 5 => (int) ($this->figures->figure('other_side_minutes') * self::PER_MINUTE),
+            $this->school->is('both_sides', 'affected_deep_other_light') && $minutes >= 5
+                => (int) ($this->figures->figure('other_side_minutes') * self::PER_MINUTE),
             default => 0,
         };
     }

@@ -53,8 +53,15 @@ final readonly class Contradiction
                 $before["{$finding->movement}:{$finding->side->value}"] = $finding->strength;
             }
         }
-        $weaker = array_filter($case->findings->resisted, static fn (ResistedFinding $now): bool => $now->strength !== null && $now->strength < ($before["{$now->movement}:{$now->side->value}"] ?? 0));
+        $weaker = array_filter(
+            $case->findings->resisted,
+            static fn (ResistedFinding $now): bool => $now->strength !== null
+                && $now->strength < ($before["{$now->movement}:{$now->side->value}"] ?? 0),
+        );
 
-        return array_values(array_map(static fn (ResistedFinding $one): string => 'strength, '.str_replace(['.', '_'], ' ', $one->movement).", {$one->side->value}", $weaker));
+        return array_values(array_map(
+            static fn (ResistedFinding $one): string => 'strength, '.str_replace(['.', '_'], ' ', $one->movement).", {$one->side->value}",
+            $weaker,
+        ));
     }
 }

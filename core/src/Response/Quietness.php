@@ -38,7 +38,9 @@ final readonly class Quietness
         }
 
         return array_map(
-            fn (string $key, int $count): Treated => new Treated($treated[$key], $count, $this->quiet($case, $treated[$key]), $this->eased($case, $treated[$key])),
+            fn (string $key, int $count): Treated => new Treated(
+                $treated[$key], $count, $this->quiet($case, $treated[$key]), $this->eased($case, $treated[$key]),
+            ),
             array_keys($visits),
             array_values($visits),
         );
@@ -48,7 +50,10 @@ final readonly class Quietness
     {
         $readings = [];
         foreach ([...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings] as $findings) {
-            $felt = array_filter($findings->palpation, static fn (PalpationFinding $finding): bool => $finding->muscle === $at->muscle && $finding->side === $at->side);
+            $felt = array_filter(
+                $findings->palpation,
+                static fn (PalpationFinding $finding): bool => $finding->muscle === $at->muscle && $finding->side === $at->side,
+            );
             if ($felt !== []) {
                 $readings[] = array_filter($felt, fn (PalpationFinding $finding): bool => ! $this->quietFinding($finding)) === [];
             }
@@ -72,7 +77,12 @@ final readonly class Quietness
         $felt = array_fill_keys([...$muscle->zones, ...$muscle->coreReferral, ...$muscle->spillOver], true);
         $series = [];
         foreach ([...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings] as $findings) {
-            $own = array_filter($findings->complaints, static fn (Complaint $complaint): bool => $complaint->now !== null && isset($felt[$complaint->zone]) && in_array($complaint->side, [$at->side, Side::Midline], true));
+            $own = array_filter(
+                $findings->complaints,
+                static fn (Complaint $complaint): bool => $complaint->now !== null
+                    && isset($felt[$complaint->zone])
+                    && in_array($complaint->side, [$at->side, Side::Midline], true),
+            );
             if ($own !== []) {
                 $series[] = max(array_map(static fn (Complaint $complaint): float => (float) $complaint->now, $own));
             }

@@ -20,15 +20,21 @@ use Somatrace\Core\Safety\ConditionTissue;
 /** What happened between the visits and what it means. Missing data is missing: never zero, never carried forward. */
 final readonly class ResponseJudge
 {
-    public function __construct(private Atlas $atlas, private ResponseFigures $figures, private Quietness $quietness, private ConditionTissue $tissue)
-    {
+    public function __construct(
+        private Atlas $atlas,
+        private ResponseFigures $figures,
+        private Quietness $quietness,
+        private ConditionTissue $tissue,
+    ) {
     }
 
     public function judge(CaseFile $case): ResponseResult
     {
         $measures = (new MeasureBook($this->atlas, $this->figures->measures))->of($case);
         $against = Contradiction::in($measures, $case);
-        $targets = array_map(fn (Treated $treated): TargetDecision => $this->target($case, $treated, $against), $this->quietness->treated($case));
+        $targets = array_map(
+            fn (Treated $treated): TargetDecision => $this->target($case, $treated, $against), $this->quietness->treated($case),
+        );
         [$course, $because] = $this->course($case, $measures);
         $because = $against === null ? $because : "{$against->words} What changed? Nothing goes a step further until it is clear. $because";
 
@@ -43,7 +49,9 @@ final readonly class ResponseJudge
         }
         $last = $this->lastDone($case, $treated);
 
-        return new TargetDecision($treated->at, $this->atlas->nameOf($treated->at), $decision, $step, $because, $treated->visits, $last?->doseKpaS);
+        return new TargetDecision(
+            $treated->at, $this->atlas->nameOf($treated->at), $decision, $step, $because, $treated->visits, $last?->doseKpaS,
+        );
     }
 
     /** @return array{Decision, int, string} */
@@ -111,7 +119,10 @@ final readonly class ResponseJudge
 
     private function worse(?PastVisit $visit): ?bool
     {
-        $said = array_filter(array_map(static fn (Aftermath $after): ?bool => $after->worse, $visit->aftermath ?? []), static fn (?bool $worse): bool => $worse !== null);
+        $said = array_filter(
+            array_map(static fn (Aftermath $after): ?bool => $after->worse, $visit->aftermath ?? []),
+            static fn (?bool $worse): bool => $worse !== null,
+        );
 
         return $said === [] ? null : in_array(true, $said, true);
     }
@@ -132,10 +143,17 @@ final readonly class ResponseJudge
         $kept = $this->goalKept($case);
         if ($kept >= $this->figures->goalVisits) {
             return $kept >= 2 * $this->figures->goalVisits
-                ? [CourseDecision::Discharge, "Pain at {$this->figures->goalPain} or less on $kept visits in a row: nothing left to do; come back when needed."]
+                ? [
+                    CourseDecision::Discharge,
+                    "Pain at {$this->figures->goalPain} or less on $kept visits in a row: nothing left to do; come back when needed.",
+                ]
                 : [CourseDecision::SpaceOut, "Pain at {$this->figures->goalPain} or less on $kept visits in a row: longer between visits."];
         }
-        $tellingMeasures = array_values(array_filter($measures, static fn (Measure $measure): bool => count($measure->series) > 1 && preg_match('/^(complaint|function|range)\\./', $measure->key) === 1));
+        $tellingMeasures = array_values(array_filter(
+            $measures,
+            static fn (Measure $measure): bool => count($measure->series) > 1
+                && preg_match('/^(complaint|function|range)\\./', $measure->key) === 1,
+        ));
         if ($tellingMeasures === []) {
             return [CourseDecision::NotEnough, 'Nothing was measured twice yet.'];
         }
@@ -145,8 +163,14 @@ final readonly class ResponseJudge
         $days = Dates::days($case->history[0]->date, $case->asOf);
         if ($improved === [] && ($visits >= $this->figures->reassessVisits || $days >= $this->figures->reassessDays)) {
             return $visits >= $this->figures->reassessVisits + $this->figures->referAfter
-                ? [CourseDecision::Refer, "$visits visits and no real change in pain, function or range, also after looking again: send on."]
-                : [CourseDecision::Reassess, "$visits visits in $days days and no real change in pain, function or range: look again from the start."];
+                ? [
+                    CourseDecision::Refer,
+                    "$visits visits and no real change in pain, function or range, also after looking again: send on.",
+                ]
+                : [
+                    CourseDecision::Reassess,
+                    "$visits visits in $days days and no real change in pain, function or range: look again from the start.",
+                ];
         }
 
         return [CourseDecision::Continue, $this->summary($improved, $worse)];
@@ -188,7 +212,11 @@ final readonly class ResponseJudge
         foreach ($case->health->conditions as $condition) {
             $tissue = $this->tissue->of($condition, $case);
             $days = $condition->since === null ? $tissue->swollenDays ?? 0 : Dates::days($condition->since, $case->asOf);
-            if ($condition->answer === Answer::Yes && in_array($tissue->swelling, [SwellingTrend::Same, SwellingTrend::Rising], true) && $days >= $this->figures->swellingDays) {
+            if (
+                $condition->answer === Answer::Yes
+                    && in_array($tissue->swelling, [SwellingTrend::Same, SwellingTrend::Rising], true)
+                    && $days >= $this->figures->swellingDays
+            ) {
                 return "Swelling that has not gone down in $days days.";
             }
         }
@@ -200,7 +228,9 @@ final readonly class ResponseJudge
     private function goalKept(CaseFile $case): int
     {
         $kept = 0;
-        foreach (array_reverse([...array_map(static fn (PastVisit $visit) => $visit->findings, $case->history), $case->findings]) as $findings) {
+        foreach (
+            array_reverse([...array_map(static fn (PastVisit $visit) => $visit->findings, $case->history), $case->findings]) as $findings
+        ) {
             $asked = array_filter($findings->complaints, static fn ($complaint): bool => $complaint->now !== null);
             $pains = array_map(static fn ($complaint): float => (float) $complaint->now, $asked);
             if ($pains === [] || max($pains) > $this->figures->goalPain) {

@@ -25,7 +25,8 @@ final readonly class TargetDecision
     {
         return [
             'muscle' => $this->at->muscle, 'side' => $this->at->side->value, 'name' => $this->name, 'decision' => $this->decision->value,
-            'pressure_step' => $this->pressureStep, 'because' => $this->because, 'visits' => $this->visits, 'last_dose_kpa_s' => $this->doseKpaS,
+            'pressure_step' => $this->pressureStep, 'because' => $this->because, 'visits' => $this->visits,
+            'last_dose_kpa_s' => $this->doseKpaS,
         ];
     }
 }

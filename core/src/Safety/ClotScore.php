@@ -28,6 +28,8 @@ final readonly class ClotScore
     /** @return array{sum: int, least: int, most: int, suspected: bool, items: array<string, array{points: int, answer: string}>} */
     public function toArray(): array
     {
-        return ['sum' => $this->sum, 'least' => $this->least, 'most' => $this->most, 'suspected' => $this->suspected, 'items' => $this->items];
+        return [
+            'sum' => $this->sum, 'least' => $this->least, 'most' => $this->most, 'suspected' => $this->suspected, 'items' => $this->items,
+        ];
     }
 }

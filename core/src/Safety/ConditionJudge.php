@@ -39,12 +39,17 @@ final readonly class ConditionJudge
             }
         }
         if ($answer->leave?->given === true) {
-            $templates = array_values(array_filter($templates, static fn (LimitTemplate $template): bool => $template->effect !== Effect::DoctorFirst));
+            $templates = array_values(array_filter(
+                $templates, static fn (LimitTemplate $template): bool => $template->effect !== Effect::DoctorFirst,
+            ));
         }
         $limits = $this->limits($templates, $id, $rule->label, $answer);
         [$verdict, $days] = $this->verdict($templates, $limits, $column);
 
-        return new Ruling($id, $verdict, $days, $limits, $this->questions($rule, $answer, $id), $this->offers($templates, $answer, $id), $this->reason($rule, $tissue));
+        return new Ruling(
+            $id, $verdict, $days, $limits, $this->questions($rule, $answer, $id), $this->offers($templates, $answer, $id),
+            $this->reason($rule, $tissue),
+        );
     }
 
     /** 0 mild or settled · 1 moderate · 2 severe or acute. */
@@ -56,7 +61,9 @@ final readonly class ConditionJudge
         }
         $days = $answer->since === null ? null : Dates::days($answer->since, $intake->case->asOf);
         if ($rule->byTime) {
-            $byDays = $days === null ? null : $this->byDays($days, $rule->severeDays ?? $this->rules->acuteDays, $rule->moderateDays ?? $this->rules->subacuteDays);
+            $byDays = $days === null
+                ? null
+                : $this->byDays($days, $rule->severeDays ?? $this->rules->acuteDays, $rule->moderateDays ?? $this->rules->subacuteDays);
             // of a stated stage, the dates and the signs the strictest counts; with neither stage nor date it is taken as sub-acute
             $column = max($answer->stage?->column() ?? $byDays ?? 1, $byDays ?? 0, $tissue->stage?->column() ?? 0);
 
@@ -82,7 +89,9 @@ final readonly class ConditionJudge
 
     public function isOver(ConditionRule $rule, ConditionAnswer $answer, Intake $intake): bool
     {
-        return $rule->lapsesAfterDays !== null && $answer->since !== null && Dates::days($answer->since, $intake->case->asOf) > $rule->lapsesAfterDays;
+        return $rule->lapsesAfterDays !== null
+            && $answer->since !== null
+            && Dates::days($answer->since, $intake->case->asOf) > $rule->lapsesAfterDays;
     }
 
     private function reason(ConditionRule $rule, Tissue $tissue): string
@@ -105,7 +114,10 @@ final readonly class ConditionJudge
      */
     private function limits(array $templates, string $id, string $cause, ConditionAnswer $answer): array
     {
-        return array_merge([], ...array_map(fn (LimitTemplate $template): array => $template->limits($this->atlas, $id, $cause, $answer->zones), $templates));
+        return array_merge(
+            [],
+            ...array_map(fn (LimitTemplate $template): array => $template->limits($this->atlas, $id, $cause, $answer->zones), $templates),
+        );
     }
 
     /**
@@ -142,12 +154,18 @@ final readonly class ConditionJudge
     {
         $questions = [];
         if ($answer->severity === null && ! $rule->byTime && $rule->turnsOnSeverity()) {
-            $questions[] = new Question("$id.severity", ucfirst($rule->label).': how bad is it?', 'Mild, moderate and severe lead to different limits; moderate is assumed.');
+            $questions[] = new Question(
+                "$id.severity", ucfirst($rule->label).': how bad is it?',
+                'Mild, moderate and severe lead to different limits; moderate is assumed.',
+            );
         }
         if ($rule->staged && $answer->stage === null && $answer->since === null) {
-            $questions[] = new Question("$id.stage", ucfirst($rule->label).': since when?', 'How fresh it is decides what may be done; sub-acute is assumed.');
+            $questions[] = new Question(
+                "$id.stage", ucfirst($rule->label).': since when?', 'How fresh it is decides what may be done; sub-acute is assumed.',
+            );
         }
-        $needsPlace = $rule->zoned || array_filter($rule->upTo(2), static fn (LimitTemplate $template): bool => $template->isLocal()) !== [];
+        $needsPlace = $rule->zoned
+            || array_filter($rule->upTo(2), static fn (LimitTemplate $template): bool => $template->isLocal()) !== [];
         if ($needsPlace && $answer->zones === []) {
             $questions[] = new Question("$id.zones", ucfirst($rule->label).': where?', 'Without a place the limit holds everywhere.');
         }

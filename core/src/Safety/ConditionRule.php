@@ -48,7 +48,8 @@ final readonly class ConditionRule
 
         return new self(
             $row->string('id'), $row->string('label'), $row->string('ask'), $row->string('group'), $row->string('graded_by') === 'time',
-            $days?->int('severe'), $days?->int('moderate'), $row->bool('zoned'), $row->bool('staged'), $row->stringOrNull('signs_at'), $row->intOrNull('lapses_after_days'), $row->string('fresh'),
+            $days?->int('severe'), $days?->int('moderate'), $row->bool('zoned'), $row->bool('staged'), $row->stringOrNull('signs_at'),
+            $row->intOrNull('lapses_after_days'), $row->string('fresh'),
             [$columns->map('mild', $template), $columns->map('moderate', $template), $columns->map('severe', $template)],
             $row->map('always', $template), $row->map('if_unknown', $template), $row->map('extra', ExtraRule::from(...)),
             $row->fieldsOrNull('applies'),

@@ -14,13 +14,21 @@ final readonly class DoctorFirst
      * @param  float  $share  of the minutes of a visit where it names the whole body
      * @param  float  $stepMinutes  at most on one muscle where it names a place
      */
-    private function __construct(private float $cap, private array $tools, private float $share, private float $stepMinutes, private int $usualMinutes)
-    {
+    private function __construct(
+        private float $cap,
+        private array $tools,
+        private float $share,
+        private float $stepMinutes,
+        private int $usualMinutes,
+    ) {
     }
 
     public static function from(Fields $row): self
     {
-        return new self($row->float('cap'), $row->strings('tools'), $row->float('minutes_share'), $row->float('step_minutes'), $row->int('usual_minutes'));
+        return new self(
+            $row->float('cap'), $row->strings('tools'), $row->float('minutes_share'), $row->float('step_minutes'),
+            $row->int('usual_minutes'),
+        );
     }
 
     /**
@@ -35,12 +43,16 @@ final readonly class DoctorFirst
                 continue;
             }
             $scope = $limit->scope;
-            $until = array_map(static fn (string $reason): string => rtrim($reason, '.').', and until then light and short.', $limit->reasons);
+            $until = array_map(
+                static fn (string $reason): string => rtrim($reason, '.').', and until then light and short.', $limit->reasons,
+            );
             $most = $scope->isEverything() ? ($minutes ?? $this->usualMinutes) * $this->share : $this->stepMinutes;
             $meant[] = new Limit(Effect::CapPressure, $scope, $this->cap, $limit->rules, $until, $limit->instead, cause: $limit->cause);
             $meant[] = new Limit(Effect::CapMinutes, $scope, $most, $limit->rules, $until, $limit->instead, cause: $limit->cause);
             foreach ($this->tools as $tool) {
-                $meant[] = new Limit(Effect::Exclude, $scope->with(tool: $tool), null, $limit->rules, $until, $limit->instead, cause: $limit->cause);
+                $meant[] = new Limit(
+                    Effect::Exclude, $scope->with(tool: $tool), null, $limit->rules, $until, $limit->instead, cause: $limit->cause,
+                );
             }
         }
 

@@ -43,7 +43,8 @@ final class FindingRules
             fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule->id, $label, [], $side), $rule->limits,
         ));
         $asked = $rule->ask === null ? [] : [new Question(
-            $rule->id.($side === null ? '' : ".{$side->value}"), ucfirst($label).': '.$rule->ask, $rule->reason, kind: $rule->disagrees ? 'disagreement' : null,
+            $rule->id.($side === null ? '' : ".{$side->value}"), ucfirst($label).': '.$rule->ask, $rule->reason,
+            kind: $rule->disagrees ? 'disagreement' : null,
         )];
         $verdict = $rule->verdict ?? ($rule->countsAs === null ? null : Verdict::Modify);
         $own = new Ruling($rule->id, $verdict, $rule->days, $limits, $asked, reason: ucfirst($label).': '.lcfirst($rule->reason));
@@ -52,10 +53,19 @@ final class FindingRules
         }
         // found counts as much as said: the limits are those of the condition, under the name of what was found
         $there = array_values(array_filter(
-            $this->atlas->placesOf((string) $rule->at), static fn (Place $place): bool => $side === null || $place->side === $side || $place->side === Side::Midline,
+            $this->atlas->placesOf((string) $rule->at),
+            static fn (Place $place): bool => $side === null || $place->side === $side || $place->side === Side::Midline,
         ));
-        $as = $this->judge->judge($this->rules->conditions[$rule->countsAs], new ConditionAnswer($rule->countsAs, Answer::Yes, $rule->severity, zones: $there), $intake);
+        $as = $this->judge->judge(
+            $this->rules->conditions[$rule->countsAs], new ConditionAnswer($rule->countsAs, Answer::Yes, $rule->severity, zones: $there),
+            $intake,
+        );
 
-        return [$own, new Ruling($rule->id, $as->verdict, $as->days, array_map(static fn (Limit $limit): Limit => $limit->under($rule->id), $as->limits))];
+        return [
+            $own,
+            new Ruling(
+                $rule->id, $as->verdict, $as->days, array_map(static fn (Limit $limit): Limit => $limit->under($rule->id), $as->limits),
+            ),
+        ];
     }
 }

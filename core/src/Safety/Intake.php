@@ -83,7 +83,10 @@ final readonly class Intake
                 'negative', 'relieves' => Answer::No,
                 default => Answer::Unknown,
             },
-            array_map(static fn ($finding): ?string => $finding->result, array_values(array_filter($this->case->findings->tests, static fn ($finding): bool => $finding->test === $test))),
+            array_map(
+                static fn ($finding): ?string => $finding->result,
+                array_values(array_filter($this->case->findings->tests, static fn ($finding): bool => $finding->test === $test)),
+            ),
         );
 
         return in_array(Answer::Yes, $answers, true) ? Answer::Yes : Answer::No;
@@ -115,7 +118,9 @@ final readonly class Intake
     /** @return list<ConditionAnswer> what was said of it; empty when nobody named it */
     public function answersOf(string $condition): array
     {
-        return array_values(array_filter($this->case->health->conditions, static fn (ConditionAnswer $answer): bool => $answer->condition === $condition));
+        return array_values(array_filter(
+            $this->case->health->conditions, static fn (ConditionAnswer $answer): bool => $answer->condition === $condition,
+        ));
     }
 
     /** What stands for a flag or a condition nobody named: no, where its group was read out and the answer is not too old. */
@@ -126,7 +131,10 @@ final readonly class Intake
         return $on === null ? Answer::Unknown : $this->aged(Answer::No, $part, $on);
     }
 
-    /** The day a group was read out; null when nobody has. A file that says all others are denied was asked all on its own day, or on the day it names for the part. */
+    /**
+     * The day a group was read out; null when nobody has. A file that says all others are denied was asked all on its own day, or on the
+     * day it names for the part.
+     */
     private function askedOn(string $group): ?\DateTimeImmutable
     {
         $health = $this->case->health;
@@ -153,7 +161,9 @@ final readonly class Intake
         }
         foreach ($this->answersOf($condition) as $answer) {
             $days = $answer->since === null ? null : Dates::days($answer->since, $this->case->asOf);
-            $late = $answer->stage === null ? $days !== null && $days > self::SUBACUTE_DAYS : in_array($answer->stage, [Stage::Late, Stage::Settled], true);
+            $late = $answer->stage === null
+                ? $days !== null && $days > self::SUBACUTE_DAYS
+                : in_array($answer->stage, [Stage::Late, Stage::Settled], true);
             $calm = in_array($answer->swellingTrend, [null, SwellingTrend::Gone], true) && $answer->severity !== Severity::Severe;
             if ($answer->answer === Answer::Yes && ! ($late && $calm && ($days === null || $days > self::SUBACUTE_DAYS))) {
                 return false;
@@ -166,7 +176,8 @@ final readonly class Intake
     /** Whether a place belongs to a set of zones, and lies on that side where one is asked of. */
     public function isIn(Place $place, string $set, ?Side $side): bool
     {
-        return in_array($place->zone, $this->atlas->zoneSets[$set] ?? [], true) && ($side === null || $place->side === $side || $place->side === Side::Midline);
+        return in_array($place->zone, $this->atlas->zoneSets[$set] ?? [], true)
+            && ($side === null || $place->side === $side || $place->side === Side::Midline);
     }
 
     /** @return list<array{string, ?float}> how the movements and levels of a group of zones end, each with its pain */
@@ -174,14 +185,20 @@ final readonly class Intake
     {
         $ends = [];
         foreach ($this->case->findings->range as $finding) {
-            $there = ($this->reproduction->groupsOf($finding->movement)[0] ?? '') === $group && ($side === null || in_array($finding->side, [$side, Side::Midline], true));
+            $there = ($this->reproduction->groupsOf($finding->movement)[0] ?? '') === $group
+                && ($side === null || in_array($finding->side, [$side, Side::Midline], true));
             if ($there && $finding->endFeel !== null) {
                 $ends[] = [$finding->endFeel, $finding->pain];
             }
         }
         foreach ($this->case->findings->tests as $finding) {
             $there = ($finding->segment !== null && str_starts_with($finding->segment, 'C') ? 'neck' : 'trunk') === $group;
-            if ($there && $finding->segment !== null && $finding->endFeel !== null && ($side === null || in_array($finding->side, [$side, Side::Midline], true))) {
+            if (
+                $there
+                    && $finding->segment !== null
+                    && $finding->endFeel !== null
+                    && ($side === null || in_array($finding->side, [$side, Side::Midline], true))
+            ) {
                 $ends[] = [$finding->endFeel, $finding->pain];
             }
         }
@@ -202,7 +219,11 @@ final readonly class Intake
     {
         $places = [];
         foreach ($this->case->findings->palpation as $finding) {
-            foreach (array_intersect($finding->texture, ['warm', 'swollen']) === [] ? [] : $this->atlas->muscle($finding->muscle)->zonesOf($finding->site) as $zone) {
+            foreach (
+                array_intersect($finding->texture, ['warm', 'swollen']) === []
+                    ? []
+                    : $this->atlas->muscle($finding->muscle)->zonesOf($finding->site) as $zone
+            ) {
                 $place = $this->atlas->placeOn($zone, $finding->side);
                 if ($this->tissue->at($place, $this->case)->stage === Stage::Acute) {
                     $places[$place->key()] = $place;

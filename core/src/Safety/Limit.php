@@ -70,7 +70,10 @@ final readonly class Limit
         return [$own, $this->rules, $this->reasons] <= [$others, $other->rules, $other->reasons];
     }
 
-    /** @return array{effect: string, scope: array<string, string|true>, value: float|int|string|null, rules: list<string>, cause: string, reason: string, instead: string} */
+    /**
+     * @return array{effect: string, scope: array<string, string|true>, value: float|int|string|null, rules: list<string>, cause: string,
+     * reason: string, instead: string}
+     */
     public function toArray(): array
     {
         $value = is_float($this->value) && floor($this->value) === $this->value ? (int) $this->value : $this->value;

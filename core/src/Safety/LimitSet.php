@@ -49,7 +49,9 @@ final readonly class LimitSet
     /** @return list<Limit> all that forbid the work: outright first, then until a check is done that it needs */
     public function against(ProposedWork $work): array
     {
-        $waits = array_filter($this->touching($work, Effect::CheckFirst), static fn (Limit $limit): bool => ! $limit->scope->isEverything());
+        $waits = array_filter(
+            $this->touching($work, Effect::CheckFirst), static fn (Limit $limit): bool => ! $limit->scope->isEverything(),
+        );
 
         return [...$this->touching($work, Effect::Avoid, Effect::Exclude), ...array_values($waits)];
     }

@@ -70,7 +70,10 @@ final readonly class LimitTemplate
         foreach ($this->places($atlas, $given, $sides) ?? [null] as $place) {
             foreach ($this->muscles($sides) as $muscle) {
                 $scope = new Scope($place, $this->technique, $this->tool, $this->position, $this->product, $muscle, $this->site);
-                $limits[] = new Limit($this->effect, $scope, $this->value, [$rule], [$this->sentence($atlas, $cause, $place, $muscle)], $this->instead, cause: $cause);
+                $limits[] = new Limit(
+                    $this->effect, $scope, $this->value, [$rule], [$this->sentence($atlas, $cause, $place, $muscle)], $this->instead,
+                    cause: $cause,
+                );
             }
         }
 
@@ -87,7 +90,9 @@ final readonly class LimitTemplate
 
         return match (true) {
             $this->muscle === null => [null],
-            default => array_map(fn (Side $side): MuscleAt => new MuscleAt((string) $this->muscle, $side), $paired === [] ? Side::pair() : $paired),
+            default => array_map(
+                fn (Side $side): MuscleAt => new MuscleAt((string) $this->muscle, $side), $paired === [] ? Side::pair() : $paired,
+            ),
         };
     }
 
@@ -125,7 +130,8 @@ final readonly class LimitTemplate
     private function onSides(array $places, array $sides): array
     {
         return array_values(array_filter(
-            $places, static fn (Place $place): bool => $sides === [] || $place->side === Side::Midline || in_array($place->side, $sides, true),
+            $places,
+            static fn (Place $place): bool => $sides === [] || $place->side === Side::Midline || in_array($place->side, $sides, true),
         ));
     }
 
@@ -136,7 +142,9 @@ final readonly class LimitTemplate
             return $this->verdict->value.($this->days === null ? '' : " ({$this->days} d)");
         }
         $where = match ($this->where) {
-            null => $this->muscle === null ? 'anywhere' : 'at: '.$atlas->muscle($this->muscle)->name.($this->oneSided === null ? '' : ", {$this->oneSided->value}"),
+            null => $this->muscle === null
+                ? 'anywhere'
+                : 'at: '.$atlas->muscle($this->muscle)->name.($this->oneSided === null ? '' : ", {$this->oneSided->value}"),
             'zones' => 'at the place',
             'near' => 'near the place',
             'device' => 'at the device and beside it',

@@ -16,13 +16,22 @@ final readonly class MedicineRule
      * @param  list<LimitTemplate>  $do
      * @param  list<Fields>  $extra
      */
-    private function __construct(public string $id, public string $label, public string $ask, public ?int $withinDays, public array $do, private array $extra)
-    {
+    private function __construct(
+        public string $id,
+        public string $label,
+        public string $ask,
+        public ?int $withinDays,
+        public array $do,
+        private array $extra,
+    ) {
     }
 
     public static function from(Fields $row): self
     {
-        return new self($row->string('id'), $row->string('label'), $row->string('ask'), $row->intOrNull('within_days'), $row->map('do', LimitTemplate::from(...)), $row->list('extra'));
+        return new self(
+            $row->string('id'), $row->string('label'), $row->string('ask'), $row->intOrNull('within_days'),
+            $row->map('do', LimitTemplate::from(...)), $row->list('extra'),
+        );
     }
 
     /** Whether where it is given decides anything. */
@@ -34,7 +43,9 @@ final readonly class MedicineRule
     /** Whether a detail of it decides anything: weeks_at_least, placed, dose_hours_under. */
     public function asks(string $detail): bool
     {
-        return in_array($detail, array_merge([], ...array_map(static fn (Fields $extra): array => $extra->fields('when')->keys(), $this->extra)), true);
+        return in_array(
+            $detail, array_merge([], ...array_map(static fn (Fields $extra): array => $extra->fields('when')->keys(), $this->extra)), true,
+        );
     }
 
     /** @return list<LimitTemplate> */
@@ -83,7 +94,9 @@ final readonly class MedicineRule
         ];
 
         return array_map(
-            fn (string $part): Question => new Question("medicine.{$this->id}.$part", ucfirst($this->label).': '.$asks[$part][0], $asks[$part][1]),
+            fn (string $part): Question => new Question(
+                "medicine.{$this->id}.$part", ucfirst($this->label).': '.$asks[$part][0], $asks[$part][1],
+            ),
             array_keys(array_filter($open)),
         );
     }
@@ -95,7 +108,9 @@ final readonly class MedicineRule
                 // a duration nobody knows counts as long
                 'weeks_at_least' => ($answer->weeksAt($day) ?? PHP_INT_MAX) >= $when->int($key),
                 'placed' => $answer->places !== [],
-                'dose_hours_under' => $answer->lastDoseHours !== null && $answer->lastDoseHours < $when->float($key) && $answer->shortActing !== Answer::No,
+                'dose_hours_under' => $answer->lastDoseHours !== null
+                    && $answer->lastDoseHours < $when->float($key)
+                    && $answer->shortActing !== Answer::No,
                 default => throw UnknownRulePart::named($key),
             };
             if (! $holds) {

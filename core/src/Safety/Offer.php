@@ -10,7 +10,13 @@ use Somatrace\Core\Anatomy\Place;
 final readonly class Offer
 {
     /** @param  list<Place>  $around the places it is offered around, never on */
-    public function __construct(public string $technique, public string $product, public array $around, public string $school, public string $schoolValue, public string $rule)
-    {
+    public function __construct(
+        public string $technique,
+        public string $product,
+        public array $around,
+        public string $school,
+        public string $schoolValue,
+        public string $rule,
+    ) {
     }
 }

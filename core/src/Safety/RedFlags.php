@@ -23,10 +23,13 @@ final readonly class RedFlags
     {
         $flags = [];
         foreach ($file->list('flags') as $row) {
-            $flags[$row->string('id')] = ['ask' => $row->string('ask'), 'every_visit' => $row->bool('every_visit'), 'dated' => $row->bool('dated')];
+            $flags[$row->string('id')] = [
+                'ask' => $row->string('ask'), 'every_visit' => $row->bool('every_visit'), 'dated' => $row->bool('dated'),
+            ];
         }
         $rules = $file->map('rules', static fn (Fields $row): FlagRule => new FlagRule(
-            $row->string('id'), $row->string('label'), Conditions::from($row->fields('when')), Verdict::from($row->string('verdict')), $row->intOrNull('days'),
+            $row->string('id'), $row->string('label'), Conditions::from($row->fields('when')), Verdict::from($row->string('verdict')),
+            $row->intOrNull('days'),
             $row->map('limits', LimitTemplate::from(...)), $row->string('reason'),
         ));
 

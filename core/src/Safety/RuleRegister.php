@@ -9,7 +9,9 @@ use Somatrace\Core\Anatomy\NotWith;
 use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Data\JsonFile;
 
-/** Every row of the safety rules with its id, read from the data: for the table in the docs, and for the test that holds each to its word. */
+/**
+ * Every row of the safety rules with its id, read from the data: for the table in the docs, and for the test that holds each to its word.
+ */
 final readonly class RuleRegister
 {
     private const COLUMNS = ['mild' => 'mild, or settled', 'moderate' => 'moderate', 'severe' => 'severe, or acute'];
@@ -28,19 +30,35 @@ final readonly class RuleRegister
         return [
             ...$flags->map('rules', $this->flag(...)),
             ...array_merge([], ...$conditions->map('conditions', $this->condition(...))),
-            ...array_merge([], ...$conditions->map('medicines', fn (Fields $row): array => $this->medicine($row, $this->source($row, $conditions)))),
-            new RuleRow('age.guardian', "under {$conditions->int('guardian_age')}, no guardian has agreed", 'defer', $conditions->string('source')),
-            new RuleRow('age.older', "from {$conditions->int('older_age')} years", "pressure at most {$conditions->float('older_cap')}; 6 by a licensed decision in writing", $conditions->string('source')),
+            ...array_merge(
+                [], ...$conditions->map('medicines', fn (Fields $row): array => $this->medicine($row, $this->source($row, $conditions))),
+            ),
+            new RuleRow(
+                'age.guardian', "under {$conditions->int('guardian_age')}, no guardian has agreed", 'defer', $conditions->string('source'),
+            ),
+            new RuleRow(
+                'age.older', "from {$conditions->int('older_age')} years",
+                "pressure at most {$conditions->float('older_cap')}; 6 by a licensed decision in writing", $conditions->string('source'),
+            ),
             ...$clot->map('items', static fn (Fields $row): RuleRow => new RuleRow(
                 'clot.'.$row->string('id'), 'a leg sign, and: '.$row->string('ask'),
-                "counts {$row->int('points')}; from {$clot->int('suspicion_from')} on refer today, both legs left alone", $clot->string('source'),
+                "counts {$row->int('points')}; from {$clot->int('suspicion_from')} on refer today, both legs left alone",
+                $clot->string('source'),
             )),
-            new RuleRow('leg_sign', "a leg sign said, or one calf {$clot->float('leg_sign_cm')} cm larger, and a score below {$clot->int('suspicion_from')}", 'modify; that leg, or both, left alone from groin to toes; a doctor looks within a day or two', $conditions->string('source')),
+            new RuleRow(
+                'leg_sign',
+                "a leg sign said, or one calf {$clot->float('leg_sign_cm')} cm larger, and a score below {$clot->int('suspicion_from')}",
+                'modify; that leg, or both, left alone from groin to toes; a doctor looks within a day or two',
+                $conditions->string('source'),
+            ),
             ...JsonFile::read("{$this->folder}/finding_rules.json")->map('rules', $this->finding(...)),
         ];
     }
 
-    /** @return list<RuleRow> what every touch is held to, whoever the client is: places, positions, agreement, and what a technique is not for */
+    /**
+     * @return list<RuleRow> what every touch is held to, whoever the client is: places, positions, agreement, and what a technique is not
+     * for
+     */
     public function touchRows(): array
     {
         $techniques = JsonFile::read("{$this->folder}/techniques.json");
@@ -48,11 +66,16 @@ final readonly class RuleRegister
         foreach ($this->atlas->handbook()->hazards as $hazard) {
             $tools = implode(', ', array_map(fn (string $tool): string => $this->atlas->tool($tool)->name, $hazard->tools));
             $does = array_filter([
-                $hazard->broad ? 'no stroke over it' : null, $hazard->broadCap === null ? null : "strokes over it at most {$hazard->broadCap}",
+                $hazard->broad ? 'no stroke over it' : null,
+                $hazard->broadCap === null ? null : "strokes over it at most {$hazard->broadCap}",
                 "not with: $tools", $hazard->cap === null ? null : "at most {$hazard->cap}",
-                $hazard->sustained ? 'nothing held long' : null, $hazard->sustainedCap === null ? null : "held long at most {$hazard->sustainedCap}",
+                $hazard->sustained ? 'nothing held long' : null,
+                $hazard->sustainedCap === null ? null : "held long at most {$hazard->sustainedCap}",
             ]);
-            $rows[] = new RuleRow("hazard.{$hazard->id}", "{$hazard->name}, where a stroke goes or a muscle beside it is worked", implode('; ', $does), 'practice default');
+            $rows[] = new RuleRow(
+                "hazard.{$hazard->id}", "{$hazard->name}, where a stroke goes or a muscle beside it is worked", implode('; ', $does),
+                'practice default',
+            );
         }
         $rows[] = new RuleRow('reach', 'a place no hand comes to in that position', 'not there', 'practice default');
         foreach ($this->atlas->consentAreas as $area) {
@@ -63,11 +86,20 @@ final readonly class RuleRegister
         foreach ($techniques->list('techniques') as $row) {
             $technique = $this->atlas->technique($row->string('id'));
             if ($technique->notWith !== []) {
-                $not = array_map(static fn (NotWith $one): string => $one->words(str_replace('_', ' ', (string) ($one->condition ?? $one->unsettled ?? $one->flag))), $technique->notWith);
-                $rows[] = new RuleRow("technique.{$technique->id}", implode('; ', $not), 'no '.lcfirst($technique->name), $technique->source);
+                $not = array_map(
+                    static fn (NotWith $one): string => $one->words(str_replace(
+                        '_', ' ', (string) ($one->condition ?? $one->unsettled ?? $one->flag),
+                    )),
+                    $technique->notWith,
+                );
+                $rows[] = new RuleRow(
+                    "technique.{$technique->id}", implode('; ', $not), 'no '.lcfirst($technique->name), $technique->source,
+                );
             }
         }
-        $rows[] = new RuleRow('technique.stage', 'signs of a fresh inflammation at the place', 'only what is allowed in an acute stage', 'practice default');
+        $rows[] = new RuleRow(
+            'technique.stage', 'signs of a fresh inflammation at the place', 'only what is allowed in an acute stage', 'practice default',
+        );
 
         return $rows;
     }
@@ -83,7 +115,10 @@ final readonly class RuleRegister
             ...($row->stringOrNull('ask') === null ? [] : ['asks: '.$row->string('ask')]),
         ];
 
-        return new RuleRow($row->string('id'), $row->string('label').($row->bool('each_side') ? ', each side by itself' : '').'. '.$row->string('reason'), implode('; ', $does), $row->string('source'));
+        return new RuleRow(
+            $row->string('id'), $row->string('label').($row->bool('each_side') ? ', each side by itself' : '').'. '.$row->string('reason'),
+            implode('; ', $does), $row->string('source'),
+        );
     }
 
     /** @return list<RuleRow> */
@@ -91,9 +126,17 @@ final readonly class RuleRegister
     {
         $medicine = MedicineRule::from($row);
         $words = fn (LimitTemplate $limit): string => $limit->words($this->atlas);
-        $rows = [new RuleRow("medicine.{$medicine->id}", "takes {$medicine->label}", implode('; ', array_unique(array_map($words, $medicine->do))), $source)];
+        $rows = [
+            new RuleRow(
+                "medicine.{$medicine->id}", "takes {$medicine->label}", implode('; ', array_unique(array_map($words, $medicine->do))),
+                $source,
+            ),
+        ];
         foreach ($medicine->additions() as $when => $do) {
-            $rows[] = new RuleRow("medicine.{$medicine->id}.extra.".count($rows), "takes {$medicine->label}, $when", implode('; ', array_unique(array_map($words, $do))), $source);
+            $rows[] = new RuleRow(
+                "medicine.{$medicine->id}.extra.".count($rows), "takes {$medicine->label}, $when",
+                implode('; ', array_unique(array_map($words, $do))), $source,
+            );
         }
 
         return $rows;
@@ -103,12 +146,17 @@ final readonly class RuleRegister
     {
         $limits = $row->map('limits', LimitTemplate::from(...));
         $days = $row->intOrNull('days');
-        $does = [$row->string('verdict').($days === null ? '' : " ($days d)"), ...array_map(fn (LimitTemplate $limit): string => $limit->words($this->atlas), $limits)];
+        $does = [
+            $row->string('verdict').($days === null ? '' : " ($days d)"),
+            ...array_map(fn (LimitTemplate $limit): string => $limit->words($this->atlas), $limits),
+        ];
 
         return new RuleRow($row->string('id'), $row->string('reason'), implode('; ', $does), $row->string('source'));
     }
 
-    /** @return list<RuleRow> the columns that add something, what always holds, what an open answer brings, and the extras in their order */
+    /**
+     * @return list<RuleRow> the columns that add something, what always holds, what an open answer brings, and the extras in their order
+     */
     private function condition(Fields $row): array
     {
         $id = 'condition.'.$row->string('id');

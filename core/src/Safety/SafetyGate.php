@@ -22,8 +22,12 @@ final readonly class SafetyGate
 
     private TechniqueRules $techniques;
 
-    public function __construct(private Atlas $atlas, private SafetyRules $rules, private ConditionTissue $tissue, private Reproduction $reproduction)
-    {
+    public function __construct(
+        private Atlas $atlas,
+        private SafetyRules $rules,
+        private ConditionTissue $tissue,
+        private Reproduction $reproduction,
+    ) {
         $this->judge = new ConditionJudge($atlas, $rules);
         $this->findings = new FindingRules($atlas, $rules, $this->judge);
         $this->techniques = new TechniqueRules($atlas, $rules, $this->judge);
@@ -43,10 +47,18 @@ final readonly class SafetyGate
             ...$this->findings->of($intake),
             ...$this->techniques->of($intake),
         ];
-        usort($rulings, static fn (Ruling $a, Ruling $b): int => [$b->verdict?->strength() ?? -1, $a->rule] <=> [$a->verdict?->strength() ?? -1, $b->rule]);
-        $verdict = array_reduce($rulings, static fn (Verdict $all, Ruling $one): Verdict => $all->stronger($one->verdict ?? Verdict::Proceed), Verdict::Proceed);
+        usort(
+            $rulings,
+            static fn (Ruling $a, Ruling $b): int => [$b->verdict?->strength() ?? -1, $a->rule]
+                <=> [$a->verdict?->strength() ?? -1, $b->rule],
+        );
+        $verdict = array_reduce(
+            $rulings, static fn (Verdict $all, Ruling $one): Verdict => $all->stronger($one->verdict ?? Verdict::Proceed), Verdict::Proceed,
+        );
         $after = $this->overridden($verdict, $rulings, $case);
-        $limits = array_merge($this->overrideLimits($case, $verdict), ...array_map(static fn (Ruling $ruling): array => $ruling->limits, $rulings));
+        $limits = array_merge(
+            $this->overrideLimits($case, $verdict), ...array_map(static fn (Ruling $ruling): array => $ruling->limits, $rulings),
+        );
 
         return new SafetyResult(
             $after,
@@ -56,7 +68,9 @@ final readonly class SafetyGate
             $this->questions($rulings),
             array_merge([], ...array_map(static fn (Ruling $ruling): array => $ruling->offers, $rulings)),
             array_values(array_map(
-                static fn (Ruling $ruling): array => ['rule' => $ruling->rule, 'verdict' => ($ruling->verdict ?? Verdict::Proceed)->value, 'reason' => $ruling->reason],
+                static fn (Ruling $ruling): array => [
+                    'rule' => $ruling->rule, 'verdict' => ($ruling->verdict ?? Verdict::Proceed)->value, 'reason' => $ruling->reason,
+                ],
                 array_filter($rulings, static fn (Ruling $ruling): bool => $ruling->verdict !== null),
             )),
             $clot,
@@ -79,7 +93,12 @@ final readonly class SafetyGate
         $rulings = [];
         foreach ($this->rules->flags->rules as $rule) {
             if ($rule->when->holds($intake) === Answer::Yes) {
-                $limits = array_merge([], ...array_map(fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule->id, $rule->label, []), $rule->limits));
+                $limits = array_merge(
+                    [],
+                    ...array_map(
+                        fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule->id, $rule->label, []), $rule->limits,
+                    ),
+                );
                 $rulings[] = new Ruling($rule->id, $rule->verdict, $rule->days, $limits, reason: $rule->reason);
             }
         }
@@ -94,9 +113,13 @@ final readonly class SafetyGate
         foreach ($this->rules->flags->flags as $id => $flag) {
             if ($intake->flag($id) === Answer::Unknown) {
                 $reason = 'Not yet answered: '.$flag['ask'];
-                $rulings[] = new Ruling("open.$id", Verdict::Modify, null, [new Limit(Effect::CheckFirst, new Scope, $id, ["open.$id"], [$reason])], [
-                    new Question($id, $flag['ask'], $flag['every_visit'] ? 'Asked at every visit, before hands go on.' : 'Asked at the first visit and once a month.', true),
-                ], reason: $reason);
+                $when = $flag['every_visit'] ? 'Asked at every visit, before hands go on.' : 'Asked at the first visit and once a month.';
+                $rulings[] = new Ruling(
+                    "open.$id", Verdict::Modify, null,
+                    [new Limit(Effect::CheckFirst, new Scope, $id, ["open.$id"], [$reason])],
+                    [new Question($id, $flag['ask'], $when, true)],
+                    reason: $reason,
+                );
             }
         }
 
@@ -117,7 +140,9 @@ final readonly class SafetyGate
                 $aged = $intake->aged($answer->answer, $rule->fresh, $answer->on);
                 $rulings[] = $this->judge->judge($rule, $aged === $answer->answer ? $answer : new ConditionAnswer($id, $aged), $intake);
             }
-            if ($answers === [] && $rule->canBe($intake->case->client) && $intake->unnamed($rule->group, $rule->fresh) === Answer::Unknown) {
+            if (
+                $answers === [] && $rule->canBe($intake->case->client) && $intake->unnamed($rule->group, $rule->fresh) === Answer::Unknown
+            ) {
                 $openGroups[$rule->group][] = $rule->ask;
                 $ruling = $this->judge->judge($rule, new ConditionAnswer($id, Answer::Unknown), $intake);
                 $rulings[] = new Ruling($ruling->rule, null, null, $ruling->limits);
@@ -125,7 +150,10 @@ final readonly class SafetyGate
         }
         foreach ($openGroups as $group => $asks) {
             $rulings[] = new Ruling("conditions.$group", questions: [
-                new Question("conditions.$group", $this->rules->groups[$group].': '.implode(' ', $asks), 'Nobody has asked these yet, or too long ago; what is not asked is not known.', true),
+                new Question(
+                    "conditions.$group", $this->rules->groups[$group].': '.implode(' ', $asks),
+                    'Nobody has asked these yet, or too long ago; what is not asked is not known.', true,
+                ),
             ]);
         }
 
@@ -139,7 +167,9 @@ final readonly class SafetyGate
         foreach ($intake->case->health->medicines as $answer) {
             $medicine = $this->rules->medicines[$answer->medicine] ?? null;
             $given = $intake->aged($answer->answer, 'medicines', null);
-            $past = $medicine?->withinDays !== null && $answer->since !== null && Dates::days($answer->since, $intake->case->asOf) > $medicine->withinDays;
+            $past = $medicine?->withinDays !== null
+                && $answer->since !== null
+                && Dates::days($answer->since, $intake->case->asOf) > $medicine->withinDays;
             if ($medicine === null || $past || $given === Answer::No) {
                 continue;
             }
@@ -153,10 +183,18 @@ final readonly class SafetyGate
                 fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule, $medicine->label, $answer->places),
                 $medicine->templates($answer, $intake->case->asOf),
             ));
-            $rulings[] = new Ruling($rule, Verdict::Modify, null, $limits, $medicine->questions($answer, $intake->case->asOf), reason: ucfirst($medicine->label).'.');
+            $rulings[] = new Ruling(
+                $rule, Verdict::Modify, null, $limits, $medicine->questions($answer, $intake->case->asOf),
+                reason: ucfirst($medicine->label).'.',
+            );
         }
         if ($intake->case->health->medicines === [] && $intake->unnamed('allergies_medicines', 'medicines') === Answer::Unknown) {
-            $rulings[] = new Ruling('medicines', questions: [new Question('medicines', 'Which medicines are taken?', 'Some thin the blood or dull the feeling of pressure.', true)]);
+            $rulings[] = new Ruling(
+                'medicines',
+                questions: [
+                    new Question('medicines', 'Which medicines are taken?', 'Some thin the blood or dull the feeling of pressure.', true),
+                ],
+            );
         }
 
         return $rulings;
@@ -168,13 +206,23 @@ final readonly class SafetyGate
         if ($case->client->age < $this->rules->guardianAge && $case->client->guardianConsent !== true) {
             $reason = "Under {$this->rules->guardianAge}: a guardian agrees first.";
 
-            return [new Ruling('age.guardian', Verdict::Defer, 1, [], [new Question('age.guardian', 'Has a guardian agreed?', $reason, true)], reason: $reason)];
+            return [
+                new Ruling(
+                    'age.guardian', Verdict::Defer, 1, [], [new Question('age.guardian', 'Has a guardian agreed?', $reason, true)],
+                    reason: $reason,
+                ),
+            ];
         }
         if ($case->client->age >= $this->rules->olderAge) {
             $cap = $this->olderCap($case);
             $reason = "From {$this->rules->olderAge} years on: pressure at most $cap.";
 
-            return [new Ruling('age.older', Verdict::Modify, null, [new Limit(Effect::CapPressure, new Scope, $cap, ['age.older'], [$reason])], reason: $reason)];
+            return [
+                new Ruling(
+                    'age.older', Verdict::Modify, null, [new Limit(Effect::CapPressure, new Scope, $cap, ['age.older'], [$reason])],
+                    reason: $reason,
+                ),
+            ];
         }
 
         return [];
@@ -237,33 +285,58 @@ final readonly class SafetyGate
         if ($clot === null) {
             $open = $said === null && $intake->unnamed('red_flags_other', 'red_flags_other') === Answer::Unknown;
 
-            return $open ? [new Ruling('leg_signs', questions: [new Question('leg_signs', 'Any new swelling, heat or deep soreness in a calf?', 'A calf that has changed is looked at before legs are worked.', true)])] : [];
+            return $open
+                ? [
+                    new Ruling(
+                        'leg_signs',
+                        questions: [
+                            new Question(
+                                'leg_signs', 'Any new swelling, heat or deep soreness in a calf?',
+                                'A calf that has changed is looked at before legs are worked.', true,
+                            ),
+                        ],
+                    ),
+                ]
+                : [];
         }
         $questions = [];
         foreach ($this->rules->clotItems as $id => $item) {
             if ($clot->items[$id]['answer'] === Answer::Unknown->value) {
-                $questions[] = new Question("clot.$id", $item['ask'], "Counts {$item['points']} of the calf score, now {$clot->sum} (between {$clot->least} and {$clot->most}).");
+                $questions[] = new Question(
+                    "clot.$id", $item['ask'],
+                    "Counts {$item['points']} of the calf score, now {$clot->sum} (between {$clot->least} and {$clot->most}).",
+                );
             }
         }
         $difference = $this->calfDifference($intake->case);
         $measured = $difference !== null && $difference[0] >= $this->rules->legSignCm;
         if ($measured && $said === Answer::No) {
             $questions[] = new Question(
-                'leg_signs.measured', "No sign in a calf, it was said; measured, the {$difference[1]->value} one is {$difference[0]} cm larger. Which is right?",
+                'leg_signs.measured',
+                "No sign in a calf, it was said; measured, the {$difference[1]->value} one is {$difference[0]} cm larger. Which is right?",
                 'What was measured outranks the answer until it is settled.', kind: 'disagreement',
             );
         }
         if ($clot->suspected) {
             $legs = $this->legs(null, "The signs in the calf add up to {$clot->sum}: both legs are left alone today.");
 
-            return [new Ruling('clot_score', Verdict::Refer, 0, $legs, $questions, reason: "Calf score {$clot->sum}: a clot is possible; a doctor looks today.")];
+            return [
+                new Ruling(
+                    'clot_score', Verdict::Refer, 0, $legs, $questions,
+                    reason: "Calf score {$clot->sum}: a clot is possible; a doctor looks today.",
+                ),
+            ];
         }
         // Suspicion that further answers could still raise keeps the legs untouched, without raising an alarm.
         if ($clot->most >= $this->rules->clotSuspicionFrom) {
             $check = new Limit(Effect::CheckFirst, new Scope, 'clot_score', ['clot_score'], ['Finish the calf questions first.']);
             $legs = $this->legs(null, 'The signs in the calf are not all answered: the legs wait.');
 
-            return [new Ruling('clot_score', Verdict::Modify, null, [...$legs, $check], $questions, reason: 'A sign in the calf, not yet fully asked.')];
+            return [
+                new Ruling(
+                    'clot_score', Verdict::Modify, null, [...$legs, $check], $questions, reason: 'A sign in the calf, not yet fully asked.',
+                ),
+            ];
         }
         if (! $clot->sign) {
             return $questions === [] ? [] : [new Ruling('clot_score', questions: $questions)];
@@ -281,7 +354,10 @@ final readonly class SafetyGate
         $legs = [];
         foreach ($this->atlas->placesOf('leg_from_groin') as $place) {
             if ($only === null || $place->side === $only) {
-                $legs[] = new Limit(Effect::Avoid, new Scope($place), null, [$rule], [$reason], 'work above the legs, and send on the same day if a clot is possible');
+                $legs[] = new Limit(
+                    Effect::Avoid, new Scope($place), null, [$rule], [$reason],
+                    'work above the legs, and send on the same day if a clot is possible',
+                );
             }
         }
 
@@ -300,7 +376,13 @@ final readonly class SafetyGate
         }
         $decided = array_filter([Verdict::Refer, Verdict::Defer], fn (Verdict $one): bool => $this->valid($case, $one->value) !== []);
 
-        return array_reduce($rulings, static fn (Verdict $all, Ruling $one): Verdict => $one->verdict === null || in_array($one->verdict, $decided, true) ? $all : $all->stronger($one->verdict), Verdict::Modify);
+        return array_reduce(
+            $rulings,
+            static fn (Verdict $all, Ruling $one): Verdict => $one->verdict === null || in_array($one->verdict, $decided, true)
+                ? $all
+                : $all->stronger($one->verdict),
+            Verdict::Modify,
+        );
     }
 
     /** @return list<Limit> */
@@ -309,7 +391,10 @@ final readonly class SafetyGate
         $limits = [];
         foreach ($this->valid($case, $verdict->value) as $override) {
             if ($override->pressureCap !== null && $verdict !== Verdict::Modify) {
-                $limits[] = new Limit(Effect::CapPressure, new Scope, $override->pressureCap, ['override'], ["Treated by a written decision: pressure at most {$override->pressureCap}."]);
+                $limits[] = new Limit(
+                    Effect::CapPressure, new Scope, $override->pressureCap, ['override'],
+                    ["Treated by a written decision: pressure at most {$override->pressureCap}."],
+                );
             }
         }
 
@@ -321,7 +406,9 @@ final readonly class SafetyGate
     {
         return array_values(array_filter(
             $case->overrides,
-            static fn (Override $override): bool => $override->byLicensed && $override->verdict === $verdict && Dates::days($override->on, $case->asOf) === 0,
+            static fn (Override $override): bool => $override->byLicensed
+                && $override->verdict === $verdict
+                && Dates::days($override->on, $case->asOf) === 0,
         ));
     }
 

@@ -28,7 +28,8 @@ final readonly class SafetyResult
     /** Whether hands may go on: a plan may be previewed while questions are open, a treatment may not start. */
     public function mayStart(): bool
     {
-        return $this->verdict->allowsTreatment() && array_filter($this->questions, static fn (Question $question): bool => $question->blocks) === [];
+        return $this->verdict->allowsTreatment()
+            && array_filter($this->questions, static fn (Question $question): bool => $question->blocks) === [];
     }
 
     /** @return array<string, mixed> the `safety` part of a result */

@@ -62,8 +62,10 @@ final readonly class SafetyRules
         $stage = $file->fields('stage_days');
 
         return new self(
-            RedFlags::from(self::flags($folder)), $conditions, $medicines, $file->stringMap('groups'), $file->map('ungraded', LimitTemplate::from(...)),
-            $items, $clot->int('suspicion_from'), $clot->float('calf_difference_cm'), $file->int('guardian_age'), $file->int('older_age'), $file->float('older_cap'),
+            RedFlags::from(self::flags($folder)), $conditions, $medicines, $file->stringMap('groups'),
+            $file->map('ungraded', LimitTemplate::from(...)),
+            $items, $clot->int('suspicion_from'), $clot->float('calf_difference_cm'), $file->int('guardian_age'), $file->int('older_age'),
+            $file->float('older_cap'),
             $stage->int('acute'), $stage->int('subacute'), TissueFigures::from($file->fields('tissue_signs')),
             DoctorFirst::from($file->fields('doctor_first')), $clot->float('leg_sign_cm'), $found->map('rules', FindingRule::from(...)),
             array_map(static fn (Fields $row): array => $row->strings('groups'), self::byId($found->list('movement_groups'))),

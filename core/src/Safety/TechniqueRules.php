@@ -14,7 +14,10 @@ use Somatrace\Core\CaseFile\Dates;
 use Somatrace\Core\CaseFile\Severity;
 use Somatrace\Core\CaseFile\Stage;
 
-/** What each technique is not for, as limits of the case: "not with" is a rule, and a stage is that of the condition or of the signs at the place, never of the complaint's date alone. */
+/**
+ * What each technique is not for, as limits of the case: "not with" is a rule, and a stage is that of the condition or of the signs at the
+ * place, never of the complaint's date alone.
+ */
 final readonly class TechniqueRules
 {
     public function __construct(private Atlas $atlas, private SafetyRules $rules, private ConditionJudge $judge)
@@ -44,17 +47,25 @@ final readonly class TechniqueRules
         if ($not->flag !== null) {
             $words = $this->rules->flags->flags[$not->flag]['ask'];
 
-            return $intake->flag($not->flag) === Answer::Yes ? $this->excluded($technique, $this->places($not->where, []), rtrim($words, '?.')) : [];
+            return $intake->flag($not->flag) === Answer::Yes
+                ? $this->excluded($technique, $this->places($not->where, []), rtrim($words, '?.'))
+                : [];
         }
         if ($not->unsettled !== null) {
             $label = $this->rules->conditions[$not->unsettled]->label;
 
-            return $intake->isSettled($not->unsettled) ? [] : $this->excluded($technique, $this->places($not->where, []), "$label, denied by nobody or not yet settled");
+            return $intake->isSettled($not->unsettled)
+                ? []
+                : $this->excluded($technique, $this->places($not->where, []), "$label, denied by nobody or not yet settled");
         }
         $limits = [];
         $rule = $this->rules->conditions[(string) $not->condition];
         foreach ($intake->answersOf($rule->id) as $answer) {
-            if ($intake->aged($answer->answer, $rule->fresh, $answer->on) === Answer::Yes && ! $this->judge->isOver($rule, $answer, $intake) && $this->matches($not, $rule, $answer, $intake)) {
+            if (
+                $intake->aged($answer->answer, $rule->fresh, $answer->on) === Answer::Yes
+                    && ! $this->judge->isOver($rule, $answer, $intake)
+                    && $this->matches($not, $rule, $answer, $intake)
+            ) {
                 array_push($limits, ...$this->excluded($technique, $this->places($not->where, $answer->zones), $rule->label));
             }
         }
@@ -115,7 +126,8 @@ final readonly class TechniqueRules
         foreach ($places as $place) {
             $at = $place === null ? '' : ', at: '.$this->atlas->placeName($place);
             $limits[$place?->key() ?? ''] = new Limit(
-                Effect::Exclude, new Scope($place, $technique->id), null, [$rule ?? "technique.{$technique->id}"], [ucfirst($cause).': no '.lcfirst($technique->name).$at.'.'], cause: $cause,
+                Effect::Exclude, new Scope($place, $technique->id), null, [$rule ?? "technique.{$technique->id}"],
+                [ucfirst($cause).': no '.lcfirst($technique->name).$at.'.'], cause: $cause,
             );
         }
 

@@ -11,8 +11,9 @@ use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\CaseFile\CaseFile;
 
 /**
- * The one gate every touch passes, strokes as well as deep work: the limits of the case, what was agreed, the places never to be pressed, and what a position can reach.
- * A stroke that names no muscle is asked of every place it covers; work on a muscle of the places of its site.
+ * The one gate every touch passes, strokes as well as deep work: the limits of the case, what was agreed, the places never to be pressed,
+ * and what a position can reach. A stroke that names no muscle is asked of every place it covers; work on a muscle of the places of its
+ * site.
  */
 final class TouchGate
 {
@@ -26,7 +27,9 @@ final class TouchGate
 
     public static function of(Atlas $atlas, SafetyResult $safety, CaseFile $case): self
     {
-        $agreed = array_map(static fn ($consent): string => $consent->area, array_filter($case->consent, static fn ($consent): bool => $consent->given));
+        $agreed = array_map(
+            static fn ($consent): string => $consent->area, array_filter($case->consent, static fn ($consent): bool => $consent->given),
+        );
 
         return new self($atlas, $safety->limits, array_values(array_diff_key($atlas->consentAreas, array_flip($agreed))));
     }
@@ -40,7 +43,9 @@ final class TouchGate
     /** @return list<Limit> all of them */
     public function against(ProposedWork $work): array
     {
-        return [...$this->limits->against($work), ...array_filter([$this->unreached($work), $this->unagreed($work)]), ...$this->hazards($work)];
+        return [
+            ...$this->limits->against($work), ...array_filter([$this->unreached($work), $this->unagreed($work)]), ...$this->hazards($work),
+        ];
     }
 
     /** The lowest cap on how strong it may feel; null when nothing caps it. */
@@ -75,16 +80,23 @@ final class TouchGate
     /** @return list<Limit> those that ask to watch something there */
     public function watching(ProposedWork $work): array
     {
-        return array_values(array_filter($this->limits->touching($work, Effect::Watch), static fn (Limit $limit): bool => ! $limit->scope->isEverything()));
+        return array_values(array_filter(
+            $this->limits->touching($work, Effect::Watch), static fn (Limit $limit): bool => ! $limit->scope->isEverything(),
+        ));
     }
 
     /** @return list<Limit> what is watched in all that is done today */
     public function watchedEverywhere(): array
     {
-        return array_values(array_filter($this->limits->all(), static fn (Limit $limit): bool => $limit->effect === Effect::Watch && $limit->scope->isEverything()));
+        return array_values(array_filter(
+            $this->limits->all(), static fn (Limit $limit): bool => $limit->effect === Effect::Watch && $limit->scope->isEverything(),
+        ));
     }
 
-    /** @return list<Hazard> the places never to be pressed that work comes to: those its muscle lists, where its site lies; a stroke comes to all of them */
+    /**
+     * @return list<Hazard> the places never to be pressed that work comes to: those its muscle lists, where its site lies; a stroke comes
+     * to all of them
+     */
     public function hazardsUnder(ProposedWork $work): array
     {
         $muscle = $work->muscle->muscle ?? '';
@@ -117,7 +129,9 @@ final class TouchGate
                 default => null,
             };
             if ($why !== null) {
-                $limits[] = new Limit(Effect::Exclude, new Scope, null, ["hazard.{$hazard->id}"], ["{$hazard->name}: $why."], $hazard->safeLine);
+                $limits[] = new Limit(
+                    Effect::Exclude, new Scope, null, ["hazard.{$hazard->id}"], ["{$hazard->name}: $why."], $hazard->safeLine,
+                );
             }
         }
 
@@ -140,10 +154,14 @@ final class TouchGate
             return null;
         }
         $position = $this->atlas->position($work->position);
-        $reached = array_filter($work->places, fn (Place $place): bool => in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true));
+        $reached = array_filter(
+            $work->places, fn (Place $place): bool => in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true),
+        );
         $enough = $work->muscle === null ? count($reached) === count($work->places) : $reached !== [];
 
-        return $enough ? null : new Limit(Effect::Exclude, new Scope(position: $work->position), null, ['reach'], ["No hand comes to it {$position->name}."]);
+        return $enough
+            ? null
+            : new Limit(Effect::Exclude, new Scope(position: $work->position), null, ['reach'], ["No hand comes to it {$position->name}."]);
     }
 
     private function unagreed(ProposedWork $work): ?Limit
@@ -162,7 +180,8 @@ final class TouchGate
         $in = array_filter($work->places, static fn (Place $place): bool => in_array($place->zone, $area->zones, true));
 
         return match (true) {
-            in_array($work->technique, $area->techniques, true), $work->muscle !== null && in_array($work->muscle->muscle, $area->muscles, true) => true,
+            in_array($work->technique, $area->techniques, true),
+            $work->muscle !== null && in_array($work->muscle->muscle, $area->muscles, true) => true,
             // a site that lies in it altogether, or a stroke that goes over any of it
             $work->muscle !== null => $in !== [] && count($in) === count($work->places),
             default => $in !== [],

@@ -17,10 +17,14 @@ use Somatrace\Core\CaseFile\ResistedFinding;
 use Somatrace\Core\Pattern\AtlasIndex;
 use Somatrace\Core\Pattern\NextCheck;
 
-/** Asks a simulated client: the complaint first, then whole rounds of checks or one at a time, and hands the case on as the core reads it. */
+/**
+ * Asks a simulated client: the complaint first, then whole rounds of checks or one at a time, and hands the case on as the core reads it.
+ */
 final class Assessment
 {
-    private const IN_REACH = ['complaint_own_zone' => true, 'complaint_core_referral' => true, 'complaint_spill_over' => true, 'complaint_neighbour' => true];
+    private const IN_REACH = [
+        'complaint_own_zone' => true, 'complaint_core_referral' => true, 'complaint_spill_over' => true, 'complaint_neighbour' => true,
+    ];
 
     /** @var array<string, RangeFinding> */
     private array $range = [];
@@ -52,7 +56,8 @@ final class Assessment
         return new CaseFile(
             new \DateTimeImmutable('2026-03-02T00:00:00Z'), new Client(40, hand: $this->client->hand),
             new Findings(
-                $this->client->complaints, range: array_values($this->range), resisted: array_values($this->resisted), posture: array_values($this->posture),
+                $this->client->complaints, range: array_values($this->range), resisted: array_values($this->resisted),
+                posture: array_values($this->posture),
                 palpation: array_values($this->palpation),
             ),
             demands: $this->client->demands,
@@ -76,7 +81,11 @@ final class Assessment
     {
         $this->measure();
         foreach ($this->index->moves as $key => $touched) {
-            if ($this->inReach(array_map(static fn (array $touch): MuscleAt => $touch[0], array_filter($touched, static fn (array $touch): bool => $touch[1])))) {
+            if (
+                $this->inReach(array_map(
+                    static fn (array $touch): MuscleAt => $touch[0], array_filter($touched, static fn (array $touch): bool => $touch[1]),
+                ))
+            ) {
                 $this->resist(...self::parts($key));
             }
         }

@@ -16,8 +16,13 @@ final readonly class HiddenMuscle
      * @param  float  $irritability  how easily it hurts, 0–1
      * @param  list<Place>  $felt  where it is felt: of a source the complaint, of a decoy only under the finger
      */
-    public function __construct(public MuscleAt $at, public float $strength, public float $tightness, public float $irritability, public array $felt)
-    {
+    public function __construct(
+        public MuscleAt $at,
+        public float $strength,
+        public float $tightness,
+        public float $irritability,
+        public array $felt,
+    ) {
     }
 
     public function isSource(): bool

@@ -12,10 +12,13 @@ use Somatrace\Core\Safety\SafetyRules;
  *
  * @phpstan-type IntakeCase array{
  *     format: string, version: int, as_of: string, client: array<string, mixed>, session: array<string, mixed>,
- *     findings: array{palpation?: list<array<string, mixed>>, tests?: list<array<string, mixed>>, complaints?: list<array<string, mixed>>, range?: list<array<string, mixed>>, resisted?: list<array<string, mixed>>},
+ *     findings: array{palpation?: list<array<string, mixed>>, tests?: list<array<string, mixed>>, complaints?: list<array<string, mixed>>,
+ * range?: list<array<string, mixed>>, resisted?: list<array<string, mixed>>},
  *     health: array{
- *         others_denied: bool, red_flags: array<string, string>, conditions: list<array<string, mixed>>, medicines: list<array<string, mixed>>, leg_signs?: string,
- *         calf_clot_items?: array<string, string>, answered_on?: array<string, string>, groups_asked?: array<string, string>, red_flag_since?: array<string, string>
+ *         others_denied: bool, red_flags: array<string, string>, conditions: list<array<string, mixed>>, medicines: list<array<string,
+ * mixed>>, leg_signs?: string,
+ *         calf_clot_items?: array<string, string>, answered_on?: array<string, string>, groups_asked?: array<string, string>,
+ * red_flag_since?: array<string, string>
  *     },
  *     history?: list<array<string, mixed>>, overrides?: list<array<string, mixed>>
  * }
@@ -42,14 +45,20 @@ final readonly class Intakes
     {
         $age = $chance->pick([12, 16, 17, 18, 25, 40, 58, 74, 75, 88]);
         $health = [
-            'others_denied' => $chance->oneIn(2), 'red_flags' => $this->flags($chance), 'conditions' => $this->conditions($chance), 'medicines' => $this->medicines($chance),
+            'others_denied' => $chance->oneIn(2), 'red_flags' => $this->flags($chance), 'conditions' => $this->conditions($chance),
+            'medicines' => $this->medicines($chance),
         ];
         if ($chance->oneIn(3)) {
             $health['leg_signs'] = $this->answer($chance);
-            $health['calf_clot_items'] = $this->some($chance, array_keys($this->rules->clotItems), 4, fn (): string => $this->answer($chance));
+            $health['calf_clot_items'] = $this->some(
+                $chance, array_keys($this->rules->clotItems), 4, fn (): string => $this->answer($chance),
+            );
         }
         if ($chance->oneIn(4)) {
-            $health['answered_on'] = $this->some($chance, ['red_flags_every_visit', 'red_flags_other', 'conditions', 'medicines'], 2, fn (): string => $this->daysAgo($chance, 200));
+            $health['answered_on'] = $this->some(
+                $chance, ['red_flags_every_visit', 'red_flags_other', 'conditions', 'medicines'], 2,
+                fn (): string => $this->daysAgo($chance, 200),
+            );
         }
         $case = [
             'format' => 'somatrace.case', 'version' => 1, 'as_of' => self::AS_OF,
@@ -66,7 +75,10 @@ final readonly class Intakes
             $case['client']['skin'] = 'fragile';
         }
         if ($chance->oneIn(4)) {
-            $groups = $this->some($chance, [...array_keys($this->rules->groups), 'red_flags_every_visit', 'red_flags_other'], 7, fn (): string => $this->daysAgo($chance, 120));
+            $groups = $this->some(
+                $chance, [...array_keys($this->rules->groups), 'red_flags_every_visit', 'red_flags_other'], 7,
+                fn (): string => $this->daysAgo($chance, 120),
+            );
             $case['health'] += $groups === [] ? [] : ['groups_asked' => $groups];
         }
         if ($chance->oneIn(3)) {
@@ -76,12 +88,16 @@ final readonly class Intakes
             $case['findings']['palpation'] = [...$case['findings']['palpation'] ?? [], ...$this->felt($chance)];
         }
         if ($chance->oneIn(4)) {
-            $case['history'] = [['date' => $this->daysAgo($chance, 30), 'findings' => ['palpation' => $this->felt($chance), 'tests' => [$this->graded($chance)]]]];
+            $case['history'] = [[
+                'date' => $this->daysAgo($chance, 30),
+                'findings' => ['palpation' => $this->felt($chance), 'tests' => [$this->graded($chance)]],
+            ]];
             $case['findings']['tests'] = [...$case['findings']['tests'] ?? [], $this->graded($chance)];
         }
         if ($chance->oneIn(5)) {
             $case['overrides'] = [[
-                'verdict' => $chance->pick(['modify', 'defer', 'refer']), 'by_licensed' => $chance->oneIn(2), 'reason' => 'Talked over with her doctor.',
+                'verdict' => $chance->pick(['modify', 'defer', 'refer']), 'by_licensed' => $chance->oneIn(2),
+                'reason' => 'Talked over with her doctor.',
                 'on' => $chance->oneIn(2) ? self::AS_OF : $this->daysAgo($chance, 10),
             ]];
         }
@@ -92,7 +108,10 @@ final readonly class Intakes
     /**
      * Signs of nerves, vessels, bones and of pain that nothing explains, alone and together.
      *
-     * @return array{complaints: list<array<string, mixed>>, tests: list<array<string, mixed>>, resisted: list<array<string, mixed>>, range: list<array<string, mixed>>, palpation?: list<array<string, mixed>>}
+     * @return array{
+     *     complaints: list<array<string, mixed>>, tests: list<array<string, mixed>>, resisted: list<array<string, mixed>>,
+     *     range: list<array<string, mixed>>, palpation?: list<array<string, mixed>>,
+     * }
      */
     private function measured(Chance $chance): array
     {
@@ -104,7 +123,8 @@ final readonly class Intakes
         foreach ($this->atlas->tests as $test) {
             if ($test->result === 'result' && $chance->oneIn(4)) {
                 $tests[] = [
-                    'test' => $test->id, 'side' => $test->paired ? $side : 'midline', 'result' => $chance->pick(['positive', 'negative', 'relieves', 'not_done']),
+                    'test' => $test->id, 'side' => $test->paired ? $side : 'midline',
+                    'result' => $chance->pick(['positive', 'negative', 'relieves', 'not_done']),
                     ...($chance->oneIn(2) ? ['seconds' => $chance->pick([8, 30])] : []),
                     ...($chance->oneIn(2) ? ['refers_to' => [['zone' => $chance->pick($limb), 'side' => $side]]] : []),
                 ];
@@ -116,7 +136,9 @@ final readonly class Intakes
             }
         }
         $trunk = $chance->oneIn(3);
-        $movements = $trunk ? ['trunk.flexion', 'trunk.extension', 'trunk.side_bend', 'thoracic.rotation'] : [$arm ? 'elbow.extension' : 'knee.flexion', 'cervical.flexion'];
+        $movements = $trunk
+            ? ['trunk.flexion', 'trunk.extension', 'trunk.side_bend', 'thoracic.rotation']
+            : [$arm ? 'elbow.extension' : 'knee.flexion', 'cervical.flexion'];
 
         return [
             'complaints' => [[
@@ -124,23 +146,33 @@ final readonly class Intakes
                 ...($chance->oneIn(2) ? ['qualities' => [$chance->pick(['tingling', 'numb', 'electric', 'ache'])]] : []),
             ]],
             'tests' => $tests,
-            'resisted' => $chance->oneIn(3) ? [['movement' => $arm ? 'elbow.extension' : 'knee.extension', 'side' => $side, 'strength' => $chance->int(1, 5)]] : [],
+            'resisted' => $chance->oneIn(3)
+                ? [['movement' => $arm ? 'elbow.extension' : 'knee.extension', 'side' => $side, 'strength' => $chance->int(1, 5)]]
+                : [],
             'range' => array_map(fn (string $movement): array => [
-                'movement' => $movement, 'side' => $this->atlas->movement($movement)->paired ? $side : 'midline', 'active' => $this->atlas->movement($movement)->norm,
-                'pain' => $trunk ? 0 : $chance->int(0, 5), ...($chance->oneIn(4) ? ['end_feel' => $chance->pick(['firm', 'hard', 'empty', 'springy'])] : []),
+                'movement' => $movement, 'side' => $this->atlas->movement($movement)->paired ? $side : 'midline',
+                'active' => $this->atlas->movement($movement)->norm,
+                'pain' => $trunk ? 0 : $chance->int(0, 5),
+                ...($chance->oneIn(4) ? ['end_feel' => $chance->pick(['firm', 'hard', 'empty', 'springy'])] : []),
             ], $movements),
-            ...($trunk ? ['palpation' => array_map(static fn (string $muscle): array => ['muscle' => $muscle, 'side' => $side, 'tenderness' => 0], [
-                'erector_spinae_lumbar', 'quadratus_lumborum', 'multifidus_lumbar', 'thoracolumbar_fascia',
-            ])] : []),
+            ...($trunk ? ['palpation' => array_map(
+                static fn (string $muscle): array => ['muscle' => $muscle, 'side' => $side, 'tenderness' => 0],
+                ['erector_spinae_lumbar', 'quadratus_lumborum', 'multifidus_lumbar', 'thoracolumbar_fascia'],
+            )] : []),
         ];
     }
 
     /** @return non-empty-list<array<string, mixed>> one place of a muscle, with or without a sign of inflammation */
     private function felt(Chance $chance): array
     {
-        $muscle = $this->atlas->muscle($chance->pick(['gastrocnemius', 'levator_scapulae', 'deltoid_middle', 'extensor_carpi_radialis', 'vastus_medialis']));
+        $muscle = $this->atlas->muscle($chance->pick([
+            'gastrocnemius', 'levator_scapulae', 'deltoid_middle', 'extensor_carpi_radialis', 'vastus_medialis',
+        ]));
 
-        return [['muscle' => $muscle->id, 'side' => $this->side($chance), 'tenderness' => 2, 'texture' => $chance->pick([['taut_band'], ['swollen'], ['warm'], ['warm', 'swollen']])]];
+        return [[
+            'muscle' => $muscle->id, 'side' => $this->side($chance), 'tenderness' => 2,
+            'texture' => $chance->pick([['taut_band'], ['swollen'], ['warm'], ['warm', 'swollen']]),
+        ]];
     }
 
     /** @return array<string, mixed> */
@@ -185,7 +217,9 @@ final readonly class Intakes
             }
             $answer += match ($id) {
                 'pregnancy' => $chance->oneIn(2) ? ['weeks_pregnant' => $chance->int(1, 41)] : [],
-                'high_blood_pressure' => $chance->oneIn(2) ? ['systolic' => $chance->int(100, 200), 'diastolic' => $chance->int(60, 120), 'controlled' => $this->answer($chance)] : [],
+                'high_blood_pressure' => $chance->oneIn(2)
+                    ? ['systolic' => $chance->int(100, 200), 'diastolic' => $chance->int(60, 120), 'controlled' => $this->answer($chance)]
+                    : [],
                 'whiplash_injury' => $chance->oneIn(2) ? ['swelling_trend' => $chance->pick(['rising', 'same', 'falling', 'gone'])] : [],
                 default => [],
             };
@@ -200,7 +234,8 @@ final readonly class Intakes
     {
         return array_map(fn (string $id): array => [
             'medicine' => $id, 'answer' => $this->answer($chance), ...($chance->oneIn(2) ? ['places' => [$this->place($chance)]] : []),
-            ...($chance->oneIn(2) ? ['weeks' => $chance->pick([2, 20])] : []), ...($chance->oneIn(3) ? ['last_dose_hours' => $chance->pick([1, 6])] : []),
+            ...($chance->oneIn(2) ? ['weeks' => $chance->pick([2, 20])] : []),
+            ...($chance->oneIn(3) ? ['last_dose_hours' => $chance->pick([1, 6])] : []),
         ], $chance->some(array_keys($this->rules->medicines), 2));
     }
 

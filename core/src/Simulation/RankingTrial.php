@@ -46,8 +46,12 @@ final readonly class RankingTrial
     /**
      * Following what is suggested, and palpating down the ranking, at equal numbers of checks and at equal minutes.
      *
-     * @return array{suggested: array{checks: list<float>, minutes: list<float>, spent: list<float>}, down: array{checks: list<float>, minutes: list<float>, spent: list<float>}}
-     *     percent among the first three after so many checks, percent by the end of so many minutes, and the mean minutes so many checks took
+     * @return array{
+     *     suggested: array{checks: list<float>, minutes: list<float>, spent: list<float>},
+     *     down: array{checks: list<float>, minutes: list<float>, spent: list<float>},
+     * }
+     *     percent among the first three after so many checks, percent by the end of so many minutes, and the mean minutes so many checks
+     * took
      */
     public function orders(int $count, int $seed, int $most): array
     {
@@ -67,7 +71,9 @@ final readonly class RankingTrial
             // every check takes half a minute or more: up to half their number all clients still have something to ask
             $rows[$order] = [
                 'checks' => array_values(array_map(static fn (int $right): float => 100 * $right / $count, $found)),
-                'minutes' => array_slice(array_map(static fn (int $right): float => 100 * $right / $count, $minutes), 0, intdiv($most, 2) + 1),
+                'minutes' => array_slice(
+                    array_map(static fn (int $right): float => 100 * $right / $count, $minutes), 0, intdiv($most, 2) + 1,
+                ),
                 'spent' => array_values(array_map(static fn (float $sum): float => $sum / $count, $spent)),
             ];
         }
@@ -134,6 +140,9 @@ final readonly class RankingTrial
     {
         $strongest = $client->strongest()->key();
 
-        return in_array($strongest, array_map(static fn (Candidate $candidate): string => $candidate->at->key(), array_slice($pattern->candidates, 0, 3)), true);
+        return in_array(
+            $strongest,
+            array_map(static fn (Candidate $candidate): string => $candidate->at->key(), array_slice($pattern->candidates, 0, 3)), true,
+        );
     }
 }

@@ -28,7 +28,10 @@ final class SafetyTrial
     /** @var list<string> */
     private readonly array $conditions;
 
-    /** @param  bool  $each  whether each intake is tried in every way, or in turn with one more danger, one more condition, signs of inflammation and a decision */
+    /**
+     * @param  bool  $each  whether each intake is tried in every way, or in turn with one more danger, one more condition, signs of
+     * inflammation and a decision
+     */
     public function __construct(private readonly Clinic $clinic, private readonly bool $each = true)
     {
         $this->flags = array_keys($clinic->rules()->flags->flags);
@@ -46,7 +49,10 @@ final class SafetyTrial
         $result = $this->clinic->screen($read);
         $ms = (hrtime(true) - $from) / 1e6;
         $this->turn++;
-        $ways = [$this->flagLoosens(...), $this->conditionLoosens(...), $this->signLoosens(...), $this->findingLoosens(...), $this->overrideSlips(...)];
+        $ways = [
+            $this->flagLoosens(...), $this->conditionLoosens(...), $this->signLoosens(...), $this->findingLoosens(...),
+            $this->overrideSlips(...),
+        ];
         $broken = array_merge(
             $this->orderMatters($case, $result),
             $this->mirrorMatters($case, $result),
@@ -68,7 +74,9 @@ final class SafetyTrial
      */
     private function orderMatters(array $case, SafetyResult $result): array
     {
-        return $this->screen(Rearranged::shuffled($case))->toArray() === $result->toArray() ? [] : ['the order of the answers changed the result'];
+        return $this->screen(Rearranged::shuffled($case))->toArray() === $result->toArray()
+            ? []
+            : ['the order of the answers changed the result'];
     }
 
     /**
@@ -93,7 +101,9 @@ final class SafetyTrial
             return $told;
         };
 
-        return $across->verdict === $result->verdict && $limits($result, true) === $limits($across, false) ? [] : ['the mirrored client got other limits'];
+        return $across->verdict === $result->verdict && $limits($result, true) === $limits($across, false)
+            ? []
+            : ['the mirrored client got other limits'];
     }
 
     /**
@@ -113,7 +123,11 @@ final class SafetyTrial
         return [
             ...$this->looser($no, $unknown, "$flag unknown"),
             ...$this->looser($no, $yes, "$flag yes"),
-            ...($this->strength($unknown) > max($this->strength($yes), Verdict::Modify->strength()) ? ["$flag unknown was worse than yes"] : []),
+            ...(
+                $this->strength($unknown) > max($this->strength($yes), Verdict::Modify->strength())
+                    ? ["$flag unknown was worse than yes"]
+                    : []
+            ),
         ];
     }
 
@@ -125,7 +139,9 @@ final class SafetyTrial
     {
         $id = $this->conditions[$this->turn % count($this->conditions)];
         $without = $case;
-        $without['health']['conditions'] = array_values(array_filter($case['health']['conditions'], static fn (array $answer): bool => $answer['condition'] !== $id));
+        $without['health']['conditions'] = array_values(array_filter(
+            $case['health']['conditions'], static fn (array $answer): bool => $answer['condition'] !== $id,
+        ));
         $with = function (array $details) use ($without, $id): SafetyResult {
             $without['health']['conditions'][] = ['condition' => $id, ...$details];
 
@@ -140,7 +156,9 @@ final class SafetyTrial
             ...$this->looser($no, $with(['answer' => 'unknown']), "$id unknown"),
             ...$this->looser($no, $mild, "$id yes"),
             ...$this->looser($mild, $severe, "$id severe"),
-            ...$this->looser($severe, $with(['answer' => 'yes', 'severity' => 'severe', 'stage' => 'acute', 'zones' => $zones]), "$id acute"),
+            ...$this->looser(
+                $severe, $with(['answer' => 'yes', 'severity' => 'severe', 'stage' => 'acute', 'zones' => $zones]), "$id acute",
+            ),
         ];
     }
 
@@ -172,29 +190,48 @@ final class SafetyTrial
     private function findingLoosens(array $case): array
     {
         $found = $case['findings'];
-        $without = static fn (array $list, string $test): array => array_values(array_filter($list, static fn (mixed $one): bool => ! is_array($one) || ($one['test'] ?? '') !== $test));
-        $tests = ['cervical_compression' => 'midline', 'cervical_lift' => 'midline', 'straight_leg_raise_nerve' => 'left', 'reflex' => 'left', 'wasting' => 'left', 'constant_numbness' => 'left', 'night_waking' => 'midline'];
+        $without = static fn (array $list, string $test): array => array_values(array_filter(
+            $list, static fn (mixed $one): bool => ! is_array($one) || ($one['test'] ?? '') !== $test,
+        ));
+        $tests = [
+            'cervical_compression' => 'midline', 'cervical_lift' => 'midline', 'straight_leg_raise_nerve' => 'left', 'reflex' => 'left',
+            'wasting' => 'left', 'constant_numbness' => 'left', 'night_waking' => 'midline',
+        ];
         $test = array_keys($tests)[$this->turn % count($tests)];
         $with = fn (string $result): SafetyResult => $this->screen([...$case, 'findings' => [
-            ...$found, 'tests' => [...$without($found['tests'] ?? [], $test), ['test' => $test, 'side' => $tests[$test], 'result' => $result]],
+            ...$found,
+            'tests' => [...$without($found['tests'] ?? [], $test), ['test' => $test, 'side' => $tests[$test], 'result' => $result]],
         ]]);
         $looser = $this->looser($with('negative'), $with($test === 'cervical_lift' ? 'relieves' : 'positive'), $test);
         $held = fn (int $seconds): SafetyResult => $this->screen([...$case, 'findings' => [...$found, 'tests' => [
             ...$without($found['tests'] ?? [], 'positional_artery'),
-            ...array_map(static fn (string $side): array => ['test' => 'positional_artery', 'side' => $side, 'result' => 'negative', 'seconds' => $seconds], ['left', 'right']),
+            ...array_map(
+                static fn (string $side): array => [
+                    'test' => 'positional_artery', 'side' => $side, 'result' => 'negative', 'seconds' => $seconds,
+                ],
+                ['left', 'right'],
+            ),
         ]]]);
         $short = $held(8)->limits->all();
         $full = array_map(static fn (Limit $limit): string => $limit->key(), $held(30)->limits->all());
-        $strength = fn (int $grade): SafetyResult => $this->screen([...$case, 'findings' => [...$found, 'resisted' => [['movement' => 'wrist.extension', 'side' => 'left', 'strength' => $grade]]]]);
+        $strength = fn (int $grade): SafetyResult => $this->screen([
+            ...$case, 'findings' => [...$found, 'resisted' => [['movement' => 'wrist.extension', 'side' => 'left', 'strength' => $grade]]],
+        ]);
         $calves = fn (float $left): SafetyResult => $this->screen([...$case, 'findings' => [...$found, 'tests' => [
-            ...$without($found['tests'] ?? [], 'calf_girth'), ['test' => 'calf_girth', 'side' => 'left', 'value' => $left], ['test' => 'calf_girth', 'side' => 'right', 'value' => 35.0],
+            ...$without($found['tests'] ?? [], 'calf_girth'), ['test' => 'calf_girth', 'side' => 'left', 'value' => $left],
+            ['test' => 'calf_girth', 'side' => 'right', 'value' => 35.0],
         ]]]);
 
         return [
             ...$looser,
-            ...(array_diff($full, array_map(static fn (Limit $limit): string => $limit->key(), $short)) === [] ? [] : ['a check held to its end bound more than one cut short']),
+            ...(
+                array_diff($full, array_map(static fn (Limit $limit): string => $limit->key(), $short)) === []
+                    ? []
+                    : ['a check held to its end bound more than one cut short']
+            ),
             ...$this->looser($strength(5), $strength(3), 'strength 3'), ...$this->looser($strength(3), $strength(2), 'strength 2'),
-            ...$this->looser($calves(35.0), $calves(37.5), 'a calf 2.5 cm larger'), ...$this->looser($calves(37.5), $calves(39.0), 'a calf 4 cm larger'),
+            ...$this->looser($calves(35.0), $calves(37.5), 'a calf 2.5 cm larger'),
+            ...$this->looser($calves(37.5), $calves(39.0), 'a calf 4 cm larger'),
         ];
     }
 
@@ -205,7 +242,9 @@ final class SafetyTrial
     private function overrideSlips(array $case): array
     {
         $decide = function (bool $licensed, string $verdict) use ($case): SafetyResult {
-            $case['overrides'] = [['verdict' => $verdict, 'by_licensed' => $licensed, 'reason' => 'Talked over with her doctor.', 'on' => $case['as_of']]];
+            $case['overrides'] = [[
+                'verdict' => $verdict, 'by_licensed' => $licensed, 'reason' => 'Talked over with her doctor.', 'on' => $case['as_of'],
+            ]];
 
             return $this->screen($case);
         };
@@ -230,7 +269,10 @@ final class SafetyTrial
     /** @return list<string> what of the first no longer holds in the second */
     private function looser(SafetyResult $before, SafetyResult $after, string $what): array
     {
-        $broken = $this->strength($after) < $this->strength($before) && $after->beforeOverride->strength() < $before->beforeOverride->strength() ? ["$what lowered the verdict"] : [];
+        $broken = $this->strength($after) < $this->strength($before)
+            && $after->beforeOverride->strength() < $before->beforeOverride->strength()
+            ? ["$what lowered the verdict"]
+            : [];
         $now = [];
         foreach ($after->limits->all() as $limit) {
             $now[$limit->key()] = $limit;

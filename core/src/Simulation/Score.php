@@ -91,7 +91,10 @@ final class Score
         return $regions;
     }
 
-    /** @return list<array{from: float, count: int, stated: float, right: float}> percent stated and percent right, by band; empty bands are left out */
+    /**
+     * @return list<array{from: float, count: int, stated: float, right: float}> percent stated and percent right, by band; empty bands are
+     * left out
+     */
     public function calibration(): array
     {
         $bands = $this->bands;

@@ -17,9 +17,9 @@ use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\CaseFile\ResistedFinding;
 
 /**
- * A client made up by chance who answers the checks a person would. The hidden state is fixed when the client is made; each check draws from a
- * chance of its own, seeded by the client and the check, so that the answer is the same in whatever order one asks. Its make-up was fixed
- * before any weight was tuned and is not changed to please (docs/ranking-trial.md); all figures are practice defaults.
+ * A client made up by chance who answers the checks a person would. The hidden state is fixed when the client is made; each check draws
+ * from a chance of its own, seeded by the client and the check, so that the answer is the same in whatever order one asks. Its make-up was
+ * fixed before any weight was tuned and is not changed to please (docs/ranking-trial.md); all figures are practice defaults.
  */
 final readonly class SimulatedClient
 {
@@ -67,7 +67,10 @@ final readonly class SimulatedClient
     /** @return list<MuscleAt> */
     public function sources(): array
     {
-        return array_values(array_map(static fn (HiddenMuscle $muscle): MuscleAt => $muscle->at, array_filter($this->hidden, static fn (HiddenMuscle $muscle): bool => $muscle->isSource())));
+        return array_values(array_map(
+            static fn (HiddenMuscle $muscle): MuscleAt => $muscle->at,
+            array_filter($this->hidden, static fn (HiddenMuscle $muscle): bool => $muscle->isSource()),
+        ));
     }
 
     public function move(string $movement, Side $side): RangeFinding
@@ -101,7 +104,10 @@ final readonly class SimulatedClient
             foreach ($this->atlas->muscle($hidden->at->muscle)->actions as $use) {
                 if ($use->keyFor($hidden->at->side) === "$movement:{$side->value}") {
                     $share = $use->prime ? 1.0 : 0.5;
-                    $pain = max($pain, $chance->happens($share * ($hidden->isSource() ? 0.6 * $hidden->irritability : 0.1)) ? $chance->int(2, 6) : 0);
+                    $pain = max(
+                        $pain,
+                        $chance->happens($share * ($hidden->isSource() ? 0.6 * $hidden->irritability : 0.1)) ? $chance->int(2, 6) : 0,
+                    );
                     $strength = $chance->happens($share * ($hidden->isSource() ? 0.3 : 0.15)) ? 3 : $strength;
                 }
             }
@@ -145,7 +151,10 @@ final readonly class SimulatedClient
         $raised = $chance->happens($tone);
         $felt = $chance->happens($refers) ? $this->felt($hidden, $at, $chance) : [];
 
-        return new PalpationFinding($at->muscle, $at->side, null, max(0, min(4, $tender)), $raised ? 'high' : 'usual', $texture, $felt, $chance->happens($own) ? Answer::Yes : Answer::No);
+        return new PalpationFinding(
+            $at->muscle, $at->side, null, max(0, min(4, $tender)), $raised ? 'high' : 'usual', $texture, $felt,
+            $chance->happens($own) ? Answer::Yes : Answer::No,
+        );
     }
 
     /** @return list<Place> one in five is missing or stands beside where it should be */

@@ -13,8 +13,8 @@ use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\CaseFile\Demand;
 
 /**
- * Makes simulated clients: one to three sources, two to four latent decoys, a complaint that lies where the sources are felt, a fifth of the
- * referrals false or missing, days that ask something of the busy side.
+ * Makes simulated clients: one to three sources, two to four latent decoys, a complaint that lies where the sources are felt, a fifth of
+ * the referrals false or missing, days that ask something of the busy side.
  */
 final readonly class SimulatedClients
 {
@@ -56,7 +56,8 @@ final readonly class SimulatedClients
             }
             $source = $strength > 0;
             $hidden[$at->key()] = new HiddenMuscle(
-                $at, $strength, $source ? $chance->between(0.4, 1) : $chance->between(0.2, 0.7), $source ? $chance->between(0.5, 1) : $chance->between(0.1, 0.7), $this->felt($muscle, $on, $chance),
+                $at, $strength, $source ? $chance->between(0.4, 1) : $chance->between(0.2, 0.7),
+                $source ? $chance->between(0.5, 1) : $chance->between(0.1, 0.7), $this->felt($muscle, $on, $chance),
             );
         };
         $strength = $chance->between(0.8, 1);
@@ -67,11 +68,15 @@ final readonly class SimulatedClients
         }
         $near = $this->nearRegions($region);
         for ($n = 0, $decoys = $chance->int(2, 4); $n < $decoys; $n++) {
-            $put($chance->pick($this->byRegion[$chance->happens(0.6) ? $region : $chance->pick($near)]), $chance->happens(0.6) ? $side : $side->mirrored(), 0);
+            $put(
+                $chance->pick($this->byRegion[$chance->happens(0.6) ? $region : $chance->pick($near)]),
+                $chance->happens(0.6) ? $side : $side->mirrored(), 0,
+            );
         }
 
         return new SimulatedClient(
-            $this->atlas, $seed, $region, $hidden, $this->complaints($hidden, $chance), $this->demands($hidden, $chance), $hand, $chance->normal(0.5), $chance->between(0.75, 1),
+            $this->atlas, $seed, $region, $hidden, $this->complaints($hidden, $chance), $this->demands($hidden, $chance), $hand,
+            $chance->normal(0.5), $chance->between(0.75, 1),
         );
     }
 

@@ -11,8 +11,8 @@ use Somatrace\Core\Anatomy\UnknownId;
 use Somatrace\Core\Clinic;
 
 /**
- * Stand-ins for an algometer, an inclinometer and a dynamometer held to a simulated client: a reading rises, stays a moment and is held. Seeded, so that the same client reads
- * the same; repeats stray as a hand strays. All figures are practice defaults.
+ * Stand-ins for an algometer, an inclinometer and a dynamometer held to a simulated client: a reading rises, stays a moment and is held.
+ * Seeded, so that the same client reads the same; repeats stray as a hand strays. All figures are practice defaults.
  */
 final readonly class SimulatedDevices
 {
@@ -66,7 +66,9 @@ final readonly class SimulatedDevices
             $readings[] = new DeviceReading($device, $make['quantity'], round($end * $at / $rises, 1), $make['unit'], 'live', $at);
         }
         for ($at = $rises; $at < $rises + self::REST_MS; $at += self::EVERY_MS) {
-            $readings[] = new DeviceReading($device, $make['quantity'], round(max(0, $end + $chance->normal(0.2)), 1), $make['unit'], 'live', $at);
+            $readings[] = new DeviceReading(
+                $device, $make['quantity'], round(max(0, $end + $chance->normal(0.2)), 1), $make['unit'], 'live', $at,
+            );
         }
 
         return [...$readings, new DeviceReading($device, $make['quantity'], $end, $make['unit'], 'hold', $rises + self::REST_MS)];

@@ -11,14 +11,20 @@ use Somatrace\Core\Pattern\PatternResult;
 
 /**
  * Fits the weights of the ranking together on simulated clients: one softmax over all candidates and "none of these", the strongest hidden
- * source is right. Weights stay near where they started, keep their sign, and keep the order of graded signs. How a sign is discounted and capped
- * depends on the weights themselves and is read anew each round.
+ * source is right. Weights stay near where they started, keep their sign, and keep the order of graded signs. How a sign is discounted and
+ * capped depends on the weights themselves and is read anew each round.
  */
 final readonly class WeightFit
 {
-    /** Weights that may not pass each other, weakest first: a complaint points to who is known to send there at least as much as to who lies there. */
+    /**
+     * Weights that may not pass each other, weakest first: a complaint points to who is known to send there at least as much as to who lies
+     * there.
+     */
     private const LADDERS = [
-        ['complaint_remote', 'complaint_far', 'complaint_neighbour', 'complaint_spill_over', 'complaint_own_zone', 'complaint_core_referral'],
+        [
+            'complaint_remote', 'complaint_far', 'complaint_neighbour', 'complaint_spill_over', 'complaint_own_zone',
+            'complaint_core_referral',
+        ],
         ['short_0', 'short_1', 'short_2', 'short_3'],
         ['use_clean', 'use_weak', 'use_hurts'],
         ['posture_absent', 'posture_slight', 'posture_marked'],
@@ -29,10 +35,13 @@ final readonly class WeightFit
     ];
 
     /**
-     * What no simulated client can speak of keeps its starting weight, and so do the days' demands: the simulator draws them from the very list
-     * the ranking reads and would make them look surer than they are.
+     * What no simulated client can speak of keeps its starting weight, and so do the days' demands: the simulator draws them from the very
+     * list the ranking reads and would make them look surer than they are.
      */
-    private const KEPT = ['complaint_spread', 'worse_with_demand', 'demand', 'demand_dominant', 'quiet_unchanged', 'quiet_improved', 'eased_with_it', 'posture_long'];
+    private const KEPT = [
+        'complaint_spread', 'worse_with_demand', 'demand', 'demand_dominant', 'quiet_unchanged', 'quiet_improved', 'eased_with_it',
+        'posture_long',
+    ];
 
     private const PULL_BACK = 0.02;
 
@@ -78,7 +87,9 @@ final readonly class WeightFit
         return array_map(static fn (float $weight): float => round($weight, 2), $weights);
     }
 
-    /** @return list<array{\Somatrace\Core\CaseFile\CaseFile, string}> each client at several depths of assessment, and who should be found */
+    /**
+     * @return list<array{\Somatrace\Core\CaseFile\CaseFile, string}> each client at several depths of assessment, and who should be found
+     */
     private function cases(int $count, int $seed): array
     {
         $index = new AtlasIndex($this->clinic->atlas);

@@ -73,7 +73,9 @@ final class Trainer
      */
     public function pick(array $memory, \DateTimeImmutable $today, int $size, int $seed, ?string $region = null): array
     {
-        $cards = $region === null ? array_merge(...array_values($this->cards())) : $this->cards()[$region] ?? throw UnknownId::in('region', $region);
+        $cards = $region === null
+            ? array_merge(...array_values($this->cards()))
+            : $this->cards()[$region] ?? throw UnknownId::in('region', $region);
         $due = $later = $new = [];
         foreach ($cards as $card) {
             $known = $memory[$card->key()] ?? null;
@@ -109,11 +111,21 @@ final class Trainer
     {
         $landmark = $this->atlas->handbook()->landmark($card->subject);
         $view = $landmark->views[0] ?? 'front';
-        $others = array_filter($this->atlas->handbook()->landmarks, static fn (Landmark $other): bool => $other->palpable && $other->id !== $landmark->id && in_array($view, $other->views, true));
-        uasort($others, fn (Landmark $a, Landmark $b): int => [$this->apart($landmark->zones, $a->zones), $a->id] <=> [$this->apart($landmark->zones, $b->zones), $b->id]);
+        $others = array_filter(
+            $this->atlas->handbook()->landmarks,
+            static fn (Landmark $other): bool => $other->palpable && $other->id !== $landmark->id && in_array($view, $other->views, true),
+        );
+        uasort(
+            $others,
+            fn (Landmark $a, Landmark $b): int => [$this->apart($landmark->zones, $a->zones), $a->id]
+                <=> [$this->apart($landmark->zones, $b->zones), $b->id],
+        );
         $ids = $this->offered($landmark->id, array_keys($others), self::DOTS, $seed);
 
-        return new Question($card, "Touch the {$this->lower($landmark->name)}: {$landmark->plain}.", $this->numbered($ids), $landmark->id, $landmark->find, $ids, $view, []);
+        return new Question(
+            $card, "Touch the {$this->lower($landmark->name)}: {$landmark->plain}.", $this->numbered($ids), $landmark->id, $landmark->find,
+            $ids, $view, [],
+        );
     }
 
     private function proof(Card $card, int $seed): Question
@@ -123,10 +135,15 @@ final class Trainer
         $asked = array_map(static fn (DirectionUse $use): string => $use->key(), $proof->uses);
         // only muscles that do none of it are wrong answers
         $wrong = array_filter($this->near($muscle), function (Muscle $other) use ($asked): bool {
-            return array_intersect($asked, array_map(static fn (DirectionUse $use): string => $use->key(), $this->atlas->does($other))) === [];
+            return array_intersect(
+                $asked, array_map(static fn (DirectionUse $use): string => $use->key(), $this->atlas->does($other)),
+            ) === [];
         });
 
-        return $this->muscles($card, $seed, $muscle, "The client is asked to {$proof->do}. Which of these does that prove?", $wrong, "{$muscle->name}: ".implode('; ', $muscle->reference()->findSteps()).'.', []);
+        return $this->muscles(
+            $card, $seed, $muscle, "The client is asked to {$proof->do}. Which of these does that prove?", $wrong,
+            "{$muscle->name}: ".implode('; ', $muscle->reference()->findSteps()).'.', [],
+        );
     }
 
     private function sends(Card $card, int $seed): Question
@@ -134,21 +151,39 @@ final class Trainer
         $muscle = $this->atlas->muscle($card->subject);
         $zones = array_values(array_diff($muscle->coreReferral, $muscle->everyZone()));
         $zone = $zones[0] ?? throw UnknownId::in('card', $card->key());
-        $wrong = array_filter($this->near($muscle), static fn (Muscle $other): bool => ! in_array($zone, [...$other->coreReferral, ...$other->spillOver, ...$other->everyZone()], true));
+        $wrong = array_filter(
+            $this->near($muscle),
+            static fn (Muscle $other): bool => ! in_array(
+                $zone, [...$other->coreReferral, ...$other->spillOver, ...$other->everyZone()], true,
+            ),
+        );
         $name = $this->atlas->zone($zone)->name;
 
-        return $this->muscles($card, $seed, $muscle, "Pain is felt here: {$name}. Which of these sends it there?", $wrong, "{$muscle->name} is felt at: {$this->places($muscle->coreReferral)}.", [$zone]);
+        return $this->muscles(
+            $card, $seed, $muscle, "Pain is felt here: {$name}. Which of these sends it there?", $wrong,
+            "{$muscle->name} is felt at: {$this->places($muscle->coreReferral)}.", [$zone],
+        );
     }
 
     private function hazard(Card $card, int $seed): Question
     {
         $hazard = $this->atlas->handbook()->hazard($card->subject);
         $others = array_filter($this->atlas->handbook()->hazards, static fn (Hazard $other): bool => $other->what !== $hazard->what);
-        uasort($others, fn (Hazard $a, Hazard $b): int => [$this->apart($hazard->zones, $a->zones), $a->id] <=> [$this->apart($hazard->zones, $b->zones), $b->id]);
+        uasort(
+            $others,
+            fn (Hazard $a, Hazard $b): int => [$this->apart($hazard->zones, $a->zones), $a->id]
+                <=> [$this->apart($hazard->zones, $b->zones), $b->id],
+        );
         $ids = $this->offered($hazard->id, array_keys($others), self::CHOICES, $seed);
-        $choices = array_map(fn (string $id): array => ['id' => $id, 'label' => rtrim($this->atlas->handbook()->hazard($id)->what, '.')], $ids);
+        $choices = array_map(
+            fn (string $id): array => ['id' => $id, 'label' => rtrim($this->atlas->handbook()->hazard($id)->what, '.')], $ids,
+        );
 
-        return new Question($card, "What must you not press here? {$hazard->where}", $choices, $hazard->id, "The sign that you are on it: {$this->lower($hazard->sign)} The safe line: {$this->lower($hazard->safeLine)}", [], null, $hazard->zones);
+        return new Question(
+            $card, "What must you not press here? {$hazard->where}", $choices, $hazard->id,
+            "The sign that you are on it: {$this->lower($hazard->sign)} The safe line: {$this->lower($hazard->safeLine)}", [], null,
+            $hazard->zones,
+        );
     }
 
     /**
@@ -166,8 +201,14 @@ final class Trainer
     /** @return array<string, Muscle> other muscles, the nearest first, so that the choice is a real one */
     private function near(Muscle $muscle): array
     {
-        $others = array_filter($this->atlas->muscles, static fn (Muscle $other): bool => $other->id !== $muscle->id && ! $other->isStructure);
-        uasort($others, fn (Muscle $a, Muscle $b): int => [$this->apart($muscle->zones, $a->zones), $a->id] <=> [$this->apart($muscle->zones, $b->zones), $b->id]);
+        $others = array_filter(
+            $this->atlas->muscles, static fn (Muscle $other): bool => $other->id !== $muscle->id && ! $other->isStructure,
+        );
+        uasort(
+            $others,
+            fn (Muscle $a, Muscle $b): int => [$this->apart($muscle->zones, $a->zones), $a->id]
+                <=> [$this->apart($muscle->zones, $b->zones), $b->id],
+        );
 
         return $others;
     }
@@ -204,7 +245,9 @@ final class Trainer
      */
     private function numbered(array $ids): array
     {
-        return array_map(static fn (string $id, int $index): array => ['id' => $id, 'label' => 'point '.($index + 1)], $ids, array_keys($ids));
+        return array_map(
+            static fn (string $id, int $index): array => ['id' => $id, 'label' => 'point '.($index + 1)], $ids, array_keys($ids),
+        );
     }
 
     /** @param  list<string>  $zones */

@@ -29,7 +29,10 @@ final readonly class EventCheck
 
         ['happened_at' => $moment, 'type' => $type, 'payload' => $payload] = $event;
 
-        return [...$this->moment(is_string($moment) ? $moment : '', $place), ...$this->payloadFaults(is_string($type) ? $type : '', $payload, $place)];
+        return [
+            ...$this->moment(is_string($moment) ? $moment : '', $place),
+            ...$this->payloadFaults(is_string($type) ? $type : '', $payload, $place),
+        ];
     }
 
     /**
@@ -44,7 +47,10 @@ final readonly class EventCheck
             return $faults;
         }
         $signs = array_fill_keys([...array_column($this->atlas->stopSigns, 'id'), ...array_keys($this->atlas->answerSigns)], true);
-        $known = ['muscle' => $this->atlas->muscles, 'technique' => $this->atlas->techniques, 'tool' => $this->atlas->tools, 'sign' => $signs, 'area' => $this->atlas->consentAreas];
+        $known = [
+            'muscle' => $this->atlas->muscles, 'technique' => $this->atlas->techniques, 'tool' => $this->atlas->tools, 'sign' => $signs,
+            'area' => $this->atlas->consentAreas,
+        ];
         foreach ($known as $key => $ids) {
             if (is_string($payload[$key] ?? null) && ! isset($ids[$payload[$key]])) {
                 $faults[] = new Fault("$place/payload/$key", json_encode($payload[$key])." is no $key of the atlas");
@@ -66,7 +72,10 @@ final readonly class EventCheck
             $object->payload = new \stdClass;
         }
 
-        return array_map(static fn (Fault $fault): Fault => new Fault($place.($fault->pointer === '#' ? '' : $fault->pointer), $fault->message), $this->schema->faults($object, $part));
+        return array_map(
+            static fn (Fault $fault): Fault => new Fault($place.($fault->pointer === '#' ? '' : $fault->pointer), $fault->message),
+            $this->schema->faults($object, $part),
+        );
     }
 
     /** @return list<Fault> */
@@ -74,7 +83,12 @@ final readonly class EventCheck
     {
         $parsed = date_parse($text);
 
-        return $parsed['error_count'] === 0 && $parsed['warning_count'] === 0 && is_int($parsed['year']) && is_int($parsed['month']) && is_int($parsed['day']) && checkdate($parsed['month'], $parsed['day'], $parsed['year'])
+        return $parsed['error_count'] === 0
+            && $parsed['warning_count'] === 0
+            && is_int($parsed['year'])
+            && is_int($parsed['month'])
+            && is_int($parsed['day'])
+            && checkdate($parsed['month'], $parsed['day'], $parsed['year'])
             ? [] : [new Fault("$place/happened_at", json_encode($text).' is no moment of the calendar')];
     }
 }

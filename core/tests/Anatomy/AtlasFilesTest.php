@@ -30,8 +30,12 @@ final class AtlasFilesTest extends TestCase
 
     /** @param  list<string|int>  $path */
     #[DataProvider('spoiled')]
-    public function test_a_broken_copy_of_a_file_is_refused_with_its_place_and_what_is_wrong(string $file, array $path, mixed $value, string $fault): void
-    {
+    public function test_a_broken_copy_of_a_file_is_refused_with_its_place_and_what_is_wrong(
+        string $file,
+        array $path,
+        mixed $value,
+        string $fault,
+    ): void {
         BrokenAtlas::change($this->folder, $file, static function (array $data) use ($path, $value): array {
             $place = &$data;
             foreach ($path as $key) {
@@ -50,65 +54,174 @@ final class AtlasFilesTest extends TestCase
     {
         // one broken copy of every file: its shape
         yield 'vocabulary' => ['vocabulary', ['sides'], 'left', 'vocabulary.json /sides: "left" is no array'];
-        yield 'directions' => ['directions', ['directions', 3, 'crosses'], 'yes', 'directions.json /directions/3/crosses: "yes" is no boolean'];
+        yield 'directions' => [
+            'directions', ['directions', 3, 'crosses'], 'yes', 'directions.json /directions/3/crosses: "yes" is no boolean',
+        ];
         yield 'zones' => ['zones', ['zones', 0, 'midline'], null, 'zones.json /zones/0/midline: null is no boolean'];
         yield 'landmarks' => ['landmarks', ['landmarks', 1, 'zones'], [], 'landmarks.json /landmarks/1/zones: too few entries, at least 1'];
-        yield 'hazards' => ['hazards', ['hazards', 0, 'one_sided'], 'middle', 'hazards.json /hazards/0/one_sided: "middle" is not known, allowed are left, right, null'];
-        yield 'movements' => ['movements', ['movements', 5, 'unit'], 'rad', 'movements.json /movements/5/unit: "rad" is not known, allowed are deg, mm, cm, glide'];
+        yield 'hazards' => [
+            'hazards', ['hazards', 0, 'one_sided'], 'middle',
+            'hazards.json /hazards/0/one_sided: "middle" is not known, allowed are left, right, null',
+        ];
+        yield 'movements' => [
+            'movements', ['movements', 5, 'unit'], 'rad',
+            'movements.json /movements/5/unit: "rad" is not known, allowed are deg, mm, cm, glide',
+        ];
         yield 'muscles' => ['muscles', ['muscles', 11, 'layer'], 7, 'muscles.json /muscles/11/layer: 7 is too large, at most 4'];
-        yield 'self-care' => ['self_care', ['self_care', 0, 'kind'], 'push', 'self_care.json /self_care/0/kind: "push" is not known, allowed are stretch, release, move, strengthen, habit'];
+        yield 'self-care' => [
+            'self_care', ['self_care', 0, 'kind'], 'push',
+            'self_care.json /self_care/0/kind: "push" is not known, allowed are stretch, release, move, strengthen, habit',
+        ];
         yield 'tests' => ['tests', ['tests', 0, 'steps'], 'press', 'tests.json /tests/0/steps: "press" is no array'];
-        yield 'posture signs' => ['posture_signs', ['posture_signs', 0, 'short', 0, 'side'], 'left', 'posture_signs.json /posture_signs/0/short/0/side: "left" is not known, allowed are same, opposite, midline'];
-        yield 'techniques' => ['techniques', ['techniques', 0, 'stages', 0], 'old', 'techniques.json /techniques/0/stages/0: "old" is not known, allowed are acute, subacute, late, settled'];
-        yield 'tools' => ['tools', ['tools', 0, 'effective_area_cm2'], 0, 'tools.json /tools/0/effective_area_cm2: 0 is too small, at least 0.5'];
-        yield 'positions' => ['positions', ['positions', 0, 'family'], 'standing', 'positions.json /positions/0/family: "standing" is not known, allowed are supine, prone, side_left, side_right, seated'];
-        yield 'products' => ['products', ['products', 0, 'price'], 3, 'products.json /products/0/price: unknown key, allowed are id, name, use'];
+        yield 'posture signs' => [
+            'posture_signs', ['posture_signs', 0, 'short', 0, 'side'], 'left',
+            'posture_signs.json /posture_signs/0/short/0/side: "left" is not known, allowed are same, opposite, midline',
+        ];
+        yield 'techniques' => [
+            'techniques', ['techniques', 0, 'stages', 0], 'old',
+            'techniques.json /techniques/0/stages/0: "old" is not known, allowed are acute, subacute, late, settled',
+        ];
+        yield 'tools' => [
+            'tools', ['tools', 0, 'effective_area_cm2'], 0, 'tools.json /tools/0/effective_area_cm2: 0 is too small, at least 0.5',
+        ];
+        yield 'positions' => [
+            'positions', ['positions', 0, 'family'], 'standing',
+            'positions.json /positions/0/family: "standing" is not known, allowed are supine, prone, side_left, side_right, seated',
+        ];
+        yield 'products' => [
+            'products', ['products', 0, 'price'], 3, 'products.json /products/0/price: unknown key, allowed are id, name, use',
+        ];
         yield 'demands' => ['demands', ['demands', 0, 'asks'], '', 'demands.json /demands/0/asks: too short, at least 1 characters'];
-        yield 'consent areas' => ['consent_areas', ['consent_areas', 0], ['id' => 'abdomen', 'ask' => 'May I?', 'muscles' => [], 'zones' => [], 'techniques' => [], 'setups' => []], 'consent_areas.json /consent_areas/0: missing words'];
+        yield 'consent areas' => [
+            'consent_areas', ['consent_areas', 0],
+            ['id' => 'abdomen', 'ask' => 'May I?', 'muscles' => [], 'zones' => [], 'techniques' => [], 'setups' => []],
+            'consent_areas.json /consent_areas/0: missing words',
+        ];
         yield 'signs' => ['signs', ['stop', 0, 'goes_on'], 1, 'signs.json /stop/0/goes_on: 1 is no boolean'];
         yield 'conditions' => ['conditions', ['older_age'], 'old', 'conditions.json /older_age: "old" is no number'];
-        yield 'red flags' => ['red_flags', ['rules', 0, 'verdict'], 'panic', 'red_flags.json /rules/0/verdict: "panic" is not known, allowed are proceed, modify, defer, refer, emergency'];
+        yield 'red flags' => [
+            'red_flags', ['rules', 0, 'verdict'], 'panic',
+            'red_flags.json /rules/0/verdict: "panic" is not known, allowed are proceed, modify, defer, refer, emergency',
+        ];
         yield 'clot score' => ['clot_score', ['items', 0, 'points'], 9, 'clot_score.json /items/0/points: 9 is too large, at most 2'];
-        yield 'regions' => ['regions', ['regions', 0, 'quick', 0, 'check'], 'feel', 'regions.json /regions/0/quick/0/check: "feel" is not known, allowed are range, resisted, test'];
+        yield 'regions' => [
+            'regions', ['regions', 0, 'quick', 0, 'check'], 'feel',
+            'regions.json /regions/0/quick/0/check: "feel" is not known, allowed are range, resisted, test',
+        ];
         yield 'pattern' => ['pattern', ['support_curve', 0, 'slope'], 'warm', 'pattern.json /support_curve/0/slope: "warm" is no number'];
         yield 'chains' => ['chains', ['busy_side', 'at_least'], 1, 'chains.json /busy_side/at_least: 1 is too small, at least 2'];
         yield 'planning' => ['planning', ['turn_minutes'], null, 'planning.json /turn_minutes: null is no number'];
         yield 'response' => ['response', ['quiet_visits'], 'two', 'response.json /quiet_visits: "two" is no number'];
 
         // what one file borrows from another
-        yield 'a check that is neither movement nor test' => ['regions', ['regions', 1, 'quick', 0, 'id'], 'neck.turning', 'regions.json /regions/1: "neck.turning" is no movement'];
-        yield 'a check of a region that stands twice' => ['regions', ['regions', 1, 'more', 0], ['check' => 'range', 'id' => 'cervical.rotation'], 'regions.json /regions/1: "range cervical.rotation" stands twice'];
-        yield 'a chain between regions nobody knows' => ['chains', ['stiff', 0, 'overworks', 0], 'nec', 'chains.json /stiff/0/overworks/0: "nec" is no region; allowed are head_jaw, neck, shoulder, chest, upper_back, low_back, hip, thigh, knee, leg_foot, arm_hand'];
-        yield 'a zone of two regions' => ['regions', ['regions', 1, 'zones', 0], 'chin', 'regions.json /regions/1/zones: "chin" lies in "head_jaw" already'];
-        yield 'a zone of no region' => ['regions', ['regions', 1, 'zones', 0], 'chin', 'regions.json /regions: the zone "occiput" lies in no region'];
-        yield 'a test that is never done with something nobody asks' => ['tests', ['tests', 2, 'never', 'flags', 0], 'dizzy', 'tests.json /tests/2/never/flags/0: "dizzy" is no red flag; nearest are numb_face, intoxicated, hot_red_joint (32 in all)'];
-        yield 'a zone nobody knows' => ['muscles', ['muscles', 11, 'zones', 0], 'neck_sid', 'muscles.json /muscles/11/zones/0: "neck_sid" is no zone; nearest are neck_side, neck_back, neck_front (73 in all)'];
-        yield 'a landmark nobody knows' => ['muscles', ['muscles', 11, 'find', 0, 'landmark'], 'scapula_superior_angel', 'muscles.json /muscles/11/find/0/landmark: "scapula_superior_angel" is no landmark; nearest are scapula_superior_angle, scapula_inferior_angle, scapula_spine (168 in all)'];
-        yield 'an id beside the vocabulary' => ['tools', ['tools', 0, 'id'], 'nail', 'tools.json /tools/0/id: "nail" is no tool of the vocabulary; nearest are palm, fist, elbow (13 in all)'];
-        yield 'an id of the vocabulary that is gone' => ['tools', ['tools', 0, 'id'], 'nail', 'tools.json /tools: the tool "fingertip" of the vocabulary is missing'];
-        yield 'an id that stands twice' => ['landmarks', ['landmarks', 4, 'id'], 'zygomatic_arch', 'landmarks.json /landmarks/4/id: the landmark "zygomatic_arch" stands twice, first at /landmarks/3'];
+        yield 'a check that is neither movement nor test' => [
+            'regions', ['regions', 1, 'quick', 0, 'id'], 'neck.turning', 'regions.json /regions/1: "neck.turning" is no movement',
+        ];
+        yield 'a check of a region that stands twice' => [
+            'regions', ['regions', 1, 'more', 0], ['check' => 'range', 'id' => 'cervical.rotation'],
+            'regions.json /regions/1: "range cervical.rotation" stands twice',
+        ];
+        yield 'a chain between regions nobody knows' => [
+            'chains', ['stiff', 0, 'overworks', 0], 'nec',
+            'chains.json /stiff/0/overworks/0: "nec" is no region; allowed are head_jaw, neck, shoulder, chest, upper_back, low_back, hip, thigh, knee, leg_foot, arm_hand',
+        ];
+        yield 'a zone of two regions' => [
+            'regions', ['regions', 1, 'zones', 0], 'chin', 'regions.json /regions/1/zones: "chin" lies in "head_jaw" already',
+        ];
+        yield 'a zone of no region' => [
+            'regions', ['regions', 1, 'zones', 0], 'chin', 'regions.json /regions: the zone "occiput" lies in no region',
+        ];
+        yield 'a test that is never done with something nobody asks' => [
+            'tests', ['tests', 2, 'never', 'flags', 0], 'dizzy',
+            'tests.json /tests/2/never/flags/0: "dizzy" is no red flag; nearest are numb_face, intoxicated, hot_red_joint (32 in all)',
+        ];
+        yield 'a zone nobody knows' => [
+            'muscles', ['muscles', 11, 'zones', 0], 'neck_sid',
+            'muscles.json /muscles/11/zones/0: "neck_sid" is no zone; nearest are neck_side, neck_back, neck_front (73 in all)',
+        ];
+        yield 'a landmark nobody knows' => [
+            'muscles', ['muscles', 11, 'find', 0, 'landmark'], 'scapula_superior_angel',
+            'muscles.json /muscles/11/find/0/landmark: "scapula_superior_angel" is no landmark; nearest are scapula_superior_angle, scapula_inferior_angle, scapula_spine (168 in all)',
+        ];
+        yield 'an id beside the vocabulary' => [
+            'tools', ['tools', 0, 'id'], 'nail',
+            'tools.json /tools/0/id: "nail" is no tool of the vocabulary; nearest are palm, fist, elbow (13 in all)',
+        ];
+        yield 'an id of the vocabulary that is gone' => [
+            'tools', ['tools', 0, 'id'], 'nail', 'tools.json /tools: the tool "fingertip" of the vocabulary is missing',
+        ];
+        yield 'an id that stands twice' => [
+            'landmarks', ['landmarks', 4, 'id'], 'zygomatic_arch',
+            'landmarks.json /landmarks/4/id: the landmark "zygomatic_arch" stands twice, first at /landmarks/3',
+        ];
 
         // what must hold for it to be anatomy
-        yield 'lengthened by what it does' => ['muscles', ['muscles', 11, 'lengthened_by', 0], ['movement' => 'scapula.elevation', 'side' => 'same'], 'muscles.json /muscles/11/lengthened_by/0: "scapula.elevation" undoes nothing that "levator_scapulae" does'];
-        yield 'lengthened by a movement of elsewhere' => ['muscles', ['muscles', 11, 'lengthened_by', 0], ['movement' => 'knee.flexion', 'side' => 'same'], 'muscles.json /muscles/11/lengthened_by/0: "knee.flexion" undoes nothing that "levator_scapulae" does'];
-        yield 'lengthened by turning to the wrong side' => ['muscles', ['muscles', 11, 'lengthened_by', 0], ['movement' => 'cervical.rotation', 'side' => 'same'], 'muscles.json /muscles/11/lengthened_by/0: "cervical.rotation" undoes nothing that "levator_scapulae" does'];
-        yield 'lengthened by nothing, without a word' => ['muscles', ['muscles', 11, 'lengthened_by'], [], 'muscles.json /muscles/11/lengthening_note: "levator_scapulae" needs movements that lengthen it or a note why there is none, and not both'];
-        yield 'an antagonist that does not know' => ['muscles', ['muscles', 11, 'antagonists'], ['gracilis'], 'muscles.json /muscles/11/antagonists: "gracilis" does not name "levator_scapulae" as its antagonist'];
-        yield 'an antagonist that undoes nothing' => ['muscles', ['muscles', 11, 'antagonists'], ['gracilis'], 'muscles.json /muscles/11/antagonists: "gracilis" undoes nothing that "levator_scapulae" does'];
-        yield 'a synergist that does nothing of it' => ['muscles', ['muscles', 11, 'synergists'], ['soleus'], 'muscles.json /muscles/11/synergists: "soleus" does nothing that "levator_scapulae" does'];
-        yield 'a proof it cannot give' => ['muscles', ['muscles', 11, 'proof', 'uses', 0], ['direction' => 'elbow.flexion', 'side' => 'same'], 'muscles.json /muscles/11/proof/uses/0: asks for "elbow.flexion", which "levator_scapulae" does not do'];
-        yield 'covered from below' => ['muscles', ['muscles', 11, 'covered_by'], ['suboccipitals'], 'muscles.json /muscles/11/covered_by: "suboccipitals" lies deeper than "levator_scapulae" and cannot cover it'];
-        yield 'out of reach' => ['muscles', ['muscles', 11, 'positions', 0], 'upside_down', 'muscles.json /muscles/11/positions: "upside_down" is no position'];
-        yield 'nothing to work it with' => ['muscles', ['muscles', 11, 'techniques'], ['percussion_tool'], 'muscles.json /muscles/11/techniques: none of its techniques can be done with any of its tools'];
-        yield 'no self-care and no word why' => ['muscles', ['muscles', 11, 'self_care'], [], 'muscles.json /muscles/11/self_care: "levator_scapulae" needs self-care or a word why none suits it, and not both'];
-        yield 'found from nowhere' => ['muscles', ['muscles', 11, 'find'], [['landmark' => null, 'do' => 'somewhere']], 'muscles.json /muscles/11/find: "levator_scapulae" is found from no landmark'];
-        yield 'a neighbour that does not know' => ['zones', ['zones', 0, 'neighbours'], ['heel'], 'zones.json /zones/0/neighbours: "vertex" touches "heel", which does not say so of it'];
-        yield 'opposites that are not' => ['directions', ['directions', 0, 'opposite'], 'knee.flexion', 'directions.json /directions: "jaw.opening" and "knee.flexion" are not each other\'s opposite'];
+        yield 'lengthened by what it does' => [
+            'muscles', ['muscles', 11, 'lengthened_by', 0], ['movement' => 'scapula.elevation', 'side' => 'same'],
+            'muscles.json /muscles/11/lengthened_by/0: "scapula.elevation" undoes nothing that "levator_scapulae" does',
+        ];
+        yield 'lengthened by a movement of elsewhere' => [
+            'muscles', ['muscles', 11, 'lengthened_by', 0], ['movement' => 'knee.flexion', 'side' => 'same'],
+            'muscles.json /muscles/11/lengthened_by/0: "knee.flexion" undoes nothing that "levator_scapulae" does',
+        ];
+        yield 'lengthened by turning to the wrong side' => [
+            'muscles', ['muscles', 11, 'lengthened_by', 0], ['movement' => 'cervical.rotation', 'side' => 'same'],
+            'muscles.json /muscles/11/lengthened_by/0: "cervical.rotation" undoes nothing that "levator_scapulae" does',
+        ];
+        yield 'lengthened by nothing, without a word' => [
+            'muscles', ['muscles', 11, 'lengthened_by'], [],
+            'muscles.json /muscles/11/lengthening_note: "levator_scapulae" needs movements that lengthen it or a note why there is none, and not both',
+        ];
+        yield 'an antagonist that does not know' => [
+            'muscles', ['muscles', 11, 'antagonists'], ['gracilis'],
+            'muscles.json /muscles/11/antagonists: "gracilis" does not name "levator_scapulae" as its antagonist',
+        ];
+        yield 'an antagonist that undoes nothing' => [
+            'muscles', ['muscles', 11, 'antagonists'], ['gracilis'],
+            'muscles.json /muscles/11/antagonists: "gracilis" undoes nothing that "levator_scapulae" does',
+        ];
+        yield 'a synergist that does nothing of it' => [
+            'muscles', ['muscles', 11, 'synergists'], ['soleus'],
+            'muscles.json /muscles/11/synergists: "soleus" does nothing that "levator_scapulae" does',
+        ];
+        yield 'a proof it cannot give' => [
+            'muscles', ['muscles', 11, 'proof', 'uses', 0], ['direction' => 'elbow.flexion', 'side' => 'same'],
+            'muscles.json /muscles/11/proof/uses/0: asks for "elbow.flexion", which "levator_scapulae" does not do',
+        ];
+        yield 'covered from below' => [
+            'muscles', ['muscles', 11, 'covered_by'], ['suboccipitals'],
+            'muscles.json /muscles/11/covered_by: "suboccipitals" lies deeper than "levator_scapulae" and cannot cover it',
+        ];
+        yield 'out of reach' => [
+            'muscles', ['muscles', 11, 'positions', 0], 'upside_down', 'muscles.json /muscles/11/positions: "upside_down" is no position',
+        ];
+        yield 'nothing to work it with' => [
+            'muscles', ['muscles', 11, 'techniques'], ['percussion_tool'],
+            'muscles.json /muscles/11/techniques: none of its techniques can be done with any of its tools',
+        ];
+        yield 'no self-care and no word why' => [
+            'muscles', ['muscles', 11, 'self_care'], [],
+            'muscles.json /muscles/11/self_care: "levator_scapulae" needs self-care or a word why none suits it, and not both',
+        ];
+        yield 'found from nowhere' => [
+            'muscles', ['muscles', 11, 'find'], [['landmark' => null, 'do' => 'somewhere']],
+            'muscles.json /muscles/11/find: "levator_scapulae" is found from no landmark',
+        ];
+        yield 'a neighbour that does not know' => [
+            'zones', ['zones', 0, 'neighbours'], ['heel'],
+            'zones.json /zones/0/neighbours: "vertex" touches "heel", which does not say so of it',
+        ];
+        yield 'opposites that are not' => [
+            'directions', ['directions', 0, 'opposite'], 'knee.flexion',
+            'directions.json /directions: "jaw.opening" and "knee.flexion" are not each other\'s opposite',
+        ];
     }
 
     public function test_all_faults_of_all_files_are_told_together(): void
     {
-        BrokenAtlas::change($this->folder, 'tools', static fn (array $file): array => ['format' => $file['format'], 'tools' => [['id' => 'fingertip']]]);
+        BrokenAtlas::change(
+            $this->folder, 'tools', static fn (array $file): array => ['format' => $file['format'], 'tools' => [['id' => 'fingertip']]],
+        );
         file_put_contents("{$this->folder}/zones.json", '{"format": ');
         unlink("{$this->folder}/demands.json");
         file_put_contents("{$this->folder}/moods.json", '{}');
@@ -117,7 +230,9 @@ final class AtlasFilesTest extends TestCase
 
         self::assertContains('demands.json #: is missing', $lines);
         self::assertContains('zones.json #: is no JSON: Syntax error', $lines);
-        self::assertContains('tools.json /tools/0: missing name, effective_area_cm2, strain, precision, strongest_felt, thumb, hand, load, source', $lines);
+        self::assertContains(
+            'tools.json /tools/0: missing name, effective_area_cm2, strain, precision, strongest_felt, thumb, hand, load, source', $lines,
+        );
         self::assertStringStartsWith('moods.json #: is no file of the atlas, allowed are ', $lines[array_key_last($lines)]);
     }
 

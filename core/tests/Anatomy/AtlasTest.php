@@ -42,7 +42,17 @@ final class AtlasTest extends TestCase
     {
         $clinic = Core::clinic();
         $atlas = $clinic->atlas;
-        foreach (['muscles' => $atlas->muscles, 'zones' => $atlas->zones, 'movements' => $atlas->movements, 'tests' => $atlas->tests, 'posture_signs' => $atlas->postureSigns, 'techniques' => $atlas->techniques, 'tools' => $atlas->tools, 'positions' => $atlas->positions, 'products' => $atlas->products, 'demands' => $atlas->demands, 'consent_areas' => $atlas->consentAreas, 'conditions' => $clinic->rules()->conditions, 'red_flags' => $clinic->rules()->flags->flags, 'medicines' => $clinic->rules()->medicines, 'clot_items' => $clinic->rules()->clotItems] as $kind => $rows) {
+        foreach (
+            [
+                'muscles' => $atlas->muscles, 'zones' => $atlas->zones, 'movements' => $atlas->movements, 'tests' => $atlas->tests,
+                'posture_signs' => $atlas->postureSigns, 'techniques' => $atlas->techniques, 'tools' => $atlas->tools,
+                'positions' => $atlas->positions, 'products' => $atlas->products, 'demands' => $atlas->demands,
+                'consent_areas' => $atlas->consentAreas, 'conditions' => $clinic->rules()->conditions,
+                'red_flags' => $clinic->rules()->flags->flags, 'medicines' => $clinic->rules()->medicines,
+                'clot_items' => $clinic->rules()->clotItems,
+            ] as $kind
+                => $rows
+        ) {
             yield $kind => [$kind, array_map('strval', array_keys($rows))];
         }
     }
@@ -117,10 +127,19 @@ final class AtlasTest extends TestCase
     public function test_one_sided_hazards_lie_on_their_true_side_only(): void
     {
         $hazards = Core::clinic()->atlas->handbook()->hazards;
-        $sides = array_map(static fn ($hazard): ?Side => $hazard->oneSided, array_filter($hazards, static fn ($hazard): bool => $hazard->oneSided !== null));
+        $sides = array_map(
+            static fn ($hazard): ?Side => $hazard->oneSided,
+            array_filter($hazards, static fn ($hazard): bool => $hazard->oneSided !== null),
+        );
         ksort($sides);
 
-        self::assertSame(['appendix_right' => Side::Right, 'bowel_left' => Side::Left, 'liver_edge' => Side::Right, 'spleen_floating_ribs' => Side::Left], $sides);
+        self::assertSame(
+            [
+                'appendix_right' => Side::Right, 'bowel_left' => Side::Left, 'liver_edge' => Side::Right,
+                'spleen_floating_ribs' => Side::Left,
+            ],
+            $sides,
+        );
         self::assertFalse($hazards['liver_edge']->liesOn(Side::Left));
         self::assertTrue($hazards['kidney_angle']->liesOn(Side::Left));
     }
@@ -128,7 +147,10 @@ final class AtlasTest extends TestCase
     public function test_the_hand_is_warned_of_what_lies_on_its_own_side_only(): void
     {
         $atlas = Core::clinic()->atlas;
-        $about = static fn (Side $side, string $start): array => array_filter($atlas->watchOf($atlas->muscle('psoas_major'), $atlas->hazardsOf($atlas->muscle('psoas_major'), $side)), static fn (Caution $one): bool => str_starts_with($one->text, $start));
+        $about = static fn (Side $side, string $start): array => array_filter(
+            $atlas->watchOf($atlas->muscle('psoas_major'), $atlas->hazardsOf($atlas->muscle('psoas_major'), $side)),
+            static fn (Caution $one): bool => str_starts_with($one->text, $start),
+        );
 
         self::assertCount(1, $about(Side::Left, 'Left belly'));
         self::assertCount(0, $about(Side::Right, 'Left belly'));
@@ -145,7 +167,8 @@ final class AtlasTest extends TestCase
             foreach (array_unique([$muscle->workSite, ...array_keys($muscle->sites)]) as $site) {
                 foreach ($muscle->toolsAt($site) as $tool) {
                     $free = array_filter($muscle->zonesOf($site), static fn (string $zone): bool => array_filter(
-                        $atlas->handbook()->hazards, static fn (Hazard $hazard): bool => in_array($zone, $hazard->zones, true) && in_array($tool, $hazard->tools, true),
+                        $atlas->handbook()->hazards,
+                        static fn (Hazard $hazard): bool => in_array($zone, $hazard->zones, true) && in_array($tool, $hazard->tools, true),
                     ) === []);
                     if ($free === []) {
                         $nowhere[] = "{$muscle->id} $tool";

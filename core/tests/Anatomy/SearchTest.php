@@ -100,7 +100,9 @@ final class SearchTest extends TestCase
         foreach (Core::clinic()->atlas->muscles as $muscle) {
             foreach ($muscle->reference()->complaints as $complaint) {
                 $first = array_column($this->find($complaint, 3, 'muscle'), 'id');
-                $said = array_merge(...array_map(static fn (string $id): array => Core::clinic()->atlas->muscle($id)->reference()->complaints, $first));
+                $said = array_merge(
+                    ...array_map(static fn (string $id): array => Core::clinic()->atlas->muscle($id)->reference()->complaints, $first),
+                );
                 self::assertContains($complaint, $said, "$complaint → ".implode(', ', $first));
             }
         }

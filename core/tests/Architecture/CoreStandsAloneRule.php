@@ -18,7 +18,10 @@ final class CoreStandsAloneRule
         return PHPat::rule()
             ->classes(Selector::inNamespace('Somatrace\Core'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Illuminate'), Selector::inNamespace('App'), Selector::inNamespace('Inertia'), Selector::inNamespace('Carbon'))
+            ->classes(
+                Selector::inNamespace('Illuminate'), Selector::inNamespace('App'), Selector::inNamespace('Inertia'),
+                Selector::inNamespace('Carbon'),
+            )
             ->because('the rules of the job must run and be tested on their own');
     }
 }

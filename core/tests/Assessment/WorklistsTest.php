@@ -14,7 +14,11 @@ use Somatrace\Core\Tests\Support\Core;
 
 final class WorklistsTest extends TestCase
 {
-    private const NECK_SIGNS = ['dizzy_with_neck_movement', 'double_vision_or_drop_attack', 'swallowing_trouble', 'numb_face', 'unsteady_walk', 'face_droop_or_slurred_speech', 'sudden_unlike_any_neck_pain_or_drooping_lid', 'visual_change_with_headache', 'sudden_worst_headache', 'recent_fall_or_crash_unexamined'];
+    private const NECK_SIGNS = [
+        'dizzy_with_neck_movement', 'double_vision_or_drop_attack', 'swallowing_trouble', 'numb_face', 'unsteady_walk',
+        'face_droop_or_slurred_speech', 'sudden_unlike_any_neck_pain_or_drooping_lid', 'visual_change_with_headache',
+        'sudden_worst_headache', 'recent_fall_or_crash_unexamined',
+    ];
 
     public function test_a_quick_list_has_six_measures_and_six_muscles_a_region_and_the_full_one_all_its_muscles(): void
     {
@@ -40,17 +44,32 @@ final class WorklistsTest extends TestCase
     {
         $ids = static fn (string $quality): array => array_map(
             static fn (ListedMeasure $one): string => ($one->nerve ? '!' : '')."{$one->position} {$one->id}",
-            Core::clinic()->worklist(CaseBuilder::aCase()->with(['findings' => ['complaints' => [['zone' => 'calf_upper', 'side' => 'left', 'now' => 3, 'qualities' => [$quality]]]]])->make())->measures,
+            Core::clinic()->worklist(
+                CaseBuilder::aCase()->with([
+                    'findings' => ['complaints' => [['zone' => 'calf_upper', 'side' => 'left', 'now' => 3, 'qualities' => [$quality]]]],
+                ])->make(),
+            )->measures,
         );
 
         self::assertSame([], array_filter($ids('ache'), static fn (string $one): bool => str_starts_with($one, '!')));
         $nerve = array_values(array_filter($ids('tingling'), static fn (string $one): bool => str_starts_with($one, '!')));
-        self::assertSame(['!seated reflex', '!seated constant_numbness', '!supine straight_leg_raise_nerve', '!supine hip.flexion'], array_slice($nerve, 0, 4));
+        self::assertSame(
+            ['!seated reflex', '!seated constant_numbness', '!supine straight_leg_raise_nerve', '!supine hip.flexion'],
+            array_slice($nerve, 0, 4),
+        );
         self::assertSame($ids('ache'), array_values(array_diff($ids('tingling'), $nerve)), 'the list of the region stays as it is');
         foreach (['supine', 'prone', 'seated'] as $position) {
-            $here = array_values(array_filter($ids('numb'), static fn (string $one): bool => str_starts_with(ltrim($one, '!'), "$position ")));
+            $here = array_values(array_filter(
+                $ids('numb'), static fn (string $one): bool => str_starts_with(ltrim($one, '!'), "$position "),
+            ));
             $firstOther = array_search(false, array_map(static fn (string $one): bool => str_starts_with($one, '!'), $here), true);
-            self::assertSame([], $firstOther === false ? [] : array_filter(array_slice($here, (int) $firstOther), static fn (string $one): bool => str_starts_with($one, '!')), $position);
+            self::assertSame(
+                [],
+                $firstOther === false
+                    ? []
+                    : array_filter(array_slice($here, (int) $firstOther), static fn (string $one): bool => str_starts_with($one, '!')),
+                $position,
+            );
         }
     }
 
@@ -68,11 +87,21 @@ final class WorklistsTest extends TestCase
 
     public function test_the_regions_are_those_that_hurt_the_worst_first(): void
     {
-        $case = CaseBuilder::aCase()->complaint('low_back', 'left', 3)->complaint('neck_side', 'right', 7)->complaint('neck_back', 'right', 2);
+        $case = CaseBuilder::aCase()
+            ->complaint('low_back', 'left', 3)
+            ->complaint('neck_side', 'right', 7)
+            ->complaint('neck_back', 'right', 2);
 
         self::assertSame(['neck', 'low_back'], Core::clinic()->worklist($case->make())->regions);
         self::assertSame([], Core::clinic()->worklist(CaseBuilder::aCase()->make())->measures);
-        self::assertSame(['knee'], Core::clinic()->worklist(CaseBuilder::aCase()->visited('2026-02-20', ['findings' => ['complaints' => [['zone' => 'knee_front', 'side' => 'left', 'now' => 5]]]])->make())->regions);
+        self::assertSame(
+            ['knee'],
+            Core::clinic()->worklist(
+                CaseBuilder::aCase()->visited(
+                    '2026-02-20', ['findings' => ['complaints' => [['zone' => 'knee_front', 'side' => 'left', 'now' => 5]]]],
+                )->make(),
+            )->regions,
+        );
     }
 
     #[DataProvider('starts')]
@@ -120,13 +149,19 @@ final class WorklistsTest extends TestCase
 
     public function test_a_position_that_is_not_possible_is_said(): void
     {
-        $list = Core::clinic()->worklist(CaseBuilder::aCase()->with(['session' => ['positions_possible' => ['seated', 'supine']]])->make(), ['shoulder'], true);
+        $list = Core::clinic()->worklist(
+            CaseBuilder::aCase()->with(['session' => ['positions_possible' => ['seated', 'supine']]])->make(), ['shoulder'], true,
+        );
 
         foreach ($list->measures as $measure) {
-            self::assertSame($measure->position === 'prone' ? 'Not today: face-down is not possible.' : null, $measure->refused?->words, $measure->id);
+            self::assertSame(
+                $measure->position === 'prone' ? 'Not today: face-down is not possible.' : null, $measure->refused?->words, $measure->id,
+            );
         }
         foreach ($list->muscles as $muscle) {
-            $own = array_map(static fn (string $position): string => explode('_', $position)[0], Core::clinic()->atlas->muscle($muscle->id)->positions);
+            $own = array_map(
+                static fn (string $position): string => explode('_', $position)[0], Core::clinic()->atlas->muscle($muscle->id)->positions,
+            );
             if (array_intersect($own, ['seated', 'supine']) !== []) {
                 self::assertContains($muscle->position, ['seated', 'supine'], $muscle->id);
             }
@@ -135,13 +170,30 @@ final class WorklistsTest extends TestCase
 
     public function test_an_answer_grown_old_is_asked_again_and_a_settled_neck_may_be_checked(): void
     {
-        $signs = static fn (): CaseBuilder => array_reduce(self::NECK_SIGNS, static fn (CaseBuilder $case, string $flag): CaseBuilder => $case->flag($flag, 'no'), CaseBuilder::aCase());
+        $signs = static fn (): CaseBuilder => array_reduce(
+            self::NECK_SIGNS, static fn (CaseBuilder $case, string $flag): CaseBuilder => $case->flag($flag, 'no'), CaseBuilder::aCase(),
+        );
         $injury = static fn (array $details): CaseBuilder => $signs()->condition('whiplash_injury', $details);
 
-        self::assertStringStartsWith('Ask first:', (string) $this->refused($signs()->with(['health' => ['answered_on' => ['red_flags_other' => '2026-01-20']]]), 'positional_artery'));
-        self::assertNull($this->refused($injury(['stage' => 'late', 'since' => '2025-11-01', 'swelling_trend' => 'gone']), 'positional_artery'));
-        self::assertStringStartsWith('Not done:', (string) $this->refused($injury(['since' => '2026-02-10']), 'positional_artery'), 'fresh');
-        self::assertStringStartsWith('Not done:', (string) $this->refused($injury(['stage' => 'late', 'since' => '2025-11-01', 'swelling_trend' => 'falling']), 'positional_artery'), 'a sign is left');
+        self::assertStringStartsWith(
+            'Ask first:',
+            (string) $this->refused(
+                $signs()->with(['health' => ['answered_on' => ['red_flags_other' => '2026-01-20']]]), 'positional_artery',
+            ),
+        );
+        self::assertNull($this->refused(
+            $injury(['stage' => 'late', 'since' => '2025-11-01', 'swelling_trend' => 'gone']), 'positional_artery',
+        ));
+        self::assertStringStartsWith(
+            'Not done:', (string) $this->refused($injury(['since' => '2026-02-10']), 'positional_artery'), 'fresh',
+        );
+        self::assertStringStartsWith(
+            'Not done:',
+            (string) $this->refused(
+                $injury(['stage' => 'late', 'since' => '2025-11-01', 'swelling_trend' => 'falling']), 'positional_artery',
+            ),
+            'a sign is left',
+        );
     }
 
     public function test_the_positional_check_asks_first_and_is_never_done_after_a_yes_or_an_unknown(): void
@@ -151,7 +203,10 @@ final class WorklistsTest extends TestCase
             $denied->flag($flag, 'no');
         }
         self::assertNull($this->refused($denied, 'positional_artery'));
-        self::assertStringStartsWith('Ask first:', (string) $this->refused(CaseBuilder::aCase()->nothingAsked(), 'positional_artery'), 'what nobody asked is unknown');
+        self::assertStringStartsWith(
+            'Ask first:', (string) $this->refused(CaseBuilder::aCase()->nothingAsked(), 'positional_artery'),
+            'what nobody asked is unknown',
+        );
         foreach (self::NECK_SIGNS as $flag) {
             $one = CaseBuilder::aCase();
             foreach (self::NECK_SIGNS as $other) {
@@ -170,7 +225,9 @@ final class WorklistsTest extends TestCase
         foreach (self::NECK_SIGNS as $flag) {
             $open->flag($flag, 'no');
         }
-        self::assertStringStartsWith('Ask first:', (string) $this->refused($open, 'positional_artery'), 'conditions nobody asked about are unknown');
+        self::assertStringStartsWith(
+            'Ask first:', (string) $this->refused($open, 'positional_artery'), 'conditions nobody asked about are unknown',
+        );
     }
 
     public function test_a_region_nobody_knows_is_refused(): void

@@ -38,7 +38,10 @@ final class CaseReaderTest extends TestCase
             'client' => ['age' => 'forty'],
             'health' => ['red_flags' => ['numb_face' => 'maybe']],
             'findings' => [
-                'complaints' => [['zone' => 'neck_back', 'side' => 'midline', 'now' => 3], ['zone' => 'elbow', 'side' => 'left', 'now' => 4, 'since' => '2026-04-01']],
+                'complaints' => [
+                    ['zone' => 'neck_back', 'side' => 'midline', 'now' => 3],
+                    ['zone' => 'elbow', 'side' => 'left', 'now' => 4, 'since' => '2026-04-01'],
+                ],
                 'range' => [['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 240]],
             ],
         ]));
@@ -69,25 +72,103 @@ final class CaseReaderTest extends TestCase
     public static function badParts(): iterable
     {
         yield 'an unknown flag' => [['health' => ['red_flags' => ['sore_thumb' => 'yes']]], ['/health/red_flags/sore_thumb']];
-        yield 'a pain between the steps of the scale' => [['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3.2]]]], ['/findings/complaints/0/now']];
-        yield 'two answers to one question' => [['findings' => ['palpation' => [['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 1], ['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 3]]]], ['/findings/palpation/1']];
-        yield 'one site named and one not are two places' => [['findings' => ['palpation' => [['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 1], ['muscle' => 'masseter', 'side' => 'left', 'site' => 'belly', 'tenderness' => 3]]]], []];
-        yield 'sore for longer than has passed' => [['history' => [['date' => '2026-02-01', 'aftermath' => [['hours' => 24, 'soreness_hours' => 40]]]]], ['/history/0/aftermath/0/soreness_hours']];
+        yield 'a pain between the steps of the scale' => [
+            ['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3.2]]]], ['/findings/complaints/0/now'],
+        ];
+        yield 'two answers to one question' => [
+            [
+                'findings' => [
+                    'palpation' => [
+                        ['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 1],
+                        ['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 3],
+                    ],
+                ],
+            ],
+            ['/findings/palpation/1'],
+        ];
+        yield 'one site named and one not are two places' => [
+            [
+                'findings' => [
+                    'palpation' => [
+                        ['muscle' => 'masseter', 'side' => 'left', 'tenderness' => 1],
+                        ['muscle' => 'masseter', 'side' => 'left', 'site' => 'belly', 'tenderness' => 3],
+                    ],
+                ],
+            ],
+            [],
+        ];
+        yield 'sore for longer than has passed' => [
+            ['history' => [['date' => '2026-02-01', 'aftermath' => [['hours' => 24, 'soreness_hours' => 40]]]]],
+            ['/history/0/aftermath/0/soreness_hours'],
+        ];
         yield 'a visit to come' => [['history' => [['date' => '2026-03-03']]], ['/history/0/date']];
-        yield 'a side for what has none' => [['findings' => ['range' => [['movement' => 'cervical.flexion', 'side' => 'left', 'active' => 40]]]], ['/findings/range/0/side']];
-        yield 'a value for a yes-or-no test' => [['findings' => ['tests' => [['test' => 'cervical_lift', 'side' => 'midline', 'value' => 4]]]], ['/findings/tests/0/value']];
-        yield 'sore for a part of an hour longer' => [['history' => [['date' => '2026-02-01', 'aftermath' => [['hours' => 24, 'soreness_hours' => 24.5]]]]], ['/history/0/aftermath/0/soreness_hours']];
-        yield 'sore for as long as has passed' => [['history' => [['date' => '2026-02-01', 'aftermath' => [['hours' => 24, 'soreness_hours' => 24]]]]], []];
-        yield 'a muscle has two sides' => [['findings' => ['palpation' => [['muscle' => 'masseter', 'side' => 'midline', 'tenderness' => 1]]]], ['/findings/palpation/0/side']];
-        yield 'a side for a pain in the middle' => [['findings' => ['complaints' => [['zone' => 'chin', 'side' => 'left', 'now' => 3]]]], ['/findings/complaints/0/side']];
-        yield 'a test of each side' => [['findings' => ['tests' => [['test' => 'one_leg_pull', 'side' => 'midline', 'value' => 3]]]], ['/findings/tests/0/side']];
-        yield 'as much as a body can do' => [['findings' => ['range' => [['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 110, 'passive' => 0, 'repeats' => [0, 110]]]]], []];
-        yield 'one degree more, each way of saying it' => [['findings' => ['range' => [['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 111, 'passive' => 111, 'repeats' => [50, 111]]]]], ['/findings/range/0/active', '/findings/range/0/passive', '/findings/range/0/repeats/1']];
-        yield 'as long as a test goes' => [['findings' => ['tests' => [['test' => 'leg_length', 'side' => 'left', 'value' => 60], ['test' => 'leg_length', 'side' => 'right', 'value' => 0]]]], []];
-        yield 'and beyond' => [['findings' => ['tests' => [['test' => 'leg_length', 'side' => 'left', 'value' => 61]]]], ['/findings/tests/0/value']];
-        yield 'best of the week as its worst' => [['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3, 'worst_week' => 3, 'best_week' => 3]]]], []];
-        yield 'best of the week without its worst' => [['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3, 'best_week' => 4]]]], []];
-        yield 'worse of the week below its best' => [['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3, 'worst_week' => 2, 'best_week' => 4]]]], ['/findings/complaints/0/best_week']];
+        yield 'a side for what has none' => [
+            ['findings' => ['range' => [['movement' => 'cervical.flexion', 'side' => 'left', 'active' => 40]]]], ['/findings/range/0/side'],
+        ];
+        yield 'a value for a yes-or-no test' => [
+            ['findings' => ['tests' => [['test' => 'cervical_lift', 'side' => 'midline', 'value' => 4]]]], ['/findings/tests/0/value'],
+        ];
+        yield 'sore for a part of an hour longer' => [
+            ['history' => [['date' => '2026-02-01', 'aftermath' => [['hours' => 24, 'soreness_hours' => 24.5]]]]],
+            ['/history/0/aftermath/0/soreness_hours'],
+        ];
+        yield 'sore for as long as has passed' => [
+            ['history' => [['date' => '2026-02-01', 'aftermath' => [['hours' => 24, 'soreness_hours' => 24]]]]], [],
+        ];
+        yield 'a muscle has two sides' => [
+            ['findings' => ['palpation' => [['muscle' => 'masseter', 'side' => 'midline', 'tenderness' => 1]]]],
+            ['/findings/palpation/0/side'],
+        ];
+        yield 'a side for a pain in the middle' => [
+            ['findings' => ['complaints' => [['zone' => 'chin', 'side' => 'left', 'now' => 3]]]], ['/findings/complaints/0/side'],
+        ];
+        yield 'a test of each side' => [
+            ['findings' => ['tests' => [['test' => 'one_leg_pull', 'side' => 'midline', 'value' => 3]]]], ['/findings/tests/0/side'],
+        ];
+        yield 'as much as a body can do' => [
+            [
+                'findings' => [
+                    'range' => [[
+                        'movement' => 'cervical.rotation', 'side' => 'left', 'active' => 110, 'passive' => 0, 'repeats' => [0, 110],
+                    ]],
+                ],
+            ],
+            [],
+        ];
+        yield 'one degree more, each way of saying it' => [
+            [
+                'findings' => [
+                    'range' => [[
+                        'movement' => 'cervical.rotation', 'side' => 'left', 'active' => 111, 'passive' => 111, 'repeats' => [50, 111],
+                    ]],
+                ],
+            ],
+            ['/findings/range/0/active', '/findings/range/0/passive', '/findings/range/0/repeats/1'],
+        ];
+        yield 'as long as a test goes' => [
+            [
+                'findings' => [
+                    'tests' => [
+                        ['test' => 'leg_length', 'side' => 'left', 'value' => 60],
+                        ['test' => 'leg_length', 'side' => 'right', 'value' => 0],
+                    ],
+                ],
+            ],
+            [],
+        ];
+        yield 'and beyond' => [
+            ['findings' => ['tests' => [['test' => 'leg_length', 'side' => 'left', 'value' => 61]]]], ['/findings/tests/0/value'],
+        ];
+        yield 'best of the week as its worst' => [
+            ['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3, 'worst_week' => 3, 'best_week' => 3]]]], [],
+        ];
+        yield 'best of the week without its worst' => [
+            ['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3, 'best_week' => 4]]]], [],
+        ];
+        yield 'worse of the week below its best' => [
+            ['findings' => ['complaints' => [['zone' => 'temple', 'side' => 'left', 'now' => 3, 'worst_week' => 2, 'best_week' => 4]]]],
+            ['/findings/complaints/0/best_week'],
+        ];
     }
 
     #[DataProvider('wholeFaults')]

@@ -20,7 +20,9 @@ final class EntryDeclarationsTest extends TestCase
             }
         }
         $declared = array_map(static fn (EntryDeclaration $one): string => implode(' | ', [
-            $one->kind, implode(', ', [...$one->nameKeys, ...$one->mayRepeat ? ['again'] : []]) ?: '–', implode(', ', $one->phases), $one->writer->value,
+            $one->kind, implode(
+                ', ', [...$one->nameKeys, ...$one->mayRepeat ? ['again'] : []],
+            ) ?: '–', implode(', ', $one->phases), $one->writer->value,
         ]), array_values(Core::clinic()->entries()->kinds));
         sort($rows);
         sort($declared);
@@ -48,7 +50,10 @@ final class EntryDeclarationsTest extends TestCase
             foreach ($declared->nameKeys as $key) {
                 $faults = $clinic->schemaOf($declared)->faults((object) [$key => new \stdClass], $declared->part);
                 $pointers = array_map(static fn ($fault): string => $fault->pointer.' '.$fault->message, $faults);
-                self::assertSame([], array_filter($pointers, static fn (string $said): bool => str_contains($said, 'unknown key')), "$kind is named by $key");
+                self::assertSame(
+                    [], array_filter($pointers, static fn (string $said): bool => str_contains($said, 'unknown key')),
+                    "$kind is named by $key",
+                );
             }
         }
     }
@@ -57,7 +62,9 @@ final class EntryDeclarationsTest extends TestCase
     {
         $entries = Core::clinic()->entries();
 
-        self::assertSame(['findings' => ['palpation' => [['muscle' => 'soleus']]]], $entries->of('palpation')->within('soleus', ['muscle' => 'soleus']));
+        self::assertSame(
+            ['findings' => ['palpation' => [['muscle' => 'soleus']]]], $entries->of('palpation')->within('soleus', ['muscle' => 'soleus']),
+        );
         self::assertSame(['health' => ['red_flags' => ['numb_face' => 'yes']]], $entries->of('red_flag')->within('numb_face', 'yes'));
         self::assertSame(['session' => ['school' => ['order' => 'site_first']]], $entries->of('school')->within('order', 'site_first'));
         self::assertSame([], $entries->of('text')->within('advice', 'Walk.'), 'no case holds it');
@@ -66,8 +73,13 @@ final class EntryDeclarationsTest extends TestCase
 
     public function test_two_spots_of_one_place_are_two_findings_and_one_spot_twice_is_a_contradiction(): void
     {
-        $felt = static fn (?string $spot, int $tender): array => ['muscle' => 'gluteus_medius', 'side' => 'left', 'site' => 'belly', ...$spot === null ? [] : ['spot' => $spot], 'tenderness' => $tender];
-        $faults = static fn (array ...$felt): int => count(Core::clinic()->sense()->faults(['as_of' => '2026-03-02', 'findings' => ['palpation' => $felt]]));
+        $felt = static fn (?string $spot, int $tender): array => [
+            'muscle' => 'gluteus_medius', 'side' => 'left', 'site' => 'belly', ...$spot === null ? [] : ['spot' => $spot],
+            'tenderness' => $tender,
+        ];
+        $faults = static fn (array ...$felt): int => count(
+            Core::clinic()->sense()->faults(['as_of' => '2026-03-02', 'findings' => ['palpation' => $felt]]),
+        );
 
         self::assertSame(0, $faults($felt('front', 3), $felt('back', 1), $felt(null, 2)));
         self::assertSame(1, $faults($felt('front', 3), $felt('front', 1)));

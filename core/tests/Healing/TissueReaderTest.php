@@ -22,7 +22,8 @@ final class TissueReaderTest extends TestCase
     #[DataProvider('signs')]
     public function test_signs_tell_the_stage(array $texture, ?string $tone, float $pain, ?Stage $stage): void
     {
-        $case = CaseBuilder::aCase()->felt('gastrocnemius', 'left', array_filter(['texture' => $texture, 'tone' => $tone]))->complaint('calf_upper', 'left', $pain);
+        $case = CaseBuilder::aCase()->felt('gastrocnemius', 'left', array_filter(['texture' => $texture, 'tone' => $tone]))
+            ->complaint('calf_upper', 'left', $pain);
 
         self::assertSame($stage, $this->calf($case)->stage);
     }
@@ -43,7 +44,9 @@ final class TissueReaderTest extends TestCase
 
     public function test_signs_elsewhere_and_on_the_other_side_do_not_count(): void
     {
-        $case = CaseBuilder::aCase()->felt('gastrocnemius', 'right', ['texture' => ['warm', 'swollen']])->felt('deltoid_middle', 'left', ['texture' => ['warm']])
+        $case = CaseBuilder::aCase()->felt('gastrocnemius', 'right', ['texture' => ['warm', 'swollen']])->felt(
+            'deltoid_middle', 'left', ['texture' => ['warm']],
+        )
             ->add('findings', 'tests', ['test' => 'swelling', 'side' => 'right', 'value' => 3]);
 
         self::assertEquals(new Tissue, $this->calf($case));
@@ -59,7 +62,10 @@ final class TissueReaderTest extends TestCase
     public function test_a_guarded_end_of_movement_felt_there_counts(): void
     {
         $case = CaseBuilder::aCase()->felt('gastrocnemius', 'left', ['texture' => ['warm']])
-            ->range('ankle.dorsiflexion_knee_straight', 'left', ['active' => 5, 'end_feel' => 'guarded', 'felt_in' => [['zone' => 'calf_upper', 'side' => 'left']]]);
+            ->range(
+                'ankle.dorsiflexion_knee_straight', 'left',
+                ['active' => 5, 'end_feel' => 'guarded', 'felt_in' => [['zone' => 'calf_upper', 'side' => 'left']]],
+            );
 
         self::assertSame(['warm to the hand', 'guarded'], $this->calf($case)->signs);
     }
@@ -103,20 +109,27 @@ final class TissueReaderTest extends TestCase
 
     public function test_a_tape_tells_it_against_the_other_leg(): void
     {
-        $girth = static fn (float $left): array => [['test' => 'calf_girth', 'side' => 'left', 'value' => $left], ['test' => 'calf_girth', 'side' => 'right', 'value' => 36]];
+        $girth = static fn (float $left): array => [
+            ['test' => 'calf_girth', 'side' => 'left', 'value' => $left], ['test' => 'calf_girth', 'side' => 'right', 'value' => 36],
+        ];
         $case = CaseBuilder::aCase()->visited('2026-02-20', ['findings' => ['tests' => $girth(38.5)]]);
         foreach ($girth(40) as $test) {
             $case->add('findings', 'tests', $test);
         }
 
-        self::assertSame([SwellingTrend::Rising, Stage::Acute, 10], [$this->calf($case)->swelling, $this->calf($case)->stage, $this->calf($case)->swollenDays]);
+        self::assertSame(
+            [SwellingTrend::Rising, Stage::Acute, 10],
+            [$this->calf($case)->swelling, $this->calf($case)->stage, $this->calf($case)->swollenDays],
+        );
         // a thicker leg that nobody complains of may be the stronger one
         self::assertEquals(new Tissue, $this->reader()->read($case->make(), null, null));
     }
 
     public function test_of_what_was_said_and_what_was_measured_the_more_careful_counts(): void
     {
-        $case = CaseBuilder::aCase()->visited('2026-02-20', ['findings' => ['tests' => [['test' => 'swelling', 'side' => 'left', 'value' => 3]]]])
+        $case = CaseBuilder::aCase()->visited(
+            '2026-02-20', ['findings' => ['tests' => [['test' => 'swelling', 'side' => 'left', 'value' => 3]]]],
+        )
             ->add('findings', 'tests', ['test' => 'swelling', 'side' => 'left', 'value' => 1]);
 
         self::assertSame(SwellingTrend::Rising, $this->calf($case, SwellingTrend::Rising)->swelling);
@@ -126,7 +139,9 @@ final class TissueReaderTest extends TestCase
     public function test_swelling_that_stays_reaches_the_course(): void
     {
         $swollen = ['tests' => [['test' => 'swelling', 'side' => 'left', 'value' => 2]]];
-        $case = CaseBuilder::aCase()->condition('ligament_sprain', ['severity' => 'mild', 'zones' => [['zone' => 'ankle_outer', 'side' => 'left']]])
+        $case = CaseBuilder::aCase()->condition(
+            'ligament_sprain', ['severity' => 'mild', 'zones' => [['zone' => 'ankle_outer', 'side' => 'left']]],
+        )
             ->visited('2026-02-12', ['findings' => $swollen])->add('findings', 'tests', $swollen['tests'][0])->make();
 
         $course = Core::clinic()->respond($case)->toArray()['course'];

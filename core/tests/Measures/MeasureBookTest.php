@@ -13,9 +13,16 @@ use Somatrace\Core\Tests\Support\Core;
 final class MeasureBookTest extends TestCase
 {
     #[DataProvider('changes')]
-    public function test_a_change_is_real_only_beyond_its_error(string $movement, string $side, float $first, float $last, string $verdict): void
-    {
-        $case = CaseBuilder::aCase()->range($movement, $side, ['active' => $last])->visited('2026-02-20', ['findings' => ['range' => [['movement' => $movement, 'side' => $side, 'active' => $first]]]]);
+    public function test_a_change_is_real_only_beyond_its_error(
+        string $movement,
+        string $side,
+        float $first,
+        float $last,
+        string $verdict,
+    ): void {
+        $case = CaseBuilder::aCase()->range($movement, $side, ['active' => $last])->visited(
+            '2026-02-20', ['findings' => ['range' => [['movement' => $movement, 'side' => $side, 'active' => $first]]]],
+        );
 
         self::assertSame($verdict, $this->measure($case, "range.$movement.active")->verdict()->value);
     }
@@ -52,6 +59,8 @@ final class MeasureBookTest extends TestCase
 
     private function measure(CaseBuilder $case, string $key): Measure
     {
-        return array_values(array_filter(Core::clinic()->respond($case->make())->measures, static fn (Measure $measure): bool => $measure->key === $key))[0];
+        return array_values(array_filter(
+            Core::clinic()->respond($case->make())->measures, static fn (Measure $measure): bool => $measure->key === $key,
+        ))[0];
     }
 }

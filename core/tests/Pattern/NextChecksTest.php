@@ -44,7 +44,15 @@ final class NextChecksTest extends TestCase
     {
         $figures = Figures::load(dirname(__DIR__, 2).'/data');
         $checks = Core::clinic()->rank(SpokenFindings::make($findings)->make())->nextChecks;
-        $worth = array_map(static fn (NextCheck $check): float => round(($check->bits + $figures->gainWorth * $check->gain) * ($check->kind === 'palpate' ? $figures->handWorth : 1) / $check->minutes, 6), $checks);
+        $worth = array_map(
+            static fn (NextCheck $check): float => round(
+                ($check->bits + $figures->gainWorth * $check->gain) * (
+                    $check->kind === 'palpate' ? $figures->handWorth : 1
+                ) / $check->minutes,
+                6,
+            ),
+            $checks,
+        );
         $sorted = $worth;
         rsort($sorted);
 
@@ -61,12 +69,17 @@ final class NextChecksTest extends TestCase
         yield 'a pain, and nothing else' => ['hurts neck_back left'];
         yield 'one muscle felt' => ['hurts neck_back left; felt levator_scapulae left tender 3 own'];
         yield 'a movement short' => ['hurts shoulder_front left; moves shoulder.internal_rotation left 40 hurts 4'];
-        yield 'far up on the curve' => ['hurts low_back left; felt gluteus_medius left tender 4 own band tone high; felt quadratus_lumborum left tender 2'];
+        yield 'far up on the curve' => [
+            'hurts low_back left; felt gluteus_medius left tender 4 own band tone high; felt quadratus_lumborum left tender 2',
+        ];
     }
 
     public function test_what_was_done_is_not_asked_again(): void
     {
-        $names = static fn (string $findings): array => array_map(static fn (NextCheck $check): string => "$check->kind $check->id {$check->side->value}", Core::clinic()->rank(SpokenFindings::make($findings)->make())->nextChecks);
+        $names = static fn (string $findings): array => array_map(
+            static fn (NextCheck $check): string => "$check->kind $check->id {$check->side->value}",
+            Core::clinic()->rank(SpokenFindings::make($findings)->make())->nextChecks,
+        );
         $findings = 'hurts low_back left';
         for ($round = 0; $round < 12; $round++) {
             [$kind, $id, $side] = explode(' ', $names($findings)[0]);
@@ -92,7 +105,10 @@ final class NextChecksTest extends TestCase
         }
         $first = array_values(array_filter($pattern->nextChecks, static fn (NextCheck $check): bool => $check->kind === 'palpate'))[0];
         $names = array_map(static fn (Candidate $one): string => lcfirst($one->name), array_slice($pattern->candidates, 0, 2));
-        $felt = array_search("$first->id:{$first->side->value}", array_map(static fn (Candidate $one): string => $one->at->key(), $pattern->candidates), true);
+        $felt = array_search(
+            "$first->id:{$first->side->value}", array_map(static fn (Candidate $one): string => $one->at->key(), $pattern->candidates),
+            true,
+        );
         $own = lcfirst($pattern->candidates[(int) $felt]->name);
 
         self::assertSame("Tells $own from ".($felt === 0 ? $names[1] : $names[0]).'.', $first->because);

@@ -42,7 +42,10 @@ final class NoneTableTest extends TestCase
         $woken = $of('hurts low_back left now 7; tests night_waking midline positive');
         $both = $of('hurts low_back left now 7; tests night_waking midline positive; felt quadratus_lumborum left tender 1');
 
-        self::assertSame([0.0, 0.6, 1.4], array_map(static fn ($pattern): float => round((float) $pattern->ofNone->weight(), 6), [$plain, $woken, $both]));
+        self::assertSame(
+            [0.0, 0.6, 1.4],
+            array_map(static fn ($pattern): float => round((float) $pattern->ofNone->weight(), 6), [$plain, $woken, $both]),
+        );
         self::assertGreaterThan($plain->noneSupport, $woken->noneSupport);
         self::assertGreaterThan($woken->noneSupport, $both->noneSupport);
     }

@@ -29,7 +29,10 @@ final class PatternEngineTest extends TestCase
     #[DataProvider('pictures')]
     public function test_the_muscle_that_reproduces_the_pain_leads(string $zone, string $muscle, array $felt): void
     {
-        $case = CaseBuilder::aCase()->complaint($zone, 'left', 6)->felt($muscle, 'left', ['tenderness' => 3, 'tone' => 'high', 'texture' => ['taut_band'], 'familiar' => 'yes', ...$felt])->make();
+        $case = CaseBuilder::aCase()
+            ->complaint($zone, 'left', 6)
+            ->felt($muscle, 'left', ['tenderness' => 3, 'tone' => 'high', 'texture' => ['taut_band'], 'familiar' => 'yes', ...$felt])
+            ->make();
 
         self::assertSame("$muscle:left", Core::clinic()->rank($case)->candidates[0]->at->key());
     }
@@ -37,9 +40,13 @@ final class PatternEngineTest extends TestCase
     /** @return iterable<string, array{string, string, array<string, mixed>}> */
     public static function pictures(): iterable
     {
-        yield 'temple from the neck strap' => ['temple', 'sternocleidomastoid_sternal', ['refers_to' => [['zone' => 'temple', 'side' => 'left']]]];
+        yield 'temple from the neck strap' => [
+            'temple', 'sternocleidomastoid_sternal', ['refers_to' => [['zone' => 'temple', 'side' => 'left']]],
+        ];
         yield 'top of the shoulder from levator' => ['neck_back', 'levator_scapulae', []];
-        yield 'front of the shoulder from behind' => ['shoulder_front', 'infraspinatus', ['refers_to' => [['zone' => 'shoulder_front', 'side' => 'left']]]];
+        yield 'front of the shoulder from behind' => [
+            'shoulder_front', 'infraspinatus', ['refers_to' => [['zone' => 'shoulder_front', 'side' => 'left']]],
+        ];
         yield 'low back from the hip' => ['low_back', 'gluteus_medius', []];
     }
 
@@ -81,8 +88,13 @@ final class PatternEngineTest extends TestCase
 
     public function test_a_far_finding_does_not_change_the_order_of_the_leaders(): void
     {
-        $neck = static fn (): CaseBuilder => CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->felt('levator_scapulae', 'left', ['tenderness' => 3])->felt('splenius_capitis', 'left', ['tenderness' => 2]);
-        $leaders = static fn (CaseBuilder $case): array => array_map(static fn ($candidate): string => $candidate->at->key(), array_slice(Core::clinic()->rank($case->make())->candidates, 0, 5));
+        $neck = static fn (): CaseBuilder => CaseBuilder::aCase()
+            ->complaint('neck_back', 'left', 6)
+            ->felt('levator_scapulae', 'left', ['tenderness' => 3])
+            ->felt('splenius_capitis', 'left', ['tenderness' => 2]);
+        $leaders = static fn (CaseBuilder $case): array => array_map(
+            static fn ($candidate): string => $candidate->at->key(), array_slice(Core::clinic()->rank($case->make())->candidates, 0, 5),
+        );
 
         self::assertSame($leaders($neck()), $leaders($neck()->felt('soleus', 'right', ['tenderness' => 1])));
     }
@@ -92,8 +104,18 @@ final class PatternEngineTest extends TestCase
         $at = new MuscleAt('levator_scapulae', Side::Left);
         $odds = static fn (CaseBuilder $case): float => Core::clinic()->rank($case->make())->of($at)->logOdds ?? 0;
         $none = $odds(CaseBuilder::aCase());
-        $one = $odds(CaseBuilder::aCase()->range('cervical.rotation', 'right', ['active' => 40])->range('cervical.rotation', 'left', ['active' => 75])) - $none;
-        $two = $odds(CaseBuilder::aCase()->range('cervical.rotation', 'right', ['active' => 40])->range('cervical.rotation', 'left', ['active' => 75])->range('cervical.side_bend', 'right', ['active' => 15])->range('cervical.side_bend', 'left', ['active' => 42])) - $none;
+        $one = $odds(
+            CaseBuilder::aCase()->range('cervical.rotation', 'right', ['active' => 40])->range(
+                'cervical.rotation', 'left', ['active' => 75],
+            ),
+        ) - $none;
+        $two = $odds(
+            CaseBuilder::aCase()
+                ->range('cervical.rotation', 'right', ['active' => 40])
+                ->range('cervical.rotation', 'left', ['active' => 75])
+                ->range('cervical.side_bend', 'right', ['active' => 15])
+                ->range('cervical.side_bend', 'left', ['active' => 42]),
+        ) - $none;
 
         self::assertGreaterThan($one, $two);
         self::assertLessThan(2 * $one, $two);
@@ -104,10 +126,20 @@ final class PatternEngineTest extends TestCase
     public function test_what_came_of_the_work_speaks_for_or_against(array $pains, array $tender, ?string $sign): void
     {
         $complaint = static fn (?float $now): array => ['zone' => 'neck_back', 'side' => 'left', ...$now === null ? [] : ['now' => $now]];
-        $felt = static fn (int $tenderness): array => ['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual', 'familiar' => 'no'];
-        $case = CaseBuilder::aCase()->with(['findings' => ['complaints' => [$complaint(array_pop($pains))], 'palpation' => [$felt((int) array_pop($tender))]]]);
+        $felt = static fn (int $tenderness): array => [
+            'muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual', 'familiar' => 'no',
+        ];
+        $case = CaseBuilder::aCase()->with([
+            'findings' => ['complaints' => [$complaint(array_pop($pains))], 'palpation' => [$felt((int) array_pop($tender))]],
+        ]);
         foreach ($pains as $visit => $pain) {
-            $case->visited('2026-02-'.(10 + 3 * $visit), ['findings' => ['complaints' => [$complaint($pain)], 'palpation' => [$felt($tender[$visit])]], 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]]]);
+            $case->visited(
+                '2026-02-'.(10 + 3 * $visit),
+                [
+                    'findings' => ['complaints' => [$complaint($pain)], 'palpation' => [$felt($tender[$visit])]],
+                    'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]],
+                ],
+            );
         }
         $candidate = Core::clinic()->rank($case->make())->of(new MuscleAt('levator_scapulae', Side::Left));
         $said = array_values(array_filter($candidate->evidence ?? [], static fn ($evidence): bool => $evidence->kind === 'response'));
@@ -132,8 +164,21 @@ final class PatternEngineTest extends TestCase
 
     public function test_treated_until_quiet_with_the_pain_unchanged_is_evidence_against(): void
     {
-        $visit = static fn (int $tenderness): array => ['findings' => ['complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 6]], 'palpation' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual', 'familiar' => 'no']]], 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]]];
-        $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->visited('2026-02-10', $visit(2))->visited('2026-02-17', $visit(1))->felt('levator_scapulae', 'left', ['tenderness' => 0, 'tone' => 'usual'])->make();
+        $visit = static fn (int $tenderness): array => [
+            'findings' => [
+                'complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 6]],
+                'palpation' => [[
+                    'muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual', 'familiar' => 'no',
+                ]],
+            ],
+            'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]],
+        ];
+        $case = CaseBuilder::aCase()
+            ->complaint('neck_back', 'left', 6)
+            ->visited('2026-02-10', $visit(2))
+            ->visited('2026-02-17', $visit(1))
+            ->felt('levator_scapulae', 'left', ['tenderness' => 0, 'tone' => 'usual'])
+            ->make();
         $candidate = Core::clinic()->rank($case)->of(new MuscleAt('levator_scapulae', Side::Left));
 
         self::assertContains('quiet_unchanged', array_map(static fn ($evidence): string => $evidence->code, $candidate->evidence ?? []));

@@ -39,7 +39,8 @@ final class RankingPropertiesTest extends TestCase
             self::assertSame([$candidate->role, $candidate->triggerPoint], [$twin->role, $twin->triggerPoint], $candidate->name);
         }
         self::assertEqualsWithDelta(
-            array_map(static fn ($check): float => $check->bits, array_slice($straight->nextChecks, 0, 3)), array_map(static fn ($check): float => $check->bits, array_slice($mirrored->nextChecks, 0, 3)), 1e-6,
+            array_map(static fn ($check): float => $check->bits, array_slice($straight->nextChecks, 0, 3)),
+            array_map(static fn ($check): float => $check->bits, array_slice($mirrored->nextChecks, 0, 3)), 1e-6,
         );
         self::assertSame($this->kinds($case), $this->kinds(Rearranged::mirrored($case)));
     }
@@ -72,21 +73,52 @@ final class RankingPropertiesTest extends TestCase
             $movement = $atlas->movement($use->movement);
             [, $side] = explode(':', $use->keyFor(Side::Left));
             $short = $movement->norm + ($movement->largerIsBetter ? -5 : 5) * $movement->measurementError;
-            self::assertGreaterThanOrEqual($before - 1e-9, $with('range', ['movement' => $movement->id, 'side' => $side, 'active' => max($movement->min, min($movement->max, $short)), 'pain' => 5]), "short and sore {$movement->id}");
-            self::assertLessThanOrEqual($before + 1e-9, $with('range', ['movement' => $movement->id, 'side' => $side, 'passive' => $movement->norm, 'pain' => 0]), "free {$movement->id}");
+            self::assertGreaterThanOrEqual(
+                $before - 1e-9,
+                $with(
+                    'range',
+                    [
+                        'movement' => $movement->id, 'side' => $side, 'active' => max($movement->min, min($movement->max, $short)),
+                        'pain' => 5,
+                    ],
+                ),
+                "short and sore {$movement->id}",
+            );
+            self::assertLessThanOrEqual(
+                $before + 1e-9, $with('range', ['movement' => $movement->id, 'side' => $side, 'passive' => $movement->norm, 'pain' => 0]),
+                "free {$movement->id}",
+            );
         }
         foreach ($muscle->actions as $use) {
             [, $side] = explode(':', $use->keyFor(Side::Left));
             self::assertGreaterThanOrEqual($before - 1e-9, $with('resisted', ['movement' => $use->movement, 'side' => $side, 'pain' => 6]));
-            self::assertLessThanOrEqual($before + 1e-9, $with('resisted', ['movement' => $use->movement, 'side' => $side, 'pain' => 0, 'strength' => 5]));
+            self::assertLessThanOrEqual(
+                $before + 1e-9, $with('resisted', ['movement' => $use->movement, 'side' => $side, 'pain' => 0, 'strength' => 5]),
+            );
         }
         foreach (array_filter($atlas->tests, static fn ($test): bool => in_array($at->muscle, $test->short, true)) as $test) {
             $worst = $test->largerIsBetter ? 0 : $test->max;
-            self::assertGreaterThanOrEqual($before - 1e-9, $with('tests', ['test' => $test->id, 'side' => 'left', 'value' => $worst]), $test->id);
+            self::assertGreaterThanOrEqual(
+                $before - 1e-9, $with('tests', ['test' => $test->id, 'side' => 'left', 'value' => $worst]), $test->id,
+            );
         }
-        self::assertGreaterThanOrEqual($before, $with('palpation', ['muscle' => $at->muscle, 'side' => 'left', 'tenderness' => 4, 'texture' => ['taut_band'], 'familiar' => 'yes']));
-        self::assertLessThanOrEqual($before, $with('palpation', ['muscle' => $at->muscle, 'side' => 'left', 'tenderness' => 0, 'tone' => 'usual', 'texture' => [], 'familiar' => 'no']));
-        self::assertSame($before, $with('palpation', ['muscle' => $at->muscle, 'side' => 'left', 'familiar' => 'unknown']), 'unknown is no evidence');
+        self::assertGreaterThanOrEqual(
+            $before,
+            $with(
+                'palpation',
+                ['muscle' => $at->muscle, 'side' => 'left', 'tenderness' => 4, 'texture' => ['taut_band'], 'familiar' => 'yes'],
+            ),
+        );
+        self::assertLessThanOrEqual(
+            $before,
+            $with(
+                'palpation',
+                ['muscle' => $at->muscle, 'side' => 'left', 'tenderness' => 0, 'tone' => 'usual', 'texture' => [], 'familiar' => 'no'],
+            ),
+        );
+        self::assertSame(
+            $before, $with('palpation', ['muscle' => $at->muscle, 'side' => 'left', 'familiar' => 'unknown']), 'unknown is no evidence',
+        );
     }
 
     /** @param  array<string, mixed>  $case */
@@ -94,9 +126,16 @@ final class RankingPropertiesTest extends TestCase
     public function test_a_far_finding_leaves_the_order_of_the_leaders(array $case, string $region): void
     {
         $far = in_array($region, ['leg_foot', 'knee', 'thigh', 'hip', 'low_back'], true) ? 'temporalis' : 'soleus';
-        $leaders = static fn (PatternResult $pattern): array => array_map(static fn (Candidate $one): string => $one->at->key(), array_slice($pattern->candidates, 0, 5));
+        $leaders = static fn (PatternResult $pattern): array => array_map(
+            static fn (Candidate $one): string => $one->at->key(), array_slice($pattern->candidates, 0, 5),
+        );
 
-        self::assertSame($leaders($this->rank($case)), $leaders($this->rank($this->and($case, 'palpation', ['muscle' => $far, 'side' => 'right', 'tenderness' => 1, 'tone' => 'usual']))));
+        self::assertSame(
+            $leaders($this->rank($case)),
+            $leaders($this->rank($this->and(
+                $case, 'palpation', ['muscle' => $far, 'side' => 'right', 'tenderness' => 1, 'tone' => 'usual'],
+            ))),
+        );
     }
 
     /** @param  array<string, mixed>  $case */
@@ -104,7 +143,10 @@ final class RankingPropertiesTest extends TestCase
     public function test_the_shares_are_one_distribution_and_the_next_checks_are_open(array $case): void
     {
         $pattern = $this->rank($case);
-        self::assertEqualsWithDelta(1.0, $pattern->noneSupport + array_sum(array_map(static fn (Candidate $one): float => $one->support, $pattern->candidates)), 1e-9);
+        self::assertEqualsWithDelta(
+            1.0, $pattern->noneSupport + array_sum(array_map(static fn (Candidate $one): float => $one->support, $pattern->candidates)),
+            1e-9,
+        );
         $done = [];
         foreach (['range' => 'movement', 'resisted' => 'movement', 'palpation' => 'muscle'] as $list => $name) {
             foreach ($case['findings'][$list] ?? [] as $one) {
@@ -132,8 +174,15 @@ final class RankingPropertiesTest extends TestCase
 
     public function test_a_pain_elsewhere_in_the_body_takes_nothing_from_who_explains_the_first(): void
     {
-        $one = CaseBuilder::aCase()->complaint('neck_side', 'left', 6)->felt('levator_scapulae', 'left', ['tenderness' => 3, 'familiar' => 'yes'])->make();
-        $two = CaseBuilder::aCase()->complaint('neck_side', 'left', 6)->complaint('calf_upper', 'right', 5)->felt('levator_scapulae', 'left', ['tenderness' => 3, 'familiar' => 'yes'])->make();
+        $one = CaseBuilder::aCase()
+            ->complaint('neck_side', 'left', 6)
+            ->felt('levator_scapulae', 'left', ['tenderness' => 3, 'familiar' => 'yes'])
+            ->make();
+        $two = CaseBuilder::aCase()
+            ->complaint('neck_side', 'left', 6)
+            ->complaint('calf_upper', 'right', 5)
+            ->felt('levator_scapulae', 'left', ['tenderness' => 3, 'familiar' => 'yes'])
+            ->make();
         $at = new MuscleAt('levator_scapulae', Side::Left);
 
         self::assertSame(Core::clinic()->rank($one)->of($at)?->logOdds, Core::clinic()->rank($two)->of($at)?->logOdds);
@@ -169,7 +218,9 @@ final class RankingPropertiesTest extends TestCase
      */
     private function kinds(array $case): array
     {
-        return array_count_values(array_map(static fn (Chain $chain): string => $chain->kind, Core::clinic()->chains(MadeUpCases::read($case))));
+        return array_count_values(array_map(
+            static fn (Chain $chain): string => $chain->kind, Core::clinic()->chains(MadeUpCases::read($case)),
+        ));
     }
 
     /**
@@ -179,7 +230,10 @@ final class RankingPropertiesTest extends TestCase
     private function without(array $case, MuscleAt $at): array
     {
         unset($case['findings']['range'], $case['findings']['resisted'], $case['findings']['tests']);
-        $case['findings']['palpation'] = array_values(array_filter($case['findings']['palpation'], static fn (array $one): bool => [$one['muscle'], $one['side']] !== [$at->muscle, $at->side->value]));
+        $case['findings']['palpation'] = array_values(array_filter(
+            $case['findings']['palpation'],
+            static fn (array $one): bool => [$one['muscle'], $one['side']] !== [$at->muscle, $at->side->value],
+        ));
 
         return $case;
     }

@@ -21,7 +21,10 @@ final class RolesTableTest extends TestCase
         [$muscle, $side, $role] = explode(' ', $expected);
         $found = Core::clinic()->rank(SpokenFindings::make($findings)->make())->of(new MuscleAt($muscle, Side::from($side)));
 
-        self::assertSame($role, $found->role->value ?? null, implode('; ', array_map(static fn ($evidence): string => $evidence->text(), $found->evidence ?? [])));
+        self::assertSame(
+            $role, $found->role->value ?? null,
+            implode('; ', array_map(static fn ($evidence): string => $evidence->text(), $found->evidence ?? [])),
+        );
     }
 
     /** @return iterable<string, array{string, string}> */

@@ -20,14 +20,19 @@ final class SignsTableTest extends TestCase
     public function test_a_finding_says_of_a_muscle_what_the_table_says(string $findings, string $expected, string $sentences): void
     {
         [$muscle, $side, $signs] = explode(' ', "$expected ", 3);
-        $candidate = Core::clinic()->rank(SpokenFindings::make($findings)->make())->of(new MuscleAt($muscle, Side::from(rtrim($side, ':'))));
+        $candidate = Core::clinic()->rank(SpokenFindings::make($findings)->make())->of(
+            new MuscleAt($muscle, Side::from(rtrim($side, ':'))),
+        );
         $evidence = $candidate->evidence ?? [];
         usort($evidence, static fn (Evidence $a, Evidence $b): int => [$a->kind, $a->sign->name] <=> [$b->kind, $b->sign->name]);
 
+        $sign = static fn (Evidence $one): string => $one->sign->name.($one->sign->share === 1.0 ? '' : " {$one->sign->share}");
         self::assertSame(
             [$signs === '' ? '' : trim($signs), $sentences],
-            [implode(', ', array_map(static fn (Evidence $one): string => $one->sign->name.($one->sign->share === 1.0 ? '' : " {$one->sign->share}"), $evidence)),
-                implode(' · ', array_map(static fn (Evidence $one): string => $one->text(), $evidence))],
+            [
+                implode(', ', array_map($sign, $evidence)),
+                implode(' · ', array_map(static fn (Evidence $one): string => $one->text(), $evidence)),
+            ],
         );
     }
 

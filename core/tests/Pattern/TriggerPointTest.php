@@ -16,9 +16,17 @@ final class TriggerPointTest extends TestCase
 {
     /** @param  list<string>  $texture */
     #[DataProvider('findings')]
-    public function test_two_of_three_criteria_make_a_point_and_the_familiar_symptom_makes_it_active(int $tenderness, array $texture, bool $refers, Answer $familiar, TriggerPoint $point): void
-    {
-        $finding = new PalpationFinding('levator_scapulae', Side::Left, null, $tenderness, 'high', $texture, $refers ? [new Place('neck_back', Side::Left)] : [], $familiar);
+    public function test_two_of_three_criteria_make_a_point_and_the_familiar_symptom_makes_it_active(
+        int $tenderness,
+        array $texture,
+        bool $refers,
+        Answer $familiar,
+        TriggerPoint $point,
+    ): void {
+        $finding = new PalpationFinding(
+            'levator_scapulae', Side::Left, null, $tenderness, 'high', $texture, $refers ? [new Place('neck_back', Side::Left)] : [],
+            $familiar,
+        );
 
         self::assertSame($point, TriggerPoint::of([$finding]));
     }

@@ -26,13 +26,19 @@ final class PlannerTest extends TestCase
     /** @return iterable<string, array{CaseBuilder, float, string}> */
     public static function ceilings(): iterable
     {
-        $known = static fn (): CaseBuilder => self::sore()->with(['exposure' => [['muscle' => 'infraspinatus', 'side' => 'left', 'visits' => 4]]]);
+        $known = static fn (): CaseBuilder => self::sore()->with([
+            'exposure' => [['muscle' => 'infraspinatus', 'side' => 'left', 'visits' => 4]],
+        ]);
         yield 'the first time' => [self::sore(), 5.0, 'first_time'];
         yield 'known, firm seven' => [$known(), 7.0, 'school'];
         yield 'known, under pain' => [$known()->with(['session' => ['school' => ['pressure' => 'under_pain']]]), 6.0, 'school'];
-        yield 'up to eight, but the tissue bears seven' => [$known()->with(['session' => ['school' => ['pressure' => 'up_to_eight']]]), 7.0, 'tissue'];
+        yield 'up to eight, but the tissue bears seven' => [
+            $known()->with(['session' => ['school' => ['pressure' => 'up_to_eight']]]), 7.0, 'tissue',
+        ];
         yield 'a stoic client' => [$known()->with(['client' => ['stoic' => true]]), 6.0, 'stoic'];
-        yield 'blood thinners' => [$known()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late']), 4.0, 'safety'];
+        yield 'blood thinners' => [
+            $known()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late']), 4.0, 'safety',
+        ];
         $after = static fn (array $aftermath): CaseBuilder => self::sore()->visited('2026-02-20', [
             'findings' => ['complaints' => [['zone' => 'shoulder_front', 'side' => 'left', 'now' => 6]]],
             'done' => [['muscle' => 'infraspinatus', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 6]], 'aftermath' => [$aftermath],
@@ -45,7 +51,9 @@ final class PlannerTest extends TestCase
     public function test_what_safety_asks_to_watch_stands_at_the_steps_it_touches(): void
     {
         $place = [['zone' => 'shoulder_blade', 'side' => 'left']];
-        $case = self::sore()->condition('neuropathy', ['severity' => 'mild', 'stage' => 'late', 'zones' => $place])->condition('high_blood_pressure', ['severity' => 'mild', 'stage' => 'late', 'controlled' => 'yes', 'systolic' => 130, 'diastolic' => 80]);
+        $case = self::sore()->condition('neuropathy', ['severity' => 'mild', 'stage' => 'late', 'zones' => $place])->condition(
+            'high_blood_pressure', ['severity' => 'mild', 'stage' => 'late', 'controlled' => 'yes', 'systolic' => 130, 'diastolic' => 80],
+        );
         $steps = Core::clinic()->plan($case->make())->steps;
 
         self::assertStringContainsString('fresh linen', $steps[0]->cautions[0]->text);
@@ -56,16 +64,28 @@ final class PlannerTest extends TestCase
 
     public function test_broken_skin_near_the_work_asks_for_a_glove_and_so_does_the_mouth(): void
     {
-        $near = self::sore()->condition('skin_problem', ['severity' => 'mild', 'stage' => 'late', 'zones' => [['zone' => 'shoulder_top', 'side' => 'left']]]);
-        self::assertContains('broken skin near: a fresh glove', array_column($this->stepOn($near, 'infraspinatus', 'left')->cautions ?? [], 'text'));
+        $near = self::sore()->condition(
+            'skin_problem', ['severity' => 'mild', 'stage' => 'late', 'zones' => [['zone' => 'shoulder_top', 'side' => 'left']]],
+        );
+        self::assertContains(
+            'broken skin near: a fresh glove', array_column($this->stepOn($near, 'infraspinatus', 'left')->cautions ?? [], 'text'),
+        );
 
-        $jaw = CaseBuilder::aCase()->complaint('cheek', 'left')->felt('lateral_pterygoid', 'left', ['tenderness' => 4, 'familiar' => 'yes', 'texture' => ['taut_band']])->agreed('mouth', 'face')->with(['therapist' => ['experience' => 'advanced']]);
-        self::assertContains('a fresh nitrile glove', array_column($this->stepOn($jaw, 'lateral_pterygoid', 'left')->cautions ?? [], 'text'));
+        $jaw = CaseBuilder::aCase()
+            ->complaint('cheek', 'left')
+            ->felt('lateral_pterygoid', 'left', ['tenderness' => 4, 'familiar' => 'yes', 'texture' => ['taut_band']])
+            ->agreed('mouth', 'face')
+            ->with(['therapist' => ['experience' => 'advanced']]);
+        self::assertContains(
+            'a fresh nitrile glove', array_column($this->stepOn($jaw, 'lateral_pterygoid', 'left')->cautions ?? [], 'text'),
+        );
     }
 
     public function test_each_caution_says_what_it_is_and_where_it_comes_from(): void
     {
-        $case = self::sore()->condition('neuropathy', ['severity' => 'mild', 'stage' => 'late', 'zones' => [['zone' => 'shoulder_blade', 'side' => 'left']]]);
+        $case = self::sore()->condition(
+            'neuropathy', ['severity' => 'mild', 'stage' => 'late', 'zones' => [['zone' => 'shoulder_blade', 'side' => 'left']]],
+        );
         $told = [];
         foreach (Core::clinic()->plan($case->make())->steps as $step) {
             foreach ($step->cautions as $caution) {
@@ -81,8 +101,13 @@ final class PlannerTest extends TestCase
 
     public function test_what_is_left_out_says_of_what_kind_the_reason_is(): void
     {
-        $hip = static fn (): CaseBuilder => CaseBuilder::aCase()->complaint('low_back', 'left')->felt('psoas_major', 'left', ['tenderness' => 4, 'familiar' => 'yes'])->felt('gluteus_medius', 'left', ['tenderness' => 3, 'familiar' => 'yes'])
-            ->felt('quadratus_lumborum', 'left', ['tenderness' => 3, 'familiar' => 'yes'])->felt('erector_spinae_lumbar', 'left', ['tenderness' => 3, 'familiar' => 'yes']);
+        $hip = static fn (): CaseBuilder => CaseBuilder::aCase()
+            ->complaint('low_back', 'left')
+            ->felt('psoas_major', 'left', ['tenderness' => 4, 'familiar' => 'yes'])
+            ->felt('gluteus_medius', 'left', ['tenderness' => 3, 'familiar' => 'yes'])
+            ->felt('quadratus_lumborum', 'left', ['tenderness' => 3, 'familiar' => 'yes'])->felt(
+                'erector_spinae_lumbar', 'left', ['tenderness' => 3, 'familiar' => 'yes'],
+            );
         $left = static function (CaseBuilder $case): array {
             $kinds = [];
             foreach (Core::clinic()->plan($case->make())->leftOut as $one) {
@@ -94,8 +119,15 @@ final class PlannerTest extends TestCase
 
         self::assertSame('consent abdomen', $left($hip())['psoas_major'] ?? null);
         self::assertSame('consent buttock', $left($hip())['gluteus_medius'] ?? null);
-        self::assertSame('dropped', $left($hip()->with(['session' => ['dropped' => [['muscle' => 'quadratus_lumborum', 'side' => 'left']]]]))['quadratus_lumborum'] ?? null);
-        self::assertSame('position', $left($hip()->with(['session' => ['positions_possible' => ['supine', 'seated']]]))['quadratus_lumborum'] ?? null);
+        self::assertSame(
+            'dropped',
+            $left(
+                $hip()->with(['session' => ['dropped' => [['muscle' => 'quadratus_lumborum', 'side' => 'left']]]]),
+            )['quadratus_lumborum'] ?? null,
+        );
+        self::assertSame(
+            'position', $left($hip()->with(['session' => ['positions_possible' => ['supine', 'seated']]]))['quadratus_lumborum'] ?? null,
+        );
     }
 
     /** @param  list<float>  $pressures */
@@ -118,7 +150,9 @@ final class PlannerTest extends TestCase
 
     public function test_what_is_not_agreed_is_left_out_and_says_so(): void
     {
-        $chest = static fn (): CaseBuilder => CaseBuilder::aCase()->complaint('chest_upper', 'left', 6)->felt('pectoralis_minor', 'left', ['tenderness' => 3, 'familiar' => 'yes', 'texture' => ['taut_band']]);
+        $chest = static fn (): CaseBuilder => CaseBuilder::aCase()->complaint('chest_upper', 'left', 6)->felt(
+            'pectoralis_minor', 'left', ['tenderness' => 3, 'familiar' => 'yes', 'texture' => ['taut_band']],
+        );
         $without = $this->plan($chest());
         $with = $this->plan($chest()->agreed('chest_wall'));
 
@@ -129,7 +163,10 @@ final class PlannerTest extends TestCase
 
     public function test_consent_withdrawn_removes_the_steps(): void
     {
-        $case = CaseBuilder::aCase()->complaint('chest_upper', 'left', 6)->felt('pectoralis_minor', 'left', ['tenderness' => 3])->with(['consent' => [['area' => 'chest_wall', 'given' => false]]]);
+        $case = CaseBuilder::aCase()
+            ->complaint('chest_upper', 'left', 6)
+            ->felt('pectoralis_minor', 'left', ['tenderness' => 3])
+            ->with(['consent' => [['area' => 'chest_wall', 'given' => false]]]);
 
         self::assertNull($this->on($this->plan($case), 'pectoralis_minor', 'left'));
     }
@@ -144,7 +181,12 @@ final class PlannerTest extends TestCase
 
     public function test_a_lock_is_kept_and_a_drop_left_out(): void
     {
-        $case = self::sore()->with(['session' => ['minutes' => 30, 'targets' => [['muscle' => 'teres_minor', 'side' => 'left', 'lock' => true]], 'dropped' => [['muscle' => 'infraspinatus', 'side' => 'left']]]]);
+        $case = self::sore()->with([
+            'session' => [
+                'minutes' => 30, 'targets' => [['muscle' => 'teres_minor', 'side' => 'left', 'lock' => true]],
+                'dropped' => [['muscle' => 'infraspinatus', 'side' => 'left']],
+            ],
+        ]);
         $plan = $this->plan($case);
 
         self::assertNotNull($this->on($plan, 'teres_minor', 'left'));
@@ -153,17 +195,26 @@ final class PlannerTest extends TestCase
 
     public function test_a_replan_counts_what_was_done_and_what_was_stopped(): void
     {
-        $case = self::sore()->with(['session' => ['minutes' => 20, 'done_steps' => [['muscle' => 'infraspinatus', 'side' => 'left', 'minutes' => 2, 'stopped' => true]]]]);
+        $case = self::sore()->with([
+            'session' => [
+                'minutes' => 20, 'done_steps' => [['muscle' => 'infraspinatus', 'side' => 'left', 'minutes' => 2, 'stopped' => true]],
+            ],
+        ]);
         $plan = $this->plan($case);
 
         self::assertNull($this->on($plan, 'infraspinatus', 'left'));
         self::assertLessThanOrEqual(20, $plan->minutes());
-        self::assertNotEmpty(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->kind->value === 'finish' && $step->minutes >= 3));
+        self::assertNotEmpty(array_filter(
+            $plan->steps, static fn (PlanStep $step): bool => $step->kind->value === 'finish' && $step->minutes >= 3,
+        ));
     }
 
     public function test_late_pregnancy_is_worked_on_the_side_not_sitting_for_an_hour(): void
     {
-        $case = CaseBuilder::aCase()->complaint('interscapular', 'right', 5)->felt('rhomboids', 'right', ['tenderness' => 2, 'familiar' => 'yes'])->condition('pregnancy', ['severity' => 'mild', 'weeks_pregnant' => 27]);
+        $case = CaseBuilder::aCase()
+            ->complaint('interscapular', 'right', 5)
+            ->felt('rhomboids', 'right', ['tenderness' => 2, 'familiar' => 'yes'])
+            ->condition('pregnancy', ['severity' => 'mild', 'weeks_pregnant' => 27]);
         $step = $this->stepOn($case, 'rhomboids', 'right');
 
         self::assertSame('side_left', $step?->position);
@@ -171,7 +222,9 @@ final class PlannerTest extends TestCase
 
     public function test_calibration_pairs_set_the_force(): void
     {
-        $case = self::sore()->add('findings', 'feedback', ['zone' => 'shoulder_blade', 'side' => 'left', 'kpa' => 200, 'felt' => 5])->with(['therapist' => ['tools' => ['fingers_reinforced'], 'mass_kg' => 60]]);
+        $case = self::sore()->add('findings', 'feedback', ['zone' => 'shoulder_blade', 'side' => 'left', 'kpa' => 200, 'felt' => 5])->with([
+            'therapist' => ['tools' => ['fingers_reinforced'], 'mass_kg' => 60],
+        ]);
         $pass = $this->stepOn($case, 'infraspinatus', 'left')?->passes[0];
 
         // 40 kPa a point, on 3 cm²: 12 N a point; 60 kg weigh 588.6 N
@@ -201,7 +254,9 @@ final class PlannerTest extends TestCase
     {
         $case = Core::example('puppeteer-between-the-blades');
         $plan = Core::clinic()->compare($case, ['source_first', 'site_first']);
-        $first = fn (PlanResult $one, string $muscle): int => array_key_first(array_filter($one->steps, static fn (PlanStep $step): bool => $step->kind->value === 'treat' && $step->at?->muscle === $muscle)) ?? PHP_INT_MAX;
+        $first = fn (PlanResult $one, string $muscle): int => array_key_first(array_filter(
+            $one->steps, static fn (PlanStep $step): bool => $step->kind->value === 'treat' && $step->at?->muscle === $muscle,
+        )) ?? PHP_INT_MAX;
 
         self::assertLessThan($first($plan['source_first'], 'rhomboids'), $first($plan['source_first'], 'pectoralis_minor'));
         self::assertLessThan($first($plan['site_first'], 'pectoralis_minor'), $first($plan['site_first'], 'rhomboids'));
@@ -209,7 +264,10 @@ final class PlannerTest extends TestCase
 
     private static function sore(): CaseBuilder
     {
-        return CaseBuilder::aCase()->complaint('shoulder_front', 'left', 6)->felt('infraspinatus', 'left', ['site' => 'belly', 'tenderness' => 3, 'tone' => 'high', 'texture' => ['taut_band'], 'familiar' => 'yes']);
+        return CaseBuilder::aCase()->complaint('shoulder_front', 'left', 6)->felt(
+            'infraspinatus', 'left',
+            ['site' => 'belly', 'tenderness' => 3, 'tone' => 'high', 'texture' => ['taut_band'], 'familiar' => 'yes'],
+        );
     }
 
     private function plan(CaseBuilder $case): PlanResult

@@ -36,7 +36,9 @@ final class PlanningTableTest extends TestCase
     private function holds(string $fact, PlanResult $plan): void
     {
         $treat = array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Treat));
-        $muscles = array_map(static fn (PlanStep $step): string => $step->otherSide ? '' : $step->at?->muscle.' '.$step->at?->side->value, $treat);
+        $muscles = array_map(
+            static fn (PlanStep $step): string => $step->otherSide ? '' : $step->at?->muscle.' '.$step->at?->side->value, $treat,
+        );
         $names = array_map(static fn (string $one): string => explode(' ', $one)[0], $muscles);
         $left = [];
         foreach ($plan->leftOut as $one) {
@@ -45,8 +47,12 @@ final class PlanningTableTest extends TestCase
         $tools = array_map(static fn (PlanStep $step): ?string => $step->tool, $treat);
         $ways = array_map(static fn (PlanStep $step): ?string => $step->technique, $treat);
         $sides = array_map(static fn (PlanStep $step): string => $step->otherSide ? (string) $step->at?->muscle : '', $treat);
-        [$what, $rest] = preg_match('/^(no tool|no way|no other side|no rests|other side|\S+) ?(.*)$/', $fact, $found) === 1 ? [$found[1], $found[2]] : [$fact, ''];
-        $shown = "$fact: ".implode(', ', array_map(static fn (string $muscle, ?string $tool): string => "$muscle by $tool", $muscles, $tools)).'; left out '.implode(', ', array_keys($left));
+        [$what, $rest] = preg_match('/^(no tool|no way|no other side|no rests|other side|\S+) ?(.*)$/', $fact, $found) === 1
+            ? [$found[1], $found[2]]
+            : [$fact, ''];
+        $shown = "$fact: ".implode(
+            ', ', array_map(static fn (string $muscle, ?string $tool): string => "$muscle by $tool", $muscles, $tools),
+        ).'; left out '.implode(', ', array_keys($left));
         match ($what) {
             'does' => self::assertContains($rest, str_contains($rest, ' ') ? $muscles : $names, $shown),
             'not' => self::assertNotContains($rest, $names, $shown),
@@ -58,7 +64,9 @@ final class PlanningTableTest extends TestCase
             'rests' => $this->rests($plan->steps, $shown),
             'lean' => $this->leans((float) $rest, $treat),
             'lasts' => self::assertLessThanOrEqual((float) $rest, $plan->minutes(), $shown),
-            'settles' => self::assertSame([StepKind::Settle, StepKind::Aftercare], [$plan->steps[0]->kind, $plan->steps[count($plan->steps) - 1]->kind]),
+            'settles' => self::assertSame(
+                [StepKind::Settle, StepKind::Aftercare], [$plan->steps[0]->kind, $plan->steps[count($plan->steps) - 1]->kind],
+            ),
             'other side' => self::assertContains($rest, $sides, $shown),
             'no other side' => self::assertSame([''], array_values(array_unique($sides)), $shown),
             default => throw new \UnexpectedValueException("\"$fact\" expects nothing that is known"),
@@ -81,7 +89,12 @@ final class PlanningTableTest extends TestCase
     /** @param  list<PlanStep>  $treat */
     private function leans(float $most, array $treat): void
     {
-        $leans = array_merge([], ...array_map(static fn (PlanStep $step): array => array_map(static fn (Pass $pass): float => $pass->leanPercent, $step->passes), $treat));
+        $leans = array_merge(
+            [],
+            ...array_map(
+                static fn (PlanStep $step): array => array_map(static fn (Pass $pass): float => $pass->leanPercent, $step->passes), $treat,
+            ),
+        );
         self::assertNotSame([], $leans);
         self::assertLessThanOrEqual($most, max($leans));
     }
@@ -101,13 +114,20 @@ final class PlanningTableTest extends TestCase
             $list = array_map(trim(...), explode(',', $rest));
             $one = ['muscle' => $words[0], 'side' => $words[1] ?? ''];
             match ($what) {
-                'hurts' => $case->add('findings', 'complaints', ['zone' => $words[0], 'side' => $words[1], 'now' => (float) $words[2], ...$since]),
-                'sore' => $case->felt($words[0], $words[1], ['tenderness' => (int) $words[2], 'familiar' => 'yes', 'texture' => ['taut_band']]),
+                'hurts' => $case->add(
+                    'findings', 'complaints', ['zone' => $words[0], 'side' => $words[1], 'now' => (float) $words[2], ...$since],
+                ),
+                'sore' => $case->felt(
+                    $words[0], $words[1], ['tenderness' => (int) $words[2], 'familiar' => 'yes', 'texture' => ['taut_band']],
+                ),
                 'agreed' => $case->agreed(...$list),
                 'minutes' => $case->with(['session' => ['minutes' => (int) $rest]]),
                 'lies' => $case->with(['session' => ['positions_possible' => $list]]),
                 'stoic' => $case->with(['client' => ['stoic' => true]]),
-                'bears' => $case->add('findings', 'feedback', ['zone' => $words[2], 'side' => 'left', 'kpa' => (float) $words[0], 'felt' => (float) $words[1]]),
+                'bears' => $case->add(
+                    'findings', 'feedback',
+                    ['zone' => $words[2], 'side' => 'left', 'kpa' => (float) $words[0], 'felt' => (float) $words[1]],
+                ),
                 'treats' => $case->with(['therapist' => ['experience' => $rest]]),
                 'weighs' => $case->with(['therapist' => ['mass_kg' => (float) $rest]]),
                 'injured' => $case->with(['therapist' => ['injured' => $list]]),

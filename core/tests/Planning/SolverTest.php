@@ -63,11 +63,17 @@ final class SolverTest extends TestCase
             $options = [];
             foreach (self::FAMILIES as $preference => $family) {
                 if ($options === [] || mt_rand(0, 1) === 1) {
-                    $options[$family] = new Option($family, $family, 'belly', [], 'stripping', 'fist', Ceiling::lowestOf(new Cap(mt_rand(3, 8), 'test', 'a test')), 180, $preference, true);
+                    $options[$family] = new Option(
+                        $family, $family, 'belly', [], 'stripping', 'fist', Ceiling::lowestOf(new Cap(mt_rand(3, 8), 'test', 'a test')),
+                        180, $preference, true,
+                    );
                 }
             }
             $candidate = new Candidate($at, $muscle->name, 1, 0.2, 'some', Role::Unclear, TriggerPoint::Unknown, []);
-            $targets[] = new Target($at, $muscle, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''), $options, false, false, 0);
+            $targets[] = new Target(
+                $at, $muscle, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''),
+                $options, false, false, 0,
+            );
         }
 
         return $targets;

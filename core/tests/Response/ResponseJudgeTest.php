@@ -13,13 +13,23 @@ final class ResponseJudgeTest extends TestCase
 {
     /** @param  array<string, mixed>  $aftermath */
     #[DataProvider('answers')]
-    public function test_the_answer_to_the_last_visit_decides_about_the_next(array $aftermath, float $now, string $decision, int $step): void
-    {
-        $case = CaseBuilder::aCase()->complaint('neck_back', 'left', $now)->felt('levator_scapulae', 'left', ['tenderness' => 2, 'tone' => 'high'])->visited('2026-02-20', [
-            'findings' => ['complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 7]], 'palpation' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => 3]]],
-            'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]],
-            'aftermath' => $aftermath === [] ? [] : [['hours' => 96, ...$aftermath]],
-        ])->make();
+    public function test_the_answer_to_the_last_visit_decides_about_the_next(
+        array $aftermath,
+        float $now,
+        string $decision,
+        int $step,
+    ): void {
+        $case = CaseBuilder::aCase()
+            ->complaint('neck_back', 'left', $now)
+            ->felt('levator_scapulae', 'left', ['tenderness' => 2, 'tone' => 'high'])
+            ->visited('2026-02-20', [
+                'findings' => [
+                    'complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 7]],
+                    'palpation' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => 3]],
+                ],
+                'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]],
+                'aftermath' => $aftermath === [] ? [] : [['hours' => 96, ...$aftermath]],
+            ])->make();
         $target = Core::clinic()->respond($case)->targets[0];
 
         self::assertSame([$decision, $step], [$target->decision->value, $target->pressureStep]);
@@ -39,12 +49,19 @@ final class ResponseJudgeTest extends TestCase
 
     /** @param  array<string, mixed>  $then @param  array<string, mixed>  $now */
     #[DataProvider('contradictions')]
-    public function test_where_pain_and_what_the_body_can_do_disagree_nothing_goes_further(array $then, array $now, string $decision, ?string $words): void
-    {
-        $case = CaseBuilder::aCase()->with(['findings' => $now])->felt('levator_scapulae', 'left', ['tenderness' => 2, 'tone' => 'high'])->visited('2026-02-20', [
-            'findings' => $then, 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]],
-            'aftermath' => [['hours' => 96, 'soreness_hours' => 10, 'worse' => false]],
-        ])->make();
+    public function test_where_pain_and_what_the_body_can_do_disagree_nothing_goes_further(
+        array $then,
+        array $now,
+        string $decision,
+        ?string $words,
+    ): void {
+        $case = CaseBuilder::aCase()
+            ->with(['findings' => $now])
+            ->felt('levator_scapulae', 'left', ['tenderness' => 2, 'tone' => 'high'])
+            ->visited('2026-02-20', [
+                'findings' => $then, 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]],
+                'aftermath' => [['hours' => 96, 'soreness_hours' => 10, 'worse' => false]],
+            ])->make();
         $response = Core::clinic()->respond($case);
 
         self::assertSame($decision, $response->targets[0]->decision->value);
@@ -56,14 +73,21 @@ final class ResponseJudgeTest extends TestCase
     public static function contradictions(): iterable
     {
         $at = static fn (float $pain, float $turns, int $strength): array => [
-            'complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => $pain]], 'range' => [['movement' => 'cervical.rotation', 'side' => 'right', 'active' => $turns]],
+            'complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => $pain]],
+            'range' => [['movement' => 'cervical.rotation', 'side' => 'right', 'active' => $turns]],
             'resisted' => [['movement' => 'elbow.extension', 'side' => 'left', 'strength' => $strength]],
         ];
         yield 'both better' => [$at(7, 50, 5), $at(4, 60, 5), 'progress', null];
-        yield 'pain better, turning really worse' => [$at(7, 60, 5), $at(4, 52, 5), 'hold', 'The pain is really better, and worse is: turning the head.'];
+        yield 'pain better, turning really worse' => [
+            $at(7, 60, 5), $at(4, 52, 5), 'hold', 'The pain is really better, and worse is: turning the head.',
+        ];
         yield 'pain better, turning worse within error' => [$at(7, 60, 5), $at(4, 54, 5), 'progress', null];
-        yield 'pain better, weaker by a grade' => [$at(7, 60, 5), $at(4, 60, 4), 'hold', 'The pain is really better, and worse is: strength, elbow extension, left.'];
-        yield 'pain worse, turning better' => [$at(4, 50, 5), $at(7, 60, 5), 'hold', 'The pain is really worse, and better is: turning the head.'];
+        yield 'pain better, weaker by a grade' => [
+            $at(7, 60, 5), $at(4, 60, 4), 'hold', 'The pain is really better, and worse is: strength, elbow extension, left.',
+        ];
+        yield 'pain worse, turning better' => [
+            $at(4, 50, 5), $at(7, 60, 5), 'hold', 'The pain is really worse, and better is: turning the head.',
+        ];
     }
 
     /** @param  list<float>  $pains one a visit, today last */
@@ -72,7 +96,10 @@ final class ResponseJudgeTest extends TestCase
     {
         $case = CaseBuilder::aCase()->complaint('low_back', 'right', (float) array_pop($pains));
         foreach ($pains as $index => $pain) {
-            $case->visited(date('Y-m-d', strtotime('2026-03-02') - (count($pains) - $index) * 5 * 86400), ['findings' => ['complaints' => [['zone' => 'low_back', 'side' => 'right', 'now' => $pain]]]]);
+            $case->visited(
+                date('Y-m-d', strtotime('2026-03-02') - (count($pains) - $index) * 5 * 86400),
+                ['findings' => ['complaints' => [['zone' => 'low_back', 'side' => 'right', 'now' => $pain]]]],
+            );
         }
 
         self::assertSame($decision, Core::clinic()->respond($case->make())->course->value);
@@ -93,15 +120,29 @@ final class ResponseJudgeTest extends TestCase
 
     public function test_swelling_that_stays_two_weeks_is_sent_on(): void
     {
-        $case = CaseBuilder::aCase()->condition('ligament_sprain', ['since' => '2026-02-10', 'swelling_trend' => 'same', 'zones' => [['zone' => 'ankle_outer', 'side' => 'left']]])->make();
+        $case = CaseBuilder::aCase()->condition(
+            'ligament_sprain',
+            ['since' => '2026-02-10', 'swelling_trend' => 'same', 'zones' => [['zone' => 'ankle_outer', 'side' => 'left']]],
+        )->make();
 
         self::assertSame('refer', Core::clinic()->respond($case)->course->value);
     }
 
     public function test_quiet_twice_with_the_complaint_unchanged_is_rethought_not_retired(): void
     {
-        $visit = static fn (int $tenderness): array => ['findings' => ['complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 6]], 'palpation' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual']]], 'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]]];
-        $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->visited('2026-02-10', $visit(3))->visited('2026-02-17', $visit(1))->felt('levator_scapulae', 'left', ['tenderness' => 0, 'tone' => 'usual'])->make();
+        $visit = static fn (int $tenderness): array => [
+            'findings' => [
+                'complaints' => [['zone' => 'neck_back', 'side' => 'left', 'now' => 6]],
+                'palpation' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'tenderness' => $tenderness, 'tone' => 'usual']],
+            ],
+            'done' => [['muscle' => 'levator_scapulae', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 5]],
+        ];
+        $case = CaseBuilder::aCase()
+            ->complaint('neck_back', 'left', 6)
+            ->visited('2026-02-10', $visit(3))
+            ->visited('2026-02-17', $visit(1))
+            ->felt('levator_scapulae', 'left', ['tenderness' => 0, 'tone' => 'usual'])
+            ->make();
 
         self::assertSame('rethink', Core::clinic()->respond($case)->targets[0]->decision->value);
     }

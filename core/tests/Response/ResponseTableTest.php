@@ -59,7 +59,9 @@ final class ResponseTableTest extends TestCase
             if ($isToday) {
                 $case->with(['findings' => $parts['findings']]);
             } else {
-                $case->visited((new \DateTimeImmutable(self::TODAY))->modify("-$days days")->format('Y-m-d'), array_diff_key($parts, ['day' => 0]));
+                $case->visited(
+                    (new \DateTimeImmutable(self::TODAY))->modify("-$days days")->format('Y-m-d'), array_diff_key($parts, ['day' => 0]),
+                );
             }
         }
 
@@ -69,7 +71,9 @@ final class ResponseTableTest extends TestCase
     /** @return array<string, mixed> */
     private function visit(string $visit, CaseBuilder $case): array
     {
-        [$pain, $felt, $after, $parts] = [['zone' => 'neck_back', 'side' => 'left'], ['muscle' => 'levator_scapulae', 'side' => 'left'], [], ['findings' => []]];
+        [$pain, $felt, $after, $parts] = [
+            ['zone' => 'neck_back', 'side' => 'left'], ['muscle' => 'levator_scapulae', 'side' => 'left'], [], ['findings' => []],
+        ];
         foreach (array_map(trim(...), explode(',', $visit)) as $said) {
             [$what, $value] = [...explode(' ', $said, 2), ''];
             match ($what) {
@@ -100,7 +104,8 @@ final class ResponseTableTest extends TestCase
     private function sprain(CaseBuilder $case, array $told): void
     {
         $case->condition('ligament_sprain', [
-            'since' => (new \DateTimeImmutable(self::TODAY))->modify("-$told[1] days")->format('Y-m-d'), 'swelling_trend' => $told[0], 'zones' => [['zone' => 'ankle_outer', 'side' => 'left']],
+            'since' => (new \DateTimeImmutable(self::TODAY))->modify("-$told[1] days")->format('Y-m-d'), 'swelling_trend' => $told[0],
+            'zones' => [['zone' => 'ankle_outer', 'side' => 'left']],
         ]);
     }
 }

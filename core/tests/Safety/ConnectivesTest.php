@@ -46,7 +46,9 @@ final class ConnectivesTest extends TestCase
 
     public function test_a_denial_turns_an_answer_round_and_leaves_the_unknown(): void
     {
-        self::assertSame(['n', 'y', 'u'], array_map(static fn (string $one): string => self::ask(new Not(self::says($one))), ['y', 'n', 'u']));
+        self::assertSame(
+            ['n', 'y', 'u'], array_map(static fn (string $one): string => self::ask(new Not(self::says($one))), ['y', 'n', 'u']),
+        );
     }
 
     #[DataProvider('sides')]

@@ -20,8 +20,13 @@ final class MonotoneSafetyTest extends TestCase
     #[DataProvider('flags')]
     public function test_a_flag_is_never_safer_than_its_absence(string $flag): void
     {
-        $background = static fn (): CaseBuilder => CaseBuilder::aCase()->condition('osteoporosis', ['severity' => 'moderate', 'stage' => 'late'])->flag('numb_face');
-        $results = array_map(fn (string $answer): SafetyResult => Core::clinic()->screen($background()->flag($flag, $answer)->make()), ['no', 'unknown', 'yes']);
+        $background = static fn (): CaseBuilder => CaseBuilder::aCase()->condition(
+            'osteoporosis', ['severity' => 'moderate', 'stage' => 'late'],
+        )->flag('numb_face');
+        $results = array_map(
+            fn (string $answer): SafetyResult => Core::clinic()->screen($background()->flag($flag, $answer)->make()),
+            ['no', 'unknown', 'yes'],
+        );
 
         $this->assertNotLooser($results[0], $results[1]);
         $this->assertNotLooser($results[0], $results[2]);
@@ -39,15 +44,22 @@ final class MonotoneSafetyTest extends TestCase
     #[DataProvider('conditions')]
     public function test_worse_or_fresher_is_never_looser(string $condition): void
     {
-        $screen = static fn (array $details): SafetyResult => Core::clinic()->screen(CaseBuilder::aCase()->condition($condition, ['zones' => [['zone' => 'shoulder_outer', 'side' => 'right']], ...$details])->make());
+        $screen = static fn (array $details): SafetyResult => Core::clinic()->screen(
+            CaseBuilder::aCase()->condition($condition, ['zones' => [['zone' => 'shoulder_outer', 'side' => 'right']], ...$details])
+                ->make(),
+        );
         foreach (self::ORDER as $index => $stage) {
             foreach (['mild', 'moderate', 'severe'] as $rank => $severity) {
                 $here = $screen(['severity' => $severity, 'stage' => $stage]);
                 if ($index > 0) {
-                    $this->assertNotLooser($screen(['severity' => $severity, 'stage' => self::ORDER[$index - 1]]), $here, "$severity $stage");
+                    $this->assertNotLooser(
+                        $screen(['severity' => $severity, 'stage' => self::ORDER[$index - 1]]), $here, "$severity $stage",
+                    );
                 }
                 if ($rank > 0) {
-                    $this->assertNotLooser($screen(['severity' => ['mild', 'moderate'][$rank - 1], 'stage' => $stage]), $here, "$severity $stage");
+                    $this->assertNotLooser(
+                        $screen(['severity' => ['mild', 'moderate'][$rank - 1], 'stage' => $stage]), $here, "$severity $stage",
+                    );
                 }
             }
         }
@@ -58,7 +70,11 @@ final class MonotoneSafetyTest extends TestCase
     {
         $earlier = null;
         foreach (['2022-01-01', '2025-08-01', '2025-12-20', '2026-01-25', '2026-02-20', '2026-03-01'] as $since) {
-            $result = Core::clinic()->screen(CaseBuilder::aCase()->condition($condition, ['severity' => 'moderate', 'since' => $since, 'zones' => [['zone' => 'shoulder_outer', 'side' => 'right']]])->make());
+            $result = Core::clinic()->screen(
+                CaseBuilder::aCase()->condition(
+                    $condition, ['severity' => 'moderate', 'since' => $since, 'zones' => [['zone' => 'shoulder_outer', 'side' => 'right']]],
+                )->make(),
+            );
             if ($earlier !== null) {
                 $this->assertNotLooser($earlier, $result, $since);
             }

@@ -20,9 +20,15 @@ final class QuestionsTest extends TestCase
      * @param  list<string>  $asked
      */
     #[DataProvider('openParts')]
-    public function test_what_a_condition_needs_and_nobody_said_is_asked_and_nothing_else(string $condition, array $said, array $asked): void
-    {
-        self::assertSame(array_map(static fn (string $part): string => "condition.$condition.$part", $asked), $this->ids($this->screen(CaseBuilder::aCase()->condition($condition, $said))));
+    public function test_what_a_condition_needs_and_nobody_said_is_asked_and_nothing_else(
+        string $condition,
+        array $said,
+        array $asked,
+    ): void {
+        self::assertSame(
+            array_map(static fn (string $part): string => "condition.$condition.$part", $asked),
+            $this->ids($this->screen(CaseBuilder::aCase()->condition($condition, $said))),
+        );
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, list<string>}> */
@@ -41,7 +47,8 @@ final class QuestionsTest extends TestCase
     #[DataProvider('bodies')]
     public function test_a_pregnancy_is_asked_of_whom_it_can_be(string $sex, int $age, bool $asked): void
     {
-        $questions = $this->screen(CaseBuilder::aCase()->nothingAsked()->with(['client' => ['sex' => $sex]])->aged($age))->toArray()['questions'];
+        $questions = $this->screen(CaseBuilder::aCase()->nothingAsked()->with(['client' => ['sex' => $sex]])->aged($age))
+            ->toArray()['questions'];
 
         self::assertSame($asked, str_contains(implode(' ', array_column($questions, 'ask')), 'Are you pregnant?'));
     }
@@ -60,7 +67,9 @@ final class QuestionsTest extends TestCase
     #[DataProvider('births')]
     public function test_a_birth_counts_for_twelve_weeks_though_nobody_names_it(int $weeks, bool $counts): void
     {
-        $rules = array_column($this->screen(CaseBuilder::aCase()->with(['client' => ['weeks_since_birth' => $weeks]]))->toArray()['because'], 'rule');
+        $rules = array_column(
+            $this->screen(CaseBuilder::aCase()->with(['client' => ['weeks_since_birth' => $weeks]]))->toArray()['because'], 'rule',
+        );
 
         self::assertSame($counts, in_array('condition.postnatal', $rules, true));
     }
@@ -76,8 +85,18 @@ final class QuestionsTest extends TestCase
     public function test_medicines_are_asked_until_one_is_named_or_the_group_was_read_out(): void
     {
         self::assertContains('medicines', $this->ids($this->screen(CaseBuilder::aCase()->nothingAsked())));
-        self::assertNotContains('medicines', $this->ids($this->screen(CaseBuilder::aCase()->nothingAsked()->add('health', 'medicines', ['medicine' => 'opioid', 'answer' => 'yes']))));
-        self::assertNotContains('medicines', $this->ids($this->screen(CaseBuilder::aCase()->nothingAsked()->with(['health' => ['groups_asked' => ['allergies_medicines' => '2026-03-01']]]))));
+        self::assertNotContains(
+            'medicines',
+            $this->ids($this->screen(
+                CaseBuilder::aCase()->nothingAsked()->add('health', 'medicines', ['medicine' => 'opioid', 'answer' => 'yes']),
+            )),
+        );
+        self::assertNotContains(
+            'medicines',
+            $this->ids($this->screen(
+                CaseBuilder::aCase()->nothingAsked()->with(['health' => ['groups_asked' => ['allergies_medicines' => '2026-03-01']]]),
+            )),
+        );
         self::assertNotContains('medicines', $this->ids($this->screen(CaseBuilder::aCase())));
     }
 
@@ -85,15 +104,35 @@ final class QuestionsTest extends TestCase
     {
         self::assertContains('leg_signs', $this->ids($this->screen(CaseBuilder::aCase()->nothingAsked())));
         self::assertNotContains('leg_signs', $this->ids($this->screen(CaseBuilder::aCase())));
-        self::assertContains('clot.active_cancer', $this->ids($this->screen(CaseBuilder::aCase()->with(['health' => ['leg_signs' => 'unknown']]))));
-        self::assertSame([], $this->ids($this->screen(CaseBuilder::aCase()->with(['health' => ['leg_signs' => 'unknown', 'calf_clot_items' => array_fill_keys(array_keys(Core::clinic()->rules()->clotItems), 'no')]]))));
+        self::assertContains(
+            'clot.active_cancer', $this->ids($this->screen(CaseBuilder::aCase()->with(['health' => ['leg_signs' => 'unknown']]))),
+        );
+        self::assertSame(
+            [],
+            $this->ids($this->screen(
+                CaseBuilder::aCase()->with([
+                    'health' => [
+                        'leg_signs' => 'unknown',
+                        'calf_clot_items' => array_fill_keys(array_keys(Core::clinic()->rules()->clotItems), 'no'),
+                    ],
+                ]),
+            )),
+        );
     }
 
     public function test_what_holds_the_visit_comes_first_and_then_the_names_decide(): void
     {
-        $questions = $this->screen(CaseBuilder::aCase()->flag('numb_face', 'unknown')->flag('both_legs_weak', 'unknown')->condition('osteoarthritis', []))->toArray()['questions'];
+        $questions = $this->screen(
+            CaseBuilder::aCase()->flag('numb_face', 'unknown')->flag('both_legs_weak', 'unknown')->condition('osteoarthritis', []),
+        )->toArray()['questions'];
 
-        self::assertSame(['both_legs_weak', 'numb_face', 'condition.osteoarthritis.severity', 'condition.osteoarthritis.stage', 'condition.osteoarthritis.zones'], array_column($questions, 'id'));
+        self::assertSame(
+            [
+                'both_legs_weak', 'numb_face', 'condition.osteoarthritis.severity', 'condition.osteoarthritis.stage',
+                'condition.osteoarthritis.zones',
+            ],
+            array_column($questions, 'id'),
+        );
         self::assertSame([true, true, false, false, false], array_column($questions, 'blocks'));
         self::assertSame('Asked at every visit, before hands go on.', $questions[0]['because']);
         self::assertSame('Asked at the first visit and once a month.', $questions[1]['because']);
@@ -101,15 +140,25 @@ final class QuestionsTest extends TestCase
 
     public function test_a_verdict_names_each_rule_behind_it_with_its_words(): void
     {
-        $because = $this->screen(CaseBuilder::aCase()->flag('numb_face')->condition('osteoarthritis', ['severity' => 'mild', 'stage' => 'late', 'zones' => self::KNEE]))->toArray()['because'];
+        $because = $this->screen(
+            CaseBuilder::aCase()->flag('numb_face')->condition(
+                'osteoarthritis', ['severity' => 'mild', 'stage' => 'late', 'zones' => self::KNEE],
+            ),
+        )->toArray()['because'];
 
-        self::assertContains(['flag.numb_face', 'refer'], array_map(static fn (array $one): array => [$one['rule'], $one['verdict']], $because));
+        self::assertContains(
+            ['flag.numb_face', 'refer'], array_map(static fn (array $one): array => [$one['rule'], $one['verdict']], $because),
+        );
         self::assertStringStartsWith('Numbness of the face', array_column($because, 'reason', 'rule')['flag.numb_face']);
     }
 
     public function test_a_question_of_what_was_found_says_whether_it_disagrees_with_an_answer(): void
     {
-        $root = CaseBuilder::aCase()->add('findings', 'complaints', ['zone' => 'arm_outer', 'side' => 'left', 'now' => 5, 'qualities' => ['numb']])->add('findings', 'tests', ['test' => 'cervical_lift', 'side' => 'midline', 'result' => 'relieves']);
+        $root = CaseBuilder::aCase()->add(
+            'findings', 'complaints', ['zone' => 'arm_outer', 'side' => 'left', 'now' => 5, 'qualities' => ['numb']],
+        )->add(
+            'findings', 'tests', ['test' => 'cervical_lift', 'side' => 'midline', 'result' => 'relieves'],
+        );
         $result = $this->screen($root);
 
         self::assertContains('finding.root_arm.left', $this->ids($result));
@@ -122,7 +171,9 @@ final class QuestionsTest extends TestCase
     public function test_only_the_same_movement_of_the_same_side_grows_weaker(array $before, string $verdict): void
     {
         [$movement, $side, $strength] = $before;
-        $case = CaseBuilder::aCase()->add('findings', 'complaints', ['zone' => 'arm_back', 'side' => 'left', 'now' => 5, 'qualities' => ['numb']])
+        $case = CaseBuilder::aCase()->add(
+            'findings', 'complaints', ['zone' => 'arm_back', 'side' => 'left', 'now' => 5, 'qualities' => ['numb']],
+        )
             ->add('findings', 'tests', ['test' => 'cervical_lift', 'side' => 'midline', 'result' => 'relieves'])
             ->add('findings', 'resisted', ['movement' => 'elbow.extension', 'side' => 'left', 'strength' => 4])
             ->visited('2026-02-20', ['findings' => ['resisted' => [['movement' => $movement, 'side' => $side, 'strength' => $strength]]]]);
@@ -141,18 +192,32 @@ final class QuestionsTest extends TestCase
 
     public function test_swelling_that_a_doctor_explained_is_not_sent_on_again(): void
     {
-        $swollen = static fn (): CaseBuilder => CaseBuilder::aCase()->add('findings', 'tests', ['test' => 'swelling', 'side' => 'left', 'value' => 2])
+        $swollen = static fn (): CaseBuilder => CaseBuilder::aCase()->add(
+            'findings', 'tests', ['test' => 'swelling', 'side' => 'left', 'value' => 2],
+        )
             ->visited('2026-02-10', ['findings' => ['tests' => [['test' => 'swelling', 'side' => 'left', 'value' => 2]]]]);
-        $denied = static fn (string $on): CaseBuilder => $swollen()->flag('swelling_not_settling', 'no')->with(['health' => ['answered_on' => ['red_flags_every_visit' => $on, 'red_flags_other' => $on]]]);
+        $denied = static fn (string $on): CaseBuilder => $swollen()->flag('swelling_not_settling', 'no')->with([
+            'health' => ['answered_on' => ['red_flags_every_visit' => $on, 'red_flags_other' => $on]],
+        ]);
 
-        self::assertContains('swelling_measured', $this->rules($swollen()->with(['health' => ['answered_on' => ['red_flags_every_visit' => '2025-12-01', 'red_flags_other' => '2025-12-01']]])));
+        self::assertContains(
+            'swelling_measured',
+            $this->rules(
+                $swollen()->with([
+                    'health' => ['answered_on' => ['red_flags_every_visit' => '2025-12-01', 'red_flags_other' => '2025-12-01']],
+                ]),
+            ),
+        );
         self::assertNotContains('swelling_measured', $this->rules($denied('2026-03-02')));
     }
 
     public function test_two_rules_of_one_limit_are_told_alike_in_whatever_order_they_were_answered(): void
     {
         $one = ['condition' => 'osteoporosis', 'answer' => 'yes', 'severity' => 'moderate', 'stage' => 'late', 'on' => '2026-03-02'];
-        $other = ['condition' => 'anticoagulant_or_clotting_disorder', 'answer' => 'yes', 'severity' => 'moderate', 'stage' => 'late', 'on' => '2026-03-02'];
+        $other = [
+            'condition' => 'anticoagulant_or_clotting_disorder', 'answer' => 'yes', 'severity' => 'moderate', 'stage' => 'late',
+            'on' => '2026-03-02',
+        ];
         $told = fn (array ...$conditions): array => array_map(
             static fn ($limit): array => [$limit->key(), $limit->because(), $limit->cause, $limit->rules],
             $this->screen(CaseBuilder::aCase()->with(['health' => ['conditions' => $conditions]]))->limits->all(),

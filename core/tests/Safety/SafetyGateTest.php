@@ -33,25 +33,47 @@ final class SafetyGateTest extends TestCase
             yield "$sign alone" => [$case()->flag($sign), 'refer'];
         }
         yield 'two neck signs' => [$case()->flag('numb_face')->flag('unsteady_walk'), 'emergency'];
-        yield 'dizzy and a positive positional check are one sign' => [$case()->flag('dizzy_with_neck_movement')->add('findings', 'tests', ['test' => 'positional_artery', 'side' => 'left', 'result' => 'positive']), 'refer'];
+        yield 'dizzy and a positive positional check are one sign' => [
+            $case()->flag('dizzy_with_neck_movement')->add(
+                'findings', 'tests', ['test' => 'positional_artery', 'side' => 'left', 'result' => 'positive'],
+            ),
+            'refer',
+        ];
         yield 'hot calf alone' => [$case()->flag('hot_swollen_calf'), 'refer'];
         yield 'hot calf and breathless' => [$case()->flag('hot_swollen_calf')->flag('chest_pain_or_breathless'), 'emergency'];
         yield 'hot joint alone' => [$case()->flag('hot_red_joint'), 'refer'];
         yield 'hot joint and fever' => [$case()->flag('hot_red_joint')->flag('fever_or_infection_today'), 'emergency'];
         yield 'cannot turn, no injury' => [$case()->flag('cannot_turn_neck_45'), 'modify'];
-        yield 'cannot turn after a whiplash two weeks ago' => [$case()->flag('cannot_turn_neck_45')->condition('whiplash_injury', ['since' => '2026-02-16', 'swelling_trend' => 'gone']), 'refer'];
+        yield 'cannot turn after a whiplash two weeks ago' => [
+            $case()->flag('cannot_turn_neck_45')->condition('whiplash_injury', ['since' => '2026-02-16', 'swelling_trend' => 'gone']),
+            'refer',
+        ];
         yield 'pulsing mass with low back pain' => [$case()->flag('pulsing_abdominal_mass')->complaint('low_back', 'left'), 'emergency'];
         yield 'drunk' => [$case()->flag('intoxicated'), 'defer'];
-        yield 'jaw ache and a change of sight' => [$case()->flag('new_headache_over_50_jaw_ache_chewing')->flag('visual_change_with_headache'), 'emergency'];
+        yield 'jaw ache and a change of sight' => [
+            $case()->flag('new_headache_over_50_jaw_ache_chewing')->flag('visual_change_with_headache'), 'emergency',
+        ];
         yield 'sixteen, nobody asked a guardian' => [$case()->aged(16), 'defer'];
         yield 'sixteen, the guardian agreed' => [$case()->aged(16)->with(['client' => ['guardian_consent' => true]]), 'proceed'];
         yield 'seventy-eight' => [$case()->aged(78), 'modify'];
-        yield 'pressure 182 over 95' => [$case()->condition('high_blood_pressure', ['severity' => 'mild', 'stage' => 'settled', 'controlled' => 'yes', 'systolic' => 182, 'diastolic' => 95]), 'defer'];
+        yield 'pressure 182 over 95' => [
+            $case()->condition(
+                'high_blood_pressure',
+                ['severity' => 'mild', 'stage' => 'settled', 'controlled' => 'yes', 'systolic' => 182, 'diastolic' => 95],
+            ),
+            'defer',
+        ];
         yield 'a flare' => [$case()->condition('inflammatory_flare'), 'defer'];
         yield 'a strained hernia' => [$case()->condition('hernia', ['severity' => 'severe', 'stage' => 'late']), 'emergency'];
-        yield 'brittle bones, severe, doctor not asked' => [$case()->condition('osteoporosis', ['severity' => 'severe', 'stage' => 'late']), 'defer'];
-        yield 'swelling after whiplash the same for eleven days' => [$case()->condition('whiplash_injury', ['since' => '2026-02-19', 'swelling_trend' => 'same']), 'refer'];
-        yield 'swelling after whiplash falling' => [$case()->condition('whiplash_injury', ['since' => '2026-02-19', 'swelling_trend' => 'falling']), 'modify'];
+        yield 'brittle bones, severe, doctor not asked' => [
+            $case()->condition('osteoporosis', ['severity' => 'severe', 'stage' => 'late']), 'defer',
+        ];
+        yield 'swelling after whiplash the same for eleven days' => [
+            $case()->condition('whiplash_injury', ['since' => '2026-02-19', 'swelling_trend' => 'same']), 'refer',
+        ];
+        yield 'swelling after whiplash falling' => [
+            $case()->condition('whiplash_injury', ['since' => '2026-02-19', 'swelling_trend' => 'falling']), 'modify',
+        ];
     }
 
     public function test_an_open_red_flag_holds_the_visit_and_names_itself(): void
@@ -60,7 +82,16 @@ final class SafetyGateTest extends TestCase
 
         self::assertSame('modify', $result['verdict']);
         self::assertFalse($result['may_start']);
-        self::assertSame(['saddle_numbness'], array_column(array_filter($result['limits'], static fn (array $limit): bool => $limit['effect'] === 'check_first' && $limit['scope'] === ['all' => true]), 'value'));
+        self::assertSame(
+            ['saddle_numbness'],
+            array_column(
+                array_filter(
+                    $result['limits'],
+                    static fn (array $limit): bool => $limit['effect'] === 'check_first' && $limit['scope'] === ['all' => true],
+                ),
+                'value',
+            ),
+        );
         self::assertContains('saddle_numbness', array_column($result['questions'], 'id'));
     }
 
@@ -83,20 +114,49 @@ final class SafetyGateTest extends TestCase
     /** @return iterable<string, array{CaseBuilder, string, ?float}> */
     public static function caps(): iterable
     {
-        $bones = static fn (string $severity, string $stage): CaseBuilder => CaseBuilder::aCase()->condition('osteoporosis', ['severity' => $severity, 'stage' => $stage]);
+        $bones = static fn (string $severity, string $stage): CaseBuilder => CaseBuilder::aCase()->condition(
+            'osteoporosis', ['severity' => $severity, 'stage' => $stage],
+        );
         yield 'brittle bones, mild' => [$bones('mild', 'late'), 'mid_back', 6.0];
         yield 'mild but acute moves one column' => [$bones('mild', 'acute'), 'mid_back', 5.0];
         yield 'moderate' => [$bones('moderate', 'settled'), 'mid_back', 5.0];
         yield 'severe' => [$bones('severe', 'late'), 'mid_back', 3.0];
         yield 'not where there is no spine' => [$bones('moderate', 'late'), 'calf_upper', null];
         yield 'until a doctor has said yes, light everywhere' => [$bones('severe', 'late'), 'calf_upper', 3.0];
-        yield 'a replaced knee: near means its group' => [CaseBuilder::aCase()->condition('joint_replacement', ['severity' => 'mild', 'stage' => 'settled', 'zones' => [['zone' => 'knee_front', 'side' => 'left']]]), 'knee_back', 5.0];
-        yield 'no place given: everywhere' => [CaseBuilder::aCase()->condition('joint_replacement', ['severity' => 'mild', 'stage' => 'settled']), 'temple', 5.0];
-        yield 'blood thinners' => [CaseBuilder::aCase()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late']), 'temple', 4.0];
-        yield 'the strictest of two' => [CaseBuilder::aCase()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late'])->condition('osteoporosis', ['severity' => 'severe', 'stage' => 'late']), 'low_back', 3.0];
+        yield 'a replaced knee: near means its group' => [
+            CaseBuilder::aCase()->condition(
+                'joint_replacement', ['severity' => 'mild', 'stage' => 'settled', 'zones' => [['zone' => 'knee_front', 'side' => 'left']]],
+            ),
+            'knee_back', 5.0,
+        ];
+        yield 'no place given: everywhere' => [
+            CaseBuilder::aCase()->condition('joint_replacement', ['severity' => 'mild', 'stage' => 'settled']), 'temple', 5.0,
+        ];
+        yield 'blood thinners' => [
+            CaseBuilder::aCase()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late']), 'temple', 4.0,
+        ];
+        yield 'the strictest of two' => [
+            CaseBuilder::aCase()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late'])->condition(
+                'osteoporosis', ['severity' => 'severe', 'stage' => 'late'],
+            ),
+            'low_back', 3.0,
+        ];
         yield 'seventy-eight years' => [CaseBuilder::aCase()->aged(78), 'temple', 5.0];
-        yield 'seventy-eight, raised in writing by a licensed person' => [CaseBuilder::aCase()->aged(78)->with(['overrides' => [['verdict' => 'modify', 'by_licensed' => true, 'reason' => 'Strong and used to it.', 'on' => '2026-03-02', 'pressure_cap' => 8]]]), 'temple', 6.0];
-        yield 'a strained muscle yesterday' => [CaseBuilder::aCase()->condition('muscle_strain', ['since' => '2026-02-20', 'zones' => [['zone' => 'thigh_back', 'side' => 'left']]]), 'thigh_front', 4.0];
+        yield 'seventy-eight, raised in writing by a licensed person' => [
+            CaseBuilder::aCase()->aged(78)->with([
+                'overrides' => [[
+                    'verdict' => 'modify', 'by_licensed' => true, 'reason' => 'Strong and used to it.', 'on' => '2026-03-02',
+                    'pressure_cap' => 8,
+                ]],
+            ]),
+            'temple', 6.0,
+        ];
+        yield 'a strained muscle yesterday' => [
+            CaseBuilder::aCase()->condition(
+                'muscle_strain', ['since' => '2026-02-20', 'zones' => [['zone' => 'thigh_back', 'side' => 'left']]],
+            ),
+            'thigh_front', 4.0,
+        ];
     }
 
     public function test_late_pregnancy_forbids_the_back_and_the_belly(): void
@@ -104,10 +164,14 @@ final class SafetyGateTest extends TestCase
         $limits = $this->screen(CaseBuilder::aCase()->condition('pregnancy', ['severity' => 'mild', 'weeks_pregnant' => 27]))->limits;
 
         foreach (['prone', 'supine'] as $position) {
-            self::assertNotNull($limits->forbidding(new ProposedWork([new Place('low_back', Side::Left)], 'stripping', 'palm', $position)), $position);
+            self::assertNotNull(
+                $limits->forbidding(new ProposedWork([new Place('low_back', Side::Left)], 'stripping', 'palm', $position)), $position,
+            );
         }
         self::assertNull($limits->forbidding(new ProposedWork([new Place('low_back', Side::Left)], 'stripping', 'palm', 'side_left')));
-        self::assertNotNull($limits->forbidding(new ProposedWork([new Place('abdomen_lower', Side::Left)], 'stripping', 'palm', 'side_left')));
+        self::assertNotNull($limits->forbidding(
+            new ProposedWork([new Place('abdomen_lower', Side::Left)], 'stripping', 'palm', 'side_left'),
+        ));
     }
 
     public function test_weeks_nobody_knows_count_as_over_twenty(): void
@@ -120,7 +184,10 @@ final class SafetyGateTest extends TestCase
     public function test_all_reasons_of_a_combined_limit_stay_visible(): void
     {
         $case = CaseBuilder::aCase()->aged(80)->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late']);
-        $limit = array_values(array_filter($this->screen($case)->toArray()['limits'], static fn (array $limit): bool => $limit['effect'] === 'cap_pressure' && $limit['scope'] === ['all' => true]))[0];
+        $limit = array_values(array_filter(
+            $this->screen($case)->toArray()['limits'],
+            static fn (array $limit): bool => $limit['effect'] === 'cap_pressure' && $limit['scope'] === ['all' => true],
+        ))[0];
 
         self::assertSame(4, $limit['value']);
         self::assertSame(['age.older', 'condition.anticoagulant_or_clotting_disorder'], $limit['rules']);
@@ -129,10 +196,19 @@ final class SafetyGateTest extends TestCase
     }
 
     #[DataProvider('overrides')]
-    public function test_a_written_decision_lowers_refer_and_defer_but_never_an_emergency(string $flag, bool $licensed, string $on, string $verdict): void
-    {
+    public function test_a_written_decision_lowers_refer_and_defer_but_never_an_emergency(
+        string $flag,
+        bool $licensed,
+        string $on,
+        string $verdict,
+    ): void {
         $before = $this->screen(CaseBuilder::aCase()->flag($flag))->verdict->value;
-        $case = CaseBuilder::aCase()->flag($flag)->with(['overrides' => [['verdict' => in_array($before, ['refer', 'defer'], true) ? $before : 'refer', 'by_licensed' => $licensed, 'reason' => 'Seen by her doctor this morning.', 'on' => $on]]]);
+        $case = CaseBuilder::aCase()->flag($flag)->with([
+            'overrides' => [[
+                'verdict' => in_array($before, ['refer', 'defer'], true) ? $before : 'refer', 'by_licensed' => $licensed,
+                'reason' => 'Seen by her doctor this morning.', 'on' => $on,
+            ]],
+        ]);
 
         self::assertSame($verdict, $this->screen($case)->verdict->value);
     }
@@ -151,7 +227,9 @@ final class SafetyGateTest extends TestCase
     {
         $case = CaseBuilder::aCase()->flag('numb_face');
         $limits = count($this->screen($case)->limits->all());
-        $case->with(['overrides' => [['verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Old nerve injury, known.', 'on' => '2026-03-02']]]);
+        $case->with([
+            'overrides' => [['verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Old nerve injury, known.', 'on' => '2026-03-02']],
+        ]);
 
         self::assertCount($limits, $this->screen($case)->limits->all());
         self::assertGreaterThan(0, $limits);
@@ -176,7 +254,9 @@ final class SafetyGateTest extends TestCase
 
     public function test_a_danger_once_named_does_not_fade_with_age(): void
     {
-        $case = CaseBuilder::aCase()->flag('weight_loss_unexplained')->with(['health' => ['answered_on' => ['red_flags_other' => '2025-12-01']]]);
+        $case = CaseBuilder::aCase()->flag('weight_loss_unexplained')->with([
+            'health' => ['answered_on' => ['red_flags_other' => '2025-12-01']],
+        ]);
 
         self::assertSame('refer', $this->screen($case)->verdict->value);
     }
@@ -197,7 +277,9 @@ final class SafetyGateTest extends TestCase
         $no = array_fill_keys(array_keys(Core::clinic()->rules()->clotItems), 'no');
         yield 'a sign, and every item denied: the leg still waits' => [$no, 0, 'modify'];
         yield 'one yes' => [[...$no, 'pitting_oedema' => 'yes'], 1, 'refer'];
-        yield 'one yes, and something else as likely' => [[...$no, 'pitting_oedema' => 'yes', 'other_diagnosis_as_likely' => 'yes'], -1, 'modify'];
+        yield 'one yes, and something else as likely' => [
+            [...$no, 'pitting_oedema' => 'yes', 'other_diagnosis_as_likely' => 'yes'], -1, 'modify',
+        ];
         yield 'nothing answered yet' => [[], 0, 'modify'];
         yield 'three yes' => [[...$no, 'active_cancer' => 'yes', 'previous_clot' => 'yes', 'superficial_veins' => 'yes'], 3, 'refer'];
     }
@@ -214,7 +296,9 @@ final class SafetyGateTest extends TestCase
 
     public function test_a_worrying_report_after_the_last_visit_counts_until_it_is_denied(): void
     {
-        $reported = CaseBuilder::aCase()->visited('2026-02-20', ['aftermath' => [['hours' => 24, 'worrying' => ['progressive_weakness_or_numbness']]]]);
+        $reported = CaseBuilder::aCase()->visited(
+            '2026-02-20', ['aftermath' => [['hours' => 24, 'worrying' => ['progressive_weakness_or_numbness']]]],
+        );
 
         self::assertSame('refer', $this->screen($reported)->verdict->value);
         self::assertSame('proceed', $this->screen($reported->flag('progressive_weakness_or_numbness', 'no'))->verdict->value);
@@ -222,7 +306,8 @@ final class SafetyGateTest extends TestCase
 
     public function test_the_sentence_of_the_strictest_column_is_the_one_that_is_read(): void
     {
-        $limit = $this->screen(CaseBuilder::aCase()->condition('osteoporosis', ['severity' => 'moderate', 'stage' => 'late']))->limits->pressureCap(new ProposedWork([new Place('mid_back', Side::Left)]));
+        $limit = $this->screen(CaseBuilder::aCase()->condition('osteoporosis', ['severity' => 'moderate', 'stage' => 'late']))->limits
+            ->pressureCap(new ProposedWork([new Place('mid_back', Side::Left)]));
 
         self::assertStringContainsString('at most 5', $limit?->because() ?? '');
         self::assertStringNotContainsString('at most 6', $limit?->toArray()['reason'] ?? '');
@@ -230,7 +315,9 @@ final class SafetyGateTest extends TestCase
 
     public function test_what_lies_on_one_side_stays_on_its_side(): void
     {
-        $limits = $this->screen(CaseBuilder::aCase()->complaint('groin', 'right')->condition('bowel_disease', ['severity' => 'severe', 'stage' => 'late']))->limits;
+        $limits = $this->screen(
+            CaseBuilder::aCase()->complaint('groin', 'right')->condition('bowel_disease', ['severity' => 'severe', 'stage' => 'late']),
+        )->limits;
 
         self::assertNotNull($limits->forbidding(new ProposedWork([new Place('groin', Side::Left)])));
         self::assertNull($limits->forbidding(new ProposedWork([new Place('groin', Side::Right)])));

@@ -39,7 +39,9 @@ final class SafetyTableTest extends TestCase
 
     public function test_every_row_of_the_data_is_in_the_table_and_the_table_names_no_other(): void
     {
-        $rules = array_map(static fn ($row): string => $row->id, (new RuleRegister(Core::clinic()->atlas, dirname(__DIR__, 2).'/data'))->rows());
+        $rules = array_map(
+            static fn ($row): string => $row->id, (new RuleRegister(Core::clinic()->atlas, dirname(__DIR__, 2).'/data'))->rows(),
+        );
 
         self::assertSame($rules, array_values(array_unique($rules)), 'an id names two rows');
         self::assertEqualsCanonicalizing([...$rules, 'open.groups'], array_values(array_unique(array_column(self::lines(), 0))));
@@ -72,15 +74,32 @@ final class SafetyTableTest extends TestCase
                 'test' => $case->add('findings', 'tests', ['test' => $words[1], 'side' => 'left', 'result' => 'positive']),
                 'felt' => $case->add('findings', 'palpation', ['muscle' => $words[2], 'side' => 'left', 'texture' => [$words[1]]]),
                 'graded' => $case->add('findings', 'tests', ['test' => $words[1], 'side' => 'left', 'value' => (float) $words[2]]),
-                'earlier' => $case->visited(self::daysAgo((int) $words[1]), ['findings' => ['tests' => [['test' => $words[2], 'side' => 'left', 'value' => (float) $words[3]]]]]),
+                'earlier' => $case->visited(
+                    self::daysAgo((int) $words[1]),
+                    ['findings' => ['tests' => [['test' => $words[2], 'side' => 'left', 'value' => (float) $words[3]]]]],
+                ),
                 'age' => $case->aged((int) $words[1]),
                 'guardian' => $case->with(['client' => ['guardian_consent' => $words[1] === 'yes']]),
-                'calf' => $case->with(['health' => ['leg_signs' => 'yes', 'calf_clot_items' => [...$this->calfDenied(), ...($case->toArray()['health']['calf_clot_items'] ?? []), $words[1] => 'yes']]]),
-                'takes' => $case->add('health', 'medicines', ['medicine' => $words[1], 'answer' => 'yes', ...self::taken($this->details($part), $words)]),
+                'calf' => $case->with([
+                    'health' => [
+                        'leg_signs' => 'yes',
+                        'calf_clot_items' => [
+                            ...$this->calfDenied(), ...($case->toArray()['health']['calf_clot_items'] ?? []), $words[1] => 'yes',
+                        ],
+                    ],
+                ]),
+                'takes' => $case->add(
+                    'health', 'medicines', ['medicine' => $words[1], 'answer' => 'yes', ...self::taken($this->details($part), $words)],
+                ),
                 'complains' => $case->add('findings', 'complaints', self::complained($words)),
                 'did' => $case->add('findings', 'tests', self::tested($words)),
-                'strength' => $case->add('findings', 'resisted', ['movement' => $words[1], 'side' => $words[3] ?? 'left', 'strength' => (int) $words[2]]),
-                'before' => $case->visited(self::daysAgo(7), ['findings' => ['resisted' => [['movement' => $words[1], 'side' => 'left', 'strength' => (int) $words[2]]]]]),
+                'strength' => $case->add(
+                    'findings', 'resisted', ['movement' => $words[1], 'side' => $words[3] ?? 'left', 'strength' => (int) $words[2]],
+                ),
+                'before' => $case->visited(
+                    self::daysAgo(7),
+                    ['findings' => ['resisted' => [['movement' => $words[1], 'side' => 'left', 'strength' => (int) $words[2]]]]],
+                ),
                 'girth' => $case->add('findings', 'tests', ['test' => 'calf_girth', 'side' => 'left', 'value' => (float) $words[1]])
                     ->add('findings', 'tests', ['test' => 'calf_girth', 'side' => 'right', 'value' => (float) $words[2]]),
                 'moved' => $case->add('findings', 'range', self::moved($words)),
@@ -126,7 +145,9 @@ final class SafetyTableTest extends TestCase
         }
 
         // what is graded by its dates is taken as mild, so that the dates alone decide
-        return $details === [] || isset($details['severity']) || ! isset($details['since']) ? $details : [...$details, 'severity' => 'mild'];
+        return $details === [] || isset($details['severity']) || ! isset($details['since'])
+            ? $details
+            : [...$details, 'severity' => 'mild'];
     }
 
     /**
@@ -139,7 +160,8 @@ final class SafetyTableTest extends TestCase
         $after = static fn (string $word): ?string => in_array($word, $words, true) ? $words[array_search($word, $words, true) + 1] : null;
 
         return array_filter([
-            'since' => $details['since'] ?? null, 'places' => $details['zones'] ?? null, 'weeks' => $after('weeks') === null ? null : (int) $after('weeks'),
+            'since' => $details['since'] ?? null, 'places' => $details['zones'] ?? null,
+            'weeks' => $after('weeks') === null ? null : (int) $after('weeks'),
             'last_dose_hours' => $after('dose') === null ? null : (float) $after('dose'), 'short_acting' => $after('short'),
         ], static fn (mixed $value): bool => $value !== null);
     }
@@ -198,7 +220,10 @@ final class SafetyTableTest extends TestCase
      */
     private static function moved(array $words): array
     {
-        $range = ['movement' => $words[1], 'side' => Core::clinic()->atlas->movement($words[1])->paired ? 'left' : 'midline', 'active' => (float) $words[2]];
+        $range = [
+            'movement' => $words[1], 'side' => Core::clinic()->atlas->movement($words[1])->paired ? 'left' : 'midline',
+            'active' => (float) $words[2],
+        ];
         foreach ($words as $index => $word) {
             match ($word) {
                 'pain' => $range['pain'] = (float) $words[$index + 1],
@@ -224,13 +249,20 @@ final class SafetyTableTest extends TestCase
     private function holds(string $fact, SafetyResult $result): void
     {
         [$what, $a, $b, $c, $site] = [...explode(' ', $fact), '', '', '', ''];
-        $values = static fn (Effect $effect): array => array_map(static fn (Limit $limit): string => str_replace('_', ' ', (string) $limit->value), array_filter($result->limits->all(), static fn (Limit $limit): bool => $limit->effect === $effect));
+        $values = static fn (Effect $effect): array => array_map(
+            static fn (Limit $limit): string => str_replace('_', ' ', (string) $limit->value),
+            array_filter($result->limits->all(), static fn (Limit $limit): bool => $limit->effect === $effect),
+        );
         match ($what) {
             'proceed', 'modify', 'defer', 'refer', 'emergency' => self::assertSame($what, $result->verdict->value),
             'days' => self::assertSame((int) $a, $result->days),
             'cap' => self::assertSame($b === '-' ? null : (float) $b, $this->figure($result->limits->pressureCap($this->at($a))), $fact),
             'minutes' => self::assertSame((float) $a, $this->figure($result->limits->minutesCap($this->at($b))), $fact),
-            'avoid' => self::assertContains(Effect::Avoid, array_map(static fn (Limit $limit): Effect => $limit->effect, $result->limits->touching($this->at($a), Effect::Avoid)), $fact),
+            'avoid' => self::assertContains(
+                Effect::Avoid,
+                array_map(static fn (Limit $limit): Effect => $limit->effect, $result->limits->touching($this->at($a), Effect::Avoid)),
+                $fact,
+            ),
             'free' => self::assertSame([], $result->limits->touching($this->at($a), Effect::Avoid), $fact),
             'no' => self::assertNotNull($result->limits->forbidding($this->at($c, $a, $b, $site)), $fact),
             'may' => self::assertNull($result->limits->forbidding($this->at($c, $a, $b, $site)), $fact),
@@ -257,10 +289,13 @@ final class SafetyTableTest extends TestCase
     {
         $side = str_starts_with($zone, '>') ? Side::Right : Side::Left;
         $zone = ltrim($zone, '>');
-        $places = in_array($zone, ['', '-'], true) ? [] : [new Place($zone, Core::clinic()->atlas->zone($zone)->midline ? Side::Midline : $side)];
+        $places = in_array($zone, ['', '-'], true)
+            ? []
+            : [new Place($zone, Core::clinic()->atlas->zone($zone)->midline ? Side::Midline : $side)];
 
         return new ProposedWork(
-            $places, $kind === 'technique' ? $id : null, $kind === 'tool' ? $id : null, $kind === 'position' ? $id : null, $kind === 'product' ? $id : null,
+            $places, $kind === 'technique' ? $id : null, $kind === 'tool' ? $id : null, $kind === 'position' ? $id : null,
+            $kind === 'product' ? $id : null,
             $kind === 'muscle' ? new MuscleAt($id, $side) : null, $site === '' ? null : $site,
         );
     }

@@ -16,7 +16,10 @@ use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 
-/** Every touch against tables/touch.txt, which was written from what hands may and may not do: strokes, deep work, tools, positions, consent. */
+/**
+ * Every touch against tables/touch.txt, which was written from what hands may and may not do: strokes, deep work, tools, positions,
+ * consent.
+ */
 final class TouchTableTest extends TestCase
 {
     #[DataProvider('rows')]
@@ -29,9 +32,15 @@ final class TouchTableTest extends TestCase
         [$what, $figure] = [...explode(' ', $follows), ''];
 
         match ($what) {
-            'no' => self::assertContains($rule, array_merge([], ...array_map(static fn (Limit $limit): array => $limit->rules, $gate->against($work))), "$touch: ".($forbidding?->because() ?? 'is allowed')),
+            'no' => self::assertContains(
+                $rule, array_merge([], ...array_map(static fn (Limit $limit): array => $limit->rules, $gate->against($work))),
+                "$touch: ".($forbidding?->because() ?? 'is allowed'),
+            ),
             'may' => self::assertNull($forbidding, "$touch: {$forbidding?->because()}"),
-            'cap' => self::assertContains([(float) $figure, [$rule]], array_map(static fn (Limit $limit): array => [(float) $limit->value, $limit->rules], $gate->caps($work)), $touch),
+            'cap' => self::assertContains(
+                [(float) $figure, [$rule]],
+                array_map(static fn (Limit $limit): array => [(float) $limit->value, $limit->rules], $gate->caps($work)), $touch,
+            ),
             default => self::fail("\"$follows\" says nothing"),
         };
     }
@@ -46,7 +55,9 @@ final class TouchTableTest extends TestCase
 
     public function test_every_rule_of_touch_has_a_row(): void
     {
-        $rules = array_map(static fn ($row): string => $row->id, (new RuleRegister(Core::clinic()->atlas, dirname(__DIR__, 2).'/data'))->touchRows());
+        $rules = array_map(
+            static fn ($row): string => $row->id, (new RuleRegister(Core::clinic()->atlas, dirname(__DIR__, 2).'/data'))->touchRows(),
+        );
 
         self::assertEqualsCanonicalizing($rules, array_values(array_unique(array_column(self::lines(), 0))));
     }
@@ -74,11 +85,14 @@ final class TouchTableTest extends TestCase
             match (true) {
                 $id === 'not' => $refused[] = $detail,
                 $id === 'flag' => $case->flag($detail),
-                $id === 'warm' => $case->felt($detail, 'left', ['texture' => ['warm', 'swollen'], 'tenderness' => 3])->complaint($zone, 'left'),
+                $id === 'warm' => $case->felt($detail, 'left', ['texture' => ['warm', 'swollen'], 'tenderness' => 3])
+                    ->complaint($zone, 'left'),
                 default => $case->condition($id, array_filter([
                     'severity' => in_array($detail, ['mild', 'moderate', 'severe'], true) ? $detail : null,
                     'stage' => in_array($detail, ['acute', 'subacute', 'late', 'settled'], true) ? $detail : null,
-                    'since' => str_ends_with($detail, 'd') && is_numeric(rtrim($detail, 'd')) ? (new \DateTimeImmutable('2026-03-02'))->modify('-'.rtrim($detail, 'd').' days')->format('Y-m-d') : null,
+                    'since' => str_ends_with($detail, 'd') && is_numeric(rtrim($detail, 'd'))
+                        ? (new \DateTimeImmutable('2026-03-02'))->modify('-'.rtrim($detail, 'd').' days')->format('Y-m-d')
+                        : null,
                     'zones' => $zone === '' ? null : [['zone' => $zone, 'side' => 'left']],
                 ], static fn (mixed $value): bool => $value !== null)),
             };
@@ -87,7 +101,10 @@ final class TouchTableTest extends TestCase
         return $case->agreed(...array_diff(array_keys(Core::clinic()->atlas->consentAreas), $refused));
     }
 
-    /** `MUSCLE.SITE TECHNIQUE TOOL POSITION`, or `over ZONE …` for a stroke; `-` where it is left open; the left side, or the right after `>`. */
+    /**
+     * `MUSCLE.SITE TECHNIQUE TOOL POSITION`, or `over ZONE …` for a stroke; `-` where it is left open; the left side, or the right after
+     * `>`.
+     */
     private static function work(string $touch): ProposedWork
     {
         $atlas = Core::clinic()->atlas;

@@ -17,7 +17,10 @@ use Somatrace\Core\Simulation\SimulatedClients;
 use Somatrace\Core\Simulation\WeightFit;
 use Somatrace\Core\Tests\Support\Core;
 
-/** The ranking on two hundred simulated clients; two thousand by `php artisan somatrace:ranking`, whose figures stand in docs/ranking-trial.md. */
+/**
+ * The ranking on two hundred simulated clients; two thousand by `php artisan somatrace:ranking`, whose figures stand in
+ * docs/ranking-trial.md.
+ */
 #[Group('slow')]
 final class RankingTrialTest extends TestCase
 {
@@ -67,7 +70,10 @@ final class RankingTrialTest extends TestCase
             $sources[$found] = ($sources[$found] ?? 0) + 1;
             $decoys[] = count($client->hidden) - $found;
             self::assertNotSame([], $client->complaints);
-            self::assertSame(max(array_map(static fn ($muscle): float => $muscle->strength, $client->hidden)), $client->hidden[$client->strongest()->key()]->strength);
+            self::assertSame(
+                max(array_map(static fn ($muscle): float => $muscle->strength, $client->hidden)),
+                $client->hidden[$client->strongest()->key()]->strength,
+            );
             $finding = $client->feel($client->strongest());
             $felt++;
             $own += $finding->familiar === Answer::Yes ? 1 : 0;

@@ -41,7 +41,9 @@ final class SimulatedDevicesTest extends TestCase
 
     public function test_the_same_client_reads_the_same_and_repeats_stray_about_one_value(): void
     {
-        $hold = static fn (int $seed, int $repeat): float => self::last(SimulatedDevices::of(Core::clinic())->readings('inclinometer', 'cervical.rotation', Side::Left, $seed, $repeat, 60.0));
+        $hold = static fn (int $seed, int $repeat): float => self::last(
+            SimulatedDevices::of(Core::clinic())->readings('inclinometer', 'cervical.rotation', Side::Left, $seed, $repeat, 60.0),
+        );
         self::assertSame($hold(3, 1), $hold(3, 1));
         $repeats = array_map(static fn (int $repeat): float => $hold(3, $repeat), range(1, 200));
 

@@ -25,7 +25,10 @@ final readonly class BrokenAtlas
         $file = json_decode((string) file_get_contents("$folder/$name.json"), true, flags: JSON_THROW_ON_ERROR);
         // an empty map must not come back as an empty list
         $text = json_encode($spoil(is_array($file) ? $file : []), JSON_THROW_ON_ERROR);
-        file_put_contents("$folder/$name.json", str_replace(['"sites":[]', '"columns":[]', '"when":[]'], ['"sites":{}', '"columns":{}', '"when":{}'], $text));
+        file_put_contents(
+            "$folder/$name.json",
+            str_replace(['"sites":[]', '"columns":[]', '"when":[]'], ['"sites":{}', '"columns":{}', '"when":{}'], $text),
+        );
         clearstatcache();
     }
 

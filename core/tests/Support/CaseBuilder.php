@@ -82,7 +82,9 @@ final class CaseBuilder
     public function visited(string $date, array $visit): self
     {
         // nothing found is an object without keys, which PHP cannot tell from a list
-        $this->case['history'][] = ['date' => $date, ...$visit, ...($visit['findings'] ?? null) === [] ? ['findings' => new \stdClass] : []];
+        $this->case['history'][] = [
+            'date' => $date, ...$visit, ...($visit['findings'] ?? null) === [] ? ['findings' => new \stdClass] : [],
+        ];
 
         return $this;
     }

@@ -20,7 +20,9 @@ final class Core
     /** @return array<string, mixed> the schema of the case file */
     public static function schema(): array
     {
-        return (array) json_decode((string) file_get_contents(self::clinic()->schemas().'/case.schema.json'), true, flags: JSON_THROW_ON_ERROR);
+        return (array) json_decode(
+            (string) file_get_contents(self::clinic()->schemas().'/case.schema.json'), true, flags: JSON_THROW_ON_ERROR,
+        );
     }
 
     public static function example(string $name): CaseFile

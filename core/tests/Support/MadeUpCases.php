@@ -25,7 +25,10 @@ final readonly class MadeUpCases
         return $made;
     }
 
-    /** @return iterable<string, array{array<string, mixed>, string}> some assessments of every region, with all kinds of findings, and the region */
+    /**
+     * @return iterable<string, array{array<string, mixed>, string}> some assessments of every region, with all kinds of findings, and the
+     * region
+     */
     public static function ofEveryRegion(int $each, int $seed = 20261126): iterable
     {
         mt_srand($seed);
@@ -56,19 +59,49 @@ final readonly class MadeUpCases
                     continue;
                 }
                 match ($kind) {
-                    'range' => $case->range($id, $where, ['active' => max($about->min ?? 0, min($about->max ?? 0, ($about->norm ?? 0) - mt_rand(0, 4) * ($about->measurementError ?? 1))), 'pain' => mt_rand(0, 5)]),
-                    'resisted' => $case->add('findings', 'resisted', ['movement' => $id, 'side' => $where, 'strength' => mt_rand(3, 5), 'pain' => mt_rand(0, 5)]),
-                    default => $case->add('findings', 'tests', ['test' => $id, 'side' => $where, ...($about->max === null ? ['result' => $pick(['negative', 'positive'])] : ['value' => mt_rand(0, (int) min(3, $about->max))])]),
+                    'range' => $case->range(
+                        $id, $where,
+                        [
+                            'active' => max(
+                                $about->min ?? 0,
+                                min($about->max ?? 0, ($about->norm ?? 0) - mt_rand(0, 4) * ($about->measurementError ?? 1)),
+                            ),
+                            'pain' => mt_rand(0, 5),
+                        ],
+                    ),
+                    'resisted' => $case->add(
+                        'findings', 'resisted', ['movement' => $id, 'side' => $where, 'strength' => mt_rand(3, 5), 'pain' => mt_rand(0, 5)],
+                    ),
+                    default => $case->add(
+                        'findings', 'tests',
+                        [
+                            'test' => $id, 'side' => $where,
+                            ...(
+                                $about->max === null
+                                    ? ['result' => $pick(['negative', 'positive'])]
+                                    : ['value' => mt_rand(0, (int) min(3, $about->max))]
+                            ),
+                        ],
+                    ),
                 };
             }
         }
         foreach ($region->quickMuscles as $muscle) {
             foreach (['left', 'right'] as $where) {
-                $case->felt($muscle, $where, ['tenderness' => mt_rand(0, 4), 'tone' => $pick(['usual', 'high']), 'texture' => $pick([[], ['taut_band']]), 'familiar' => $pick(['yes', 'no', 'unknown'])]);
+                $case->felt(
+                    $muscle, $where,
+                    [
+                        'tenderness' => mt_rand(0, 4), 'tone' => $pick(['usual', 'high']), 'texture' => $pick([[], ['taut_band']]),
+                        'familiar' => $pick(['yes', 'no', 'unknown']),
+                    ],
+                );
             }
         }
         foreach ((array) array_rand($atlas->postureSigns, 4) as $sign) {
-            $case->add('findings', 'posture', ['sign' => (string) $sign, 'side' => $atlas->postureSigns[$sign]->paired ? $side() : 'midline', 'grade' => mt_rand(0, 3)]);
+            $case->add(
+                'findings', 'posture',
+                ['sign' => (string) $sign, 'side' => $atlas->postureSigns[$sign]->paired ? $side() : 'midline', 'grade' => mt_rand(0, 3)],
+            );
         }
 
         return self::withDemands($case->toArray(), $atlas->demands, $side);
@@ -83,7 +116,13 @@ final readonly class MadeUpCases
         $zones = array_keys($atlas->zones);
         $case = CaseBuilder::aCase()->aged(mt_rand(19, 72))->with([
             'client' => ['stoic' => mt_rand(0, 3) === 0, 'hand' => $side()],
-            'session' => ['minutes' => $pick([20, 30, 45, 60, 75, 90]), 'school' => ['pressure' => $pick(['under_pain', 'firm_seven', 'up_to_eight']), 'order' => $pick(['source_first', 'site_first']), 'both_sides' => $pick(['affected_deep_other_light', 'always_equal', 'affected_only'])]],
+            'session' => [
+                'minutes' => $pick([20, 30, 45, 60, 75, 90]),
+                'school' => [
+                    'pressure' => $pick(['under_pain', 'firm_seven', 'up_to_eight']), 'order' => $pick(['source_first', 'site_first']),
+                    'both_sides' => $pick(['affected_deep_other_light', 'always_equal', 'affected_only']),
+                ],
+            ],
             'therapist' => ['mass_kg' => mt_rand(50, 95)],
         ]);
         $seen = [];
@@ -97,13 +136,20 @@ final readonly class MadeUpCases
         }
         foreach ((array) array_rand($atlas->muscles, mt_rand(3, 9)) as $muscle) {
             $case->felt((string) $muscle, $side(), array_filter([
-                'tenderness' => mt_rand(0, 4), 'tone' => $pick(['usual', 'high', 'spasm']), 'texture' => $pick([[], ['taut_band'], ['taut_band', 'nodule']]), 'familiar' => $pick(['yes', 'no', 'unknown']),
+                'tenderness' => mt_rand(0, 4), 'tone' => $pick(['usual', 'high', 'spasm']),
+                'texture' => $pick([[], ['taut_band'], ['taut_band', 'nodule']]), 'familiar' => $pick(['yes', 'no', 'unknown']),
             ], static fn (mixed $value): bool => $value !== []));
         }
         foreach ((array) array_rand($atlas->movements, mt_rand(2, 6)) as $id) {
             $movement = $atlas->movement((string) $id);
             foreach ($movement->paired ? ['left', 'right'] : ['midline'] as $where) {
-                $case->range($movement->id, $where, ['active' => max($movement->min, min($movement->max, $movement->norm - mt_rand(0, 4) * $movement->measurementError)), 'pain' => mt_rand(0, 6)]);
+                $case->range(
+                    $movement->id, $where,
+                    [
+                        'active' => max($movement->min, min($movement->max, $movement->norm - mt_rand(0, 4) * $movement->measurementError)),
+                        'pain' => mt_rand(0, 6),
+                    ],
+                );
             }
         }
 
@@ -118,7 +164,9 @@ final readonly class MadeUpCases
      */
     private static function withDemands(array $case, array $demands, callable $side): array
     {
-        $case['demands'] = array_map(static fn (int|string $demand): array => ['demand' => (string) $demand, 'side' => $side()], (array) array_rand($demands, 2));
+        $case['demands'] = array_map(
+            static fn (int|string $demand): array => ['demand' => (string) $demand, 'side' => $side()], (array) array_rand($demands, 2),
+        );
 
         return $case;
     }

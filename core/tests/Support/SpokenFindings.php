@@ -21,12 +21,21 @@ final readonly class SpokenFindings
             $words = explode(' ', $finding);
             $after = array_slice($words, 3);
             match ($words[0]) {
-                'hurts' => $case->add('findings', 'complaints', ['zone' => $words[1], 'side' => $words[2], 'now' => 5.0, ...self::complaint($after, $words[2])]),
+                'hurts' => $case->add(
+                    'findings', 'complaints',
+                    ['zone' => $words[1], 'side' => $words[2], 'now' => 5.0, ...self::complaint($after, $words[2])],
+                ),
                 'felt' => $case->felt($words[1], $words[2], self::felt($after, $words[2])),
                 'moves' => $case->range($words[1], $words[2], self::measured($after)),
                 'resists' => $case->add('findings', 'resisted', ['movement' => $words[1], 'side' => $words[2], ...self::measured($after)]),
                 'looks' => $case->add('findings', 'posture', ['sign' => $words[1], 'side' => $words[2], 'grade' => (int) $words[3]]),
-                'tests' => $case->add('findings', 'tests', ['test' => $words[1], 'side' => $words[2], ...is_numeric($words[3]) ? ['value' => (float) $words[3]] : ['result' => $words[3]]]),
+                'tests' => $case->add(
+                    'findings', 'tests',
+                    [
+                        'test' => $words[1], 'side' => $words[2],
+                        ...is_numeric($words[3]) ? ['value' => (float) $words[3]] : ['result' => $words[3]],
+                    ],
+                ),
                 'days' => $days[] = ['demand' => $words[1], ...isset($words[2]) ? ['side' => $words[2]] : []],
                 default => throw new \UnexpectedValueException("\"$finding\" says nothing that is known"),
             };

@@ -46,12 +46,18 @@ final class TrainerTest extends TestCase
             $question = $this->trainer->question($card, 3);
             foreach (array_diff(array_column($question->choices, 'id'), [$question->right]) as $wrong) {
                 if ($card->kind === CardKind::Proof) {
-                    $asked = array_map(static fn (DirectionUse $use): string => $use->key(), $atlas->muscle($card->subject)->reference()->proof->uses ?? []);
+                    $asked = array_map(
+                        static fn (DirectionUse $use): string => $use->key(),
+                        $atlas->muscle($card->subject)->reference()->proof->uses ?? [],
+                    );
                     $does = array_map(static fn (DirectionUse $use): string => $use->key(), $atlas->does($atlas->muscle($wrong)));
                     self::assertSame([], array_intersect($asked, $does), "{$card->key()}: $wrong does it too");
                 }
                 if ($card->kind === CardKind::Sends) {
-                    self::assertNotContains($question->zones[0] ?? '', [...$atlas->muscle($wrong)->coreReferral, ...$atlas->muscle($wrong)->spillOver], "{$card->key()}: $wrong is felt there too");
+                    self::assertNotContains(
+                        $question->zones[0] ?? '', [...$atlas->muscle($wrong)->coreReferral, ...$atlas->muscle($wrong)->spillOver],
+                        "{$card->key()}: $wrong is felt there too",
+                    );
                 }
             }
         }
@@ -107,7 +113,9 @@ final class TrainerTest extends TestCase
 
         self::assertSame($pick(4), $pick(4));
         self::assertNotSame($pick(4), $pick(5));
-        self::assertEquals($this->trainer->question(Card::of('touch:acromion'), 9), $this->trainer->question(Card::of('touch:acromion'), 9));
+        self::assertEquals(
+            $this->trainer->question(Card::of('touch:acromion'), 9), $this->trainer->question(Card::of('touch:acromion'), 9),
+        );
     }
 
     public function test_a_region_asks_only_its_own_and_an_unknown_one_is_refused(): void

@@ -38,25 +38,52 @@ final class EventCheckTest extends TestCase
     #[DataProvider('impossible')]
     public function test_what_cannot_be_is_refused_at_its_place(array $change, string $fault): void
     {
-        self::assertContains($fault, array_map(static fn (Fault $one): string => $one->line(), Core::clinic()->events()->faults(self::event($change), '/events/3')));
+        self::assertContains(
+            $fault,
+            array_map(static fn (Fault $one): string => $one->line(), Core::clinic()->events()->faults(self::event($change), '/events/3')),
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function impossible(): iterable
     {
-        yield 'two muscles where one is meant' => [['payload' => ['muscle' => [1, 2]]], '/events/3/payload/muscle: array is no string or null'];
-        yield 'a muscle nobody has' => [['payload' => ['muscle' => 'wing_lifter', 'side' => 'left']], '/events/3/payload/muscle: "wing_lifter" is no muscle of the atlas'];
-        yield 'a muscle without a side' => [['payload' => ['muscle' => 'soleus']], '/events/3/payload/side: a muscle has two sides: allowed are left, right'];
-        yield 'the same name in small letters' => [['id' => strtolower(self::ID)], '/events/3/id: "01kb3j5y7v0000000000000001" does not match ^[0-7][0-9A-HJKMNP-TV-Z]{25}$'];
-        yield 'the year one' => [['happened_at' => '0001-13-01T00:00:00Z'], '/events/3/happened_at: "0001-13-01T00:00:00Z" is no moment of the calendar'];
-        yield 'a day in words' => [['happened_at' => 'tomorrow'], '/events/3/happened_at: "tomorrow" does not match ^[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}:[0-9]{2}(\.[0-9]{1,6})?(Z|[+-][0-9]{2}:[0-9]{2})$'];
+        yield 'two muscles where one is meant' => [
+            ['payload' => ['muscle' => [1, 2]]], '/events/3/payload/muscle: array is no string or null',
+        ];
+        yield 'a muscle nobody has' => [
+            ['payload' => ['muscle' => 'wing_lifter', 'side' => 'left']],
+            '/events/3/payload/muscle: "wing_lifter" is no muscle of the atlas',
+        ];
+        yield 'a muscle without a side' => [
+            ['payload' => ['muscle' => 'soleus']], '/events/3/payload/side: a muscle has two sides: allowed are left, right',
+        ];
+        yield 'the same name in small letters' => [
+            ['id' => strtolower(self::ID)], '/events/3/id: "01kb3j5y7v0000000000000001" does not match ^[0-7][0-9A-HJKMNP-TV-Z]{25}$',
+        ];
+        yield 'the year one' => [
+            ['happened_at' => '0001-13-01T00:00:00Z'], '/events/3/happened_at: "0001-13-01T00:00:00Z" is no moment of the calendar',
+        ];
+        yield 'a day in words' => [
+            ['happened_at' => 'tomorrow'],
+            '/events/3/happened_at: "tomorrow" does not match ^[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}:[0-9]{2}(\.[0-9]{1,6})?(Z|[+-][0-9]{2}:[0-9]{2})$',
+        ];
         yield 'no sign' => [['type' => 'sign', 'payload' => []], '/events/3/payload: missing sign'];
-        yield 'a sign nobody shows' => [['type' => 'sign', 'payload' => ['sign' => 'levitates']], '/events/3/payload/sign: "levitates" is no sign of the atlas'];
-        yield 'more pressure than there is' => [['type' => 'pass_reached', 'payload' => ['pressure' => 11]], '/events/3/payload/pressure: 11 is too large, at most 10'];
-        yield 'the moon' => [['type' => 'consent_withdrawn', 'payload' => ['area' => 'the moon']], '/events/3/payload/area: "the moon" is no area of the atlas'];
+        yield 'a sign nobody shows' => [
+            ['type' => 'sign', 'payload' => ['sign' => 'levitates']], '/events/3/payload/sign: "levitates" is no sign of the atlas',
+        ];
+        yield 'more pressure than there is' => [
+            ['type' => 'pass_reached', 'payload' => ['pressure' => 11]], '/events/3/payload/pressure: 11 is too large, at most 10',
+        ];
+        yield 'the moon' => [
+            ['type' => 'consent_withdrawn', 'payload' => ['area' => 'the moon']],
+            '/events/3/payload/area: "the moon" is no area of the atlas',
+        ];
         yield 'something else' => [['payload' => ['mood' => 'good']], '/events/3/payload/mood: unknown key, allowed are muscle, side'];
         yield 'no running number' => [['number' => 0], '/events/3/number: 0 is too small, at least 1'];
-        yield 'a type nobody knows' => [['type' => 'danced'], '/events/3/type: "danced" is not known, allowed are step_started, pass_reached, sign, eased_off, step_done, step_skipped, stopped, consent_withdrawn, consent_given'];
+        yield 'a type nobody knows' => [
+            ['type' => 'danced'],
+            '/events/3/type: "danced" is not known, allowed are step_started, pass_reached, sign, eased_off, step_done, step_skipped, stopped, consent_withdrawn, consent_given',
+        ];
     }
 
     public function test_something_that_is_no_event_at_all_is_refused(): void
@@ -72,6 +99,12 @@ final class EventCheckTest extends TestCase
      */
     private static function event(array $change): array
     {
-        return [...['id' => self::ID, 'type' => 'step_started', 'step' => 's01', 'payload' => [], 'device' => '01KB3J5Y7V00000000000000AA', 'number' => 7, 'happened_at' => '2026-11-27T10:00:00.000Z'], ...$change];
+        return [
+            ...[
+                'id' => self::ID, 'type' => 'step_started', 'step' => 's01', 'payload' => [], 'device' => '01KB3J5Y7V00000000000000AA',
+                'number' => 7, 'happened_at' => '2026-11-27T10:00:00.000Z',
+            ],
+            ...$change,
+        ];
     }
 }

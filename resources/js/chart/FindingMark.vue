@@ -2,7 +2,10 @@
 import { computed } from 'vue'
 import type { Palpation } from '@/types/visit'
 
-/** Our own mark: a rim thickened by quarters for tenderness, a bar for a taut band, a dot for a nodule, a madder disc for the client's own pain. */
+/**
+ * Our own mark: a rim thickened by quarters for tenderness, a bar for a taut band, a dot for a nodule, a madder disc for the client's own
+ * pain.
+ */
 const props = withDefaults(defineProps<{ finding: Pick<Palpation, 'tenderness' | 'texture' | 'familiar'>; angle?: number }>(), { angle: 0 })
 const grade = computed(() => props.finding.tenderness ?? 0)
 const band = computed(() => props.finding.texture?.includes('taut_band'))

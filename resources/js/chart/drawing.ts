@@ -1,6 +1,8 @@
 import type { Fibres, Plate } from './art'
 
-/** Where skin is drawn over the muscles (face, hand) only those shine through that lie no more than a layer deeper than what is looked at. */
+/**
+ * Where skin is drawn over the muscles (face, hand) only those shine through that lie no more than a layer deeper than what is looked at.
+ */
 export const throughSkin = (layer: number, depth: number): boolean => layer <= depth + 1
 
 /** The still part of a figure as markup: it is drawn once a view and only its style follows theme, layer and nearness. */
@@ -8,10 +10,11 @@ export const halfMarkup = (plate: Plate, fibres: Fibres | undefined, id: string,
   plate.parts
     .filter((part) => !without.includes(part.id))
     .map((part) => {
-      const bone = (one: Plate['parts'][number]['bones'][number], kind: string) =>
-        one.w
-          ? `${one.sheet ? '' : `<path class="rod-edge" d="${one.d}" style="stroke-width:${one.w + 1.1}"/>`}<path class="rod ${kind}" d="${one.d}" style="stroke-width:${one.w}"/>`
-          : `<path class="bone ${kind}" d="${one.d}"/>`
+      const bone = (one: Plate['parts'][number]['bones'][number], kind: string) => {
+        if (!one.w) return `<path class="bone ${kind}" d="${one.d}"/>`
+        const edge = one.sheet ? '' : `<path class="rod-edge" d="${one.d}" style="stroke-width:${one.w + 1.1}"/>`
+        return `${edge}<path class="rod ${kind}" d="${one.d}" style="stroke-width:${one.w}"/>`
+      }
       const under = part.bones.filter((one) => !one.over && !one.keep).map((one) => bone(one, ''))
       const kept = (over: boolean) =>
         part.bones

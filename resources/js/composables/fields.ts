@@ -7,8 +7,8 @@ const isFields = (value: unknown): value is Fields => typeof value === 'object' 
 export const isSame = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other)
 
 /**
- * What stands where `mine` was made on `base` while `theirs` came to stand there: what either of them changed, and of what both changed, mine.
- * What has no fields stands as a whole.
+ * What stands where `mine` was made on `base` while `theirs` came to stand there: what either of them changed, and of what both changed,
+ * mine. What has no fields stands as a whole.
  */
 export function withMine<T>(base: unknown, mine: T, theirs: unknown): T {
   if (!isFields(mine) || !isFields(theirs)) return mine

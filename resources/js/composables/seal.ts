@@ -1,8 +1,9 @@
 import { xchacha20poly1305 } from '@noble/ciphers/chacha.js'
 
 /**
- * What waits in this browser to be sent belongs to whoever made it. It lies sealed under a key that the server gives to them alone, with each page and to nobody who is signed out, so
- * that it can be read only while they are signed in, whatever ended the time before: signing out, a closed lid, a session that ran out.
+ * What waits in this browser to be sent belongs to whoever made it. It lies sealed under a key that the server gives to them alone, with
+ * each page and to nobody who is signed out, so that it can be read only while they are signed in, whatever ended the time before: signing
+ * out, a closed lid, a session that ran out.
  */
 const NONCE = 24
 const meta = document.querySelector<HTMLMetaElement>('meta[name="somatrace-seal"]')

@@ -25,8 +25,8 @@ export interface Unsent {
   count: number
 }
 /**
- * `arrived` is what the server answered, and when. Such a row stays until a page is opened that shows it: a page asked for while the touch was on its way may be older than the answer,
- * and would be without it.
+ * `arrived` is what the server answered, and when. Such a row stays until a page is opened that shows it: a page asked for while the touch
+ * was on its way may be older than the answer, and would be without it.
  */
 interface Row<T, A> {
   id: string
@@ -40,8 +40,8 @@ const NUMBER = 'somatrace.number'
 const ARRIVED_MS = 600_000
 
 /**
- * A row a thing, each under a name of its own that tells nothing, so that two windows never write over each other; written at once and not by promise, so that a window that closes the
- * next moment has it.
+ * A row a thing, each under a name of its own that tells nothing, so that two windows never write over each other; written at once and not
+ * by promise, so that a window that closes the next moment has it.
  */
 function shelf<T, A>(name: string) {
   const start = (visit: string): string => `${ROOT}${name}.${visit}.`

@@ -6,7 +6,8 @@ import { lost, onConnectionBack } from './connection'
 type VisitOptions = NonNullable<Parameters<typeof router.post>[2]>
 
 /**
- * A deed that must happen once: it carries a key, so that it can be sent again when no answer came, and a finger that is quick does nothing twice. The next deed has a new key.
+ * A deed that must happen once: it carries a key, so that it can be sent again when no answer came, and a finger that is quick does nothing
+ * twice. The next deed has a new key.
  */
 export function useDeed(): {
   key: Ref<string>

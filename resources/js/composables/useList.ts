@@ -1,6 +1,6 @@
 /**
- * A list that acts on what is chosen. Typing in a list walks through what begins with the letters, and each stop on the way is a change: such a one waits for Enter, or until the list is
- * left; a choice by pointer counts at once.
+ * A list that acts on what is chosen. Typing in a list walks through what begins with the letters, and each stop on the way is a change:
+ * such a one waits for Enter, or until the list is left; a choice by pointer counts at once.
  */
 export function useList(choose: (event: Event) => void): {
   change: (event: Event) => void

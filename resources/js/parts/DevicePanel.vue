@@ -10,8 +10,8 @@ import type { Side } from '@/types/ids.generated'
 import type { DeviceId } from '@/types/visit'
 
 /**
- * Reads a measuring device: each repeat is kept the moment it is held, one that slipped is discarded, and the mean stands in the record. The repeats themselves are the record,
- * so a reload shows them again.
+ * Reads a measuring device: each repeat is kept the moment it is held, one that slipped is discarded, and the mean stands in the record.
+ * The repeats themselves are the record, so a reload shows them again.
  */
 const props = defineProps<{
   device: DeviceId

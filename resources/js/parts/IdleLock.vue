@@ -8,8 +8,8 @@ import UnlockForm from './UnlockForm.vue'
 import { LOCKED } from '@/composables/settings'
 
 /**
- * Covers a screen that nobody has touched for a while. The page under it stays mounted, so the step in hand, its clock and what still waits to be sent go on where they were;
- * the server lets nothing past until the password is told, so that a reload opens nothing.
+ * Covers a screen that nobody has touched for a while. The page under it stays mounted, so the step in hand, its clock and what still waits
+ * to be sent go on where they were; the server lets nothing past until the password is told, so that a reload opens nothing.
  */
 const signedIn = computed(() => Boolean(usePage<{ user?: unknown }>().props?.user))
 /** Kept with the window as well: a reload is covered before the server has heard of it. */

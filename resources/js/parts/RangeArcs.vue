@@ -5,8 +5,8 @@ import type { AtlasMovement } from '@/chart/atlas'
 import type { Compared, Comparison } from '@/types/visit'
 
 /**
- * Paired ranges about the midline: from its top an arc opens to each side by the true angle; over 90° at half scale, and said so. Where it may be changed, each
- * arc ends in a handle that is dragged or moved by the arrow keys.
+ * Paired ranges about the midline: from its top an arc opens to each side by the true angle; over 90° at half scale, and said so. Where it
+ * may be changed, each arc ends in a handle that is dragged or moved by the arrow keys.
  */
 type Hand = 'left' | 'right'
 const props = withDefaults(

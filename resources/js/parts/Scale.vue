@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, getCurrentInstance } from 'vue'
 
-/** One row of whole numbers to touch; arrow keys move, a second touch takes it back; last time's value stands as a ghost until one is given. */
+/**
+ * One row of whole numbers to touch; arrow keys move, a second touch takes it back; last time's value stands as a ghost until one is given.
+ */
 const props = withDefaults(
   defineProps<{
     label: string

@@ -4,7 +4,10 @@ import { ref } from 'vue'
 import { Refused, send } from '@/composables/http'
 import FormField from './FormField.vue'
 
-/** The second factor: an authenticator app reads the picture, one code shows that it did, and eight codes are kept for the day the phone is gone. */
+/**
+ * The second factor: an authenticator app reads the picture, one code shows that it did, and eight codes are kept for the day the phone is
+ * gone.
+ */
 defineProps<{ on: boolean; codesLeft: number }>()
 const current = ref('')
 const code = ref('')

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { Side } from '@/types/ids.generated'
 
-/** What is said of each side, left and right of the midline; or once, where there is only the middle. Without a possessive the sides go unnamed: they are named above. */
+/**
+ * What is said of each side, left and right of the midline; or once, where there is only the middle. Without a possessive the sides go
+ * unnamed: they are named above.
+ */
 withDefaults(defineProps<{ sides: readonly Side[]; possessive?: string }>(), { possessive: '' })
 </script>
 <template>

@@ -49,7 +49,10 @@ const place = ref<Place>(firstPlace())
 const view = ref<ViewId>(zoneOfView('back', place.value.zone) ? 'back' : 'front')
 const near = ref<NearId>(nearOf(zone(place.value.zone).group))
 const depth = ref(1)
-/** Muscles under the place in hand, or the list of this visit walked one by one: each digit goes on to the other side and then to the next muscle. */
+/**
+ * Muscles under the place in hand, or the list of this visit walked one by one: each digit goes on to the other side and then to the next
+ * muscle.
+ */
 const { list: worklist } = useWorklist()
 const walking = ref(hand.list === true)
 const list = computed(() => (walking.value ? worklist.value.muscles.map((one) => muscleOf(one.id)) : under(place.value.zone)))
@@ -235,7 +238,10 @@ const asLastTime = () => {
   })
   if (touches.length) visit.saveAll(touches, `${muscle.value.name} as last time`)
 }
-/** What lies under this place, or stands on the list, and was not felt yet is recorded as felt and not tender, which counts as evidence; nothing else was said of it. */
+/**
+ * What lies under this place, or stands on the list, and was not felt yet is recorded as felt and not tender, which counts as evidence;
+ * nothing else was said of it.
+ */
 const rest = computed(() => {
   const sides: Hand[] = walking.value || place.value.side === 'midline' ? ['left', 'right'] : [side.value]
   return list.value.flatMap((item) => sides.flatMap((at) => (best(item.id, at) ? [] : [{ muscle: item.id, side: at }])))

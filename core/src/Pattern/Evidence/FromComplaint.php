@@ -29,20 +29,34 @@ final readonly class FromComplaint implements Collector
             $relations = $context->index->relations($place);
             $made = [];
             foreach ($relations as $key => $relation) {
-                $book->add($context->index->candidates[$key], $made[$relation] ??= $context->sign('complaint', $relation, fn (): string => self::WORDS[$relation].': '.$context->atlas->placeName($place), $place->key()));
+                $book->add(
+                    $context->index->candidates[$key],
+                    $made[$relation] ??= $context->sign(
+                        'complaint', $relation, fn (): string => self::WORDS[$relation].': '.$context->atlas->placeName($place),
+                        $place->key(),
+                    ),
+                );
             }
             $near += $relations;
             $this->spread($context, $book, $complaint);
         }
         if ($near !== []) {
-            $book->addToAllBut($near, $context->sign('complaint', 'complaint_remote', static fn (): string => 'Nothing that hurts is near this muscle or where it is felt'));
+            $book->addToAllBut(
+                $near,
+                $context->sign(
+                    'complaint', 'complaint_remote', static fn (): string => 'Nothing that hurts is near this muscle or where it is felt',
+                ),
+            );
         }
     }
 
     private function spread(RankingContext $context, SignBook $book, Complaint $complaint): void
     {
         foreach ($complaint->spreadsTo as $place) {
-            $sign = $context->sign('complaint', 'complaint_spread', fn (): string => 'Felt where it spreads to: '.$context->atlas->placeName($place), $place->key());
+            $sign = $context->sign(
+                'complaint', 'complaint_spread', fn (): string => 'Felt where it spreads to: '.$context->atlas->placeName($place),
+                $place->key(),
+            );
             foreach ($context->index->relations($place) as $key => $relation) {
                 if (in_array($relation, AtlasIndex::FELT, true)) {
                     $book->add($context->index->candidates[$key], $sign);

@@ -26,7 +26,9 @@ final readonly class FromPalpation implements Collector
     {
         $at = $finding->at();
         $site = $finding->site ?? 'whole';
-        $add = static fn (string $weight, string $text) => $book->add($at, $context->sign('palpation', $weight, static fn (): string => $text, $site));
+        $add = static fn (string $weight, string $text) => $book->add(
+            $at, $context->sign('palpation', $weight, static fn (): string => $text, $site),
+        );
         if ($finding->tenderness !== null) {
             $add('tenderness_'.$finding->tenderness, match ($finding->tenderness) {
                 0 => 'Felt, and not tender',
@@ -64,7 +66,8 @@ final readonly class FromPalpation implements Collector
 
         return match (true) {
             in_array($place->key(), $complaints, true) => ['referral_fits', "Felt where it hurts: $name"],
-            in_array($place->zone, [...$muscle->coreReferral, ...$muscle->spillOver], true) => ['referral_typical', "Felt as is typical: $name"],
+            in_array($place->zone, [...$muscle->coreReferral, ...$muscle->spillOver], true)
+                => ['referral_typical', "Felt as is typical: $name"],
             default => ['referral_odd', "Felt somewhere unusual for it: $name"],
         };
     }

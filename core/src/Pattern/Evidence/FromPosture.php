@@ -23,8 +23,15 @@ final readonly class FromPosture implements Collector
                 default => 'posture_absent',
             };
             $name = $finding->side->after($sign->name);
-            $short = $context->sign('posture', $weight, static fn (): string => $finding->grade === 0 ? "$name was looked for and is not there" : "$name says it is short", $finding->sign.':'.$finding->side->value);
-            $long = $context->sign('posture', 'posture_long', static fn (): string => "$name says it is long, pulled on", $finding->sign.':'.$finding->side->value);
+            $short = $context->sign(
+                'posture', $weight,
+                static fn (): string => $finding->grade === 0 ? "$name was looked for and is not there" : "$name says it is short",
+                $finding->sign.':'.$finding->side->value,
+            );
+            $long = $context->sign(
+                'posture', 'posture_long', static fn (): string => "$name says it is long, pulled on",
+                $finding->sign.':'.$finding->side->value,
+            );
             foreach ($sign->short as $muscle => $relation) {
                 foreach ($this->places($muscle, $finding->side, $relation) as $at) {
                     $book->add($at, $short);

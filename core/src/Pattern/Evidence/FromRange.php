@@ -24,8 +24,18 @@ final readonly class FromRange implements Collector
             $key = $finding->key();
             $name = static fn (): string => $finding->side->after($movement->name);
             $hurts = PainBrought::counts($finding->pain);
-            $length = $steps === null ? null : $context->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $name().', which lengthens it, is '.($steps === 0 ? 'free' : 'short'), $key);
-            $pain = $finding->pain === null ? null : $context->sign('shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless', static fn (): string => $name().', which lengthens it, '.PainBrought::words($finding->pain), $key);
+            $length = $steps === null
+                ? null
+                : $context->sign(
+                    'shortness', 'short_'.min(3, $steps),
+                    static fn (): string => $name().', which lengthens it, is '.($steps === 0 ? 'free' : 'short'), $key,
+                );
+            $pain = $finding->pain === null
+                ? null
+                : $context->sign(
+                    'shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless',
+                    static fn (): string => $name().', which lengthens it, '.PainBrought::words($finding->pain), $key,
+                );
             foreach ($context->index->lengthens[$key] ?? [] as $at) {
                 foreach (array_filter([$length, $pain]) as $sign) {
                     $book->add($at, $sign);
@@ -33,7 +43,13 @@ final readonly class FromRange implements Collector
             }
             if ($finding->active !== null && $hurts) {
                 foreach ($context->index->moves[$key] ?? [] as [$at, $prime]) {
-                    $book->add($at, $context->sign('use', 'use_hurts', static fn (): string => $name().', which uses it, hurts', "active:$key", $prime ? 0.5 : 0.25));
+                    $book->add(
+                        $at,
+                        $context->sign(
+                            'use', 'use_hurts', static fn (): string => $name().', which uses it, hurts', "active:$key",
+                            $prime ? 0.5 : 0.25,
+                        ),
+                    );
                 }
             }
         }

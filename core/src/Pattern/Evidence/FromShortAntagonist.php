@@ -8,7 +8,10 @@ use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
-/** A short muscle keeps the one that opposes it overstretched and aching: the complaint lies over its antagonist. Runs after the signs of shortness. */
+/**
+ * A short muscle keeps the one that opposes it overstretched and aching: the complaint lies over its antagonist. Runs after the signs of
+ * shortness.
+ */
 final readonly class FromShortAntagonist implements Collector
 {
     public function collect(RankingContext $context, SignBook $book): void
@@ -20,7 +23,14 @@ final readonly class FromShortAntagonist implements Collector
             }
             foreach ($context->atlas->muscle($at->muscle)->antagonists as $antagonist) {
                 if ($this->complainedOf($context, new MuscleAt($antagonist, $at->side))) {
-                    $book->add($at, $context->sign('antagonist', 'short_antagonist', static fn (): string => 'It is short, and what it pulls on hurts: '.$context->atlas->muscle($antagonist)->name, $antagonist));
+                    $book->add(
+                        $at,
+                        $context->sign(
+                            'antagonist', 'short_antagonist',
+                            static fn (): string => 'It is short, and what it pulls on hurts: '.$context->atlas->muscle($antagonist)->name,
+                            $antagonist,
+                        ),
+                    );
                 }
             }
         }

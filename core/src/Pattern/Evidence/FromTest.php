@@ -10,7 +10,10 @@ use Somatrace\Core\CaseFile\TestFinding;
 use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
-/** Tests that measure the length of known muscles: a leg that does not glide, a thigh that stays up. Weighed like a movement that lengthens them. */
+/**
+ * Tests that measure the length of known muscles: a leg that does not glide, a thigh that stays up. Weighed like a movement that lengthens
+ * them.
+ */
 final readonly class FromTest implements Collector
 {
     public function collect(RankingContext $context, SignBook $book): void
@@ -26,7 +29,11 @@ final readonly class FromTest implements Collector
                 continue;
             }
             $name = $finding->side->after($test->name);
-            $sign = $context->sign('shortness', 'short_'.min(3, $steps), static fn (): string => $steps === 0 ? "$name is as usual: nothing short there" : "$name says it is short", $finding->test.':'.$finding->side->value);
+            $sign = $context->sign(
+                'shortness', 'short_'.min(3, $steps),
+                static fn (): string => $steps === 0 ? "$name is as usual: nothing short there" : "$name says it is short",
+                $finding->test.':'.$finding->side->value,
+            );
             foreach ($test->short as $muscle) {
                 foreach ($finding->side === Side::Midline ? Side::pair() : [$finding->side] as $side) {
                     $book->add(new MuscleAt($muscle, $side), $sign);

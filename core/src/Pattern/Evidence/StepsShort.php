@@ -20,7 +20,10 @@ final readonly class StepsShort
         $short = [];
         foreach ($readings as [$value, $across]) {
             if ($value !== null) {
-                array_push($short, ...($of->norm === null ? [] : [$of->shortfall($value, $of->norm) - $error]), ...($across === null ? [] : [$of->shortfall($value, $across)]));
+                array_push(
+                    $short, ...($of->norm === null ? [] : [$of->shortfall($value, $of->norm) - $error]),
+                    ...($across === null ? [] : [$of->shortfall($value, $across)]),
+                );
             }
         }
 

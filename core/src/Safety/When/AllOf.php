@@ -17,6 +17,8 @@ final readonly class AllOf implements Condition
 
     public function holds(Intake $intake, ?Side $side = null): Answer
     {
-        return array_reduce($this->parts, static fn (Answer $all, Condition $part): Answer => $all->and($part->holds($intake, $side)), Answer::Yes);
+        return array_reduce(
+            $this->parts, static fn (Answer $all, Condition $part): Answer => $all->and($part->holds($intake, $side)), Answer::Yes,
+        );
     }
 }

@@ -17,6 +17,8 @@ final readonly class AnyOf implements Condition
 
     public function holds(Intake $intake, ?Side $side = null): Answer
     {
-        return array_reduce($this->parts, static fn (Answer $any, Condition $part): Answer => $any->or($part->holds($intake, $side)), Answer::No);
+        return array_reduce(
+            $this->parts, static fn (Answer $any, Condition $part): Answer => $any->or($part->holds($intake, $side)), Answer::No,
+        );
     }
 }

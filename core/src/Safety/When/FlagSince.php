@@ -20,6 +20,8 @@ final readonly class FlagSince implements Condition
     {
         $since = $intake->case->health->redFlagSince[$this->flag] ?? null;
 
-        return $intake->flag($this->flag) === Answer::Yes && ($since === null || Dates::days($since, $intake->case->asOf) <= $this->days) ? Answer::Yes : Answer::No;
+        return $intake->flag($this->flag) === Answer::Yes && ($since === null || Dates::days($since, $intake->case->asOf) <= $this->days)
+            ? Answer::Yes
+            : Answer::No;
     }
 }

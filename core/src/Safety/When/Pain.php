@@ -22,7 +22,8 @@ final readonly class Pain implements Condition
     {
         foreach ($intake->case->findings->complaints as $complaint) {
             $there = $this->set === null || $intake->isIn($complaint->place(), $this->set, $side);
-            $old = $this->days === null || ($complaint->since !== null && Dates::days($complaint->since, $intake->case->asOf) > $this->days);
+            $old = $this->days === null
+                || ($complaint->since !== null && Dates::days($complaint->since, $intake->case->asOf) > $this->days);
             // a place that was shown hurts, how strongly nobody has asked
             if ($there && $old && ($complaint->now ?? self::SHOWN) >= ($this->atLeast ?? 0)) {
                 return Answer::Yes;

@@ -17,6 +17,8 @@ final readonly class SwellingStays implements Condition
 
     public function holds(Intake $intake, ?Side $side = null): Answer
     {
-        return ! $intake->deniedWithin('swelling_not_settling', $this->days) && $intake->tissue->swellingStays($intake->case, $this->days) ? Answer::Yes : Answer::No;
+        return ! $intake->deniedWithin('swelling_not_settling', $this->days) && $intake->tissue->swellingStays($intake->case, $this->days)
+            ? Answer::Yes
+            : Answer::No;
     }
 }

@@ -18,7 +18,11 @@ final readonly class Takes implements Condition
     public function holds(Intake $intake, ?Side $side = null): Answer
     {
         foreach ($intake->case->health->medicines as $answer) {
-            if ($answer->medicine === $this->medicine && $answer->answer === Answer::Yes && ($answer->weeksAt($intake->case->asOf) ?? PHP_INT_MAX) >= ($this->weeks ?? 0)) {
+            if (
+                $answer->medicine === $this->medicine
+                    && $answer->answer === Answer::Yes
+                    && ($answer->weeksAt($intake->case->asOf) ?? PHP_INT_MAX) >= ($this->weeks ?? 0)
+            ) {
                 return Answer::Yes;
             }
         }

@@ -22,7 +22,12 @@ final readonly class TestSays implements Condition
     {
         foreach ($intake->case->findings->tests as $finding) {
             $level = $this->segments === null || $finding->segment === null || str_contains($this->segments, $finding->segment[0]);
-            if ($finding->test === $this->test && in_array($finding->result, $this->results, true) && $level && $this->isThere($finding, $intake, $side)) {
+            if (
+                $finding->test === $this->test
+                    && in_array($finding->result, $this->results, true)
+                    && $level
+                    && $this->isThere($finding, $intake, $side)
+            ) {
                 return Answer::Yes;
             }
         }

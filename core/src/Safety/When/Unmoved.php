@@ -18,6 +18,8 @@ final readonly class Unmoved implements Condition
 
     public function holds(Intake $intake, ?Side $side = null): Answer
     {
-        return $intake->reproduction->unmoved($intake->case, fn (Place $place): bool => $intake->isIn($place, $this->set, $side)) ? Answer::Yes : Answer::No;
+        return $intake->reproduction->unmoved($intake->case, fn (Place $place): bool => $intake->isIn($place, $this->set, $side))
+            ? Answer::Yes
+            : Answer::No;
     }
 }

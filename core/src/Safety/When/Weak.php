@@ -20,8 +20,16 @@ final readonly class Weak implements Condition
     public function holds(Intake $intake, ?Side $side = null): Answer
     {
         foreach ($intake->case->findings->resisted as $finding) {
-            $asked = in_array($finding->movement, $this->movements, true) && ($side === null || $finding->side === $side) && $finding->strength !== null;
-            if ($asked && ($finding->strength <= ($this->atMost ?? -1) || ($this->by !== null && $this->before($finding, $intake) - $finding->strength >= $this->by))) {
+            $asked = in_array($finding->movement, $this->movements, true)
+                && ($side === null || $finding->side === $side)
+                && $finding->strength !== null;
+            if (
+                $asked
+                    && (
+                        $finding->strength <= ($this->atMost ?? -1)
+                            || ($this->by !== null && $this->before($finding, $intake) - $finding->strength >= $this->by)
+                    )
+            ) {
                 return Answer::Yes;
             }
         }

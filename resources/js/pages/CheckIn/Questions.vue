@@ -28,8 +28,9 @@ interface Answers {
 }
 const props = defineProps<{ link: string; name: string; answers: Answers; groups: string[] }>()
 /**
- * What was touched waits on this device, in this window only, until a page shows it: a page asked for while an answer was on its way is older than that answer. `older` are the
- * states this window was given or has sent since; where the page stands at one of them, what waits here is newer. A state nobody here knows was answered elsewhere, and stands.
+ * What was touched waits on this device, in this window only, until a page shows it: a page asked for while an answer was on its way is
+ * older than that answer. `older` are the states this window was given or has sent since; where the page stands at one of them, what waits
+ * here is newer. A state nobody here knows was answered elsewhere, and stands.
  */
 interface Shelf {
   answers: Answers

@@ -4,7 +4,9 @@ import { layerName, type AtlasMuscle } from '@/chart/atlas'
 import type { MuscleId } from '@/types/ids.generated'
 import type { Palpation } from '@/types/visit'
 
-/** Muscles to feel, one under the other: those under a place beside a core of their layers, or those of the list with how the client lies. */
+/**
+ * Muscles to feel, one under the other: those under a place beside a core of their layers, or those of the list with how the client lies.
+ */
 defineProps<{
   muscles: AtlasMuscle[]
   chosen: MuscleId
