@@ -9,6 +9,7 @@ use App\Database\PatientConnection;
 use App\Exchange\Progress;
 use App\Rules\StrongPassword;
 use App\Support\OutboxTransport;
+use App\Support\Sessions;
 use App\Support\WholeFileSessionHandler;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
@@ -38,6 +39,7 @@ final class AppServiceProvider extends ServiceProvider
             ),
         );
         $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
+        $this->app->singleton('session', static fn (Application $app): Sessions => new Sessions($app));
         $this->app->singleton(Clinic::class, fn (): Clinic => Clinic::open(compiled: storage_path('framework/cache/somatrace.atlas')));
     }
 

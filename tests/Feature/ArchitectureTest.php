@@ -72,6 +72,32 @@ final class ArchitectureTest extends TestCase
         self::assertSame([], $byHand);
     }
 
+    private const LINE = 140;
+
+    /** A sentence, a pattern or a statement in quotation marks that is searched for whole may make a line longer. */
+    private const WHOLE = 90;
+
+    public function test_no_line_is_longer_than_a_screen_beside_another(): void
+    {
+        $long = [];
+        $looked = 0;
+        foreach (['app', 'bin', 'bootstrap', 'config', 'core', 'database', 'resources', 'routes', 'tests', '.ci'] as $folder) {
+            foreach ($this->sources($folder, ['php', 'ts', 'vue', 'mjs', 'css', 'sh', '']) as $path => $source) {
+                $looked++;
+                foreach (str_contains($path, 'cache/') ? [] : explode("\n", $source) as $number => $line) {
+                    $sayings = preg_match_all('/\'(?:\\\\.|[^\'\\\\])*\'|"(?:\\\\.|[^"\\\\])*"|`(?:\\\\.|[^`\\\\])*`/', $line, $found) > 0
+                        ? max(array_map(mb_strlen(...), $found[0]))
+                        : 0;
+                    if (mb_strlen($line) > self::LINE && $sayings < self::WHOLE) {
+                        $long[] = "$folder/$path:".($number + 1);
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(500, $looked);
+        self::assertSame([], $long);
+    }
+
     /**
      * @param  array<string, array<string, true>>  $leads
      * @return array<string, list<string>> every folder that is come to, by the shortest way

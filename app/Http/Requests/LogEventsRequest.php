@@ -39,8 +39,8 @@ final class LogEventsRequest extends FormRequest
     }
 
     /**
-     * @return list<array{id: string, type: string, step: string, payload: array<string, mixed>, device: string, number: int, happened_at:
-     * string}>
+     * @return list<array{id: string, type: string, step: string, payload: array<string, mixed>, device: string, number: int,
+     * happened_at: string}>
      */
     public function events(): array
     {

@@ -16,8 +16,8 @@ final class MeasureBook
     private const MDC95 = 1.96 * M_SQRT2;
 
     /**
-     * @var array<string, array{key: string, name: string, unit: string, side: Side, series: list<array{string, float}>, mdc: float, larger:
-     * bool, squares: list<float>, degrees: int}>
+     * @var array<string, array{key: string, name: string, unit: string, side: Side, series: list<array{string, float}>, mdc: float,
+     * larger: bool, squares: list<float>, degrees: int}>
      */
     private array $rows = [];
 
