@@ -98,6 +98,18 @@ final class ArchitectureTest extends TestCase
         self::assertSame([], $long);
     }
 
+    public function test_the_figures_of_planning_are_asked_for_by_type_and_not_by_name(): void
+    {
+        $byName = [];
+        foreach ($this->sources('core/src', ['php']) as $path => $source) {
+            if (preg_match_all('/->(?:figure|word|words)\(\'/', $source, $found) > 0) {
+                $byName[$path] = count($found[0]);
+            }
+        }
+
+        self::assertSame([], $byName);
+    }
+
     /**
      * @param  array<string, array<string, true>>  $leads
      * @return array<string, list<string>> every folder that is come to, by the shortest way

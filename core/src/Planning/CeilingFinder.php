@@ -52,7 +52,7 @@ final readonly class CeilingFinder
         return $work->technique !== null && $this->atlas->technique($work->technique)->onStretch
             ? $ceiling->and(
                 new Cap(
-                    $ceiling->felt + $this->figures->figure('stretch_step'), 'stretch',
+                    $ceiling->felt + $this->figures->stretchStep, 'stretch',
                     'On stretch the same feeling comes with less; from: '.lcfirst($ceiling->because()),
                 ),
             )
@@ -63,7 +63,7 @@ final readonly class CeilingFinder
     {
         return $this->case->client->stoic
             ? new Cap(
-                $usual + $this->figures->figure('stoic_step'), 'stoic',
+                $usual + $this->figures->stoicStep, 'stoic',
                 'A stoic client under-reports: one step lower, and watch the signs.',
             )
             : null;
@@ -77,10 +77,10 @@ final readonly class CeilingFinder
 
         return $muscle->tissue === Tissue::Delicate
             ? new Cap(
-                $this->figures->figure('first_exposure_cap_delicate'), 'first_time', 'The first time on delicate tissue: let it be known.',
+                $this->figures->firstExposureCapDelicate, 'first_time', 'The first time on delicate tissue: let it be known.',
             )
             : new Cap(
-                $this->figures->figure('first_exposure_cap'), 'first_time',
+                $this->figures->firstExposureCap, 'first_time',
                 'The first time on this muscle: hold, breathe, let it be known.',
             );
     }
@@ -122,7 +122,7 @@ final readonly class CeilingFinder
     /** The strongest borne at recent visits without guarding or soreness over a day, and one more; no cap without a record. */
     private function tolerance(MuscleAt $at): ?Cap
     {
-        $recent = array_slice($this->workedBefore($at), -(int) $this->figures->figure('tolerance_visits'));
+        $recent = array_slice($this->workedBefore($at), -$this->figures->toleranceVisits);
         $borne = [];
         foreach ($recent as [$done, $sorenessHours]) {
             if (array_intersect($done->signs, self::GUARDING) === [] && ($sorenessHours ?? 0) <= 24) {

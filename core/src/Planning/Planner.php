@@ -98,7 +98,7 @@ final readonly class Planner
         $load = [];
         foreach ($steps as $step) {
             foreach ($step->passes as $pass) {
-                if ($pass->pressure >= $this->figures->figure('firm_from') && $step->tool !== null) {
+                if ($pass->pressure >= $this->figures->firmFrom && $step->tool !== null) {
                     $load[$step->tool] = ($load[$step->tool] ?? 0) + $pass->seconds / 60;
                 }
             }

@@ -33,7 +33,7 @@ final class Solver
         $bestWanted = 0;
         $seen = [];
         foreach ($this->orders($targets) as $families) {
-            $penalty = $this->figures->figure('turn_cost') * $weights * (count($families) - 1);
+            $penalty = $this->figures->turnCost * $weights * (count($families) - 1);
             $assigned = $this->assign($targets, $families);
             $signature = count($families).'|'.implode(
                 ',', array_map(static fn (array $pair): string => $pair[0]->at->key().'@'.$pair[1]->family, $assigned),

@@ -55,7 +55,8 @@ final class StepBuilder
                 $this->add(
                     StepKind::Settle, $this->clock->settle,
                     cautions: [
-                        ...$this->hygieneWords('hygiene_before'), ...array_map(self::watched(...), $this->gate->watchedEverywhere()),
+                        ...Caution::each(CautionKind::Hygiene, 'hygiene_before', $this->figures->hygieneBefore),
+                        ...array_map(self::watched(...), $this->gate->watchedEverywhere()),
                     ],
                     why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle',
                 );
@@ -192,14 +193,14 @@ final class StepBuilder
             return false;
         }
         $cap = $this->gate->pressureCap(new ProposedWork($open, 'effleurage', 'palm', $family));
-        $pressure = min($this->figures->figure('warm_up_pressure'), $cap === null ? 10 : (float) $cap->value);
+        $pressure = min($this->figures->warmUpPressure, $cap === null ? 10 : (float) $cap->value);
         $minutes = $this->clock->warmUp;
         $scale = $this->softest($open);
         $this->add(
             StepKind::WarmUp, $minutes, places: $open, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
             passes: $pressure < 1
                 ? []
-                : [$this->pass($pressure, $minutes * 15 * $this->figures->figure('contact_share'), 'effleurage', 'palm', $scale)],
+                : [$this->pass($pressure, $minutes * 15 * $this->figures->contactShare, 'effleurage', 'palm', $scale)],
             cautions: $this->underStrokes($open, $family),
             why: 'Too little warm-up is the commonest fault of deep work: broad, slow, light.', label: 'Warm up '.$this->zonesText($open),
         );
@@ -232,7 +233,7 @@ final class StepBuilder
 
     private function scaleOf(MuscleAt $at): PressureScale
     {
-        return PressureScale::of($at, $this->case, $this->atlas, $this->figures->figure('ppt_felt'));
+        return PressureScale::of($at, $this->case, $this->atlas, $this->figures->pptFelt);
     }
 
     /**
@@ -261,7 +262,7 @@ final class StepBuilder
         $option = $chosen->option;
         $ceiling = $warmed
             ? $option->ceiling
-            : $option->ceiling->and(new Cap($this->figures->figure('firm_from') - 1, 'not_warmed', 'The region cannot be warmed first.'));
+            : $option->ceiling->and(new Cap($this->figures->firmFrom - 1, 'not_warmed', 'The region cannot be warmed first.'));
         $work = new ProposedWork($option->places, $option->technique, $option->tool, $option->position, null, $target->at, $option->site);
         $hygiene = $this->clock->hygiene($option);
         $this->hygiene(array_diff_key($hygiene, ['glove_off_wash' => 0]));
@@ -291,7 +292,7 @@ final class StepBuilder
 
         return $action !== null && ($moved === null || $this->gate->forbidding($moved) === null)
             ? $action->words
-            : $this->figures->word('client_breathes');
+            : $this->figures->clientBreathes;
     }
 
     /** @param  array<string, int>  $steps quarter minutes by what is done */
@@ -299,7 +300,7 @@ final class StepBuilder
     {
         foreach ($steps as $what => $quarters) {
             $this->add(
-                StepKind::Hygiene, $quarters, product: $what === 'glove_on' ? $this->figures->word('glove') : null,
+                StepKind::Hygiene, $quarters, product: $what === 'glove_on' ? $this->figures->glove : null,
                 why: 'Between the mouth and anything else.', label: $this->figures->hygieneWords[$what], what: $what,
             );
         }
@@ -335,7 +336,7 @@ final class StepBuilder
             return;
         }
         $ceiling = $this->ceilings->of($at, $work)->and(
-            new Cap($this->figures->figure('other_side_cap'), 'other_side', 'The other side is done lighter.'),
+            new Cap($this->figures->otherSideCap, 'other_side', 'The other side is done lighter.'),
         );
         $ceiling = $ceiling->and($this->noHarder($at, $chosen));
         if ($ceiling->felt < 1) {
@@ -367,8 +368,8 @@ final class StepBuilder
     /** @return list<Caution> what stops this step: what safety asks to watch there, the glove it needs, and what lies beside the muscle */
     private function cautions(Muscle $muscle, ProposedWork $work): array
     {
-        $glove = $this->figures->word('glove');
-        $gloved = in_array($work->technique, $this->figures->words('gloved_techniques'), true)
+        $glove = $this->figures->glove;
+        $gloved = in_array($work->technique, $this->figures->glovedTechniques, true)
             ? ['a fresh '.$this->atlas->products[$glove]]
             : [];
 
@@ -381,12 +382,6 @@ final class StepBuilder
     private static function watched(Limit $limit): Caution
     {
         return Caution::of(CautionKind::Safety, $limit->rules[0], (string) $limit->value);
-    }
-
-    /** @return list<Caution> */
-    private function hygieneWords(string $figure): array
-    {
-        return Caution::each(CautionKind::Hygiene, $figure, $this->figures->words($figure));
     }
 
     private function why(Target $target): string
@@ -406,11 +401,11 @@ final class StepBuilder
     {
         $count = $this->figures->passes($minutes);
         $scale = $this->scaleOf($at);
-        $seconds = $minutes * 60 * $this->figures->figure('contact_share') / $count;
+        $seconds = $minutes * 60 * $this->figures->contactShare / $count;
 
         return array_map(
             fn (float $pressure): Pass => $this->pass($pressure, $seconds, $technique, $tool, $scale),
-            self::ramp($ceiling, $count, $this->figures->figure('first_pass'), $this->figures->figure('step')),
+            self::ramp($ceiling, $count, $this->figures->firstPass, $this->figures->passStep),
         );
     }
 
@@ -451,7 +446,7 @@ final class StepBuilder
         $open = $this->open(array_values($around), $offer->technique, 'palm', $this->position, $offer->product);
         if ($open !== []) {
             $this->add(
-                StepKind::Treat, (int) ($this->figures->figure('offer_minutes') * TimeBudget::PER_MINUTE), places: $open,
+                StepKind::Treat, (int) ($this->figures->offerMinutes * TimeBudget::PER_MINUTE), places: $open,
                 technique: $offer->technique, tool: 'palm', product: $offer->product,
                 cautions: Caution::each(
                     CautionKind::Cold, $offer->technique, ['never still, dry afterwards', 'nothing on the sore place itself'],
@@ -539,7 +534,8 @@ final class StepBuilder
             why: 'Lighter and broader, both sides, through to the next joint.', label: 'Smooth over',
         );
         $this->add(
-            StepKind::Aftercare, $this->clock->aftercare, cautions: $this->hygieneWords('hygiene_after'),
+            StepKind::Aftercare, $this->clock->aftercare,
+            cautions: Caution::each(CautionKind::Hygiene, 'hygiene_after', $this->figures->hygieneAfter),
             why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care',
         );
     }

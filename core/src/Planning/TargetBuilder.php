@@ -119,7 +119,7 @@ final class TargetBuilder
             $pattern->candidates,
             fn (Candidate $candidate): bool => ! isset($picked[$candidate->at->key()])
                 && ! $this->calmOnly
-                && ($candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->figure('min_support')
+                && ($candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->minSupport
                 || in_array($this->response->of($candidate->at)?->decision, [Decision::Retire, Decision::Rethink], true)),
         ));
         usort(
@@ -129,7 +129,7 @@ final class TargetBuilder
         );
 
         return [
-            ...$byHand, ...array_slice($worth, 0, max(0, (int) $this->figures->figure('max_targets') + $this->retired() - count($byHand))),
+            ...$byHand, ...array_slice($worth, 0, max(0, $this->figures->maxTargets + $this->retired() - count($byHand))),
         ];
     }
 
@@ -282,7 +282,7 @@ final class TargetBuilder
                 }
                 $choice = $this->tools->choose(
                     $muscle, $site, $technique,
-                    PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->figure('ppt_felt')),
+                    PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->pptFelt),
                     fn (Tool $tool): Ceiling => $this->ceilingWith($candidate->at, $places, $technique, $tool, $position, $site),
                 );
                 if ($choice === null) {
@@ -293,7 +293,7 @@ final class TargetBuilder
                 $most = $this->gate->minutesCap(
                     new ProposedWork($places, $technique->id, $choice[0]->id, $position, null, $candidate->at, $site),
                 )->value ?? 180;
-                $most = $this->calmOnly ? min((float) $most, $this->figures->figure('calm_minutes')) : $most;
+                $most = $this->calmOnly ? min((float) $most, $this->figures->calmMinutes) : $most;
 
                 return new Option(
                     $this->atlas->position($position)->family, $position, $site, $places, $technique->id, $choice[0]->id, $choice[1],
@@ -364,7 +364,7 @@ final class TargetBuilder
     {
         foreach ($this->case->findings->complaints as $complaint) {
             if (
-                $complaint->since === null || Dates::days($complaint->since, $this->case->asOf) <= $this->figures->figure('late_stage_days')
+                $complaint->since === null || Dates::days($complaint->since, $this->case->asOf) <= $this->figures->lateStageDays
             ) {
                 return false;
             }

@@ -29,21 +29,21 @@ final readonly class TimeBudget
 
     public function __construct(private PlanFigures $figures, private School $school, public int $budget)
     {
-        $share = $budget < $figures->figure('short_visit_minutes') * self::PER_MINUTE ? $figures->figure('short_share') : 1.0;
-        $quarters = static fn (string $name, float $share = 1.0): int => (int) round($share * $figures->figure($name) * self::PER_MINUTE);
-        $this->settle = $quarters('settle_minutes', $share);
-        $this->aftercare = $quarters('aftercare_minutes', $share);
-        $this->finish = $quarters('finish_minutes');
-        $this->warmUp = $quarters('warm_up_minutes');
-        $this->recheck = $quarters('recheck_minutes');
-        $this->turn = $quarters('turn_minutes');
-        $this->rest = $quarters('rest_minutes');
-        $this->shift = $quarters('shift_minutes');
+        $share = $budget < $figures->shortVisitMinutes * self::PER_MINUTE ? $figures->shortShare : 1.0;
+        $quarters = static fn (float $minutes, float $share = 1.0): int => (int) round($share * $minutes * self::PER_MINUTE);
+        $this->settle = $quarters($figures->settleMinutes, $share);
+        $this->aftercare = $quarters($figures->aftercareMinutes, $share);
+        $this->finish = $quarters($figures->finishMinutes);
+        $this->warmUp = $quarters($figures->warmUpMinutes);
+        $this->recheck = $quarters($figures->recheckMinutes);
+        $this->turn = $quarters($figures->turnMinutes);
+        $this->rest = $quarters($figures->restMinutes);
+        $this->shift = $quarters($figures->shiftMinutes);
     }
 
     public static function of(Session $session, PlanFigures $figures, School $school, ?float $mostMinutes): self
     {
-        $minutes = min($session->minutes ?? $figures->figure('default_minutes'), $mostMinutes ?? PHP_INT_MAX);
+        $minutes = min($session->minutes ?? $figures->defaultMinutes, $mostMinutes ?? PHP_INT_MAX);
 
         return new self($figures, $school, (int) floor($minutes * self::PER_MINUTE));
     }
@@ -53,7 +53,7 @@ final readonly class TimeBudget
     {
         $fixed = $this->settle + $this->aftercare + $this->finish + $this->turn * ($families - 1) + $this->recheck * $families;
 
-        return $this->budget - $fixed - $offers * (int) ($this->figures->figure('offer_minutes') * self::PER_MINUTE);
+        return $this->budget - $fixed - $offers * (int) ($this->figures->offerMinutes * self::PER_MINUTE);
     }
 
     /** Quarter minutes a target takes in all: its own, the rest stroke after it, the other side, the shift of position. */
@@ -68,7 +68,7 @@ final readonly class TimeBudget
     /** @return array<string, int> quarter minutes of what is washed and worn for a way of working: before it, and after */
     public function hygiene(Option $option): array
     {
-        $gloved = in_array($option->technique, $this->figures->words('gloved_techniques'), true);
+        $gloved = in_array($option->technique, $this->figures->glovedTechniques, true);
 
         return $gloved
             ? array_map(fn (float $minutes): int => (int) round($minutes * self::PER_MINUTE), $this->figures->hygieneMinutes)
@@ -78,7 +78,7 @@ final readonly class TimeBudget
     /** A rest stroke after every long step, and after any that goes deep: three minutes of deep work never pass without one. */
     public function restAfter(Option $option, int $minutes): int
     {
-        return $option->ceiling->felt >= $this->figures->figure('deep_from') || $minutes >= 8 ? $this->rest : 0;
+        return $option->ceiling->felt >= $this->figures->deepFrom || $minutes >= $this->figures->restFromMinutes ? $this->rest : 0;
     }
 
     public function otherSide(int $minutes, bool $wanted): int
@@ -86,8 +86,8 @@ final readonly class TimeBudget
         return match (true) {
             ! $wanted => 0,
             $this->school->is('both_sides', 'always_equal') => $minutes * self::PER_MINUTE,
-            $this->school->is('both_sides', 'affected_deep_other_light') && $minutes >= 5
-                => (int) ($this->figures->figure('other_side_minutes') * self::PER_MINUTE),
+            $this->school->is('both_sides', 'affected_deep_other_light') && $minutes >= $this->figures->otherSideFromMinutes
+                => (int) ($this->figures->otherSideMinutes * self::PER_MINUTE),
             default => 0,
         };
     }

@@ -43,7 +43,7 @@ final readonly class ToolChooser
 
     public function mass(): float
     {
-        return $this->therapist->massKg ?? $this->figures->figure('default_mass_kg');
+        return $this->therapist->massKg ?? $this->figures->defaultMassKg;
     }
 
     /**
@@ -70,21 +70,21 @@ final readonly class ToolChooser
     {
         $used = ($this->therapist->loadToday['thumb'] ?? 0) + ($this->therapist->loadToday['thumb_reinforced'] ?? 0);
 
-        return $tool->isThumb && $used >= $this->figures->figure('thumb_day_minutes');
+        return $tool->isThumb && $used >= $this->figures->thumbDayMinutes;
     }
 
     private function bearable(Tool $tool, PressureScale $scale, Ceiling $ceiling): bool
     {
         $force = $scale->tissue($ceiling->felt)->over(ContactArea::ofCm2($tool->effectiveAreaCm2));
 
-        return $force->leanPercent($this->mass()) <= $this->figures->figure('lean_limit_percent');
+        return $force->leanPercent($this->mass()) <= $this->figures->leanLimitPercent;
     }
 
     private function tooBroad(Muscle $muscle, Technique $technique, Tool $tool): int
     {
         $fine = $technique->fine || $muscle->tissue === Tissue::Delicate || $muscle->layer >= 3;
-        $allowed = $this->figures->figure($fine ? 'fine_precision' : 'broad_precision');
+        $allowed = $fine ? $this->figures->finePrecision : $this->figures->broadPrecision;
 
-        return max(0, $tool->precision - (int) $allowed);
+        return max(0, $tool->precision - $allowed);
     }
 }
