@@ -15,19 +15,19 @@ use Illuminate\Validation\ValidationException;
 /** Invites people, changes what they are, and closes or opens their account; a clinic always keeps one owner who can sign in. */
 final readonly class ChangePerson
 {
-    /** @param  array{name: string, email: string, licensed: bool, supervisor_id: int|null}  $told */
+    /** @param  array{name: string, email: string, licensed: bool, experience: string, supervisor_id: int|null}  $told */
     public function invite(User $by, Role $role, array $told, CarbonImmutable $now): User
     {
         $person = DB::transaction(static fn (): User => User::hire($role, [
             ...$told, 'clinic_id' => $by->clinic_id, 'password' => Str::random(60),
-            'experience' => $role->isSupervised() ? 'student' : 'qualified', 'tools' => [], 'invited_at' => $now,
+            'tools' => [], 'invited_at' => $now,
         ]));
         SendLink::dispatch($person->email, $by->name);
 
         return $person;
     }
 
-    /** @param  array{licensed: bool, supervisor_id: int|null}  $told */
+    /** @param  array{licensed: bool, experience: string, supervisor_id: int|null}  $told */
     public function change(User $person, Role $role, array $told): void
     {
         DB::transaction(function () use ($person, $role, $told): void {

@@ -6,7 +6,6 @@ namespace App\Cases;
 
 use App\Models\Client;
 use App\Models\EntryKind;
-use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\CaseFile\CaseFile;
@@ -19,10 +18,14 @@ use Somatrace\Core\Clinic;
 final readonly class CaseAssembler
 {
     /** Counted up when the same records make another case than before, so that no judgement of the old one stays. */
-    public const EDITION = 2;
+    public const EDITION = 3;
 
-    public function __construct(private Clinic $clinic, private TreatmentSummary $treatment, private SoundRecords $sound)
-    {
+    public function __construct(
+        private Clinic $clinic,
+        private TreatmentSummary $treatment,
+        private SoundRecords $sound,
+        private HandLoad $hands,
+    ) {
     }
 
     public function of(Visit $visit): CaseFile
@@ -55,7 +58,7 @@ final readonly class CaseAssembler
             'consent' => $today->payloads(EntryKind::Consent),
             'findings' => $this->findings($today, 'before'),
             'session' => $this->session($visit, $today),
-            'therapist' => $this->therapist($visit->user),
+            'therapist' => $this->therapist($visit),
             'history' => $this->history($earlier, $rows, $visit),
             'overrides' => $today->payloads(EntryKind::Override),
         ], static fn (mixed $part): bool => $part !== []);
@@ -156,14 +159,19 @@ final readonly class CaseAssembler
     }
 
     /** @return array<string, mixed> */
-    private function therapist(User $user): array
+    private function therapist(Visit $visit): array
     {
+        $user = $visit->user;
+
         return array_filter([
             'mass_kg' => $user->mass_kg,
             'tools' => $user->tools,
             'experience' => $user->experience,
             'licensed' => $user->licensed,
             'scope_off' => $user->clinic->scope_off,
+            'load_today' => $this->hands->before($visit),
+            'injured' => $user->setting('spared'),
+            'budgets' => ['thumb' => ['day' => (float) $user->setting('thumb_minutes')]],
         ], static fn (mixed $part): bool => $part !== [] && $part !== null);
     }
 

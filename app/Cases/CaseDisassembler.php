@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Cases;
 
 use App\Models\EntryKind;
+use Carbon\CarbonImmutable;
 use Somatrace\Core\Clinic;
 
 /**
@@ -18,7 +19,7 @@ final readonly class CaseDisassembler
         'exposure' => 'how often each muscle was worked before', 'note' => 'the note of the file',
         'session.done_steps' => 'steps done so far',
         'therapist.load_today' => 'the load on the hands that day', 'therapist.injured' => 'what the therapist spares',
-        'therapist.table_side' => 'the side of the table', 'client.weeks_since_birth' => 'weeks since giving birth',
+        'therapist.table_side' => 'the side of the table',
     ];
 
     public function __construct(private Clinic $clinic)
@@ -44,7 +45,7 @@ final readonly class CaseDisassembler
         $visits[] = new BroughtVisit($on, [
             ...$this->list(EntryKind::Aftermath, $aftermath, $on), ...$this->findings($case['findings'] ?? [], $on, 'before'),
             ...$this->list(EntryKind::Demand, $case['demands'] ?? [], $on),
-            ...$this->health($case['health'] ?? [], $on), ...$this->list(EntryKind::Consent, $case['consent'] ?? [], $on),
+            ...$this->health($this->withBirth($case), $on), ...$this->list(EntryKind::Consent, $case['consent'] ?? [], $on),
             ...$this->list(EntryKind::Override, $case['overrides'] ?? [], $on),
             ...$this->one(EntryKind::Guardian, '', $case['client']['guardian'] ?? null, $on),
             ...$this->session($case['session'] ?? [], $on),
@@ -92,6 +93,27 @@ final readonly class CaseDisassembler
     private function one(EntryKind $kind, string $identity, mixed $payload, string $on): array
     {
         return $payload === null ? [] : [new BroughtEntry($kind, 'before', $identity, $payload, $on)];
+    }
+
+    /**
+     * The format may tell how many weeks ago a birth was; a record holds what follows from it, as an answer with its day.
+     *
+     * @param  array<array-key, mixed>  $case
+     * @return array<string, mixed>
+     */
+    private function withBirth(array $case): array
+    {
+        $health = (array) ($case['health'] ?? []);
+        $weeks = $case['client']['weeks_since_birth'] ?? null;
+        $known = array_column((array) ($health['conditions'] ?? []), 'condition');
+        foreach ($weeks === null ? [] : $this->clinic->rules()->conditions as $id => $rule) {
+            if ($rule->weeksSinceBirth !== null && $weeks <= $rule->weeksSinceBirth && ! in_array($id, $known, true)) {
+                $since = CarbonImmutable::parse((string) $case['as_of'])->subWeeks((int) $weeks)->format('Y-m-d');
+                $health['conditions'][] = ['condition' => $id, 'answer' => 'yes', 'since' => $since];
+            }
+        }
+
+        return $health;
     }
 
     /**

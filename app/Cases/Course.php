@@ -23,7 +23,7 @@ final readonly class Course
     {
     }
 
-    public static function of(Visit $visit, SoundRecords $sound): self
+    public static function of(Visit $visit, SoundRecords $sound, HandLoad $hands): self
     {
         $visit->people();
         $rows = self::rows($visit, $sound->mark());
@@ -36,6 +36,7 @@ final readonly class Course
         return new self($rows, [
             $client->born_on->format('Y-m-d'), $client->only(['sex', 'hand', 'mass_kg', 'skin', 'stoic']),
             $user->only(['mass_kg', 'tools', 'experience', 'licensed']), $user->school(), $user->clinic->scope_off, $user->clinic->timezone,
+            $hands->before($visit), $user->setting('spared'), $user->setting('thumb_minutes'),
         ]);
     }
 

@@ -15,8 +15,12 @@ use Somatrace\Core\Pattern\Chain;
 /** What the core says of a visit: read from the store while case and atlas are the same, computed and stored when they are not. */
 final readonly class Judgements
 {
-    public function __construct(private Clinic $clinic, private CaseAssembler $cases, private SoundRecords $sound)
-    {
+    public function __construct(
+        private Clinic $clinic,
+        private CaseAssembler $cases,
+        private SoundRecords $sound,
+        private HandLoad $hands,
+    ) {
     }
 
     /**
@@ -25,7 +29,7 @@ final readonly class Judgements
      */
     public function of(Visit $visit, string ...$kinds): array
     {
-        return $this->along(Course::of($visit, $this->sound), $visit, ...$kinds);
+        return $this->along(Course::of($visit, $this->sound, $this->hands), $visit, ...$kinds);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\In;
+use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Clinic as Core;
 use Somatrace\Core\Units\PressureUnit;
 
@@ -15,7 +16,9 @@ final readonly class Settings
     public const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 
     /** Kept by one's own wish, over what the clinic says. */
-    public const PERSONAL = ['pressure_unit', 'length_unit', 'date_form', 'theme', 'idle_minutes', 'thumb_minutes', 'pedals', 'school'];
+    public const PERSONAL = [
+        'pressure_unit', 'length_unit', 'date_form', 'theme', 'idle_minutes', 'thumb_minutes', 'spared', 'pedals', 'school',
+    ];
 
     public const DATE_FORMS = ['words' => '9 Mar 2026', 'day_month' => '09/03/2026', 'month_day' => '03/09/2026', 'iso' => '2026-03-09'];
 
@@ -28,7 +31,8 @@ final readonly class Settings
     {
         return [
             'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen',
-            'idle_minutes' => 10, 'thumb_minutes' => 30, 'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
+            'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [],
+            'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
             'school' => [],
             'visit_minutes' => 60, 'retention_years' => 10,
             'hours' => [...array_fill_keys(array_slice(self::DAYS, 0, 5), ['09:00', '18:00']), 'sat' => null, 'sun' => null],
@@ -45,6 +49,10 @@ final readonly class Settings
             'theme' => ['nullable', Rule::in(array_keys(self::THEMES))],
             'idle_minutes' => ['nullable', 'integer', 'between:1,120'],
             'thumb_minutes' => ['nullable', 'integer', 'between:5,240'],
+            'spared' => $personal ? ['nullable', 'array'] : ['prohibited'],
+            'spared.*' => [
+                'distinct', new In(array_keys(array_filter($core->atlas->tools, static fn (Tool $tool): bool => ! $tool->isAid))),
+            ],
             'pedals' => ['nullable', 'array:'.implode(',', array_keys(self::PEDALS))],
             // a pedal is a keyboard with a few keys; those that are needed to get about are left alone
             'pedals.*' => ['required', 'string', 'max:20', 'distinct', 'not_in:Tab,Escape,Shift,Control,Alt,Meta'],
@@ -79,6 +87,7 @@ final readonly class Settings
             'pedals.*.distinct' => 'Each pedal has a key of its own.', 'pedals.*.required' => 'Press a key for this pedal.',
             'pedals.*.not_in' => 'This key is needed to get about.',
             'timezone.timezone' => 'This is no time zone.',
+            'mass_kg.between' => 'Between 35 and 250 kg, please.',
         ];
     }
 }

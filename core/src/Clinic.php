@@ -309,6 +309,12 @@ final class Clinic
         return $this->trainer ??= new Trainer($this->atlas, $this->planFigures()->regions, $this->planFigures()->regionOfZone);
     }
 
+    /** Felt pressure, 0–10, from which work counts as a load on the therapist's hands. */
+    public function firmFrom(): float
+    {
+        return $this->planFigures()->firmFrom;
+    }
+
     /** @return array<string, string> as the planner has them */
     public function regionOfZone(): array
     {

@@ -12,6 +12,7 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Inertia\Inertia;
 use Inertia\Response;
+use Somatrace\Core\Clinic;
 
 final readonly class SettingsController
 {
@@ -20,9 +21,9 @@ final readonly class SettingsController
         return Inertia::render('Clinic/Settings', $page->of($user));
     }
 
-    public function own(OwnSettingsRequest $request, #[CurrentUser] User $user): RedirectResponse
+    public function own(OwnSettingsRequest $request, #[CurrentUser] User $user, Clinic $core): RedirectResponse
     {
-        $user->update(['settings' => $request->chosen()]);
+        $user->update(['settings' => $request->chosen(), ...$request->body($core)]);
 
         return back()->with('message', 'Kept, for you.');
     }

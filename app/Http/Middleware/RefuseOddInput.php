@@ -17,7 +17,9 @@ use Symfony\Component\HttpKernel\Exception\BadRequestHttpException;
 final class RefuseOddInput
 {
     /** Only these are ever more than a word; each is checked where it is read. */
-    private const MORE_THAN_A_WORD = ['entries', 'events', 'payload', 'answers', 'off', 'contacts', 'hours', 'pedals', 'school', 'regions'];
+    private const MORE_THAN_A_WORD = [
+        'entries', 'events', 'payload', 'answers', 'off', 'contacts', 'hours', 'pedals', 'school', 'regions', 'spared', 'aids',
+    ];
 
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response

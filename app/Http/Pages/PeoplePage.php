@@ -19,7 +19,7 @@ final readonly class PeoplePage
         return [
             'people' => $people->map(static fn (User $one): array => [
                 'id' => $one->id, 'name' => $one->name, 'email' => $one->email, 'role' => $one->role->value, 'licensed' => $one->licensed,
-                'supervisor_id' => $one->supervisor_id,
+                'experience' => $one->experience, 'supervisor_id' => $one->supervisor_id,
                 'state' => match (true) {
                     ! $one->isActive() => 'closed',
                     $one->invited_at !== null => 'invited',

@@ -9,6 +9,7 @@ use App\Models\Settings;
 use App\Models\User;
 use App\Models\VisitStatus;
 use Illuminate\Support\Facades\DB;
+use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Clinic as Core;
 use Somatrace\Core\Units\PressureUnit;
 
@@ -31,6 +32,7 @@ final readonly class SettingsPage
                 'name' => $clinic->name, 'timezone' => $clinic->timezone, ...self::told([...Settings::defaults(), ...$clinic->settings]),
             ],
             'keeps' => $keeps,
+            'body' => $user->may(Right::WriteClinical) ? $this->body($user) : null,
             'choices' => [
                 'pressure_unit' => array_map(static fn (PressureUnit $unit): string => $unit->value, PressureUnit::cases()),
                 'date_form' => Settings::DATE_FORMS, 'theme' => Settings::THEMES, 'pedals' => Settings::PEDALS,
@@ -47,6 +49,21 @@ final readonly class SettingsPage
                     ->where('starts_at', '>', now())
                     ->count(),
             ],
+        ];
+    }
+
+    /** @return array{mass_kg: float|null, aids: list<string>, choices: array{hand: array<string, string>, aids: array<string, string>}} */
+    private function body(User $user): array
+    {
+        $names = fn (bool $aids): array => array_map(
+            static fn (Tool $tool): string => $tool->name,
+            array_filter($this->core->atlas->tools, static fn (Tool $tool): bool => $tool->isAid === $aids),
+        );
+        $aids = array_keys($names(true));
+
+        return [
+            'mass_kg' => $user->mass_kg, 'aids' => $user->tools === [] ? $aids : array_values(array_intersect($aids, $user->tools)),
+            'choices' => ['hand' => $names(false), 'aids' => $names(true)],
         ];
     }
 

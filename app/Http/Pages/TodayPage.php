@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
+use App\Cases\HandLoad;
 use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\Judgement;
-use App\Models\Plan;
 use App\Models\Right;
 use App\Models\User;
 use App\Models\Visit;
@@ -22,6 +22,10 @@ final readonly class TodayPage
     private const RECENT = 6;
 
     private const WATCHED = 14;
+
+    public function __construct(private HandLoad $hands)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function of(User $user, CarbonImmutable $now): array
@@ -62,7 +66,9 @@ final readonly class TodayPage
                 && app()->environment('local')
                 && config('somatrace.outbox') === true
                 && config('mail.default') === 'outbox',
-            'hands' => $clinical ? ['thumb' => $this->thumbMinutes($user, $day), 'of' => $user->setting('thumb_minutes')] : null,
+            'hands' => $clinical ? [
+                'thumb' => $this->hands->thumbs($this->hands->of($user, ...$day)), 'of' => $user->setting('thumb_minutes'),
+            ] : null,
         ];
     }
 
@@ -184,18 +190,5 @@ final readonly class TodayPage
         };
 
         return $kind === null ? null : ['id' => $client->public_id, 'name' => $client->name, 'kind' => $kind, 'text' => $text];
-    }
-
-    /** @param  array{CarbonImmutable, CarbonImmutable}  $day */
-    private function thumbMinutes(User $user, array $day): float
-    {
-        $minutes = Plan::query()->where('agreed_by', $user->id)->whereBetween('agreed_at', $day)->get(['document'])
-            ->sum(
-                static fn (Plan $plan): float => (float) ($plan->document['therapist_load']['thumb'] ?? 0) + (float) (
-                    $plan->document['therapist_load']['thumb_reinforced'] ?? 0
-                ),
-            );
-
-        return round((float) $minutes, 1);
     }
 }

@@ -8,6 +8,7 @@ use App\Actions\TableConsent;
 use App\Cases\CheckInAnswers;
 use App\Cases\Course;
 use App\Cases\EventOrder;
+use App\Cases\HandLoad;
 use App\Cases\Judgements;
 use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
@@ -51,6 +52,7 @@ final readonly class VisitPage
         private ScopePage $scope,
         private Clinic $clinic,
         private SoundRecords $sound,
+        private HandLoad $hands,
         private TableConsent $consent,
     ) {
     }
@@ -58,7 +60,7 @@ final readonly class VisitPage
     /** @return array<string, mixed> */
     public function of(Visit $visit, string $step): array
     {
-        $course = Course::of($visit, $this->sound);
+        $course = Course::of($visit, $this->sound, $this->hands);
         $before = in_array($step, self::BESIDE, true) ? $course->before() : null;
         [$entries, $last, $standing] = $this->entries($visit, $course, $before, in_array($step, ['ask', 'screen'], true));
         $agreed = $course->isAgreed() && in_array($step, self::ALONG_THE_PLAN, true) ? $visit->plans()->latest('id')->first() : null;
@@ -147,7 +149,7 @@ final readonly class VisitPage
      */
     public function judged(Visit $visit, string $step, ?Collection $entries = null, ?Course $course = null): array
     {
-        $course ??= Course::of($visit, $this->sound);
+        $course ??= Course::of($visit, $this->sound, $this->hands);
         $entries ??= $visit->readable()->get();
         $judged = $this->judgements->along($course, $visit, ...self::JUDGED[$step]);
         $standing = $entries->filter(static fn (Entry $entry): bool => $entry->payload !== null);

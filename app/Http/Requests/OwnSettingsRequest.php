@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Right;
 use App\Models\Settings;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rules\In;
+use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Clinic;
 
 /** What somebody wishes for themselves; what is left empty follows the clinic. */
@@ -19,7 +22,12 @@ final class OwnSettingsRequest extends FormRequest
     /** @return array<string, mixed> */
     public function rules(Clinic $core): array
     {
-        return Settings::rules(true, $core);
+        return [
+            ...Settings::rules(true, $core),
+            'mass_kg' => ['nullable', 'numeric', 'between:35,250'],
+            'aids' => ['nullable', 'array'],
+            'aids.*' => ['distinct', new In($this->aids($core))],
+        ];
     }
 
     /** @return array<string, string> */
@@ -37,5 +45,29 @@ final class OwnSettingsRequest extends FormRequest
             [...$chosen, 'school' => array_filter((array) ($chosen['school'] ?? []))],
             static fn (mixed $value): bool => $value !== null && $value !== [],
         );
+    }
+
+    /** @return array{mass_kg?: float|null, tools?: list<string>} of one's body and what one owns, where it was told */
+    public function body(Clinic $core): array
+    {
+        $told = [];
+        if ($this->user()?->may(Right::WriteClinical) !== true) {
+            return $told;
+        }
+        if ($this->has('mass_kg')) {
+            $told['mass_kg'] = $this->filled('mass_kg') ? $this->float('mass_kg') : null;
+        }
+        if ($this->has('aids')) {
+            $hand = array_values(array_diff(array_keys($core->atlas->tools), $this->aids($core)));
+            $told['tools'] = [...$hand, ...array_values(array_intersect($this->aids($core), (array) $this->input('aids')))];
+        }
+
+        return $told;
+    }
+
+    /** @return list<string> */
+    private function aids(Clinic $core): array
+    {
+        return array_keys(array_filter($core->atlas->tools, static fn (Tool $tool): bool => $tool->isAid));
     }
 }

@@ -31,6 +31,7 @@ final class PersonRequest extends FormRequest
             'email' => $new ? ['required', 'email', 'max:190', Rule::unique('users', 'email')] : ['prohibited'],
             'role' => ['required', Rule::enum(Role::class)],
             'licensed' => ['boolean'],
+            'experience' => ['nullable', Rule::in(['student', 'qualified', 'advanced'])],
             'supervisor_id' => [
                 Rule::requiredIf($this->input('role') === Role::Student->value), 'nullable', 'integer', Rule::in($this->supervisors()),
             ],
@@ -52,13 +53,22 @@ final class PersonRequest extends FormRequest
         return Role::from((string) $this->string('role'));
     }
 
-    /** @return array{licensed: bool, supervisor_id: int|null} a student is never licensed, and only a student has a supervisor */
+    /**
+     * @return array{licensed: bool, experience: string, supervisor_id: int|null} a student is never licensed nor trained further, and only
+     *         a student has a supervisor
+     */
     public function told(): array
     {
         $student = $this->role()->isSupervised();
 
         return [
-            'licensed' => ! $student && $this->boolean('licensed'), 'supervisor_id' => $student ? $this->integer('supervisor_id') : null,
+            'licensed' => ! $student && $this->boolean('licensed'),
+            'experience' => match (true) {
+                $student => 'student',
+                $this->string('experience')->value() === 'advanced' => 'advanced',
+                default => 'qualified',
+            },
+            'supervisor_id' => $student ? $this->integer('supervisor_id') : null,
         ];
     }
 

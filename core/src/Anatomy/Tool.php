@@ -11,6 +11,7 @@ final readonly class Tool
 {
     /**
      * @param  string  $hand  how it is held without harm to the therapist
+     * @param  bool  $isAid  held in the hand, and owned or not
      * @param  string  $load  what it costs the therapist, in words; `strain` is the same as a number
      */
     private function __construct(
@@ -21,6 +22,7 @@ final readonly class Tool
         public int $precision,
         public float $strongestFelt,
         public bool $isThumb,
+        public bool $isAid,
         public string $hand,
         public string $load,
         public string $source,
@@ -31,7 +33,7 @@ final readonly class Tool
     {
         return new self(
             $row->string('id'), $row->string('name'), $row->float('effective_area_cm2'), $row->float('strain'),
-            $row->int('precision'), $row->float('strongest_felt'), $row->bool('thumb'),
+            $row->int('precision'), $row->float('strongest_felt'), $row->bool('thumb'), $row->bool('aid'),
             $row->string('hand'), $row->string('load'), $row->string('source'),
         );
     }

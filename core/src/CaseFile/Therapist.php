@@ -14,6 +14,7 @@ final readonly class Therapist
      * @param  array<string, float>  $loadToday  minutes at pressure 5 or more, by tool
      * @param  list<string>  $scopeOff
      * @param  list<string>  $injured
+     * @param  array<string, array<string, float>>  $budgets  minutes at pressure 5 or more, by tool, for a visit, a day, a week
      */
     public function __construct(
         public ?float $massKg = null,
@@ -24,6 +25,7 @@ final readonly class Therapist
         public ?bool $licensed = null,
         public ?string $tableSide = null,
         public array $injured = [],
+        public array $budgets = [],
     ) {
     }
 
@@ -33,6 +35,18 @@ final readonly class Therapist
             $f->floatOrNull('mass_kg'), $f->strings('tools'), $f->stringOrNull('experience'), $f->floatMap('load_today'),
             $f->strings('scope_off'),
             $f->boolOrNull('licensed'), $f->stringOrNull('table_side'), $f->strings('injured'),
+            self::budgets($f->fieldsOrNull('budgets')),
         );
+    }
+
+    /** @return array<string, array<string, float>> */
+    private static function budgets(?Fields $f): array
+    {
+        $budgets = [];
+        foreach ($f?->keys() ?? [] as $tool) {
+            $budgets[$tool] = $f->floatMap($tool);
+        }
+
+        return $budgets;
     }
 }

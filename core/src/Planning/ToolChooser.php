@@ -70,7 +70,7 @@ final readonly class ToolChooser
     {
         $used = ($this->therapist->loadToday['thumb'] ?? 0) + ($this->therapist->loadToday['thumb_reinforced'] ?? 0);
 
-        return $tool->isThumb && $used >= $this->figures->thumbDayMinutes;
+        return $tool->isThumb && $used >= ($this->therapist->budgets['thumb']['day'] ?? $this->figures->thumbDayMinutes);
     }
 
     private function bearable(Tool $tool, PressureScale $scale, Ceiling $ceiling): bool

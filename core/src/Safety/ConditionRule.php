@@ -17,6 +17,7 @@ final readonly class ConditionRule
      * @param  list<LimitTemplate>  $always
      * @param  list<LimitTemplate>  $ifUnknown
      * @param  list<ExtraRule>  $extra
+     * @param  int|null  $weeksSinceBirth  it is so, without being asked, up to so many weeks after a birth
      * @param  Fields|null  $applies  whom it can be asked of; everybody without it
      */
     private function __construct(
@@ -36,6 +37,7 @@ final readonly class ConditionRule
         public array $always,
         public array $ifUnknown,
         public array $extra,
+        public ?int $weeksSinceBirth,
         private ?Fields $applies,
     ) {
     }
@@ -52,7 +54,7 @@ final readonly class ConditionRule
             $row->intOrNull('lapses_after_days'), $row->string('fresh'),
             [$columns->map('mild', $template), $columns->map('moderate', $template), $columns->map('severe', $template)],
             $row->map('always', $template), $row->map('if_unknown', $template), $row->map('extra', ExtraRule::from(...)),
-            $row->fieldsOrNull('applies'),
+            $row->intOrNull('weeks_since_birth'), $row->fieldsOrNull('applies'),
         );
     }
 
@@ -61,6 +63,12 @@ final readonly class ConditionRule
     {
         return $this->applies === null || ($client->sex !== $this->applies->string('not_sex')
             && $client->age >= $this->applies->int('age_from') && $client->age <= $this->applies->int('age_to'));
+    }
+
+    /** Whether it is so by what is known of the client, though nobody asked. */
+    public function isImpliedBy(Client $client): bool
+    {
+        return $this->weeksSinceBirth !== null && $client->weeksSinceBirth !== null && $client->weeksSinceBirth <= $this->weeksSinceBirth;
     }
 
     /** @return list<LimitTemplate> everything up to and with that column */

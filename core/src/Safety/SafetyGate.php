@@ -133,7 +133,7 @@ final readonly class SafetyGate
         $openGroups = [];
         foreach ($this->rules->conditions as $id => $rule) {
             $answers = $intake->answersOf($id);
-            if ($answers === [] && $id === 'postnatal' && ($intake->case->client->weeksSinceBirth ?? 99) <= 12) {
+            if ($answers === [] && $rule->isImpliedBy($intake->case->client)) {
                 $answers = [new ConditionAnswer($id, Answer::Yes)];
             }
             foreach ($answers as $answer) {

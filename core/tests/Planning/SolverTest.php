@@ -93,7 +93,7 @@ final class SolverTest extends TestCase
                 $gain += $targets[$index]->benefit($minutes);
             }
             if ($choice !== [] && $cost + count($regions) * $clock->warmUp <= $clock->forWork(count($families), 0)) {
-                $best = max($best, $gain - $figures->figure('turn_cost') * $weights * (count($families) - 1));
+                $best = max($best, $gain - $figures->turnCost * $weights * (count($families) - 1));
             }
         }
 

@@ -11,6 +11,7 @@ interface Person {
   email: string
   role: string
   licensed: boolean
+  experience: string
   supervisor_id: number | null
   state: 'active' | 'invited' | 'closed'
   self: boolean
@@ -22,13 +23,20 @@ const props = defineProps<{
   roles: { id: string; name: string; rights: string[] }[]
   supervisors: { id: number; name: string }[]
 }>()
-const form = useForm({ name: '', email: '', role: 'therapist', licensed: true, supervisor_id: null as number | null })
+const form = useForm({
+  name: '',
+  email: '',
+  role: 'therapist',
+  licensed: true,
+  experience: 'qualified',
+  supervisor_id: null as number | null,
+})
 const invite = () => form.post('/people', { preserveScroll: true, onSuccess: () => form.reset() })
 const open = ref<number | null>(null)
-const change = useForm({ role: '', licensed: false, supervisor_id: null as number | null })
+const change = useForm({ role: '', licensed: false, experience: 'qualified', supervisor_id: null as number | null })
 const edit = (one: Person) => {
   open.value = open.value === one.id ? null : one.id
-  change.defaults({ role: one.role, licensed: one.licensed, supervisor_id: one.supervisor_id })
+  change.defaults({ role: one.role, licensed: one.licensed, experience: one.experience, supervisor_id: one.supervisor_id })
   change.reset()
   change.clearErrors()
 }
@@ -38,6 +46,8 @@ const ask = (one: Person, what: 'close' | 'open' | 'remind') => router.post(`/pe
 const roleName = (id: string) => props.roles.find((one) => one.id === id)?.name ?? id
 const nameOf = (id: number | null) => props.people.find((one) => one.id === id)?.name
 const errors = computed(() => usePage<{ errors: Record<string, string> }>().props.errors)
+/** A box that is one of two words in the record. */
+const trained = { 'true-value': 'advanced', 'false-value': 'qualified' }
 const states = { active: '', invited: 'invited', closed: 'closed' } as const
 </script>
 <template>
@@ -60,6 +70,7 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
               <b class="font-[650]">{{ one.name }}</b>
               <span class="caption block"
                 >{{ roleName(one.role) }}<template v-if="one.licensed">, licensed</template
+                ><template v-if="one.experience === 'advanced'">, advanced training</template
                 ><template v-if="one.supervisor_id">, with {{ nameOf(one.supervisor_id) }}</template> · {{ one.email
                 }}<template v-if="states[one.state]"> · {{ states[one.state] }}</template></span
               >
@@ -92,9 +103,15 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
                 </option>
               </select>
             </div>
-            <label v-else-if="change.role !== 'reception'" class="flex min-h-[44px] items-center gap-2"
-              ><input v-model="change.licensed" type="checkbox" class="h-5 w-5 accent-walnut" /> licensed</label
-            >
+            <template v-else-if="change.role !== 'reception'">
+              <label class="flex min-h-[44px] items-center gap-2"
+                ><input v-model="change.licensed" type="checkbox" class="h-5 w-5 accent-walnut" /> licensed</label
+              >
+              <label class="flex min-h-[44px] items-center gap-2"
+                ><input v-model="change.experience" type="checkbox" class="h-5 w-5 accent-walnut" v-bind="trained" /> advanced
+                training</label
+              >
+            </template>
             <button type="submit" class="btn" :disabled="change.processing">Keep it so</button>
             <p class="w-full text-madder" role="alert">{{ change.errors.role ?? change.errors.supervisor_id }}</p>
           </form>
@@ -118,9 +135,15 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
             </select>
             <p class="text-madder" role="alert">{{ form.errors.supervisor_id }}</p>
           </template>
-          <label v-else-if="form.role !== 'reception'" class="mt-2 flex min-h-[44px] items-center gap-2"
-            ><input v-model="form.licensed" type="checkbox" class="h-5 w-5 accent-walnut" /> licensed to practise</label
-          >
+          <template v-else-if="form.role !== 'reception'">
+            <label class="mt-2 flex min-h-[44px] items-center gap-2"
+              ><input v-model="form.licensed" type="checkbox" class="h-5 w-5 accent-walnut" /> licensed to practise</label
+            >
+            <label class="flex min-h-[44px] items-center gap-2"
+              ><input v-model="form.experience" type="checkbox" class="h-5 w-5 accent-walnut" v-bind="trained" /> advanced training</label
+            >
+            <p class="caption">Some muscles and techniques are planned only for advanced training.</p>
+          </template>
           <button type="submit" class="btn-ink mt-3 w-full" :disabled="form.processing">Invite</button>
         </form>
       </aside>

@@ -7,6 +7,8 @@ import { useKeys } from '@/composables/useKeys'
 import { given, nameOf } from '@/composables/fields'
 import { isOf, useHand, useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
+import MovementPicker from '@/parts/MovementPicker.vue'
+import PlacePicker from '@/parts/PlacePicker.vue'
 import Scale from '@/parts/Scale.vue'
 import type { DemandId } from '@/types/ids.generated'
 import type { Complaint, EntryPayloads, Place } from '@/types/visit'
@@ -80,6 +82,17 @@ const demands = computed(
 const setDemand = (demand: DemandId) =>
   save('demand', demand, demands.value.has(demand) && one('demand', demand) ? null : { demand }, atlas.demands[demand])
 const worseDemands = (item: Complaint): DemandId[] => (item.worse_with ?? []).flatMap((entry) => ('demand' in entry ? [entry.demand] : []))
+type Moved = NonNullable<Complaint['better_with']>
+const worseMoves = (item: Complaint): Moved => (item.worse_with ?? []).flatMap((entry) => ('movement' in entry ? [entry] : []))
+/** Movements and demands stand in one list of the record: a change of one leaves the other as it was. */
+const worse = (moves: Moved, demanded: DemandId[]): Partial<Complaint> => {
+  const all = [...moves, ...demanded.map((demand) => ({ demand }))]
+  return { worse_with: all.length ? all : undefined }
+}
+const ownWords = (item: Complaint, event: Event) => {
+  const said = (event.target as HTMLTextAreaElement).value.trim()
+  if (said !== (item.words ?? '')) change(item, { words: said || undefined }, 'in own words')
+}
 const tasks = computed(() => all('function'))
 const taskName = ref('')
 const addTask = () => {
@@ -258,11 +271,42 @@ useKeys(
               type="button"
               class="cell !min-h-[36px] !px-2 text-[14px]"
               :aria-pressed="worseDemands(item).includes(demand)"
-              @click="change(item, { worse_with: toggle(worseDemands(item), demand).map((entry) => ({ demand: entry })) }, name)"
+              @click="change(item, worse(worseMoves(item), toggle(worseDemands(item), demand)), name)"
             >
               {{ name }}
             </button>
           </div>
+          <MovementPicker
+            :id="`worse-${idOf(item)}`"
+            class="mt-1"
+            label="A movement that makes it worse"
+            :moved="worseMoves(item)"
+            @change="(moved) => change(item, worse(moved ?? [], worseDemands(item)), 'worse with a movement')"
+          />
+          <p class="caption mt-2">Better with</p>
+          <MovementPicker
+            :id="`better-${idOf(item)}`"
+            label="A movement that eases it"
+            :moved="item.better_with ?? []"
+            @change="(moved) => change(item, { better_with: moved }, 'better with a movement')"
+          />
+          <p class="caption mt-2">Spreads to</p>
+          <PlacePicker
+            :id="`spreads-${idOf(item)}`"
+            label="Where it spreads to"
+            prompt="Where to?"
+            :places="item.spreads_to ?? []"
+            @change="(spread) => change(item, { spreads_to: spread }, 'where it spreads to')"
+          />
+          <label class="caption mt-2 block" :for="`words-${idOf(item)}`">In {{ words.possessive }} own words</label>
+          <textarea
+            :id="`words-${idOf(item)}`"
+            class="field"
+            rows="2"
+            maxlength="500"
+            :value="item.words ?? ''"
+            @change="ownWords(item, $event)"
+          />
         </template>
       </article>
       <h2 class="section-head mt-5">Which everyday tasks does it spoil?</h2>

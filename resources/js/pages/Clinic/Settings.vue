@@ -17,6 +17,7 @@ interface Personal {
   theme?: string | null
   idle_minutes?: number | null
   thumb_minutes?: number | null
+  spared?: string[] | null
   pedals?: Pedals | null
   school?: Record<string, string | null> | null
 }
@@ -26,6 +27,8 @@ const props = defineProps<{
   own: Personal
   clinic: Clinic & { name: string; timezone: string }
   keeps: boolean
+  /** of whoever works at the table */
+  body: { mass_kg: number | null; aids: string[]; choices: { hand: Record<string, string>; aids: Record<string, string> } } | null
   choices: {
     pressure_unit: string[]
     date_form: Record<string, string>
@@ -47,7 +50,10 @@ const own = useForm({
   theme: props.own.theme ?? null,
   idle_minutes: props.own.idle_minutes ?? null,
   thumb_minutes: props.own.thumb_minutes ?? null,
+  spared: props.own.spared ?? [],
   pedals: props.own.pedals ?? null,
+  mass_kg: props.body?.mass_kg ?? null,
+  aids: props.body?.aids ?? [],
   school: Object.fromEntries(Object.keys(props.choices.school).map((one) => [one, props.own.school?.[one] ?? null])),
 })
 const clinic = useForm({
@@ -142,10 +148,38 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
             label="Firm thumb work a day, minutes"
             type="number"
             :placeholder="`as the clinic: ${clinic.thumb_minutes}`"
-            hint="Measured against on Today."
+            hint="Beyond it no plan of the day uses a thumb."
             :error="fault(own, 'thumb_minutes')"
           />
         </div>
+        <template v-if="body">
+          <h3 class="section-head mt-6">Your hands</h3>
+          <p class="caption mb-2">Plans choose the hand or tool by these, so that your joints last.</p>
+          <FormField
+            id="own-mass"
+            v-model="own.mass_kg"
+            class="max-w-[260px]"
+            label="Your weight, kg"
+            type="number"
+            placeholder="not told: taken as 70"
+            hint="How much you can lean without pushing."
+            :error="fault(own, 'mass_kg')"
+          />
+          <div class="mt-3 grid gap-x-5 gap-y-3 sm:grid-cols-2">
+            <fieldset>
+              <legend class="caption mb-1">Spared for now: no plan uses them</legend>
+              <label v-for="(name, id) in body.choices.hand" :key="id" class="flex min-h-[36px] items-center gap-2"
+                ><input v-model="own.spared" type="checkbox" class="size-5 accent-walnut" :value="id" /> {{ name }}</label
+              >
+            </fieldset>
+            <fieldset>
+              <legend class="caption mb-1">Tools you have</legend>
+              <label v-for="(name, id) in body.choices.aids" :key="id" class="flex min-h-[36px] items-center gap-2"
+                ><input v-model="own.aids" type="checkbox" class="size-5 accent-walnut" :value="id" /> {{ name }}</label
+              >
+            </fieldset>
+          </div>
+        </template>
         <h3 class="section-head mt-6">Pedals in the treatment room</h3>
         <p class="caption mb-2">A pedal is a keyboard with a few keys. Put the cursor into a box and step on it.</p>
         <div class="grid gap-3 sm:grid-cols-3">

@@ -8,7 +8,7 @@ import Choices from '@/parts/Choices.vue'
 import NumberField from '@/parts/NumberField.vue'
 import { dayWords } from '@/composables/settings'
 import { capital } from '@/parts/words'
-import PlacePicker from './PlacePicker.vue'
+import PlacePicker from '@/parts/PlacePicker.vue'
 import type { ConditionAnswer } from '@/types/visit'
 
 /** One condition: the few details that decide what it means today, the open ones first in view; what is complete folds to a line. */

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cases;
+
+use App\Models\User;
+use App\Models\Visit;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Somatrace\Core\Clinic;
+
+/**
+ * What a day has asked of somebody's hands so far: minutes of firm pressure, by tool. Of a visit in which something was done, what was
+ * done; of one whose plan was agreed and waits, what was agreed.
+ */
+final readonly class HandLoad
+{
+    public function __construct(private Clinic $clinic)
+    {
+    }
+
+    /** @return array<string, float> of the day until this visit began, itself left out */
+    public function before(Visit $visit): array
+    {
+        $began = $visit->started_at;
+        $dawn = $began->setTimezone($visit->user->clinic->timezone)->startOfDay()->utc();
+
+        return $this->of($visit->user, $dawn, $began, $visit->id);
+    }
+
+    /** @return array<string, float> of visits that began from one moment until before another */
+    public function of(User $user, CarbonImmutable $from, CarbonImmutable $to, ?int $except = null): array
+    {
+        $visits = DB::table('visits')->where('user_id', $user->id)->where('origin', '!=', 'elsewhere')
+            ->where('started_at', '>=', $from)->where('started_at', '<', $to)
+            ->when($except !== null, static fn ($query) => $query->where('id', '!=', $except))
+            ->pluck('id')->all();
+        if ($visits === []) {
+            return [];
+        }
+        $events = DB::table('treatment_events')->whereIn('visit_id', $visits)->whereNull('fault')
+            ->whereIn('type', ['pass_reached', 'step_done', 'step_skipped', 'stopped'])
+            ->get(['visit_id', 'step', 'type', 'payload'])->groupBy('visit_id');
+        $plans = DB::table('plans')->whereIn('visit_id', array_diff($visits, $events->keys()->all()))->orderBy('id')
+            ->pluck('document', 'visit_id');
+        $load = [];
+        foreach ($events as $ofVisit) {
+            foreach ($this->done(array_values($ofVisit->all())) as $tool => $minutes) {
+                $load[$tool] = ($load[$tool] ?? 0.0) + $minutes;
+            }
+        }
+        foreach ($plans as $document) {
+            foreach ((array) (json_decode((string) $document, true)['therapist_load'] ?? []) as $tool => $minutes) {
+                $load[$tool] = ($load[$tool] ?? 0.0) + (float) $minutes;
+            }
+        }
+        ksort($load);
+
+        return array_map(static fn (float $minutes): float => round($minutes, 1), $load);
+    }
+
+    /** @param  array<string, float>  $load */
+    public function thumbs(array $load): float
+    {
+        $thumbs = array_filter($load, fn (string $tool): bool => $this->clinic->atlas->tool($tool)->isThumb, ARRAY_FILTER_USE_KEY);
+
+        return round(array_sum($thumbs), 1);
+    }
+
+    /**
+     * @param  list<\stdClass>  $events
+     * @return array<string, float>
+     */
+    private function done(array $events): array
+    {
+        $firm = [];
+        $tools = [];
+        foreach ($events as $event) {
+            $payload = (array) json_decode((string) $event->payload, true);
+            if ($event->type === 'pass_reached') {
+                $counts = (float) $payload['pressure'] >= $this->clinic->firmFrom();
+                $firm[$event->step] = ($firm[$event->step] ?? 0.0) + ($counts ? (float) ($payload['seconds'] ?? 0) / 60 : 0.0);
+            } elseif (is_string($payload['tool'] ?? null)) {
+                $tools[$event->step] = $payload['tool'];
+            }
+        }
+        $load = [];
+        foreach (array_intersect_key($firm, $tools) as $step => $minutes) {
+            $load[$tools[$step]] = ($load[$tools[$step]] ?? 0.0) + $minutes;
+        }
+
+        return $load;
+    }
+}
