@@ -206,6 +206,28 @@ final class RoundTripTest extends TestCase
         );
     }
 
+    public function test_a_birth_told_in_weeks_comes_in_as_an_answer_with_its_day_unless_it_was_answered(): void
+    {
+        $postnatal = function (int $weeks, array $health): array {
+            $user = $this->therapist();
+            $client = $this->client($user);
+            $case = [
+                'format' => 'somatrace.case', 'version' => 1, 'as_of' => '2026-03-30',
+                'client' => ['age' => 30, 'weeks_since_birth' => $weeks],
+                'health' => (object) $health,
+            ];
+            $this->bring($client, $user, 'case.json', (string) json_encode($case));
+            $conditions = app(CaseAssembler::class)->document($this->visit($user, $client))['health']['conditions'] ?? [];
+
+            return array_map(static fn (array $one): array => array_diff_key($one, ['on' => true]), $conditions);
+        };
+
+        self::assertSame([['condition' => 'postnatal', 'answer' => 'yes', 'since' => '2026-01-05']], $postnatal(12, []));
+        self::assertSame([], $postnatal(13, []));
+        $told = ['condition' => 'postnatal', 'answer' => 'yes', 'severity' => 'severe'];
+        self::assertSame([$told], $postnatal(5, ['conditions' => [$told]]));
+    }
+
     public function test_what_was_denied_elsewhere_is_asked_again_here_and_what_was_affirmed_stands(): void
     {
         $user = $this->therapist();
