@@ -42,11 +42,10 @@ final readonly class Therapist
     /** @return array<string, array<string, float>> */
     private static function budgets(?Fields $f): array
     {
-        $budgets = [];
-        foreach ($f?->keys() ?? [] as $tool) {
-            $budgets[$tool] = $f->floatMap($tool);
+        if ($f === null) {
+            return [];
         }
 
-        return $budgets;
+        return array_combine($f->keys(), array_map($f->floatMap(...), $f->keys()));
     }
 }

@@ -155,28 +155,29 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
         <template v-if="body">
           <h3 class="section-head mt-6">Your hands</h3>
           <p class="caption mb-2">Plans choose the hand or tool by these, so that your joints last.</p>
-          <FormField
-            id="own-mass"
-            v-model="own.mass_kg"
-            class="max-w-[260px]"
-            label="Your weight, kg"
-            type="number"
-            placeholder="not told: taken as 70"
-            hint="How much you can lean without pushing."
-            :error="fault(own, 'mass_kg')"
-          />
-          <div class="mt-3 grid gap-x-5 gap-y-3 sm:grid-cols-2">
-            <fieldset>
-              <legend class="caption mb-1">Spared for now: no plan uses them</legend>
-              <label v-for="(name, id) in body.choices.hand" :key="id" class="flex min-h-[36px] items-center gap-2"
-                ><input v-model="own.spared" type="checkbox" class="size-5 accent-walnut" :value="id" /> {{ name }}</label
-              >
-            </fieldset>
+          <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
+            <FormField
+              id="own-mass"
+              v-model="own.mass_kg"
+              label="Your weight, kg"
+              type="number"
+              placeholder="not told: taken as 70"
+              hint="How much you can lean without pushing."
+              :error="fault(own, 'mass_kg')"
+            />
             <fieldset>
               <legend class="caption mb-1">Tools you have</legend>
               <label v-for="(name, id) in body.choices.aids" :key="id" class="flex min-h-[36px] items-center gap-2"
                 ><input v-model="own.aids" type="checkbox" class="size-5 accent-walnut" :value="id" /> {{ name }}</label
               >
+            </fieldset>
+            <fieldset class="sm:col-span-2">
+              <legend class="caption mb-1">Spared for now: no plan uses them</legend>
+              <div class="gap-x-5 sm:columns-2">
+                <label v-for="(name, id) in body.choices.hand" :key="id" class="flex min-h-[36px] items-center gap-2"
+                  ><input v-model="own.spared" type="checkbox" class="size-5 accent-walnut" :value="id" /> {{ name }}</label
+                >
+              </div>
             </fieldset>
           </div>
         </template>
