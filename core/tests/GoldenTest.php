@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Safety\RuleRegister;
+use Somatrace\Core\Tests\Support\Core;
+use Somatrace\Core\Tests\Support\MadeUpCases;
+use Somatrace\Core\Tests\Support\MadeUpCourses;
+
+/**
+ * What the core says of the examples, word for word, and of some hundred made-up clients, as sums: a change of the code that was to change
+ * nothing shows here if it did. After one that was meant to, GOLDEN=write writes them anew, and the difference is read before it is kept.
+ * Plans are held by the tables and properties of planning.
+ */
+final class GoldenTest extends TestCase
+{
+    private const FOLDER = __DIR__.'/golden';
+
+    /** @return array<string, mixed> every judgement */
+    private static function judged(CaseFile $case): array
+    {
+        $clinic = Core::clinic();
+
+        return json_decode(json_encode([
+            'safety' => $clinic->screen($case)->toArray(),
+            'worklist' => $clinic->worklist($case)->toArray(),
+            'everything to measure' => $clinic->worklist($case, full: true)->toArray(),
+            'compared' => array_map(static fn ($one): array => $one->toArray(), $clinic->compared($case)),
+            'ranking' => $clinic->rank($case)->toArray(),
+            'chains' => array_map(static fn ($one): array => $one->toArray(), $clinic->chains($case)),
+            'response' => $clinic->respond($case)->toArray(),
+        ], JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+    }
+
+    #[DataProvider('examples')]
+    public function test_of_an_example_every_word_is_as_it_was(string $name): void
+    {
+        $this->same("$name.json", self::text(self::judged(Core::example($name))));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function examples(): iterable
+    {
+        foreach (glob(__DIR__.'/fixtures/cases/*.json') ?: [] as $path) {
+            yield basename($path, '.json') => [basename($path, '.json')];
+        }
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProvider('clients')]
+    public function test_of_a_made_up_client_every_judgement_is_as_it_was(string $name, array $case): void
+    {
+        $sums = array_map(
+            static fn (array $judgement): string => substr(hash('sha256', self::text($judgement)), 0, 10), self::judged(Core::case($case)),
+        );
+        $told = implode(' ', array_map(static fn (string $what, string $sum): string => "$what $sum", array_keys($sums), $sums));
+        $kept = self::kept();
+        if (getenv('GOLDEN') === 'write') {
+            $kept[$name] = $told;
+            file_put_contents(self::FOLDER.'/clients.txt', self::lines($kept));
+        }
+        self::assertSame(
+            $kept[$name] ?? 'is new', $told,
+            'what it is now: GOLDEN=write vendor/bin/phpunit core/tests/GoldenTest.php, and read the difference',
+        );
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>}> */
+    public static function clients(): iterable
+    {
+        foreach ([...MadeUpCourses::ofEveryRegion(14), ...MadeUpCases::many(40)] as $name => [$case]) {
+            yield $name => [$name, $case];
+        }
+    }
+
+    public function test_every_rule_says_what_it_said(): void
+    {
+        $rows = (new RuleRegister(Core::clinic()->atlas, dirname(__DIR__).'/data'))->rows();
+
+        $this->same('rules.json', self::text($rows));
+    }
+
+    private function same(string $file, string $text): void
+    {
+        if (getenv('GOLDEN') === 'write') {
+            file_put_contents(self::FOLDER."/$file", $text);
+        }
+        self::assertStringEqualsFile(self::FOLDER."/$file", $text);
+    }
+
+    /** @param  array<array-key, mixed>  $what */
+    private static function text(array $what): string
+    {
+        return json_encode($what, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+    }
+
+    /** @return array<string, string> what is kept of each client, by name */
+    private static function kept(): array
+    {
+        $kept = [];
+        foreach (file(self::FOLDER.'/clients.txt', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+            [$name, $told] = explode(' | ', $line);
+            $kept[$name] = $told;
+        }
+
+        return $kept;
+    }
+
+    /** @param  array<string, string>  $kept */
+    private static function lines(array $kept): string
+    {
+        ksort($kept, SORT_NATURAL);
+
+        return implode('', array_map(static fn (string $name, string $told): string => "$name | $told\n", array_keys($kept), $kept));
+    }
+}

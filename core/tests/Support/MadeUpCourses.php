@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests\Support;
+
+use Somatrace\Core\Simulation\Chance;
+
+/**
+ * Clients in the middle of something: with visits behind them, an injury, hands that are spared, a device, a long or a very short visit.
+ * Valid, of every region, the same for the same seed.
+ */
+final readonly class MadeUpCourses
+{
+    private const AS_OF = '2026-03-02';
+
+    private const CONDITIONS = [
+        ['condition' => 'muscle_strain', 'zoned' => true, 'dated' => true], ['condition' => 'pregnancy', 'weeks' => true],
+        ['condition' => 'osteoporosis'], ['condition' => 'hypermobility'], ['condition' => 'joint_replacement', 'zoned' => true],
+        ['condition' => 'whiplash_injury', 'dated' => true], ['condition' => 'anticoagulant_or_clotting_disorder'],
+        ['condition' => 'varicose_veins', 'zoned' => true], ['condition' => 'tendon_inflammation', 'zoned' => true, 'dated' => true],
+        ['condition' => 'disc_or_root_signs'], ['condition' => 'fibromyalgia'],
+    ];
+
+    public function __construct(private Chance $chance)
+    {
+    }
+
+    /** @return array<string, array{array<string, mixed>}> case documents by name */
+    public static function ofEveryRegion(int $each, int $seed = 20261128): array
+    {
+        $courses = new self(new Chance($seed));
+        $made = [];
+        foreach (MadeUpCases::ofEveryRegion($each, $seed) as $name => [$case]) {
+            $made[$name] = [$courses->continued($case)];
+        }
+
+        return $made;
+    }
+
+    /**
+     * @param  array<string, mixed>  $case
+     * @return array<string, mixed>
+     */
+    private function continued(array $case): array
+    {
+        foreach (self::CONDITIONS as $one) {
+            if ($this->chance->oneIn(8)) {
+                $case['health']['conditions'][] = array_filter([
+                    'condition' => $one['condition'], 'answer' => 'yes', 'severity' => $this->chance->pick(['mild', 'moderate', 'severe']),
+                    'since' => isset($one['dated']) ? $this->daysAgo($this->chance->int(1, 60)) : null,
+                    'weeks_pregnant' => isset($one['weeks']) ? $this->chance->int(4, 38) : null,
+                    'zones' => isset($one['zoned'])
+                        ? array_map(
+                            static fn (array $hurts): array => array_intersect_key($hurts, ['zone' => 1, 'side' => 1]),
+                            array_slice($case['findings']['complaints'], 0, 1),
+                        )
+                        : null,
+                ], static fn (mixed $value): bool => $value !== null);
+            }
+        }
+        $case['client']['age'] = $this->chance->pick([19, 33, 47, 62, 76, 84]);
+        $case['client']['stoic'] = $this->chance->oneIn(4);
+        $case['session'] = [
+            'minutes' => $this->chance->pick([15, 20, 30, 45, 60, 90, 120]),
+            'school' => array_map($this->chance->pick(...), Core::clinic()->schools()),
+            ...($this->chance->oneIn(4) ? ['positions_possible' => ['side_left', 'side_right', 'seated']] : []),
+        ];
+        $case['therapist'] = [
+            'mass_kg' => $this->chance->int(42, 110), 'experience' => $this->chance->pick(['student', 'qualified', 'advanced']),
+            ...($this->chance->oneIn(3) ? ['injured' => [$this->chance->pick(['thumb', 'elbow', 'fingers_reinforced'])]] : []),
+            ...($this->chance->oneIn(3) ? ['load_today' => ['thumb' => $this->chance->int(0, 40)]] : []),
+            ...($this->chance->oneIn(3) ? ['tools' => ['palm', 'thumb', 'fingers_reinforced', 'percussion_tool']] : []),
+        ];
+        foreach (array_keys(Core::clinic()->atlas->consentAreas) as $area) {
+            if (! $this->chance->oneIn(4)) {
+                $case['consent'][] = ['area' => $area, 'given' => true];
+            }
+        }
+        foreach ($case['findings']['palpation'] ?? [] as $index => $felt) {
+            if ($this->chance->oneIn(3)) {
+                $case['findings']['palpation'][$index]['ppt_kpa'] = $this->chance->int(60, 700);
+            }
+        }
+        $case['findings']['complaints'][0] += array_filter([
+            'since' => $this->chance->oneIn(2) ? $this->daysAgo($this->chance->pick([2, 9, 20, 50, 300])) : null,
+            'worst_week' => $this->chance->oneIn(2) ? 10 : null,
+            'qualities' => $this->chance->oneIn(3)
+                ? [$this->chance->pick(['ache', 'tingling', 'burning', 'sharp'])]
+                : null,
+        ], static fn (mixed $value): bool => $value !== null);
+        for ($visits = $this->chance->int(0, 5), $days = 0; $visits > 0; $visits--) {
+            $days += $this->chance->int(3, 15);
+            $case['history'][] = $this->visit($case['findings'], $this->daysAgo($days));
+        }
+        $case['history'] = array_reverse($case['history'] ?? []);
+        if ($case['history'] !== [] && $this->chance->oneIn(3)) {
+            $felt = $case['findings']['palpation'][0] ?? null;
+            $case['exposure'] = $felt === null ? [] : [['muscle' => $felt['muscle'], 'side' => $felt['side'], 'visits' => 6]];
+        }
+
+        return array_filter($case, static fn (mixed $part): bool => $part !== []);
+    }
+
+    /**
+     * @param  array<string, list<array<string, mixed>>>  $today
+     * @return array<string, mixed>
+     */
+    private function visit(array $today, string $date): array
+    {
+        $before = array_map(fn (array $list): array => array_map($this->otherwise(...), $list), $today);
+        $worked = array_slice($today['palpation'] ?? [], 0, $this->chance->int(1, 4));
+
+        return array_filter([
+            'date' => $date, 'findings' => $before,
+            'after' => $this->chance->oneIn(2)
+                ? array_map(fn (array $list): array => array_map($this->otherwise(...), $list), array_intersect_key($before, [
+                    'complaints' => true, 'palpation' => true, 'range' => true,
+                ]))
+                : [],
+            'done' => array_map(fn (array $felt): array => [
+                'muscle' => $felt['muscle'], 'side' => $felt['side'], 'minutes' => $this->chance->int(1, 8),
+                'max_pressure' => $this->chance->int(2, 8), 'seconds_at_pressure' => $this->chance->int(10, 300),
+                'signs' => $this->chance->oneIn(3) ? [$this->chance->pick(['softened', 'nothing_changed', 'spasm', 'referral_faded'])] : [],
+            ], $worked),
+            'aftermath' => $this->chance->oneIn(2)
+                ? [array_filter([
+                    'hours' => 72, 'soreness_hours' => $this->chance->pick([0, 12, 30, 60]), 'worse' => $this->chance->oneIn(4),
+                    'home_care_done' => $this->chance->oneIn(3) ? null : $this->chance->pick([0, 0.5, 1]),
+                ], static fn (mixed $value): bool => $value !== null)]
+                : [],
+        ], static fn (mixed $part): bool => $part !== []);
+    }
+
+    /**
+     * The same thing on another day.
+     *
+     * @param  array<string, mixed>  $finding
+     * @return array<string, mixed>
+     */
+    private function otherwise(array $finding): array
+    {
+        $by = fn (float $value, float $least, float $most, float $step): float => max(
+            $least, min($most, $value + $step * $this->chance->int(-2, 3)),
+        );
+
+        return match (true) {
+            isset($finding['zone']) => array_diff_key(
+                [...$finding, 'now' => $by($finding['now'], 0, 10, 1)], ['worst_week' => 1, 'since' => 1],
+            ),
+            isset($finding['active']) => [...$finding, 'active' => max(0, $finding['active'] - 6 * $this->chance->int(0, 2))],
+            isset($finding['tenderness']) => [...$finding, 'tenderness' => (int) $by($finding['tenderness'], 0, 4, 1)],
+            isset($finding['strength']) => [...$finding, 'strength' => (int) $by($finding['strength'], 2, 5, 1)],
+            isset($finding['grade']) => [...$finding, 'grade' => (int) $by($finding['grade'], 0, 3, 1)],
+            default => $finding,
+        };
+    }
+
+    private function daysAgo(int $days): string
+    {
+        return (new \DateTimeImmutable(self::AS_OF))->modify("-$days days")->format('Y-m-d');
+    }
+}
