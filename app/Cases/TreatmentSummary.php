@@ -156,7 +156,7 @@ final readonly class TreatmentSummary
     private function sign(array $done, array $payload): array
     {
         $sign = $payload['sign'] ?? null;
-        if (is_string($sign) && $this->clinic->atlas->isSign($sign) && ! in_array($sign, $done['signs'], true)) {
+        if (is_string($sign) && $this->clinic->atlas()->isSign($sign) && ! in_array($sign, $done['signs'], true)) {
             $done['signs'][] = $sign;
         }
 

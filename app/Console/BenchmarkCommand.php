@@ -23,7 +23,7 @@ final class BenchmarkCommand extends Command
         $compiled = storage_path('framework/cache/somatrace.atlas');
         $folder = base_path('core/data');
         Atlas::load($folder, $compiled);
-        $text = json_encode($this->fullCase(Clinic::open(compiled: $compiled)->atlas), JSON_THROW_ON_ERROR);
+        $text = json_encode($this->fullCase(Clinic::open(compiled: $compiled)->atlas()), JSON_THROW_ON_ERROR);
         $rows = [
             ['load the atlas, compiled', '8', $this->median($rounds, static fn (): Atlas => Atlas::load($folder, $compiled))],
             ['build the atlas from its files', '', $this->median(3, static fn (): Atlas => Atlas::build($folder))],

@@ -43,7 +43,7 @@ final class SafetyCommand extends Command
         $trial = new SafetyTrial($clinic);
         [$times, $verdicts, $broken] = [[], [], []];
         foreach (
-            (new Intakes($clinic->atlas, $clinic->rules()))->many(
+            (new Intakes($clinic->atlas(), $clinic->rules()))->many(
                 max(1, (int) $this->option('intakes')), (int) $this->option('seed'),
             ) as $number
                 => $case

@@ -84,14 +84,14 @@ final readonly class EntryWords
     /** @param  array<array-key, mixed>  $finding  of a test: its answer in the words of that test */
     private function answer(array $finding): string
     {
-        $test = $this->clinic->atlas->tests[(string) ($finding['test'] ?? '')] ?? null;
+        $test = $this->clinic->atlas()->tests[(string) ($finding['test'] ?? '')] ?? null;
 
         return $test->answers[(string) $finding['result']] ?? $this->id((string) $finding['result']);
     }
 
     private function id(string $id): string
     {
-        $atlas = $this->clinic->atlas;
+        $atlas = $this->clinic->atlas();
 
         return match (true) {
             preg_match('/^\d{4}-\d\d-\d\d$/', $id) === 1 => CarbonImmutable::parse($id)->format('j M Y'),

@@ -51,7 +51,7 @@ final readonly class Settings
             'thumb_minutes' => ['nullable', 'integer', 'between:5,240'],
             'spared' => $personal ? ['nullable', 'array'] : ['prohibited'],
             'spared.*' => [
-                'distinct', new In(array_keys(array_filter($core->atlas->tools, static fn (Tool $tool): bool => ! $tool->isAid))),
+                'distinct', new In(array_keys(array_filter($core->atlas()->tools, static fn (Tool $tool): bool => ! $tool->isAid))),
             ],
             'pedals' => ['nullable', 'array:'.implode(',', array_keys(self::PEDALS))],
             // a pedal is a keyboard with a few keys; those that are needed to get about are left alone

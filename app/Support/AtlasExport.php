@@ -36,7 +36,7 @@ final readonly class AtlasExport
 
     private function ids(): string
     {
-        $atlas = $this->clinic->atlas;
+        $atlas = $this->clinic->atlas();
         $rules = $this->clinic->rules();
         $unions = [
             'ZoneId' => $atlas->zones, 'MuscleId' => $atlas->muscles, 'MovementId' => $atlas->movements, 'TestId' => $atlas->tests,
@@ -59,7 +59,7 @@ final readonly class AtlasExport
     /** @return array<string, mixed> */
     private function atlas(): array
     {
-        $atlas = $this->clinic->atlas;
+        $atlas = $this->clinic->atlas();
         $rules = $this->clinic->rules();
 
         return [
@@ -171,7 +171,7 @@ final readonly class AtlasExport
     /** @return list<string> */
     private function watch(Muscle $muscle, Side $side): array
     {
-        $atlas = $this->clinic->atlas;
+        $atlas = $this->clinic->atlas();
 
         return array_column($atlas->watchOf($muscle, $atlas->hazardsOf($muscle, $side)), 'text');
     }

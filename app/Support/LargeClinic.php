@@ -145,8 +145,8 @@ final class LargeClinic
 
     private function findings(int $visits, int $count): void
     {
-        $muscles = array_keys($this->core->atlas->muscles);
-        $movements = array_values(array_filter($this->core->atlas->movements, static fn ($one): bool => $one->paired));
+        $muscles = array_keys($this->core->atlas()->muscles);
+        $movements = array_values(array_filter($this->core->atlas()->movements, static fn ($one): bool => $one->paired));
         $of = DB::table('visits')->orderBy('id')->get(['id', 'client_id', 'user_id', 'started_at'])->all();
         $each = array_fill(0, $visits, intdiv($count, $visits));
         for ($rest = 0; $rest < $count % $visits; $rest++) {

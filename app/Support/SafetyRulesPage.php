@@ -35,7 +35,7 @@ final readonly class SafetyRulesPage
     public function text(): string
     {
         $text = self::HEAD;
-        $register = new RuleRegister($this->clinic->atlas, base_path('core/data'));
+        $register = new RuleRegister($this->clinic->atlas(), base_path('core/data'));
         foreach (['SafetyTableTest' => $register->rows(), 'TouchTableTest' => $register->touchRows()] as $test => $rows) {
             foreach ($rows as $row) {
                 $cells = [$row->id, $row->when, $row->does, $row->source, "$test {$row->id}"];

@@ -44,8 +44,6 @@ use Somatrace\Core\Treatment\EventCheck;
 
 /**
  * The one door to the core: screen, rank, plan, respond. Everything behind it is pure and explains itself.
- *
- * @property-read Atlas $atlas
  */
 final class Clinic
 {
@@ -116,11 +114,9 @@ final class Clinic
      *
      * @throws FaultyDocument when a data file is wrong
      */
-    public function __get(string $name): Atlas
+    public function atlas(): Atlas
     {
-        return $name === 'atlas'
-            ? $this->loaded ??= Atlas::load($this->folder, $this->compiled)
-            : throw new \LogicException("a clinic has no $name");
+        return $this->loaded ??= Atlas::load($this->folder, $this->compiled);
     }
 
     public function version(): string
@@ -135,7 +131,7 @@ final class Clinic
 
     public function sense(): CaseSense
     {
-        return new CaseSense($this->atlas, $this->entries()->identities);
+        return new CaseSense($this->atlas(), $this->entries()->identities);
     }
 
     /** The folder of the schemas. */
@@ -163,7 +159,7 @@ final class Clinic
 
     public function events(): EventCheck
     {
-        return $this->events ??= new EventCheck($this->atlas, new SchemaValidator($this->folder.'/schema/events.schema.json'));
+        return $this->events ??= new EventCheck($this->atlas(), new SchemaValidator($this->folder.'/schema/events.schema.json'));
     }
 
     public function writer(): CaseWriter
@@ -183,7 +179,7 @@ final class Clinic
 
     private function gate(): SafetyGate
     {
-        return $this->gate ??= new SafetyGate($this->atlas, $this->rules(), $this->tissue(), $this->reproduction());
+        return $this->gate ??= new SafetyGate($this->atlas(), $this->rules(), $this->tissue(), $this->reproduction());
     }
 
     /** Where nobody should be treated, nobody should be tested further either: then no next check is offered. */
@@ -205,7 +201,7 @@ final class Clinic
     public function whatIf(CaseFile $case, string $kind, string $id, Anatomy\Side $side): array
     {
         $suppose = fn (bool $answers): PatternResult => $this->engine()->rank(
-            (new Supposing($this->atlas))->with($case, $kind, $id, $side, $answers),
+            (new Supposing($this->atlas()))->with($case, $kind, $id, $side, $answers),
         );
 
         return ['answers' => $suppose(true), 'clean' => $suppose(false)];
@@ -221,31 +217,31 @@ final class Clinic
      */
     public function worklist(CaseFile $case, array $regions = [], bool $full = false, ?string $position = null): Worklist
     {
-        return (new Worklists($this->atlas, new TestGuard($this->rules(), $this->gate())))->of($case, $regions, $full, $position);
+        return (new Worklists($this->atlas(), new TestGuard($this->rules(), $this->gate())))->of($case, $regions, $full, $position);
     }
 
     /** @return list<Comparison> what was measured today beside the usual, the other side, the last time and the first */
     public function compared(CaseFile $case): array
     {
-        return (new Comparing($this->atlas, $this->responseFigures()->measures))->of($case);
+        return (new Comparing($this->atlas(), $this->responseFigures()->measures))->of($case);
     }
 
     /** @return list<Chain> what found in one place would keep up the trouble in another */
     public function chains(CaseFile $case): array
     {
-        return (new Chains($this->atlas, ChainFigures::load($this->folder)))->of($case, $this->ranking($case));
+        return (new Chains($this->atlas(), ChainFigures::load($this->folder)))->of($case, $this->ranking($case));
     }
 
     public function respond(CaseFile $case): ResponseResult
     {
-        $this->judge ??= new ResponseJudge($this->atlas, $this->responseFigures(), $this->quietness(), $this->tissue());
+        $this->judge ??= new ResponseJudge($this->atlas(), $this->responseFigures(), $this->quietness(), $this->tissue());
 
         return $this->responded[$case] ??= $this->judge->judge($case);
     }
 
     public function plan(CaseFile $case): PlanResult
     {
-        $this->planner ??= new Planner($this->atlas, $this->planFigures());
+        $this->planner ??= new Planner($this->atlas(), $this->planFigures());
 
         return $this->planner->plan($case, $this->screen($case), $this->ranking($case), $this->respond($case));
     }
@@ -301,12 +297,12 @@ final class Clinic
 
     public function search(): Search
     {
-        return $this->search ??= new Search($this->atlas);
+        return $this->search ??= new Search($this->atlas());
     }
 
     public function trainer(): Trainer
     {
-        return $this->trainer ??= new Trainer($this->atlas, $this->planFigures()->regions, $this->planFigures()->regionOfZone);
+        return $this->trainer ??= new Trainer($this->atlas(), $this->planFigures()->regions, $this->planFigures()->regionOfZone);
     }
 
     /** Felt pressure, 0–10, from which work counts as a load on the therapist's hands. */
@@ -339,7 +335,7 @@ final class Clinic
 
     public function engineWith(Figures $figures): PatternEngine
     {
-        return new PatternEngine($this->atlas, $figures, $this->quietness(), $this->reproduction());
+        return new PatternEngine($this->atlas(), $figures, $this->quietness(), $this->reproduction());
     }
 
     /** The ranking by itself, without the gate: for trials on simulated clients. */
@@ -350,12 +346,12 @@ final class Clinic
 
     private function reproduction(): Reproduction
     {
-        return new Reproduction($this->atlas, $this->rules()->groupsOfMovement);
+        return new Reproduction($this->atlas(), $this->rules()->groupsOfMovement);
     }
 
     private function tissue(): ConditionTissue
     {
-        return $this->tissue ??= new ConditionTissue($this->atlas, $this->rules());
+        return $this->tissue ??= new ConditionTissue($this->atlas(), $this->rules());
     }
 
     private function responseFigures(): ResponseFigures
@@ -365,6 +361,6 @@ final class Clinic
 
     private function quietness(): Quietness
     {
-        return $this->quietness ??= new Quietness($this->atlas, $this->responseFigures());
+        return $this->quietness ??= new Quietness($this->atlas(), $this->responseFigures());
     }
 }

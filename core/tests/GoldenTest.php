@@ -80,7 +80,7 @@ final class GoldenTest extends TestCase
 
     public function test_every_rule_says_what_it_said(): void
     {
-        $rows = (new RuleRegister(Core::clinic()->atlas, dirname(__DIR__).'/data'))->rows();
+        $rows = (new RuleRegister(Core::clinic()->atlas(), dirname(__DIR__).'/data'))->rows();
 
         $this->same('rules.json', self::text($rows));
     }

@@ -139,7 +139,7 @@ final class PropertiesTest extends TestCase
     public function test_every_touch_of_a_plan_passes_the_gate(array $case): void
     {
         $file = MadeUpCases::read($case);
-        $gate = TouchGate::of(Core::clinic()->atlas, Core::clinic()->screen($file), $file);
+        $gate = TouchGate::of(Core::clinic()->atlas(), Core::clinic()->screen($file), $file);
         $force = [];
         $gloved = false;
         foreach (Core::clinic()->plan($file)->steps as $step) {

@@ -160,7 +160,7 @@ final class DemoStory extends Seeder
     private function work(Visit $visit, string $step, CarbonImmutable $at, array $done): void
     {
         [$muscle, $side, $technique, $tool, $pressures] = $done;
-        $scale = $this->core->atlas->muscle($muscle)->pptKpa / 7.5;
+        $scale = $this->core->atlas()->muscle($muscle)->pptKpa / 7.5;
         $this->event($visit, 'step_started', $step, $at, ['muscle' => $muscle, 'side' => $side]);
         foreach ($pressures as $pass => $pressure) {
             $this->event(

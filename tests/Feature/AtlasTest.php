@@ -45,7 +45,7 @@ final class AtlasTest extends TestCase
     public function test_every_entry_has_its_page_and_every_link_on_it_leads_somewhere(string $kind): void
     {
         $this->actingAs($this->therapist());
-        $atlas = app(Clinic::class)->atlas;
+        $atlas = app(Clinic::class)->atlas();
         $ids = array_keys(match ($kind) {
             'muscle' => $atlas->muscles, 'movement' => $atlas->movements, 'test' => $atlas->tests, 'technique' => $atlas->techniques,
             default => $atlas->handbook()->landmarks
@@ -162,7 +162,7 @@ final class AtlasTest extends TestCase
     public function test_every_landmark_of_the_atlas_lies_on_the_views_of_the_figure_it_says(): void
     {
         $figure = json_decode((string) file_get_contents(base_path('resources/js/chart/art/index.generated.json')), true);
-        foreach (app(Clinic::class)->atlas->handbook()->landmarks as $landmark) {
+        foreach (app(Clinic::class)->atlas()->handbook()->landmarks as $landmark) {
             self::assertSame($landmark->views, array_keys($figure['landmarks'][$landmark->id] ?? []), $landmark->id);
         }
     }

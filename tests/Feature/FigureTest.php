@@ -45,7 +45,7 @@ final class FigureTest extends TestCase
 
     public function test_every_muscle_and_zone_has_a_shape_on_some_view_and_no_shape_is_unknown(): void
     {
-        $atlas = app(Clinic::class)->atlas;
+        $atlas = app(Clinic::class)->atlas();
 
         self::assertEqualsCanonicalizing(array_keys($atlas->muscles), $this->drawn('muscles'));
         self::assertEqualsCanonicalizing(array_keys($atlas->zones), $this->drawn('zones'));
@@ -53,7 +53,7 @@ final class FigureTest extends TestCase
 
     public function test_a_muscle_is_drawn_in_the_layer_where_it_lies_and_once_a_view(): void
     {
-        $atlas = app(Clinic::class)->atlas;
+        $atlas = app(Clinic::class)->atlas();
         foreach ($this->views as $view => $drawn) {
             $ids = array_column($drawn['muscles'], 'id');
             self::assertSame($ids, array_unique($ids), $view);
@@ -65,7 +65,7 @@ final class FigureTest extends TestCase
 
     public function test_a_muscle_is_drawn_over_or_beside_the_zones_it_lies_under(): void
     {
-        $atlas = app(Clinic::class)->atlas;
+        $atlas = app(Clinic::class)->atlas();
         $strays = [];
         foreach ($this->views as $view => $drawn) {
             // through the face the skin in front says nothing about what lies deep behind it

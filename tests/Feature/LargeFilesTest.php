@@ -61,7 +61,7 @@ final class LargeFilesTest extends TestCase
         $user = $this->therapist();
         $this->actingAs($user);
         $client = $this->client($user);
-        $muscles = array_slice(array_keys(app(Clinic::class)->atlas->muscles), 0, 50);
+        $muscles = array_slice(array_keys(app(Clinic::class)->atlas()->muscles), 0, 50);
         $text = "date,phase,kind,muscle,side,tenderness\r\n";
         for ($day = 1; $day <= 20; $day++) {
             foreach ($muscles as $n => $muscle) {

@@ -32,7 +32,7 @@ final class NoteTest extends TestCase
         );
         self::assertSame([['kind' => 'same', 'text' => 'Walk.']], $revisions[0]['fields']['advice']);
         self::assertSame(
-            ['It was six, not five.', 'Ada Thorn', app(Clinic::class)->atlas->version],
+            ['It was six, not five.', 'Ada Thorn', app(Clinic::class)->atlas()->version],
             [$revisions[0]['reason'], $revisions[0]['by'], $revisions[0]['atlas']],
         );
     }
@@ -54,7 +54,7 @@ final class NoteTest extends TestCase
         $visit = $this->visit($this->therapist());
         $this->recordNeck($visit);
         foreach (['head_forward' => 2, 'shoulder_rolled_forward' => 0, 'shoulder_high' => 0] as $sign => $grade) {
-            $side = app(Clinic::class)->atlas->postureSigns[$sign]->paired ? 'left' : 'midline';
+            $side = app(Clinic::class)->atlas()->postureSigns[$sign]->paired ? 'left' : 'midline';
             $this->save($visit, 'posture', ['sign' => $sign, 'side' => $side, 'grade' => $grade])->assertOk();
         }
         $this->save($visit, 'palpation', ['muscle' => 'soleus', 'side' => 'left', 'tenderness' => 0])->assertOk();

@@ -141,7 +141,7 @@ final readonly class MeasureRows
     /** @param  array<string, mixed>  $payload */
     private function unit(EntryKind $kind, array $payload, string $part): string
     {
-        $atlas = $this->clinic->atlas;
+        $atlas = $this->clinic->atlas();
 
         return match (true) {
             $part === 'tenderness' => '0-4',

@@ -375,6 +375,6 @@ final readonly class AtlasPage
 
     private function atlas(): Atlas
     {
-        return $this->clinic->atlas;
+        return $this->clinic->atlas();
     }
 }

@@ -166,7 +166,7 @@ final readonly class LetterPage
         foreach ($sides as $movement => $by) {
             $apart = isset($by['left'], $by['right']) ? abs($by['left']['active'] - $by['right']['active']) : 0;
             if ($apart > self::EVEN || array_filter(array_column($by, 'pain')) !== []) {
-                $about = $this->clinic->atlas->movement($movement);
+                $about = $this->clinic->atlas()->movement($movement);
                 $lines[] = ucfirst($about->name).': '.implode(', ', array_map(
                     static fn (string $side, array $one): string => trim(
                         ($side === Side::Midline->value ? '' : "$side ").$one['active'].($about->unit === 'deg' ? '°' : " {$about->unit}").(
@@ -187,7 +187,7 @@ final readonly class LetterPage
      */
     private function signs(array $signs, string $timezone): array
     {
-        $names = array_column($this->clinic->atlas->stopSigns, 'name', 'id');
+        $names = array_column($this->clinic->atlas()->stopSigns, 'name', 'id');
         $lines = [];
         foreach ($signs as $one) {
             if (isset($names[$one['sign']])) {
@@ -213,6 +213,6 @@ final readonly class LetterPage
 
     private function place(string $zone, string $side): string
     {
-        return $this->clinic->atlas->zone($zone)->name.($side === Side::Midline->value ? '' : ", $side");
+        return $this->clinic->atlas()->zone($zone)->name.($side === Side::Midline->value ? '' : ", $side");
     }
 }

@@ -22,7 +22,7 @@ final readonly class ScopePage
             'techniques' => array_values(array_map(static fn (Technique $technique): array => [
                 'id' => $technique->id, 'name' => $technique->name, 'what' => $technique->what,
                 'off' => in_array($technique->id, $clinic->scope_off, true), 'reason' => $clinic->scope_reasons[$technique->id] ?? '',
-            ], $this->core->atlas->techniques)),
+            ], $this->core->atlas()->techniques)),
         ];
     }
 
@@ -30,8 +30,8 @@ final readonly class ScopePage
     public function off(Clinic $clinic): array
     {
         return array_values(array_map(
-            fn (string $id): array => ['name' => $this->core->atlas->technique($id)->name, 'reason' => $clinic->scope_reasons[$id] ?? ''],
-            array_filter($clinic->scope_off, fn (string $id): bool => isset($this->core->atlas->techniques[$id])),
+            fn (string $id): array => ['name' => $this->core->atlas()->technique($id)->name, 'reason' => $clinic->scope_reasons[$id] ?? ''],
+            array_filter($clinic->scope_off, fn (string $id): bool => isset($this->core->atlas()->techniques[$id])),
         ));
     }
 }

@@ -57,7 +57,7 @@ final readonly class SettingsPage
     {
         $names = fn (bool $aids): array => array_map(
             static fn (Tool $tool): string => $tool->name,
-            array_filter($this->core->atlas->tools, static fn (Tool $tool): bool => $tool->isAid === $aids),
+            array_filter($this->core->atlas()->tools, static fn (Tool $tool): bool => $tool->isAid === $aids),
         );
         $aids = array_keys($names(true));
 

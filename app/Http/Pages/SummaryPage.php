@@ -64,8 +64,8 @@ final readonly class SummaryPage
     /** @return array{name: string, words: string} */
     private function explain(Candidate $one): array
     {
-        $muscle = $this->clinic->atlas->muscle($one->at->muscle);
-        $where = $this->clinic->atlas->zone($muscle->zones[0] ?? '')->name.", {$one->at->side->value}";
+        $muscle = $this->clinic->atlas()->muscle($one->at->muscle);
+        $where = $this->clinic->atlas()->zone($muscle->zones[0] ?? '')->name.", {$one->at->side->value}";
         $role = match ($one->role) {
             Role::Source => 'the pain may well come from here',
             Role::Site => 'it is sore where it hurts; what started it may lie elsewhere',
@@ -134,7 +134,7 @@ final readonly class SummaryPage
         }
         $lines = [];
         foreach ($sides as $muscle => $by) {
-            $lines[] = $this->clinic->atlas->muscle($muscle)->name.': '.implode(
+            $lines[] = $this->clinic->atlas()->muscle($muscle)->name.': '.implode(
                 ', ', array_map(static fn (string $side, string $word): string => "$side $word", array_keys($by), $by),
             );
         }

@@ -18,10 +18,10 @@ final class DeviceReadingsRequest extends FormRequest
     public function rules(Clinic $clinic): array
     {
         $what = match ($this->route('device')) {
-            'algometer' => $clinic->atlas->muscles,
-            'dynamometer' => array_filter($clinic->atlas->tests, static fn ($test): bool => $test->result === 'kg'),
+            'algometer' => $clinic->atlas()->muscles,
+            'dynamometer' => array_filter($clinic->atlas()->tests, static fn ($test): bool => $test->result === 'kg'),
             default => array_filter(
-                [...$clinic->atlas->movements, ...$clinic->atlas->tests],
+                [...$clinic->atlas()->movements, ...$clinic->atlas()->tests],
                 static fn ($one): bool => ($one->unit ?? $one->result ?? '') === 'deg',
             ),
         };

@@ -58,7 +58,7 @@ final class OwnSettingsRequest extends FormRequest
             $told['mass_kg'] = $this->filled('mass_kg') ? $this->float('mass_kg') : null;
         }
         if ($this->has('aids')) {
-            $hand = array_values(array_diff(array_keys($core->atlas->tools), $this->aids($core)));
+            $hand = array_values(array_diff(array_keys($core->atlas()->tools), $this->aids($core)));
             $told['tools'] = [...$hand, ...array_values(array_intersect($this->aids($core), (array) $this->input('aids')))];
         }
 
@@ -68,6 +68,6 @@ final class OwnSettingsRequest extends FormRequest
     /** @return list<string> */
     private function aids(Clinic $core): array
     {
-        return array_keys(array_filter($core->atlas->tools, static fn (Tool $tool): bool => $tool->isAid));
+        return array_keys(array_filter($core->atlas()->tools, static fn (Tool $tool): bool => $tool->isAid));
     }
 }

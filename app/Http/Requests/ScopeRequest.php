@@ -22,7 +22,7 @@ final class ScopeRequest extends FormRequest
     {
         return [
             'off' => ['present', 'array', 'list'],
-            'off.*.id' => ['required', 'distinct', Rule::in(array_keys(app(Clinic::class)->atlas->techniques))],
+            'off.*.id' => ['required', 'distinct', Rule::in(array_keys(app(Clinic::class)->atlas()->techniques))],
             'off.*.reason' => ['required', 'string', 'min:4', 'max:200'],
         ];
     }

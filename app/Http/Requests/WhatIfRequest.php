@@ -20,7 +20,7 @@ final class WhatIfRequest extends FormRequest
             'kind' => ['required', Rule::in(['palpate', 'range', 'resisted'])],
             'id' => [
                 'required', 'string',
-                Rule::in(array_keys($this->input('kind') === 'palpate' ? $clinic->atlas->muscles : $clinic->atlas->movements)),
+                Rule::in(array_keys($this->input('kind') === 'palpate' ? $clinic->atlas()->muscles : $clinic->atlas()->movements)),
             ],
             'side' => ['required', Rule::in($this->input('kind') === 'palpate' ? ['left', 'right'] : ['left', 'right', 'midline'])],
         ];

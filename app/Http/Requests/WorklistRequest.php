@@ -18,8 +18,8 @@ final class WorklistRequest extends FormRequest
     public function rules(Clinic $clinic): array
     {
         return [
-            'regions' => ['array', 'max:'.count($clinic->atlas->regions)],
-            'regions.*' => ['string', 'distinct', Rule::in(array_keys($clinic->atlas->regions))],
+            'regions' => ['array', 'max:'.count($clinic->atlas()->regions)],
+            'regions.*' => ['string', 'distinct', Rule::in(array_keys($clinic->atlas()->regions))],
             'full' => ['boolean'],
             'position' => ['nullable', Rule::in(Tour::starts())],
         ];

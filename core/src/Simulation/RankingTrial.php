@@ -22,8 +22,8 @@ final readonly class RankingTrial
 
     public function __construct(private Clinic $clinic)
     {
-        $this->index = new AtlasIndex($clinic->atlas);
-        $this->clients = new SimulatedClients($clinic->atlas, $clinic->regionOfZone());
+        $this->index = new AtlasIndex($clinic->atlas());
+        $this->clients = new SimulatedClients($clinic->atlas(), $clinic->regionOfZone());
         $this->engine = $clinic->engine();
     }
 

@@ -35,7 +35,7 @@ final readonly class SimulatedDevices
 
     public static function of(Clinic $clinic): self
     {
-        return new self($clinic->atlas, new SimulatedClients($clinic->atlas, $clinic->regionOfZone()));
+        return new self($clinic->atlas(), new SimulatedClients($clinic->atlas(), $clinic->regionOfZone()));
     }
 
     /** @return list<string> */

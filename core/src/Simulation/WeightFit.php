@@ -92,9 +92,9 @@ final readonly class WeightFit
      */
     private function cases(int $count, int $seed): array
     {
-        $index = new AtlasIndex($this->clinic->atlas);
+        $index = new AtlasIndex($this->clinic->atlas());
         $cases = [];
-        foreach ((new SimulatedClients($this->clinic->atlas, $this->clinic->regionOfZone()))->many($count, $seed) as $client) {
+        foreach ((new SimulatedClients($this->clinic->atlas(), $this->clinic->regionOfZone()))->many($count, $seed) as $client) {
             $assessment = new Assessment($index, $client);
             $strongest = $client->strongest()->key();
             $cases[] = [$assessment->case(), $strongest];

@@ -41,7 +41,7 @@ final class AtlasTest extends TestCase
     public static function vocabularies(): iterable
     {
         $clinic = Core::clinic();
-        $atlas = $clinic->atlas;
+        $atlas = $clinic->atlas();
         foreach (
             [
                 'muscles' => $atlas->muscles, 'zones' => $atlas->zones, 'movements' => $atlas->movements, 'tests' => $atlas->tests,
@@ -89,7 +89,7 @@ final class AtlasTest extends TestCase
     #[DataProvider('ways')]
     public function test_directions_are_compared_across_combined_movements(string $muscle, string $direction, bool $does): void
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $keys = array_map(static fn (DirectionUse $use): string => $use->key(), $atlas->does($atlas->muscle($muscle)));
 
         self::assertSame($does, in_array($direction, $keys, true));
@@ -107,7 +107,7 @@ final class AtlasTest extends TestCase
 
     public function test_a_direction_about_the_midline_is_undone_by_its_twin_on_the_other_side(): void
     {
-        $handbook = Core::clinic()->atlas->handbook();
+        $handbook = Core::clinic()->atlas()->handbook();
 
         self::assertSame('cervical.rotation:opposite', $handbook->direction('cervical.rotation')->undoneBy(Relation::Same)->key());
         self::assertSame('elbow.extension:same', $handbook->direction('elbow.flexion')->undoneBy(Relation::Same)->key());
@@ -116,7 +116,7 @@ final class AtlasTest extends TestCase
 
     public function test_a_site_works_as_the_whole_muscle_does_where_it_says_nothing_else(): void
     {
-        $muscle = Core::clinic()->atlas->muscle('levator_scapulae');
+        $muscle = Core::clinic()->atlas()->muscle('levator_scapulae');
 
         self::assertSame($muscle->tools, $muscle->toolsAt('belly'));
         self::assertNotContains('elbow', $muscle->toolsAt('upper_attachment'));
@@ -126,7 +126,7 @@ final class AtlasTest extends TestCase
 
     public function test_one_sided_hazards_lie_on_their_true_side_only(): void
     {
-        $hazards = Core::clinic()->atlas->handbook()->hazards;
+        $hazards = Core::clinic()->atlas()->handbook()->hazards;
         $sides = array_map(
             static fn ($hazard): ?Side => $hazard->oneSided,
             array_filter($hazards, static fn ($hazard): bool => $hazard->oneSided !== null),
@@ -146,7 +146,7 @@ final class AtlasTest extends TestCase
 
     public function test_the_hand_is_warned_of_what_lies_on_its_own_side_only(): void
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $about = static fn (Side $side, string $start): array => array_filter(
             $atlas->watchOf($atlas->muscle('psoas_major'), $atlas->hazardsOf($atlas->muscle('psoas_major'), $side)),
             static fn (Caution $one): bool => str_starts_with($one->text, $start),
@@ -161,7 +161,7 @@ final class AtlasTest extends TestCase
     /** A tool that hazards forbid over every place of a part is no tool of that part, whatever a hand would like. */
     public function test_no_part_of_a_muscle_lists_a_tool_that_can_be_laid_nowhere_on_it(): void
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $nowhere = [];
         foreach ($atlas->muscles as $muscle) {
             foreach (array_unique([$muscle->workSite, ...array_keys($muscle->sites)]) as $site) {
@@ -183,7 +183,7 @@ final class AtlasTest extends TestCase
 
     public function test_a_test_that_gives_no_number_says_what_can_be_answered(): void
     {
-        foreach (Core::clinic()->atlas->tests as $test) {
+        foreach (Core::clinic()->atlas()->tests as $test) {
             self::assertSame($test->result === 'result', $test->answers !== [], $test->id);
         }
     }
@@ -191,7 +191,7 @@ final class AtlasTest extends TestCase
     public function test_a_test_of_levels_names_them_as_a_case_may(): void
     {
         $pattern = '/'.Core::schema()['$defs']['test']['properties']['segment']['pattern'].'/';
-        $named = array_filter(array_map(static fn (Test $test): array => $test->levels, Core::clinic()->atlas->tests));
+        $named = array_filter(array_map(static fn (Test $test): array => $test->levels, Core::clinic()->atlas()->tests));
 
         self::assertSame(['segment_spring', 'reflex'], array_keys($named));
         foreach (array_merge(...array_values($named)) as $level => $words) {

@@ -90,18 +90,18 @@ final class SearchTest extends TestCase
 
     public function test_every_muscle_is_found_first_by_its_own_name(): void
     {
-        foreach (Core::clinic()->atlas->muscles as $muscle) {
+        foreach (Core::clinic()->atlas()->muscles as $muscle) {
             self::assertSame($muscle->id, $this->find($muscle->name, 1, 'muscle')[0]['id'] ?? null, $muscle->name);
         }
     }
 
     public function test_every_complaint_of_the_atlas_finds_a_muscle_that_has_it_at_once(): void
     {
-        foreach (Core::clinic()->atlas->muscles as $muscle) {
+        foreach (Core::clinic()->atlas()->muscles as $muscle) {
             foreach ($muscle->reference()->complaints as $complaint) {
                 $first = array_column($this->find($complaint, 3, 'muscle'), 'id');
                 $said = array_merge(
-                    ...array_map(static fn (string $id): array => Core::clinic()->atlas->muscle($id)->reference()->complaints, $first),
+                    ...array_map(static fn (string $id): array => Core::clinic()->atlas()->muscle($id)->reference()->complaints, $first),
                 );
                 self::assertContains($complaint, $said, "$complaint → ".implode(', ', $first));
             }

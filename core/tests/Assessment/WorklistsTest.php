@@ -22,7 +22,7 @@ final class WorklistsTest extends TestCase
 
     public function test_a_quick_list_has_six_measures_and_six_muscles_a_region_and_the_full_one_all_its_muscles(): void
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         foreach ($atlas->regions as $region) {
             $case = CaseBuilder::aCase()->make();
             $quick = Core::clinic()->worklist($case, [$region->id]);
@@ -76,7 +76,7 @@ final class WorklistsTest extends TestCase
     /** A check that stands on no list is found by nobody. */
     public function test_every_movement_and_every_test_stands_on_the_list_of_a_region(): void
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $listed = [];
         foreach ($atlas->regions as $region) {
             array_push($listed, ...array_column([...$region->quick, ...$region->more, ...$region->nerve], 1));
@@ -160,7 +160,7 @@ final class WorklistsTest extends TestCase
         }
         foreach ($list->muscles as $muscle) {
             $own = array_map(
-                static fn (string $position): string => explode('_', $position)[0], Core::clinic()->atlas->muscle($muscle->id)->positions,
+                static fn (string $position): string => explode('_', $position)[0], Core::clinic()->atlas()->muscle($muscle->id)->positions,
             );
             if (array_intersect($own, ['seated', 'supine']) !== []) {
                 self::assertContains($muscle->position, ['seated', 'supine'], $muscle->id);

@@ -154,7 +154,7 @@ final class TissueReaderTest extends TestCase
         $at = array_filter(array_map(static fn (ConditionRule $rule): ?string => $rule->signsAt, Core::clinic()->rules()->conditions));
 
         self::assertNotSame([], $at);
-        self::assertSame([], array_diff($at, ['zones', ...array_keys(Core::clinic()->atlas->zoneSets)]));
+        self::assertSame([], array_diff($at, ['zones', ...array_keys(Core::clinic()->atlas()->zoneSets)]));
     }
 
     private function calf(CaseBuilder $case, ?SwellingTrend $said = null): Tissue
@@ -164,6 +164,6 @@ final class TissueReaderTest extends TestCase
 
     private function reader(): TissueReader
     {
-        return new TissueReader(Core::clinic()->atlas, Core::clinic()->rules()->tissue);
+        return new TissueReader(Core::clinic()->atlas(), Core::clinic()->rules()->tissue);
     }
 }

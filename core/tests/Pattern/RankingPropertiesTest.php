@@ -63,7 +63,7 @@ final class RankingPropertiesTest extends TestCase
     #[DataProviderExternal(self::class, 'cases')]
     public function test_what_matches_never_lowers_and_what_contradicts_never_raises(array $case, string $region): void
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $at = new MuscleAt($atlas->region($region)->quickMuscles[0], Side::Left);
         $muscle = $atlas->muscle($at->muscle);
         $bare = $this->without($case, $at);

@@ -95,7 +95,7 @@ final class PlannerTest extends TestCase
 
         self::assertSame(['hygiene_before', 'hygiene_after'], array_values(array_unique($told['hygiene'])));
         self::assertContains('condition.neuropathy', $told['safety']);
-        $hazards = Core::clinic()->atlas->handbook()->hazards;
+        $hazards = Core::clinic()->atlas()->handbook()->hazards;
         self::assertSame([], array_diff($told['hazard'], array_keys($hazards)));
     }
 

@@ -39,7 +39,7 @@ final class SecondReadingTest extends TestCase
             static fn (CaseBuilder $case, string $muscle): CaseBuilder => $case->felt(
                 $muscle, 'left', ['tenderness' => 3, 'familiar' => 'yes'],
             ),
-            CaseBuilder::aCase()->agreed(...array_keys(Core::clinic()->atlas->consentAreas)),
+            CaseBuilder::aCase()->agreed(...array_keys(Core::clinic()->atlas()->consentAreas)),
         );
         $on = static fn (string ...$zones): callable => static fn (PlanStep $step): bool => array_filter(
             $step->places, static fn ($place): bool => in_array($place->zone, $zones, true),
@@ -138,7 +138,7 @@ final class SecondReadingTest extends TestCase
             $unexplained->felt($muscle, 'left', ['tenderness' => 0, 'familiar' => 'no']);
         }
         yield 'a pain that no movement and no touch changes' => [
-            $unexplained->agreed(...array_keys(Core::clinic()->atlas->consentAreas)),
+            $unexplained->agreed(...array_keys(Core::clinic()->atlas()->consentAreas)),
             static fn (PlanStep $step): bool => $step->kind->value === 'treat'
                 && ($step->minutes > 3 || $strongest($step) > 4 || str_starts_with($step->why, 'Source')),
             'modify',
@@ -187,7 +187,7 @@ final class SecondReadingTest extends TestCase
 
     public function test_a_broad_stroke_leans_by_the_least_robust_tissue_under_it(): void
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $plan = Core::clinic()->plan(
             CaseBuilder::aCase()
                 ->complaint('shoulder_top', 'left')

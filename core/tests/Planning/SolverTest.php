@@ -55,7 +55,7 @@ final class SolverTest extends TestCase
     /** @return list<Target> */
     private function targets(PlanFigures $figures, int $count): array
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $targets = [];
         foreach (array_rand($atlas->muscles, $count) as $id) {
             $muscle = $atlas->muscle($id);

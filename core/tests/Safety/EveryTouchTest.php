@@ -34,7 +34,7 @@ final class EveryTouchTest extends TestCase
 
     public function test_no_allowed_combination_contradicts_its_own_warnings(): void
     {
-        [$case, $atlas] = [CaseBuilder::aCase()->agreed(...array_keys(Core::clinic()->atlas->consentAreas))->make(), Core::clinic()->atlas];
+        [$case, $atlas] = [CaseBuilder::aCase()->agreed(...array_keys(Core::clinic()->atlas()->consentAreas))->make(), Core::clinic()->atlas()];
         $gate = TouchGate::of($atlas, Core::clinic()->screen($case), $case);
         [$tried, $allowed, $contradictions] = [0, 0, []];
         foreach ($atlas->muscles as $muscle) {
@@ -58,7 +58,7 @@ final class EveryTouchTest extends TestCase
 
     public function test_what_a_muscle_is_worked_with_is_left_to_it(): void
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $checked = CaseBuilder::aCase()->agreed(...array_keys($atlas->consentAreas))
             ->add('findings', 'tests', ['test' => 'cervical_compression', 'side' => 'midline', 'result' => 'negative'])
             ->add('findings', 'tests', ['test' => 'positional_artery', 'side' => 'left', 'result' => 'negative', 'seconds' => 30])
@@ -78,7 +78,7 @@ final class EveryTouchTest extends TestCase
     /** @return iterable<array{string, string, string, string, list<Place>}> site, technique, tool, position, places */
     private function ways(Muscle $muscle, Side $side): iterable
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $sites = array_unique([$muscle->workSite, ...array_keys($muscle->sites), ...($muscle->isStructure ? [] : ['belly'])]);
         foreach ($sites as $site) {
             $places = array_map(static fn (string $zone): Place => $atlas->placeOn($zone, $side), $muscle->zonesOf($site));
@@ -97,7 +97,7 @@ final class EveryTouchTest extends TestCase
     /** @return list<string> */
     private function contradictions(TouchGate $gate, Muscle $muscle, ProposedWork $work): array
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $found = [];
         $what = "{$muscle->id} {$work->site}: {$work->technique} with {$work->tool}, {$work->position}";
         $hazards = $gate->hazardsUnder($work);

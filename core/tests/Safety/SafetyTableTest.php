@@ -40,7 +40,7 @@ final class SafetyTableTest extends TestCase
     public function test_every_row_of_the_data_is_in_the_table_and_the_table_names_no_other(): void
     {
         $rules = array_map(
-            static fn ($row): string => $row->id, (new RuleRegister(Core::clinic()->atlas, dirname(__DIR__, 2).'/data'))->rows(),
+            static fn ($row): string => $row->id, (new RuleRegister(Core::clinic()->atlas(), dirname(__DIR__, 2).'/data'))->rows(),
         );
 
         self::assertSame($rules, array_values(array_unique($rules)), 'an id names two rows');
@@ -135,7 +135,7 @@ final class SafetyTableTest extends TestCase
                 'mild', 'moderate', 'severe' => $details['severity'] = $words[$i],
                 'late', 'settled', 'acute', 'subacute' => $details['stage'] = $words[$i],
                 'since' => $details['since'] = self::daysAgo((int) $next),
-                'at' => $details['zones'] = [['zone' => $next, 'side' => Core::clinic()->atlas->zone($next)->midline ? 'midline' : 'left']],
+                'at' => $details['zones'] = [['zone' => $next, 'side' => Core::clinic()->atlas()->zone($next)->midline ? 'midline' : 'left']],
                 'weeks' => $details['weeks_pregnant'] = (int) $next,
                 'controlled' => $details['controlled'] = $next,
                 'swelling' => $details['swelling_trend'] = $next,
@@ -194,7 +194,7 @@ final class SafetyTableTest extends TestCase
      */
     private static function tested(array $words): array
     {
-        $paired = Core::clinic()->atlas->tests[$words[1]]->paired;
+        $paired = Core::clinic()->atlas()->tests[$words[1]]->paired;
         $test = ['test' => $words[1], 'side' => $paired ? 'left' : 'midline'];
         foreach (array_slice($words, 2) as $index => $word) {
             $next = $words[$index + 3] ?? '';
@@ -221,7 +221,7 @@ final class SafetyTableTest extends TestCase
     private static function moved(array $words): array
     {
         $range = [
-            'movement' => $words[1], 'side' => Core::clinic()->atlas->movement($words[1])->paired ? 'left' : 'midline',
+            'movement' => $words[1], 'side' => Core::clinic()->atlas()->movement($words[1])->paired ? 'left' : 'midline',
             'active' => (float) $words[2],
         ];
         foreach ($words as $index => $word) {
@@ -291,7 +291,7 @@ final class SafetyTableTest extends TestCase
         $zone = ltrim($zone, '>');
         $places = in_array($zone, ['', '-'], true)
             ? []
-            : [new Place($zone, Core::clinic()->atlas->zone($zone)->midline ? Side::Midline : $side)];
+            : [new Place($zone, Core::clinic()->atlas()->zone($zone)->midline ? Side::Midline : $side)];
 
         return new ProposedWork(
             $places, $kind === 'technique' ? $id : null, $kind === 'tool' ? $id : null, $kind === 'position' ? $id : null,

@@ -26,7 +26,7 @@ final class TouchTableTest extends TestCase
     public function test_a_touch_is_judged_as_it_is_written(string $rule, string $who, string $touch, string $follows): void
     {
         $case = self::client($who)->make();
-        $gate = TouchGate::of(Core::clinic()->atlas, Core::clinic()->screen($case), $case);
+        $gate = TouchGate::of(Core::clinic()->atlas(), Core::clinic()->screen($case), $case);
         $work = self::work($touch);
         $forbidding = $gate->forbidding($work);
         [$what, $figure] = [...explode(' ', $follows), ''];
@@ -56,7 +56,7 @@ final class TouchTableTest extends TestCase
     public function test_every_rule_of_touch_has_a_row(): void
     {
         $rules = array_map(
-            static fn ($row): string => $row->id, (new RuleRegister(Core::clinic()->atlas, dirname(__DIR__, 2).'/data'))->touchRows(),
+            static fn ($row): string => $row->id, (new RuleRegister(Core::clinic()->atlas(), dirname(__DIR__, 2).'/data'))->touchRows(),
         );
 
         self::assertEqualsCanonicalizing($rules, array_values(array_unique(array_column(self::lines(), 0))));
@@ -98,7 +98,7 @@ final class TouchTableTest extends TestCase
             };
         }
 
-        return $case->agreed(...array_diff(array_keys(Core::clinic()->atlas->consentAreas), $refused));
+        return $case->agreed(...array_diff(array_keys(Core::clinic()->atlas()->consentAreas), $refused));
     }
 
     /**
@@ -107,7 +107,7 @@ final class TouchTableTest extends TestCase
      */
     private static function work(string $touch): ProposedWork
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $words = explode(' ', $touch);
         $stroke = $words[0] === 'over';
         [$on, $technique, $tool, $position] = [...array_slice($words, $stroke ? 1 : 0), '-', '-', '-'];

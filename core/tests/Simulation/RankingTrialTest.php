@@ -89,7 +89,7 @@ final class RankingTrialTest extends TestCase
     public function test_a_full_assessment_asks_more_than_the_movements_and_leaves_nobody_in_reach_out(): void
     {
         $client = $this->client(3);
-        $index = new AtlasIndex(Core::clinic()->atlas);
+        $index = new AtlasIndex(Core::clinic()->atlas());
         $assessment = new Assessment($index, $client);
         self::assertSame(0, $assessment->checks());
         $moved = $assessment->measure()->checks();
@@ -122,7 +122,7 @@ final class RankingTrialTest extends TestCase
 
     private function clients(): SimulatedClients
     {
-        return new SimulatedClients(Core::clinic()->atlas, Core::clinic()->regionOfZone());
+        return new SimulatedClients(Core::clinic()->atlas(), Core::clinic()->regionOfZone());
     }
 
     private function client(int $seed): SimulatedClient

@@ -22,7 +22,7 @@ final class SafetyTrialTest extends TestCase
         $clinic = Core::clinic();
         $trial = new SafetyTrial($clinic, each: false);
         [$broken, $verdicts] = [[], []];
-        foreach ((new Intakes($clinic->atlas, $clinic->rules()))->many(self::MANY, 20261125) as $number => $case) {
+        foreach ((new Intakes($clinic->atlas(), $clinic->rules()))->many(self::MANY, 20261125) as $number => $case) {
             $one = $trial->of($case);
             $verdicts[$one['verdict']] = ($verdicts[$one['verdict']] ?? 0) + 1;
             foreach ($one['broken'] as $what) {
@@ -42,7 +42,7 @@ final class SafetyTrialTest extends TestCase
     public function test_generated_intakes_are_valid_cases_and_the_same_for_the_same_seed(): void
     {
         $clinic = Core::clinic();
-        $intakes = new Intakes($clinic->atlas, $clinic->rules());
+        $intakes = new Intakes($clinic->atlas(), $clinic->rules());
         $made = iterator_to_array($intakes->many(40, 7));
 
         self::assertSame($made, iterator_to_array($intakes->many(40, 7)));

@@ -33,7 +33,7 @@ final readonly class MadeUpCases
     {
         mt_srand($seed);
         $made = [];
-        foreach (Core::clinic()->atlas->regions as $region) {
+        foreach (Core::clinic()->atlas()->regions as $region) {
             for ($n = 0; $n < $each; $n++) {
                 $made["{$region->name}, $n"] = [self::inRegion($region), $region->id];
             }
@@ -46,7 +46,7 @@ final readonly class MadeUpCases
     /** @return array<string, mixed> */
     private static function inRegion(Region $region): array
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $side = static fn (): string => mt_rand(0, 1) === 1 ? 'left' : 'right';
         $pick = static fn (array $from): mixed => $from[array_rand($from)];
         $case = CaseBuilder::aCase()->with(['client' => ['hand' => $side()]]);
@@ -110,7 +110,7 @@ final readonly class MadeUpCases
     /** @return array<string, mixed> */
     private static function one(): array
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         $side = static fn (): string => mt_rand(0, 1) === 1 ? 'left' : 'right';
         $pick = static fn (array $from): mixed => $from[array_rand($from)];
         $zones = array_keys($atlas->zones);

@@ -72,7 +72,7 @@ final readonly class MadeUpCourses
             ...($this->chance->oneIn(3) ? ['load_today' => ['thumb' => $this->chance->int(0, 40)]] : []),
             ...($this->chance->oneIn(3) ? ['tools' => ['palm', 'thumb', 'fingers_reinforced', 'percussion_tool']] : []),
         ];
-        foreach (array_keys(Core::clinic()->atlas->consentAreas) as $area) {
+        foreach (array_keys(Core::clinic()->atlas()->consentAreas) as $area) {
             if (! $this->chance->oneIn(4)) {
                 $case['consent'][] = ['area' => $area, 'given' => true];
             }

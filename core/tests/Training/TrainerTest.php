@@ -41,7 +41,7 @@ final class TrainerTest extends TestCase
 
     public function test_no_wrong_answer_would_be_right_as_well(): void
     {
-        $atlas = Core::clinic()->atlas;
+        $atlas = Core::clinic()->atlas();
         foreach ($this->all() as $card) {
             $question = $this->trainer->question($card, 3);
             foreach (array_diff(array_column($question->choices, 'id'), [$question->right]) as $wrong) {
@@ -65,7 +65,7 @@ final class TrainerTest extends TestCase
 
     public function test_points_to_touch_lie_on_one_view_and_can_be_touched(): void
     {
-        $landmarks = Core::clinic()->atlas->handbook()->landmarks;
+        $landmarks = Core::clinic()->atlas()->handbook()->landmarks;
         foreach ($this->all() as $card) {
             $question = $this->trainer->question($card, 5);
             self::assertSame($card->kind === CardKind::Touch ? array_column($question->choices, 'id') : [], $question->dots);
