@@ -109,6 +109,15 @@ final class Clinic
         return new self($folder ?? dirname(__DIR__).'/data', $compiled);
     }
 
+    /** Other rules and figures, from a folder of data, over an atlas that is loaded already. */
+    public static function over(Atlas $atlas, string $folder): self
+    {
+        $clinic = new self($folder, null);
+        $clinic->loaded = $atlas;
+
+        return $clinic;
+    }
+
     /**
      * The atlas is read when it is first asked for: who only wants what was stored, and its version, does not wait for it.
      *

@@ -125,12 +125,14 @@ final readonly class CeilingFinder
         $recent = array_slice($this->workedBefore($at), -$this->figures->toleranceVisits);
         $borne = [];
         foreach ($recent as [$done, $sorenessHours]) {
-            if (array_intersect($done->signs, self::GUARDING) === [] && ($sorenessHours ?? 0) <= 24) {
+            if (array_intersect($done->signs, self::GUARDING) === [] && ($sorenessHours ?? 0) <= $this->figures->toleranceSorenessHours) {
                 $borne[] = $done->maxPressure;
             }
         }
 
-        return $borne === [] ? null : new Cap(max($borne) + 1, 'tolerance', 'Borne well before: '.max($borne).'; one more at most.');
+        return $borne === [] ? null : new Cap(
+            max($borne) + $this->figures->toleranceStep, 'tolerance', 'Borne well before: '.max($borne).'; one more at most.',
+        );
     }
 
     private function tool(ProposedWork $work): ?Cap

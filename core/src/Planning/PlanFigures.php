@@ -110,6 +110,10 @@ final readonly class PlanFigures
 
     public int $toleranceVisits;
 
+    public float $toleranceSorenessHours;
+
+    public float $toleranceStep;
+
     public int $finePrecision;
 
     public int $broadPrecision;
@@ -182,6 +186,8 @@ final readonly class PlanFigures
         $this->defaultMinutes = $file->int('default_minutes');
         $this->lateStageDays = $file->int('late_stage_days');
         $this->toleranceVisits = $file->int('tolerance_visits');
+        $this->toleranceSorenessHours = $file->float('tolerance_soreness_hours');
+        $this->toleranceStep = $file->float('tolerance_step');
         $this->finePrecision = $file->int('fine_precision');
         $this->broadPrecision = $file->int('broad_precision');
         $this->schoolCaps = $file->floatMap('school_cap');

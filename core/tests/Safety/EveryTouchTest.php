@@ -34,7 +34,9 @@ final class EveryTouchTest extends TestCase
 
     public function test_no_allowed_combination_contradicts_its_own_warnings(): void
     {
-        [$case, $atlas] = [CaseBuilder::aCase()->agreed(...array_keys(Core::clinic()->atlas()->consentAreas))->make(), Core::clinic()->atlas()];
+        [$case, $atlas] = [
+            CaseBuilder::aCase()->agreed(...array_keys(Core::clinic()->atlas()->consentAreas))->make(), Core::clinic()->atlas(),
+        ];
         $gate = TouchGate::of($atlas, Core::clinic()->screen($case), $case);
         [$tried, $allowed, $contradictions] = [0, 0, []];
         foreach ($atlas->muscles as $muscle) {

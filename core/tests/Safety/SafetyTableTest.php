@@ -135,7 +135,9 @@ final class SafetyTableTest extends TestCase
                 'mild', 'moderate', 'severe' => $details['severity'] = $words[$i],
                 'late', 'settled', 'acute', 'subacute' => $details['stage'] = $words[$i],
                 'since' => $details['since'] = self::daysAgo((int) $next),
-                'at' => $details['zones'] = [['zone' => $next, 'side' => Core::clinic()->atlas()->zone($next)->midline ? 'midline' : 'left']],
+                'at' => $details['zones'] = [[
+                    'zone' => $next, 'side' => Core::clinic()->atlas()->zone($next)->midline ? 'midline' : 'left',
+                ]],
                 'weeks' => $details['weeks_pregnant'] = (int) $next,
                 'controlled' => $details['controlled'] = $next,
                 'swelling' => $details['swelling_trend'] = $next,

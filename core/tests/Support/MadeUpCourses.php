@@ -89,9 +89,30 @@ final readonly class MadeUpCourses
                 ? [$this->chance->pick(['ache', 'tingling', 'burning', 'sharp'])]
                 : null,
         ], static fn (mixed $value): bool => $value !== null);
-        for ($visits = $this->chance->int(0, 5), $days = 0; $visits > 0; $visits--) {
+        if ($this->chance->oneIn(3)) {
+            $case['findings']['function'] = array_map(
+                fn (string $task): array => ['task' => $task, 'score' => $this->chance->int(0, 9)],
+                array_slice(['lift the rod', 'look behind', 'stand an hour'], 0, $this->chance->int(1, 3)),
+            );
+        }
+        if ($this->chance->oneIn(6)) {
+            $case['health']['red_flags'][$this->chance->pick(['night_pain_unrelenting', 'weight_loss_unexplained'])] = 'yes';
+        }
+        if ($this->chance->oneIn(5)) {
+            $case['findings']['complaints'][0]['now'] = 9; // hurts, and whatever is moved or felt is painless
+            foreach (['range', 'resisted', 'palpation'] as $list) {
+                $case['findings'][$list] = array_map(
+                    static fn (array $one): array => [...$one, ...isset($one['tenderness']) ? ['tenderness' => 0] : ['pain' => 0]],
+                    $case['findings'][$list] ?? [],
+                );
+            }
+            $case['findings'] = array_filter($case['findings']);
+        }
+        $stuck = $this->chance->oneIn(4);
+        for ($visits = $this->chance->int(0, $stuck ? 9 : 5), $days = 0; $visits > 0; $visits--) {
             $days += $this->chance->int(3, 15);
-            $case['history'][] = $this->visit($case['findings'], $this->daysAgo($days));
+            $past = $this->visit($case['findings'], $this->daysAgo($days));
+            $case['history'][] = $stuck ? [...array_diff_key($past, ['after' => 1]), 'findings' => $case['findings']] : $past;
         }
         $case['history'] = array_reverse($case['history'] ?? []);
         if ($case['history'] !== [] && $this->chance->oneIn(3)) {
@@ -151,6 +172,7 @@ final readonly class MadeUpCourses
             isset($finding['active']) => [...$finding, 'active' => max(0, $finding['active'] - 6 * $this->chance->int(0, 2))],
             isset($finding['tenderness']) => [...$finding, 'tenderness' => (int) $by($finding['tenderness'], 0, 4, 1)],
             isset($finding['strength']) => [...$finding, 'strength' => (int) $by($finding['strength'], 2, 5, 1)],
+            isset($finding['score']) => [...$finding, 'score' => $by($finding['score'], 0, 10, 1)],
             isset($finding['grade']) => [...$finding, 'grade' => (int) $by($finding['grade'], 0, 3, 1)],
             default => $finding,
         };

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Tests;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Clinic;
+use Somatrace\Core\Tests\Support\BrokenAtlas;
+use Somatrace\Core\Tests\Support\Core;
+use Somatrace\Core\Tests\Support\MadeUpCases;
+use Somatrace\Core\Tests\Support\MadeUpCourses;
+
+/** No figure of the data is there for nothing: put it otherwise, and what is said of somebody is otherwise. */
+final class EveryFigureTest extends TestCase
+{
+    /** what each file of figures decides */
+    private const DECIDES = [
+        'planning' => ['plan'], 'response' => ['compared', 'response', 'rank', 'plan'], 'pattern' => ['rank', 'checks'], 'chains' => ['chains'],
+    ];
+
+    /** decides only where something else is set otherwise as well */
+    private const WAITS = [
+        'response /measures/pain/matters_share' => 'a change that is real has the points that matter, unless real is set lower',
+    ];
+
+    private static ?string $folder = null;
+
+    /** @var list<CaseFile>|null */
+    private static ?array $cases = null;
+
+    /** @var array<string, string> what is said as the data stands, by judgement and case */
+    private static array $usual = [];
+
+    public static function tearDownAfterClass(): void
+    {
+        if (self::$folder !== null) {
+            BrokenAtlas::remove(self::$folder);
+            self::$folder = null;
+        }
+    }
+
+    /** @param  list<string|int>  $path */
+    #[DataProvider('figures')]
+    public function test_another_figure_says_something_else_of_somebody(string $file, array $path, float|int $value): void
+    {
+        self::$folder ??= BrokenAtlas::copy();
+        $text = (string) file_get_contents(self::$folder."/$file.json");
+        try {
+            foreach ([$value * 1.5 + 1, 0, $value * 6 + 10] as $other) {
+                BrokenAtlas::change(self::$folder, $file, static function (array $data) use ($path, $value, $other): array {
+                    $at = &$data;
+                    foreach ($path as $key) {
+                        $at = &$at[$key];
+                    }
+                    $at = is_int($value) ? (int) round($other) : $other;
+
+                    return $data;
+                });
+                if ($this->saysOtherwise($file)) {
+                    $this->addToAssertionCount(1);
+
+                    return;
+                }
+            }
+        } finally {
+            file_put_contents(self::$folder."/$file.json", $text);
+        }
+        self::fail("$file.json /".implode('/', $path)." may be what it likes: nobody's result turns on it");
+    }
+
+    /** @return iterable<string, array{string, list<string|int>, float|int}> */
+    public static function figures(): iterable
+    {
+        foreach (array_keys(self::DECIDES) as $file) {
+            $data = json_decode((string) file_get_contents(dirname(__DIR__)."/data/$file.json"), true, flags: JSON_THROW_ON_ERROR);
+            foreach (self::numbers($data, []) as $path => $value) {
+                if (! isset(self::WAITS["$file /$path"])) {
+                    yield "$file /$path" => [$file, explode('/', $path), $value];
+                }
+            }
+        }
+    }
+
+    private function saysOtherwise(string $file): bool
+    {
+        $clinic = Clinic::over(Core::clinic()->atlas(), (string) self::$folder);
+        foreach ($this->cases() as $number => $case) {
+            foreach (self::DECIDES[$file] as $judgement) {
+                $usual = self::$usual["$judgement $number"] ??= self::said(Core::clinic(), $case, $judgement);
+                try {
+                    $now = self::said($clinic, $case, $judgement);
+                } catch (\Throwable) {
+                    return true; // a figure that cannot be is noticed
+                }
+                if ($now !== $usual) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    private static function said(Clinic $clinic, CaseFile $case, string $judgement): string
+    {
+        return hash('xxh128', json_encode(match ($judgement) {
+            'plan' => $clinic->plan($case)->toArray(),
+            'response' => $clinic->respond($case)->toArray(),
+            'compared' => array_map(static fn ($one): array => $one->toArray(), $clinic->compared($case)),
+            'chains' => array_map(static fn ($one): array => $one->toArray(), $clinic->chains($case)),
+            'rank', 'checks' => $clinic->rank($case)->toArray(),
+            default => throw new \LogicException($judgement),
+        }, JSON_THROW_ON_ERROR));
+    }
+
+    /** @return list<CaseFile> */
+    private function cases(): array
+    {
+        if (self::$cases === null) {
+            $examples = array_map(
+                static fn (string $path): CaseFile => Core::example(basename($path, '.json')), glob(__DIR__.'/fixtures/cases/*.json') ?: [],
+            );
+            $madeUp = array_map(
+                static fn (array $one): CaseFile => Core::case($one[0]),
+                array_values([...MadeUpCourses::ofEveryRegion(8), ...MadeUpCases::many(30)]),
+            );
+            self::$cases = [...$examples, ...$madeUp];
+        }
+
+        return self::$cases;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $data
+     * @param  list<string|int>  $path
+     * @return iterable<string, float|int>
+     */
+    private static function numbers(array $data, array $path): iterable
+    {
+        foreach ($data as $key => $value) {
+            if (is_array($value)) {
+                yield from self::numbers($value, [...$path, $key]);
+            } elseif (is_int($value) || is_float($value)) {
+                yield implode('/', [...$path, $key]) => $value;
+            }
+        }
+    }
+}
