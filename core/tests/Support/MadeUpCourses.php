@@ -102,11 +102,30 @@ final readonly class MadeUpCourses
             $case['findings']['complaints'][0]['now'] = 9; // hurts, and whatever is moved or felt is painless
             foreach (['range', 'resisted', 'palpation'] as $list) {
                 $case['findings'][$list] = array_map(
-                    static fn (array $one): array => [...$one, ...isset($one['tenderness']) ? ['tenderness' => 0] : ['pain' => 0]],
+                    static fn (array $one): array => [
+                        ...$one, ...isset($one['tenderness']) ? ['tenderness' => 0, 'familiar' => 'no'] : ['pain' => 0],
+                    ],
                     $case['findings'][$list] ?? [],
                 );
             }
             $case['findings'] = array_filter($case['findings']);
+        }
+        foreach ($case['findings']['palpation'] ?? [] as $index => $felt) {
+            if ($felt['tenderness'] >= 2 && $this->chance->oneIn(5)) {
+                $zone = $this->chance->pick(array_keys(Core::clinic()->atlas()->zones));
+                $side = Core::clinic()->atlas()->zone($zone)->midline ? 'midline' : $felt['side'];
+                $case['findings']['palpation'][$index]['refers_to'] = [['zone' => $zone, 'side' => $side]];
+            }
+        }
+        foreach ($case['findings']['range'] ?? [] as $index => $moved) {
+            if ($this->chance->oneIn(12)) {
+                $case['findings']['range'][$index] = [...$moved, 'end_feel' => $this->chance->pick(['hard', 'empty', 'springy', 'firm'])];
+            }
+        }
+        if ($this->chance->oneIn(6)) {
+            $others = static fn (array $one): bool => $one['test'] !== 'night_waking';
+            $case['findings']['tests'] = array_values(array_filter($case['findings']['tests'] ?? [], $others));
+            $case['findings']['tests'][] = ['test' => 'night_waking', 'side' => 'midline', 'result' => 'positive'];
         }
         $stuck = $this->chance->oneIn(4);
         for ($visits = $this->chance->int(0, $stuck ? 9 : 5), $days = 0; $visits > 0; $visits--) {
