@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Tests\Support\BrokenAtlas;
+use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\MadeUpCases;
 use Somatrace\Core\Tests\Support\MadeUpCourses;
@@ -128,7 +129,31 @@ final class EveryFigureTest extends TestCase
                 static fn (array $one): CaseFile => Core::case($one[0]),
                 array_values([...MadeUpCourses::ofEveryRegion(8), ...MadeUpCases::many(30)]),
             );
-            self::$cases = [...$examples, ...$madeUp];
+            $sore = ['tenderness' => 4, 'familiar' => 'yes', 'texture' => ['taut_band']];
+            $silent = CaseBuilder::aCase()->complaint('low_back', 'left', 5)
+                ->with(['session' => ['targets' => [['muscle' => 'erector_spinae_lumbar', 'side' => 'left']]]]);
+            foreach (['erector_spinae_lumbar', 'quadratus_lumborum', 'multifidus_lumbar', 'erector_spinae_thoracic'] as $muscle) {
+                $silent->felt($muscle, 'left', ['tenderness' => 0, 'familiar' => 'no']);
+            }
+            foreach (['flexion', 'extension'] as $way) {
+                $silent->range("trunk.$way", 'midline', ['active' => 40, 'pain' => 0]);
+            }
+            foreach (['thoracic.rotation', 'trunk.side_bend'] as $way) {
+                $silent->range($way, 'left', ['active' => 30, 'pain' => 0]);
+            }
+            $rare = [
+                // inside the mouth; a tendon that has been sore for two months; nothing brings it on; nobody said for how long
+                CaseBuilder::aCase()->complaint('cheek', 'left', 6)->felt('lateral_pterygoid', 'left', $sore)->agreed('mouth', 'face')
+                    ->with(['therapist' => ['experience' => 'advanced']]),
+                CaseBuilder::aCase()->add('findings', 'complaints', [
+                    'zone' => 'elbow_outer', 'side' => 'left', 'now' => 6, 'since' => '2026-01-01',
+                ])->felt('common_extensor_tendon', 'left', $sore)->felt('extensor_carpi_radialis', 'left', $sore)
+                    ->with(['session' => ['school' => ['tendon' => 'cross_fibre']]]),
+                $silent,
+                CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->felt('levator_scapulae', 'left', $sore)
+                    ->without('session', 'minutes'),
+            ];
+            self::$cases = [...$examples, ...array_map(static fn (CaseBuilder $one): CaseFile => $one->make(), $rare), ...$madeUp];
         }
 
         return self::$cases;

@@ -31,6 +31,13 @@ final class CaseBuilder
         return $this;
     }
 
+    public function without(string $part, string $key): self
+    {
+        unset($this->case[$part][$key]);
+
+        return $this;
+    }
+
     public function aged(int $age): self
     {
         return $this->with(['client' => ['age' => $age]]);
