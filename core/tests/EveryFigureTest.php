@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Tests;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
@@ -15,6 +16,7 @@ use Somatrace\Core\Tests\Support\MadeUpCases;
 use Somatrace\Core\Tests\Support\MadeUpCourses;
 
 /** No figure of the data is there for nothing: put it otherwise, and what is said of somebody is otherwise. */
+#[Group('slow'), Group('figures')]
 final class EveryFigureTest extends TestCase
 {
     /** what each file of figures decides */

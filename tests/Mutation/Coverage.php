@@ -83,7 +83,8 @@ final readonly class Coverage
         $process = new Process(
             [
                 PHP_BINARY, '-d', 'memory_limit=6G', '-d', 'pcov.enabled=1', '-d', "pcov.directory=$root", 'vendor/bin/phpunit',
-                '--testsuite', $suite, '--coverage-php', "$kept.php", '--log-junit', "$kept.xml", '--no-progress', ...$filter,
+                '--testsuite', $suite, '--exclude-group', 'figures', '--coverage-php', "$kept.php", '--log-junit', "$kept.xml",
+                '--no-progress', ...$filter,
             ],
             $root, timeout: 3600,
         );
