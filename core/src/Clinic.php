@@ -306,7 +306,7 @@ final class Clinic
 
     public function search(): Search
     {
-        return $this->search ??= new Search($this->atlas());
+        return $this->search ??= new Search($this->atlas(), JsonFile::read("{$this->folder}/search.json"));
     }
 
     public function trainer(): Trainer

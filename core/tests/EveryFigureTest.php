@@ -21,7 +21,8 @@ final class EveryFigureTest extends TestCase
 {
     /** what each file of figures decides */
     private const DECIDES = [
-        'planning' => ['plan'], 'response' => ['compared', 'response', 'rank', 'plan'], 'pattern' => ['rank', 'checks'], 'chains' => ['chains'],
+        'planning' => ['plan'], 'response' => ['compared', 'response', 'rank', 'plan'], 'pattern' => ['rank', 'checks'],
+        'chains' => ['chains'],
     ];
 
     /** decides only where something else is set otherwise as well */

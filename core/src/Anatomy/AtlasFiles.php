@@ -13,7 +13,7 @@ final readonly class AtlasFiles
 {
     /** @var list<string> every file of the folder, without its ending */
     public const NAMES = [
-        'vocabulary', 'directions', 'zones', 'landmarks', 'hazards', 'movements', 'muscles', 'self_care', 'tests', 'regions',
+        'vocabulary', 'directions', 'zones', 'landmarks', 'hazards', 'movements', 'muscles', 'self_care', 'tests', 'regions', 'search',
         'posture_signs', 'techniques', 'tools', 'positions',
         'products', 'demands', 'consent_areas', 'signs', 'conditions', 'red_flags', 'finding_rules', 'clot_score', 'pattern', 'chains',
         'planning', 'response',

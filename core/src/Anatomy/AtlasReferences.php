@@ -44,6 +44,7 @@ final readonly class AtlasReferences
             'consent_areas/*/muscles/*' => 'muscle', 'consent_areas/*/zones/*' => 'zone', 'consent_areas/*/techniques/*' => 'technique',
         ],
         'planning' => ['regions/*/*' => 'zone'],
+        'clot_score' => ['flag' => 'red flag', 'girth_test' => 'test', 'measured_item' => 'clot item'],
     ];
 
     /** Where the ids of a kind are listed: file and list. */

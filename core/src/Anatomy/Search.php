@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Anatomy;
 
+use Somatrace\Core\Data\Fields;
+
 /**
  * Finds what a person means: by name, synonym, movement, zone or complaint in their own words, typing errors forgiven.
  *
@@ -19,49 +21,8 @@ final class Search
 
     private const SHARE_OF_BEST = 0.5;
 
-    /** Words that carry nothing in a complaint. */
-    private const STOP = [
-        'a', 'an', 'and', 'are', 'as', 'at', 'be', 'but', 'by', 'do', 'does', 'for', 'from', 'get', 'gets', 'has', 'have', 'i', 'if', 'in',
-        'is', 'it', 'its', 'me', 'my', 'of', 'on', 'or', 'so', 'that', 'the', 'then', 'there', 'this', 'to', 'up', 'was', 'when', 'with',
-        'you', 'your', 'her', 'his', 'she', 'he', 'am', 'after', 'while', 'very', 'all', 'feel', 'feels', 'like', 'always', 'also',
-        'around', 'round', 'one', 'something', 'really', 'side',
-    ];
-
-    /** Words people use for the same thing, under the one they are compared by. */
-    private const SAME = [
-        'pain' => ['hurt', 'hurts', 'hurting', 'ache', 'aches', 'aching', 'sore', 'soreness', 'painful', 'pains', 'killing'],
-        'stiff' => ['stiffness', 'tight', 'tense', 'tension', 'tightness', 'locked', 'locks', 'lock', 'short', 'seized'],
-        'cannot' => ['cant', 'unable', 'couldnt', 'not', 'never', 'hard', 'difficult', 'trouble', 'wont', 'no'],
-        'tingling' => ['pins', 'needles', 'numb', 'numbness', 'tingle', 'tingles', 'asleep'],
-        'turn' => ['turning', 'rotate', 'twist', 'twisting', 'look', 'looking', 'turns', 'reverse', 'reversing'],
-        'blade' => ['blades', 'scapula', 'shoulderblade', 'shoulderblades', 'scapulae'],
-        'buttock' => ['bottom', 'bum', 'backside', 'buttocks', 'glute', 'glutes'],
-        'belly' => ['stomach', 'tummy', 'abdomen', 'abdominal'],
-        'outer' => ['outside', 'outward', 'lateral'],
-        'inner' => ['inside', 'medial'],
-        'back' => ['behind', 'rear', 'posterior'],
-        'front' => ['anterior'],
-        'beside' => ['next', 'near', 'corner'],
-        'lift' => ['lifting', 'raise', 'raising', 'lifts'],
-        'sleep' => ['sleeping', 'lie', 'lying'],
-        'arch' => ['instep'],
-        'sole' => ['soles', 'underfoot'],
-        'kneecap' => ['cap', 'patella'],
-        'headache' => ['headaches', 'migraine', 'head'],
-        'swallow' => ['swallowing'],
-        'jaw' => ['mandible'],
-        'chew' => ['chewing', 'bite', 'biting', 'eat', 'eating'],
-        'clench' => ['clenching', 'grinding', 'grind', 'grinds', 'teeth'],
-        'step' => ['steps'],
-        'sit' => ['sitting', 'seated', 'chair'],
-        'breath' => ['breathe', 'breathing', 'inhale'],
-        'run' => ['running', 'jog', 'jogging'],
-        'reach' => ['reaching'],
-        'grip' => ['hold', 'gripping'],
-        'collarbone' => ['clavicle'],
-        'low' => ['lower'],
-        'top' => ['crown'],
-    ];
+    /** @var array<string, true> words that carry nothing in a complaint */
+    private array $stop;
 
     /** @var array<string, string> word → the one it is compared by */
     private array $same = [];
@@ -74,9 +35,13 @@ final class Search
     /** @var array<string, float> word → how telling it is */
     private array $weight = [];
 
-    public function __construct(Atlas $atlas)
+    /** @param  Fields  $words  of the data folder's search.json: what carries nothing, and what means the same */
+    public function __construct(Atlas $atlas, Fields $words)
     {
-        foreach (self::SAME as $word => $others) {
+        $this->stop = array_fill_keys($words->strings('stop'), true);
+        $same = $words->fields('same');
+        foreach ($same->keys() as $word) {
+            $others = $same->strings($word);
             $this->same += array_fill_keys(array_map($this->stem(...), [$word, ...$others]), $this->stem($word));
         }
         foreach ($atlas->muscles as $muscle) {
@@ -304,7 +269,7 @@ final class Search
         $plain = str_replace(['knee-cap', 'knee cap', 'can not'], ['kneecap', 'kneecap', 'cannot'], $plain);
         $words = [];
         foreach (preg_split('/[^a-z0-9]+/', $plain, flags: PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            if (! in_array($word, self::STOP, true)) {
+            if (! isset($this->stop[$word])) {
                 $stem = $this->stem($word);
                 $words[$this->same[$stem] ?? $stem] = true;
             }

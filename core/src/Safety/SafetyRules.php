@@ -16,7 +16,6 @@ final readonly class SafetyRules
      * @param  array<string, MedicineRule>  $medicines
      * @param  array<string, string>  $groups
      * @param  list<LimitTemplate>  $ungraded
-     * @param  array<string, array{ask: string, points: int}>  $clotItems
      * @param  list<FindingRule>  $findings
      * @param  array<string, list<string>>  $groupsOfMovement
      */
@@ -26,17 +25,15 @@ final readonly class SafetyRules
         public array $medicines,
         public array $groups,
         public array $ungraded,
-        public array $clotItems,
-        public int $clotSuspicionFrom,
-        public float $calfDifferenceCm,
+        public ClotRules $clot,
         public int $guardianAge,
         public int $olderAge,
         public float $olderCap,
+        public float $olderCapRaised,
         public int $acuteDays,
         public int $subacuteDays,
         public TissueFigures $tissue,
         public DoctorFirst $doctorFirst,
-        public float $legSignCm,
         public array $findings,
         public array $groupsOfMovement,
     ) {
@@ -45,7 +42,6 @@ final readonly class SafetyRules
     public static function load(string $folder): self
     {
         $file = JsonFile::read("$folder/conditions.json");
-        $clot = JsonFile::read("$folder/clot_score.json");
         $conditions = [];
         foreach ($file->map('conditions', ConditionRule::from(...)) as $rule) {
             $conditions[$rule->id] = $rule;
@@ -55,19 +51,15 @@ final readonly class SafetyRules
             $medicines[$medicine->id] = $medicine;
         }
         $found = JsonFile::read("$folder/finding_rules.json");
-        $items = [];
-        foreach ($clot->list('items') as $row) {
-            $items[$row->string('id')] = ['ask' => $row->string('ask'), 'points' => $row->int('points')];
-        }
         $stage = $file->fields('stage_days');
 
         return new self(
             RedFlags::from(self::flags($folder)), $conditions, $medicines, $file->stringMap('groups'),
             $file->map('ungraded', LimitTemplate::from(...)),
-            $items, $clot->int('suspicion_from'), $clot->float('calf_difference_cm'), $file->int('guardian_age'), $file->int('older_age'),
-            $file->float('older_cap'),
+            ClotRules::from(JsonFile::read("$folder/clot_score.json")), $file->int('guardian_age'), $file->int('older_age'),
+            $file->float('older_cap'), $file->float('older_cap_raised'),
             $stage->int('acute'), $stage->int('subacute'), TissueFigures::from($file->fields('tissue_signs')),
-            DoctorFirst::from($file->fields('doctor_first')), $clot->float('leg_sign_cm'), $found->map('rules', FindingRule::from(...)),
+            DoctorFirst::from($file->fields('doctor_first')), $found->map('rules', FindingRule::from(...)),
             array_map(static fn (Fields $row): array => $row->strings('groups'), self::byId($found->list('movement_groups'))),
         );
     }

@@ -51,7 +51,7 @@ final readonly class Intakes
         if ($chance->oneIn(3)) {
             $health['leg_signs'] = $this->answer($chance);
             $health['calf_clot_items'] = $this->some(
-                $chance, array_keys($this->rules->clotItems), 4, fn (): string => $this->answer($chance),
+                $chance, array_keys($this->rules->clot->items), 4, fn (): string => $this->answer($chance),
             );
         }
         if ($chance->oneIn(4)) {

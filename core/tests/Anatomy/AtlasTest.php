@@ -49,7 +49,7 @@ final class AtlasTest extends TestCase
                 'positions' => $atlas->positions, 'products' => $atlas->products, 'demands' => $atlas->demands,
                 'consent_areas' => $atlas->consentAreas, 'conditions' => $clinic->rules()->conditions,
                 'red_flags' => $clinic->rules()->flags->flags, 'medicines' => $clinic->rules()->medicines,
-                'clot_items' => $clinic->rules()->clotItems,
+                'clot_items' => $clinic->rules()->clot->items,
             ] as $kind
                 => $rows
         ) {

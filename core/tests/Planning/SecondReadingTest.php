@@ -70,7 +70,7 @@ final class SecondReadingTest extends TestCase
                 'leg_signs' => 'yes',
                 'calf_clot_items' => [
                     'other_diagnosis_as_likely' => 'yes',
-                    ...array_fill_keys(array_diff(array_keys(Core::clinic()->rules()->clotItems), ['other_diagnosis_as_likely']), 'no'),
+                    ...array_fill_keys(array_diff(array_keys(Core::clinic()->rules()->clot->items), ['other_diagnosis_as_likely']), 'no'),
                 ],
             ]]),
             $on('calf_upper', 'calf_lower', 'thigh_back', 'groin', 'sole'), 'modify',

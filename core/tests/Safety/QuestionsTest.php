@@ -113,7 +113,7 @@ final class QuestionsTest extends TestCase
                 CaseBuilder::aCase()->with([
                     'health' => [
                         'leg_signs' => 'unknown',
-                        'calf_clot_items' => array_fill_keys(array_keys(Core::clinic()->rules()->clotItems), 'no'),
+                        'calf_clot_items' => array_fill_keys(array_keys(Core::clinic()->rules()->clot->items), 'no'),
                     ],
                 ]),
             )),
@@ -247,7 +247,7 @@ final class QuestionsTest extends TestCase
     /** @return iterable<string, array{array<string, string>, int, int, int}> */
     public static function calves(): iterable
     {
-        $no = array_fill_keys(array_keys(Core::clinic()->rules()->clotItems), 'no');
+        $no = array_fill_keys(array_keys(Core::clinic()->rules()->clot->items), 'no');
         $items = count($no) - 1;
         yield 'nothing answered: from the one that counts against to all the others' => [[], 0, -2, $items];
         yield 'all denied' => [$no, 0, 0, 0];

@@ -274,7 +274,7 @@ final class SafetyGateTest extends TestCase
     /** @return iterable<string, array{array<string, string>, int, string}> */
     public static function calves(): iterable
     {
-        $no = array_fill_keys(array_keys(Core::clinic()->rules()->clotItems), 'no');
+        $no = array_fill_keys(array_keys(Core::clinic()->rules()->clot->items), 'no');
         yield 'a sign, and every item denied: the leg still waits' => [$no, 0, 'modify'];
         yield 'one yes' => [[...$no, 'pitting_oedema' => 'yes'], 1, 'refer'];
         yield 'one yes, and something else as likely' => [

@@ -245,7 +245,7 @@ final class SafetyTableTest extends TestCase
     /** @return array<string, string> */
     private function calfDenied(): array
     {
-        return array_fill_keys(array_keys(Core::clinic()->rules()->clotItems), 'no');
+        return array_fill_keys(array_keys(Core::clinic()->rules()->clot->items), 'no');
     }
 
     private function holds(string $fact, SafetyResult $result): void
