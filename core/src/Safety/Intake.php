@@ -22,11 +22,10 @@ use Somatrace\Core\Findings\Reproduction;
  */
 final readonly class Intake
 {
-    private const SUBACUTE_DAYS = 42;
-
     /**
      * @param  array<string, int>  $freshDays days each part stays fresh
      * @param  array<string, string>  $groups the group each condition is read out in
+     * @param  int  $subacuteDays  what is older than this is late
      */
     public function __construct(
         public CaseFile $case,
@@ -36,6 +35,7 @@ final readonly class Intake
         private array $freshDays,
         private array $groups,
         private RedFlags $flags,
+        private int $subacuteDays,
     ) {
     }
 
@@ -162,10 +162,10 @@ final readonly class Intake
         foreach ($this->answersOf($condition) as $answer) {
             $days = $answer->since === null ? null : Dates::days($answer->since, $this->case->asOf);
             $late = $answer->stage === null
-                ? $days !== null && $days > self::SUBACUTE_DAYS
+                ? $days !== null && $days > $this->subacuteDays
                 : in_array($answer->stage, [Stage::Late, Stage::Settled], true);
             $calm = in_array($answer->swellingTrend, [null, SwellingTrend::Gone], true) && $answer->severity !== Severity::Severe;
-            if ($answer->answer === Answer::Yes && ! ($late && $calm && ($days === null || $days > self::SUBACUTE_DAYS))) {
+            if ($answer->answer === Answer::Yes && ! ($late && $calm && ($days === null || $days > $this->subacuteDays))) {
                 return false;
             }
         }

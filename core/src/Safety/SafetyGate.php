@@ -86,6 +86,7 @@ final readonly class SafetyGate
         return new Intake(
             $case, $this->tissue, $this->reproduction, $this->atlas, $this->rules->flags->freshDays,
             array_map(static fn (ConditionRule $rule): string => $rule->group, $this->rules->conditions), $this->rules->flags,
+            $this->rules->subacuteDays,
         );
     }
 
