@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Tests;
 
 use PHPUnit\Framework\Attributes\DataProviderExternal;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Planning\PlanResult;
@@ -15,6 +16,7 @@ use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\MadeUpCases;
 
 /** What always holds, tried on many made-up cases. */
+#[Group('properties')]
 final class PropertiesTest extends TestCase
 {
     /** @return iterable<string, array{array<string, mixed>}> */

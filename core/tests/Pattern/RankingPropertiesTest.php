@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Tests\Pattern;
 
 use PHPUnit\Framework\Attributes\DataProviderExternal;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
@@ -17,6 +18,7 @@ use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\MadeUpCases;
 
 /** What always holds of the ranking, tried on made-up assessments of every region. */
+#[Group('properties')]
 final class RankingPropertiesTest extends TestCase
 {
     /** @return iterable<string, array{array<string, mixed>, string}> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Tests\Safety;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Safety\Effect;
 use Somatrace\Core\Safety\Limit;
@@ -13,6 +14,7 @@ use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 
 /** One more danger never loosens a limit and never lowers a verdict; unknown is at least as careful as no. */
+#[Group('properties')]
 final class MonotoneSafetyTest extends TestCase
 {
     private const ORDER = ['settled', 'late', 'subacute', 'acute'];
