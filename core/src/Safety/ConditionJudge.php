@@ -11,6 +11,7 @@ use Somatrace\Core\CaseFile\Dates;
 use Somatrace\Core\CaseFile\Severity;
 use Somatrace\Core\CaseFile\Stage;
 use Somatrace\Core\Healing\Tissue;
+use Somatrace\Core\Safety\When\InHand;
 
 /** Grades one answered condition and says what follows. */
 final readonly class ConditionJudge
@@ -33,8 +34,9 @@ final readonly class ConditionJudge
         $tissue = $intake->tissue->of($answer, $intake->case);
         $column = $this->column($rule, $answer, $tissue, $intake);
         $templates = $rule->isGraded() ? [...$rule->always, ...$rule->upTo($column)] : $this->rules->ungraded;
+        $held = $intake->holding(InHand::condition($answer, $tissue));
         foreach ($rule->extra as $extra) {
-            if ($extra->holds($answer, $intake, $tissue)) {
+            if ($extra->holds($held)) {
                 array_push($templates, ...$extra->do);
             }
         }

@@ -88,7 +88,7 @@ final readonly class ConditionRule
     /** @return list<string> what is worth asking of it: severity, swelling, controlled, pressure, weeks */
     public function details(): array
     {
-        $keys = array_merge([], ...array_map(static fn (ExtraRule $extra): array => $extra->keys(), $this->extra));
+        $keys = array_merge([], ...array_map(static fn (ExtraRule $extra): array => $extra->details(), $this->extra));
         $asks = [
             'severity' => $this->turnsOnSeverity(),
             'swelling' => $this->signsAt !== null || in_array('swelling', $keys, true), 'controlled' => in_array('controlled', $keys, true),

@@ -15,6 +15,7 @@ use Somatrace\Core\CaseFile\Severity;
 use Somatrace\Core\CaseFile\Stage;
 use Somatrace\Core\CaseFile\SwellingTrend;
 use Somatrace\Core\Findings\Reproduction;
+use Somatrace\Core\Safety\When\InHand;
 
 /**
  * A case as the rules ask it: answers with their age. An answer grown old is unknown again, save a yes:
@@ -36,7 +37,17 @@ final readonly class Intake
         private array $groups,
         private RedFlags $flags,
         private int $subacuteDays,
+        public ?InHand $inHand = null,
     ) {
+    }
+
+    /** The same case, with one answer of it in hand. */
+    public function holding(InHand $inHand): self
+    {
+        return new self(
+            $this->case, $this->tissue, $this->reproduction, $this->atlas, $this->freshDays, $this->groups, $this->flags,
+            $this->subacuteDays, $inHand,
+        );
     }
 
     public function flag(string $id): Answer

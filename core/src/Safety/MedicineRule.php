@@ -14,7 +14,7 @@ final readonly class MedicineRule
     /**
      * @param  int|null  $withinDays  it counts for so many days after it was given
      * @param  list<LimitTemplate>  $do
-     * @param  list<Fields>  $extra
+     * @param  list<ExtraRule>  $extra
      */
     private function __construct(
         public string $id,
@@ -30,7 +30,7 @@ final readonly class MedicineRule
     {
         return new self(
             $row->string('id'), $row->string('label'), $row->string('ask'), $row->intOrNull('within_days'),
-            $row->map('do', LimitTemplate::from(...)), $row->list('extra'),
+            $row->map('do', LimitTemplate::from(...)), $row->map('extra', ExtraRule::from(...)),
         );
     }
 
@@ -44,17 +44,20 @@ final readonly class MedicineRule
     public function asks(string $detail): bool
     {
         return in_array(
-            $detail, array_merge([], ...array_map(static fn (Fields $extra): array => $extra->fields('when')->keys(), $this->extra)), true,
+            $detail, array_merge([], ...array_map(static fn (ExtraRule $extra): array => $extra->details(), $this->extra)), true,
         );
     }
 
-    /** @return list<LimitTemplate> */
-    public function templates(MedicineAnswer $answer, \DateTimeImmutable $day): array
+    /**
+     * @param  Intake  $intake  with the answer in hand
+     * @return list<LimitTemplate>
+     */
+    public function templates(Intake $intake): array
     {
         $templates = $this->do;
         foreach ($this->extra as $extra) {
-            if ($this->holds($extra->fields('when'), $answer, $day)) {
-                array_push($templates, ...$extra->map('do', LimitTemplate::from(...)));
+            if ($extra->holds($intake)) {
+                array_push($templates, ...$extra->do);
             }
         }
 
@@ -66,14 +69,7 @@ final readonly class MedicineRule
     {
         $additions = [];
         foreach ($this->extra as $extra) {
-            $when = $extra->fields('when');
-            $words = implode(', ', array_map(static fn (string $key): string => match ($key) {
-                'weeks_at_least' => "for {$when->int($key)} weeks or more, or nobody knows how long",
-                'placed' => 'with the place named',
-                'dose_hours_under' => "the last dose under {$when->float($key)} hours ago, unless it works long",
-                default => throw UnknownRulePart::named($key),
-            }, $when->keys()));
-            $additions[$words] = $extra->map('do', LimitTemplate::from(...));
+            $additions[$extra->words()] = $extra->do;
         }
 
         return $additions;
@@ -99,25 +95,5 @@ final readonly class MedicineRule
             ),
             array_keys(array_filter($open)),
         );
-    }
-
-    private function holds(Fields $when, MedicineAnswer $answer, \DateTimeImmutable $day): bool
-    {
-        foreach ($when->keys() as $key) {
-            $holds = match ($key) {
-                // a duration nobody knows counts as long
-                'weeks_at_least' => ($answer->weeksAt($day) ?? PHP_INT_MAX) >= $when->int($key),
-                'placed' => $answer->places !== [],
-                'dose_hours_under' => $answer->lastDoseHours !== null
-                    && $answer->lastDoseHours < $when->float($key)
-                    && $answer->shortActing !== Answer::No,
-                default => throw UnknownRulePart::named($key),
-            };
-            if (! $holds) {
-                return false;
-            }
-        }
-
-        return true;
     }
 }

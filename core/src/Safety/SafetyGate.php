@@ -11,6 +11,7 @@ use Somatrace\Core\CaseFile\ConditionAnswer;
 use Somatrace\Core\CaseFile\Dates;
 use Somatrace\Core\CaseFile\Override;
 use Somatrace\Core\Findings\Reproduction;
+use Somatrace\Core\Safety\When\InHand;
 
 /** Intake → verdict, limits, questions. The order of the answers never matters. */
 final readonly class SafetyGate
@@ -184,7 +185,7 @@ final readonly class SafetyGate
             }
             $limits = array_merge([], ...array_map(
                 fn (LimitTemplate $limit): array => $limit->limits($this->atlas, $rule, $medicine->label, $answer->places),
-                $medicine->templates($answer, $intake->case->asOf),
+                $medicine->templates($intake->holding(InHand::medicine($answer))),
             ));
             $rulings[] = new Ruling(
                 $rule, Verdict::Modify, null, $limits, $medicine->questions($answer, $intake->case->asOf),
