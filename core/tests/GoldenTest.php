@@ -80,9 +80,14 @@ final class GoldenTest extends TestCase
 
     public function test_every_rule_says_what_it_said(): void
     {
-        $rows = (new RuleRegister(Core::clinic()->atlas(), dirname(__DIR__).'/data'))->rows();
+        $register = new RuleRegister(Core::clinic()->atlas(), dirname(__DIR__).'/data');
 
-        $this->same('rules.json', self::text($rows));
+        $this->same('rules.json', self::text([...$register->rows(), ...$register->touchRows()]));
+    }
+
+    public function test_every_kind_of_entry_is_declared_as_it_was(): void
+    {
+        $this->same('entries.json', self::text(Core::clinic()->entries()->kinds));
     }
 
     private function same(string $file, string $text): void

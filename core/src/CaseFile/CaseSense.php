@@ -64,15 +64,12 @@ final class CaseSense
 
     /**
      * @param  list<string>  $identity
-     * @param  list<mixed>  $entries
+     * @param  list<array<string, mixed>>  $entries
      */
     private function contradictions(string $pointer, array $identity, array $entries): void
     {
         $seen = [];
         foreach ($entries as $index => $entry) {
-            if (! is_array($entry)) {
-                continue;
-            }
             $name = json_encode(array_map(static fn (string $part): mixed => $entry[$part] ?? null, $identity));
             ksort($entry);
             $said = json_encode($entry);

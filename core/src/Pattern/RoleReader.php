@@ -23,7 +23,7 @@ final readonly class RoleReader
         return match (true) {
             $own && $long && ! $any('short_2', 'short_3') => Role::Overstretched,
             // short by its movements, and felt to be quiet: whatever pulls there, it is not this one
-            $any('short_antagonist') && ($tender || ($short && ! $any('tenderness_0'))) => Role::Source,
+            $any('short_antagonist') && ($tender || ! $any('tenderness_0')) => Role::Source,
             $refers && ($familiar || $any('referral_fits') || ($tender && $short)) => Role::Source,
             $own && ($point === TriggerPoint::Active || ($familiar && $short)) => Role::Source,
             $own && $tender && ! $short && ! $any('referral_fits', 'referral_typical', 'referral_odd') => Role::Site,

@@ -152,7 +152,7 @@ final readonly class LimitTemplate
             default => 'at: '.str_replace('_', ' ', $this->where).($this->givenSide ? ', that side' : ''),
         };
 
-        return $this->clause($atlas, $where, $this->where !== null || $this->muscle !== null);
+        return $this->clause($atlas, $where, $where !== 'anywhere');
     }
 
     private function sentence(Atlas $atlas, string $cause, ?Place $place, ?MuscleAt $muscle): string
@@ -171,7 +171,7 @@ final readonly class LimitTemplate
             $this->product !== null => $atlas->products[$this->product] ?? $this->product,
             default => '',
         };
-        $value = is_float($this->value) ? (string) $this->value : str_replace('_', ' ', (string) $this->value);
+        $value = str_replace('_', ' ', (string) $this->value);
 
         return match ($this->effect) {
             Effect::Avoid => "nothing is pressed $where",

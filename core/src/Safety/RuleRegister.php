@@ -128,14 +128,14 @@ final readonly class RuleRegister
         $words = fn (LimitTemplate $limit): string => $limit->words($this->atlas);
         $rows = [
             new RuleRow(
-                "medicine.{$medicine->id}", "takes {$medicine->label}", implode('; ', array_unique(array_map($words, $medicine->do))),
+                "medicine.{$medicine->id}", "takes {$medicine->label}", implode('; ', array_map($words, $medicine->do)),
                 $source,
             ),
         ];
         foreach ($medicine->additions() as $when => $do) {
             $rows[] = new RuleRow(
                 "medicine.{$medicine->id}.extra.".count($rows), "takes {$medicine->label}, $when",
-                implode('; ', array_unique(array_map($words, $do))), $source,
+                implode('; ', array_map($words, $do)), $source,
             );
         }
 

@@ -235,9 +235,12 @@ final readonly class SafetyGate
     /** A licensed person may raise the cap of age so far, in writing. */
     private function olderCap(CaseFile $case): float
     {
-        $raised = array_map(static fn (Override $override): float => $override->pressureCap ?? 0, $this->valid($case, 'modify'));
+        $cap = $this->rules->olderCap;
+        foreach ($this->valid($case, 'modify') as $override) {
+            $cap = max($cap, min($this->rules->olderCapRaised, $override->pressureCap ?? $cap));
+        }
 
-        return max($this->rules->olderCap, min($this->rules->olderCapRaised, max([0, ...$raised])));
+        return $cap;
     }
 
     /**

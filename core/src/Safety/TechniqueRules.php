@@ -33,9 +33,7 @@ final readonly class TechniqueRules
             foreach ($technique->notWith as $not) {
                 array_push($limits, ...$this->limits($technique, $not, $intake));
             }
-            if ($limits !== []) {
-                $rulings[] = new Ruling("technique.{$technique->id}", limits: $limits);
-            }
+            $rulings[] = new Ruling("technique.{$technique->id}", limits: $limits);
         }
 
         return [...$rulings, ...$this->staged($intake)];

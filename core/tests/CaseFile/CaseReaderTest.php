@@ -105,6 +105,14 @@ final class CaseReaderTest extends TestCase
         yield 'a side for what has none' => [
             ['findings' => ['range' => [['movement' => 'cervical.flexion', 'side' => 'left', 'active' => 40]]]], ['/findings/range/0/side'],
         ];
+        yield 'no side for a sign of posture that has two' => [
+            ['findings' => ['posture' => [['sign' => 'shoulder_rolled_forward', 'side' => 'midline', 'grade' => 2]]]],
+            ['/findings/posture/0/side'],
+        ];
+        yield 'a muscle in the middle' => [
+            ['findings' => ['palpation' => [['muscle' => 'masseter', 'side' => 'midline', 'tenderness' => 1]]]],
+            ['/findings/palpation/0/side'],
+        ];
         yield 'a value for a yes-or-no test' => [
             ['findings' => ['tests' => [['test' => 'cervical_lift', 'side' => 'midline', 'value' => 4]]]], ['/findings/tests/0/value'],
         ];

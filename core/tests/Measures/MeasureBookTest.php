@@ -57,6 +57,22 @@ final class MeasureBookTest extends TestCase
         self::assertEqualsWithDelta(5.5437, $measure->mdc, 1e-3);
     }
 
+    public function test_repeats_that_happen_to_agree_prove_no_perfect_instrument(): void
+    {
+        $case = CaseBuilder::aCase()->range('cervical.rotation', 'left', ['active' => 50, 'repeats' => [50, 50, 50]]);
+        $measure = $this->measure($case, 'range.cervical.rotation.active');
+
+        self::assertSame('default', $measure->mdcFrom);
+        self::assertSame(7.0, $measure->mdc);
+    }
+
+    public function test_one_repeat_sets_no_error(): void
+    {
+        $case = CaseBuilder::aCase()->range('cervical.rotation', 'left', ['active' => 50, 'repeats' => [50]]);
+
+        self::assertSame('default', $this->measure($case, 'range.cervical.rotation.active')->mdcFrom);
+    }
+
     private function measure(CaseBuilder $case, string $key): Measure
     {
         return array_values(array_filter(

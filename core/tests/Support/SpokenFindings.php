@@ -7,7 +7,7 @@ namespace Somatrace\Core\Tests\Support;
 /**
  * A case as the tables of the ranking say it, findings parted by ";":
  *   hurts ZONE SIDE [now N] [spreads ZONE] [worse DEMAND]
- *   felt MUSCLE SIDE, then any of: tender N, tone T, band, nodule, own, not own, sends ZONE
+ *   felt MUSCLE SIDE, then any of: at SITE, tender N, tone T, band, nodule, own, not own, sends ZONE
  *   moves MOVEMENT SIDE [N degrees] [passive N] [hurts N] [end FEEL] · resists MOVEMENT SIDE [strength N] [hurts N]
  *   looks SIGN SIDE GRADE · tests TEST SIDE RESULT (a number where it measures) · days DEMAND [SIDE]
  */
@@ -82,6 +82,7 @@ final readonly class SpokenFindings
     private static function felt(array $words, string $side): array
     {
         return self::pairs($words, static fn (string $word, string $next, string $before): array => match ($word) {
+            'at' => ['site' => $next],
             'tender' => ['tenderness' => (int) $next],
             'tone' => ['tone' => $next],
             'band' => ['texture' => ['taut_band']],

@@ -27,7 +27,7 @@ final readonly class Weak implements Condition
                 $asked
                     && (
                         $finding->strength <= ($this->atMost ?? -1)
-                            || ($this->by !== null && $this->before($finding, $intake) - $finding->strength >= $this->by)
+                            || $this->isWeaker($finding->strength, $this->before($finding, $intake))
                     )
             ) {
                 return Answer::Yes;
@@ -37,8 +37,13 @@ final readonly class Weak implements Condition
         return Answer::No;
     }
 
-    /** The strength of it at the last visit it was tried at. */
-    private function before(ResistedFinding $now, Intake $intake): int
+    private function isWeaker(int $now, ?int $before): bool
+    {
+        return $this->by !== null && $before !== null && $before - $now >= $this->by;
+    }
+
+    /** The strength of it at the last visit it was tried at; null where it never was. */
+    private function before(ResistedFinding $now, Intake $intake): ?int
     {
         foreach (array_reverse($intake->case->history) as $visit) {
             foreach ($visit->findings->resisted as $finding) {
@@ -48,6 +53,6 @@ final readonly class Weak implements Condition
             }
         }
 
-        return (int) $now->strength;
+        return null;
     }
 }
