@@ -37,12 +37,12 @@ final class CaseSense
     private function visit(string $pointer, int|string|null $key, mixed $value): void
     {
         if (! is_array($value)) {
-            $this->date($pointer, $key, $value);
+            $this->date($pointer, $value);
 
             return;
         }
         if (is_string($key) && isset($this->identities[$key]) && array_is_list($value)) {
-            $this->contradictions($pointer, $this->identities[$key], $value);
+            $this->contradictions($pointer, $this->identities[$key], array_filter($value, is_array(...)));
         }
         $this->side($pointer, $key, $value);
         $this->movementValues($pointer, $value);
@@ -54,17 +54,17 @@ final class CaseSense
         }
     }
 
-    private function date(string $pointer, int|string|null $key, mixed $value): void
+    private function date(string $pointer, mixed $value): void
     {
         $isDate = is_string($value) && preg_match('/^\d{4}-\d{2}-\d{2}$/', $value) === 1;
-        if ($isDate && $this->asOf !== null && $key !== 'as_of' && $value > $this->asOf) {
+        if ($isDate && $this->asOf !== null && $value > $this->asOf) {
             $this->fault($pointer, "$value lies after as_of ({$this->asOf}); nothing can be known before it happened");
         }
     }
 
     /**
      * @param  list<string>  $identity
-     * @param  list<array<string, mixed>>  $entries
+     * @param  array<int, array<array-key, mixed>>  $entries
      */
     private function contradictions(string $pointer, array $identity, array $entries): void
     {

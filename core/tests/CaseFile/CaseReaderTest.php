@@ -113,6 +113,10 @@ final class CaseReaderTest extends TestCase
             ['findings' => ['palpation' => [['muscle' => 'masseter', 'side' => 'midline', 'tenderness' => 1]]]],
             ['/findings/palpation/0/side'],
         ];
+        yield 'more than a body can do, by half a degree' => [
+            ['findings' => ['range' => [['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 110.5]]]],
+            ['/findings/range/0/active'],
+        ];
         yield 'a value for a yes-or-no test' => [
             ['findings' => ['tests' => [['test' => 'cervical_lift', 'side' => 'midline', 'value' => 4]]]], ['/findings/tests/0/value'],
         ];

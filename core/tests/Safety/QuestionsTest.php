@@ -39,6 +39,9 @@ final class QuestionsTest extends TestCase
         yield 'and the day it began' => ['osteoarthritis', ['severity' => 'mild', 'since' => '2025-11-02'], ['zones']];
         yield 'and the place' => ['osteoarthritis', ['severity' => 'mild', 'stage' => 'late', 'zones' => self::KNEE], []];
         yield 'a strain is graded by its days, not by a word' => ['muscle_strain', [], ['stage', 'zones']];
+        yield 'a stiff shoulder lies at a shoulder, though its limits are for all of it' => [
+            'frozen_shoulder', ['since' => '2025-11-02'], ['zones'],
+        ];
         yield 'blood pressure lies nowhere in particular' => ['high_blood_pressure', [], ['severity', 'stage']];
         yield 'a pregnancy has its weeks and no stage' => ['pregnancy', [], ['severity', 'weeks']];
         yield 'the weeks are known' => ['pregnancy', ['severity' => 'mild', 'weeks_pregnant' => 10], []];

@@ -337,4 +337,30 @@ final class SafetyGateTest extends TestCase
     {
         return Core::clinic()->screen($case->make());
     }
+
+    public function test_how_soon_is_told_by_the_rules_of_the_verdict_alone(): void
+    {
+        $both = CaseBuilder::aCase()->flag('weight_loss_unexplained')->flag('intoxicated');
+        $result = Core::clinic()->screen($both->make());
+
+        self::assertSame(['refer', 7], [$result->verdict->value, $result->days], 'put off for a day says nothing of how soon a doctor looks');
+    }
+
+    #[DataProvider('falls')]
+    public function test_a_fall_and_a_neck_that_hurts_are_sent_on_for_two_weeks(?string $since, bool $sent): void
+    {
+        $case = CaseBuilder::aCase()->flag('recent_fall_or_crash_unexamined')->complaint('neck_back', 'left', 4);
+        $case = $since === null ? $case : $case->with(['health' => ['red_flag_since' => ['recent_fall_or_crash_unexamined' => $since]]]);
+        $rules = array_column(Core::clinic()->screen($case->make())->toArray()['because'], 'rule');
+
+        self::assertSame($sent, in_array('finding.crash_with_neck_pain', $rules, true));
+    }
+
+    /** @return iterable<string, array{string|null, bool}> */
+    public static function falls(): iterable
+    {
+        yield 'nobody said when' => [null, true];
+        yield 'two weeks ago' => ['2026-02-16', true];
+        yield 'a day longer' => ['2026-02-15', false];
+    }
 }

@@ -12,7 +12,7 @@ final readonly class PainBrought
 
     public static function counts(?float $pain): bool
     {
-        return ($pain ?? 0.0) >= self::HURTS;
+        return $pain !== null && $pain >= self::HURTS;
     }
 
     /** As it is told after what brought it on. */
