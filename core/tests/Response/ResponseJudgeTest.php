@@ -85,6 +85,9 @@ final class ResponseJudgeTest extends TestCase
         yield 'pain better, weaker by a grade' => [
             $at(7, 60, 5), $at(4, 60, 4), 'hold', 'The pain is really better, and worse is: strength, elbow extension, left.',
         ];
+        yield 'pain better, a strength tried for the first time and not there' => [
+            array_diff_key($at(7, 60, 5), ['resisted' => true]), $at(4, 60, 0), 'progress', null,
+        ];
         yield 'pain worse, turning better' => [
             $at(4, 50, 5), $at(7, 60, 5), 'hold', 'The pain is really worse, and better is: turning the head.',
         ];

@@ -277,4 +277,17 @@ final class QuestionsTest extends TestCase
     {
         return Core::clinic()->screen($case->make());
     }
+
+    public function test_what_nobody_answered_was_not_asked(): void
+    {
+        $asked = fn (CaseBuilder $case): bool => $this->screen($case)->asked;
+
+        self::assertTrue($asked(CaseBuilder::aCase()));
+        self::assertFalse($asked(CaseBuilder::aCase()->nothingAsked()));
+        self::assertFalse($asked(CaseBuilder::aCase()->nothingAsked()->condition('osteoporosis', ['answer' => 'unknown'])));
+        self::assertFalse($asked(CaseBuilder::aCase()->nothingAsked()->flag('numb_face', 'unknown')));
+        self::assertTrue($asked(CaseBuilder::aCase()->nothingAsked()->condition('osteoporosis', ['answer' => 'no'])));
+        self::assertTrue($asked(CaseBuilder::aCase()->nothingAsked()->flag('numb_face', 'no')));
+        self::assertTrue($asked(CaseBuilder::aCase()->nothingAsked()->with(['health' => ['leg_signs' => 'no']])));
+    }
 }
