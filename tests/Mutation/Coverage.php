@@ -43,6 +43,12 @@ final readonly class Coverage
         for ($line = $from; $line <= $to; $line++) {
             $tests += array_fill_keys($this->lines[$file][$line] ?? [], true);
         }
+        // a constant or a default is no line that runs: whatever comes by the class comes by it
+        if (array_filter(range($from, $to), fn (int $line): bool => isset($this->lines[$file][$line])) === []) {
+            foreach ($this->lines[$file] ?? [] as $of) {
+                $tests += array_fill_keys($of, true);
+            }
+        }
         $methods = [];
         $seconds = [];
         foreach (array_keys($tests) as $test) {

@@ -155,13 +155,13 @@ final class MeasureBook
      */
     private function measure(array $row): Measure
     {
-        $sem = $row['degrees'] > 0 ? sqrt(array_sum($row['squares']) / $row['degrees']) : null;
+        $sem = $row['degrees'] > 0 ? sqrt(array_sum($row['squares']) / $row['degrees']) : 0.0;
 
         return new Measure(
             $row['key'], $row['name'], $row['unit'], $row['side'], $row['series'],
             // repeats that happen to agree exactly prove no perfect instrument
-            $sem !== null && $sem > 0 ? self::MDC95 * $sem : $row['mdc'],
-            $sem !== null && $sem > 0 ? 'repeats' : 'default',
+            $sem > 0 ? self::MDC95 * $sem : $row['mdc'],
+            $sem > 0 ? 'repeats' : 'default',
             $row['larger'],
         );
     }

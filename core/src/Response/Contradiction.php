@@ -24,9 +24,11 @@ final readonly class Contradiction
         [$pain, $able] = [['better' => [], 'worse' => []], ['better' => [], 'worse' => self::weaker($case)]];
         foreach ($measures as $measure) {
             $last = count($measure->series) - 1;
-            $today = $last > 0 && $measure->series[$last][0] === $case->asOf->format('Y-m-d');
-            $difference = $today ? $measure->series[$last][1] - $measure->series[$last - 1][1] : 0.0;
-            if (! $today || ! $measure->isReal($difference)) {
+            if ($last < 1 || $measure->series[$last][0] !== $case->asOf->format('Y-m-d')) {
+                continue;
+            }
+            $difference = $measure->series[$last][1] - $measure->series[$last - 1][1];
+            if (! $measure->isReal($difference)) {
                 continue;
             }
             $way = $measure->isBetter($difference) ? 'better' : 'worse';

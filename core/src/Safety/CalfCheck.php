@@ -38,7 +38,7 @@ final readonly class CalfCheck
         }
         // a leg that was measured larger is that leg; said of "a calf", or a flag, it may be either
         $said = $health->legSigns === Answer::Yes || $intake->flag($this->rules->flag) === Answer::Yes;
-        $side = ! $said && $difference !== null && $difference[0] >= $this->rules->legSignCm ? $difference[1] : null;
+        $side = $said ? null : $difference[1] ?? null;
 
         return new ClotScore($sum, $least, $most, $items, $sum >= $this->rules->suspicionFrom, $sign === Answer::Yes, $side);
     }

@@ -16,6 +16,8 @@ use Somatrace\Core\Safety\When\InHand;
 /** Grades one answered condition and says what follows. */
 final readonly class ConditionJudge
 {
+    private const SEVERE = 2;
+
     public function __construct(private Atlas $atlas, private SafetyRules $rules)
     {
     }
@@ -141,11 +143,12 @@ final readonly class ConditionJudge
                 continue;
             }
             $after = $template->days ?? ($asks === Verdict::Defer ? 7 : null);
-            if ($verdict === null || $asks->strength() > $verdict->strength()) {
-                [$verdict, $days] = [$asks, $after];
-            } elseif ($asks === $verdict) {
-                $days = $asks->strictestDays($days, $after);
-            }
+            $days = match (true) {
+                $verdict === null, $asks->strength() > $verdict->strength() => $after,
+                $asks === $verdict => $asks->strictestDays($days, $after),
+                default => $days,
+            };
+            $verdict = $asks->stronger($verdict ?? $asks);
         }
 
         return [$verdict, $days];
@@ -167,7 +170,7 @@ final readonly class ConditionJudge
             );
         }
         $needsPlace = $rule->zoned
-            || array_filter($rule->upTo(2), static fn (LimitTemplate $template): bool => $template->isLocal()) !== [];
+            || array_filter($rule->upTo(self::SEVERE), static fn (LimitTemplate $template): bool => $template->isLocal()) !== [];
         if ($needsPlace && $answer->zones === []) {
             $questions[] = new Question("$id.zones", ucfirst($rule->label).': where?', 'Without a place the limit holds everywhere.');
         }

@@ -7,6 +7,7 @@ namespace Somatrace\Core\Tests\CaseFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseReader;
+use Somatrace\Core\CaseFile\PastVisit;
 use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
@@ -220,5 +221,32 @@ final class CaseReaderTest extends TestCase
         }
 
         return [];
+    }
+
+    public function test_visits_are_read_from_the_first_to_the_last_however_they_were_written(): void
+    {
+        $history = [
+            ['date' => '2026-02-10', 'at' => '2026-02-10T15:00:00Z'], ['date' => '2026-02-20'], ['date' => '2026-02-01'],
+            ['date' => '2026-02-10', 'at' => '2026-02-10T09:00:00Z'],
+        ];
+        $case = Core::case([...CaseBuilder::aCase()->toArray(), 'findings' => new \stdClass, 'history' => $history]);
+
+        self::assertSame(
+            ['2026-02-01', '2026-02-10 09', '2026-02-10 15', '2026-02-20'],
+            array_map(
+                static fn (PastVisit $one): string => $one->date->format('Y-m-d').($one->at === null ? '' : ' '.substr($one->at, 11, 2)),
+                $case->history,
+            ),
+        );
+    }
+
+    public function test_a_case_has_a_sum_of_its_own(): void
+    {
+        $writer = Core::clinic()->writer();
+        $sum = static fn (CaseBuilder $case): string => $writer->hash($case->make());
+
+        self::assertMatchesRegularExpression('/^[0-9a-f]{64}$/', $sum(CaseBuilder::aCase()));
+        self::assertSame($sum(CaseBuilder::aCase()), $sum(CaseBuilder::aCase()));
+        self::assertNotSame($sum(CaseBuilder::aCase()), $sum(CaseBuilder::aCase()->aged(41)));
     }
 }

@@ -73,6 +73,21 @@ final class MeasureBookTest extends TestCase
         self::assertSame('default', $this->measure($case, 'range.cervical.rotation.active')->mdcFrom);
     }
 
+    public function test_a_task_that_nobody_scored_is_no_measure_and_repeats_are_of_the_active_movement(): void
+    {
+        $case = CaseBuilder::aCase()
+            ->add('findings', 'function', ['task' => 'lift the rod'])
+            ->add('findings', 'function', ['task' => 'look behind', 'score' => 4])
+            ->range('cervical.rotation', 'left', ['active' => 50, 'passive' => 60, 'repeats' => [48, 50, 52]]);
+
+        self::assertSame('default', $this->measure($case, 'range.cervical.rotation.passive')->mdcFrom);
+        self::assertSame('repeats', $this->measure($case, 'range.cervical.rotation.active')->mdcFrom);
+        $keys = array_map(static fn (Measure $one): string => $one->key, Core::clinic()->respond($case->make())->measures);
+        self::assertContains('function.look behind', $keys);
+        self::assertNotContains('function.lift the rod', $keys);
+        self::assertNotContains('tasks.mean', $keys, 'one score is no mean');
+    }
+
     private function measure(CaseBuilder $case, string $key): Measure
     {
         return array_values(array_filter(
