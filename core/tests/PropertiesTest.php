@@ -14,6 +14,7 @@ use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Simulation\Rearranged;
 use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\MadeUpCases;
+use Somatrace\Core\Tests\Support\MadeUpCourses;
 
 /** What always holds, tried on many made-up cases. */
 #[Group('properties')]
@@ -22,7 +23,41 @@ final class PropertiesTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>}> */
     public static function cases(): iterable
     {
-        return MadeUpCases::many(40);
+        yield from MadeUpCases::many(40);
+        foreach (MadeUpCourses::ofEveryRegion(6) as $name => [$case]) {
+            if (Core::clinic()->screen(MadeUpCases::read($case))->verdict->allowsTreatment()) {
+                yield $name => [$case];
+            }
+        }
+    }
+
+    /** What is never reached is never tried: a property that holds of clients without limits says nothing of limits. */
+    public function test_the_made_up_clients_come_to_every_limit(): void
+    {
+        $caps = [];
+        $left = [];
+        $kinds = [];
+        foreach (self::cases() as [$case]) {
+            $plan = Core::clinic()->plan(MadeUpCases::read($case));
+            foreach ($plan->leftOut as $one) {
+                $left[$one->reason->kind->value] = true;
+            }
+            foreach ($plan->steps as $step) {
+                $kinds[$step->kind->value] = true;
+                // the lowest decides
+                $caps += array_fill_keys($step->ceiling === null ? [] : [$step->ceiling->caps[0]->id], true);
+            }
+        }
+
+        self::assertEqualsCanonicalizing(
+            ['first_time', 'last_response', 'no_harder', 'not_warmed', 'other_side', 'place', 'safety', 'stretch', 'tool', 'school', 'stoic',
+                'tissue', 'tolerance'],
+            array_keys($caps),
+        );
+        self::assertEqualsCanonicalizing(['consent', 'course', 'limit', 'position', 'tool', 'training', 'worth'], array_keys($left));
+        self::assertEqualsCanonicalizing(
+            ['settle', 'warm_up', 'treat', 'rest_stroke', 'hygiene', 'position', 'recheck', 'finish', 'aftercare'], array_keys($kinds),
+        );
     }
 
     /** @param  array<string, mixed>  $case */

@@ -74,10 +74,24 @@ final class StepBuilder
         return $this->steps;
     }
 
+    /** Flat before sitting, sitting before lying on a side, and then on the one that hurts less: in whatever order they were named. */
     private function restingPosition(): string
     {
-        $possible = $this->case->session->positionsPossible;
-        foreach ($possible === [] ? ['supine'] : $possible as $position) {
+        $possible = $this->case->session->positionsPossible === [] ? ['supine'] : $this->case->session->positionsPossible;
+        $hurts = [Side::Left->value => 0.0, Side::Right->value => 0.0, Side::Midline->value => 0.0];
+        foreach ($this->case->findings->complaints as $complaint) {
+            $hurts[$complaint->side->value] = max($hurts[$complaint->side->value], $complaint->now ?? 0.0);
+        }
+        $rank = array_flip(array_keys($this->atlas->positions));
+        usort($possible, static function (string $a, string $b) use ($hurts, $rank): int {
+            $side = static fn (string $position): ?Side => match ($position) {
+                'side_left' => Side::Left, 'side_right' => Side::Right, default => null,
+            };
+
+            return [$side($a) !== null, $hurts[$side($a)->value ?? Side::Midline->value], $rank[$a]]
+                <=> [$side($b) !== null, $hurts[$side($b)->value ?? Side::Midline->value], $rank[$b]];
+        });
+        foreach ($possible as $position) {
             if ($this->gate->forbidding(new ProposedWork([], null, null, $position)) === null) {
                 return $position;
             }

@@ -139,7 +139,36 @@ final readonly class MadeUpCourses
             $case['exposure'] = $felt === null ? [] : [['muscle' => $felt['muscle'], 'side' => $felt['side'], 'visits' => 6]];
         }
 
-        return array_filter($case, static fn (mixed $part): bool => $part !== []);
+        return array_filter($this->chance->oneIn(4) ? $this->used($case) : $case, static fn (mixed $part): bool => $part !== []);
+    }
+
+    /**
+     * Healthy, and used to firm work: neither the first time nor an illness holds the hands back.
+     *
+     * @param  array<string, mixed>  $case
+     * @return array<string, mixed>
+     */
+    private function used(array $case): array
+    {
+        $case['client']['age'] = 33;
+        $case['health'] = ['others_denied' => true];
+        $case['exposure'] = [];
+        $case['findings']['complaints'][0]['since'] = $this->daysAgo(300);
+        $case['history'] = [];
+        foreach ([28, 21, 14, 7] as $days) {
+            $spasm = $days === 7 && $this->chance->oneIn(3);
+            $case['history'][] = [
+                'date' => $this->daysAgo($days), 'findings' => array_intersect_key($case['findings'], ['complaints' => true]),
+                'done' => array_map(static fn (array $felt): array => [
+                    'muscle' => $felt['muscle'], 'side' => $felt['side'], 'minutes' => 8,
+                    'max_pressure' => $days === 7 ? 8 : 5,
+                    'seconds_at_pressure' => 240, 'signs' => $spasm ? ['spasm'] : ['softened'],
+                ], $case['findings']['palpation'] ?? []),
+                'aftermath' => [['hours' => 72, 'soreness_hours' => 6, 'worse' => false]],
+            ];
+        }
+
+        return $case;
     }
 
     /**
