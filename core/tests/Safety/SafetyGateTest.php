@@ -343,7 +343,9 @@ final class SafetyGateTest extends TestCase
         $both = CaseBuilder::aCase()->flag('weight_loss_unexplained')->flag('intoxicated');
         $result = Core::clinic()->screen($both->make());
 
-        self::assertSame(['refer', 7], [$result->verdict->value, $result->days], 'put off for a day says nothing of how soon a doctor looks');
+        self::assertSame(
+            ['refer', 7], [$result->verdict->value, $result->days], 'put off for a day says nothing of how soon a doctor looks',
+        );
     }
 
     #[DataProvider('falls')]
