@@ -14,6 +14,8 @@ final class Mutation
 
     private const AT_LEAST_SECONDS = 30;
 
+    private const ALL_SECONDS = 900;
+
     /** a pattern longer than this costs more than the tests it leaves out */
     private const MOST_METHODS = 120;
 
@@ -61,7 +63,7 @@ final class Mutation
             $state = match (true) {
                 isset($equivalent["{$mutant->file} | {$mutant->in} | {$mutant->what()}"]) => 'equivalent',
                 isset($this->known[$mutant->key()]) => 'noticed',
-                $covering === [] => 'uncovered',
+                $covering === [] && $suite !== 'core' => 'uncovered',
                 default => null,
             };
             if ($state === null) {
@@ -87,12 +89,18 @@ final class Mutation
         while ($waiting !== [] || $running !== []) {
             while ($waiting !== [] && count($running) < $this->workers) {
                 [$mutant, $covering, $seconds] = array_shift($waiting);
-                $running[] = [$mutant, $this->start($mutant, $covering, $seconds)];
+                file_put_contents($this->place($mutant), $mutant->code);
+                $running[] = $covering === []
+                    ? [$mutant, $this->startAll($mutant), false]
+                    : [$mutant, $this->start($mutant, $covering, $seconds), true];
             }
             usleep(20_000);
-            foreach ($running as $index => [$mutant, $process]) {
+            foreach ($running as $index => [$mutant, $process, $first]) {
                 $state = $this->stateOf($process);
-                if ($state !== null) {
+                if ($state === 'survived' && $first && str_starts_with($mutant->file, 'core/')) {
+                    // data is read once a process: what comes by its reading is only the first test that needed it
+                    $running[$index] = [$mutant, $this->startAll($mutant), false];
+                } elseif ($state !== null) {
                     $results[] = ['mutant' => $mutant, 'state' => $state];
                     $this->write($mutant, $state);
                     unset($running[$index]);
@@ -121,17 +129,28 @@ final class Mutation
     /** @param  array<string, list<string>>  $covering */
     private function start(Mutant $mutant, array $covering, float $seconds): Process
     {
-        file_put_contents($this->place($mutant), $mutant->code);
         $methods = array_values(array_unique(array_merge([], ...array_values($covering))));
         $filter = count($methods) > self::MOST_METHODS ? [] : ['--filter', '/::('.implode('|', $methods).')( with data set|$)/'];
+
+        return $this->begun($mutant, [...$filter, ...array_keys($covering)], max(self::AT_LEAST_SECONDS, self::SLOWER * $seconds));
+    }
+
+    /** Every test of the core that is not a long walk. */
+    private function startAll(Mutant $mutant): Process
+    {
+        return $this->begun($mutant, ['--testsuite', 'core', ...Coverage::LEFT_OUT], self::ALL_SECONDS);
+    }
+
+    /** @param  list<string>  $what */
+    private function begun(Mutant $mutant, array $what, float $seconds): Process
+    {
         $process = new Process(
             [
                 PHP_BINARY, '-d', 'pcov.enabled=0', '-d', 'memory_limit=2G', 'vendor/bin/phpunit', '--bootstrap',
                 'tests/Mutation/bootstrap.php', '--no-coverage', '--no-progress', '--no-output', '--do-not-cache-result',
-                '--stop-on-failure', '--stop-on-error', ...$filter, ...array_keys($covering),
+                '--stop-on-failure', '--stop-on-error', ...$what,
             ],
-            $this->root, ['MUTANT_CLASS' => $mutant->class, 'MUTANT_FILE' => $this->place($mutant)],
-            timeout: max(self::AT_LEAST_SECONDS, self::SLOWER * $seconds),
+            $this->root, ['MUTANT_CLASS' => $mutant->class, 'MUTANT_FILE' => $this->place($mutant)], timeout: $seconds,
         );
         $process->disableOutput();
         $process->start();
