@@ -102,6 +102,10 @@ final class CaseReaderTest extends TestCase
             ['history' => [['date' => '2026-02-01', 'aftermath' => [['hours' => 24, 'soreness_hours' => 40]]]]],
             ['/history/0/aftermath/0/soreness_hours'],
         ];
+        yield 'sore for half an hour longer than has passed' => [
+            ['history' => [['date' => '2026-02-01', 'aftermath' => [['hours' => 24, 'soreness_hours' => 24.5]]]]],
+            ['/history/0/aftermath/0/soreness_hours'],
+        ];
         yield 'a visit to come' => [['history' => [['date' => '2026-03-03']]], ['/history/0/date']];
         yield 'a side for what has none' => [
             ['findings' => ['range' => [['movement' => 'cervical.flexion', 'side' => 'left', 'active' => 40]]]], ['/findings/range/0/side'],

@@ -88,6 +88,24 @@ final class MeasureBookTest extends TestCase
         self::assertNotContains('tasks.mean', $keys, 'one score is no mean');
     }
 
+    public function test_what_came_from_a_stand_in_is_named_so_for_good(): void
+    {
+        $then = [['movement' => 'cervical.rotation', 'side' => 'left', 'active' => 40, 'simulated' => true]];
+        $now = CaseBuilder::aCase()->range('cervical.rotation', 'left', ['active' => 50]);
+        self::assertStringEndsNotWith('(simulated)', $this->measure($now, 'range.cervical.rotation.active')->name);
+        self::assertStringEndsWith(
+            '(simulated)',
+            $this->measure($now->visited('2026-02-20', ['findings' => ['range' => $then]]), 'range.cervical.rotation.active')->name,
+        );
+    }
+
+    public function test_a_measure_is_told_with_three_places_at_most(): void
+    {
+        $case = CaseBuilder::aCase()->range('cervical.rotation', 'left', ['active' => 50, 'repeats' => [48, 50, 52]]);
+
+        self::assertSame(5.544, $this->measure($case, 'range.cervical.rotation.active')->toArray()['mdc']);
+    }
+
     private function measure(CaseBuilder $case, string $key): Measure
     {
         return array_values(array_filter(

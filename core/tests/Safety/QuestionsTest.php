@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Tests\Safety;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Tests\Support\CaseBuilder;
@@ -42,6 +43,7 @@ final class QuestionsTest extends TestCase
         yield 'a stiff shoulder lies at a shoulder, though its limits are for all of it' => [
             'frozen_shoulder', ['since' => '2025-11-02'], ['zones'],
         ];
+        yield 'of an allergy one is as bad as another' => ['latex_allergy', [], []];
         yield 'blood pressure lies nowhere in particular' => ['high_blood_pressure', [], ['severity', 'stage']];
         yield 'a pregnancy has its weeks and no stage' => ['pregnancy', [], ['severity', 'weeks']];
         yield 'the weeks are known' => ['pregnancy', ['severity' => 'mild', 'weeks_pregnant' => 10], []];
@@ -289,5 +291,32 @@ final class QuestionsTest extends TestCase
         self::assertTrue($asked(CaseBuilder::aCase()->nothingAsked()->condition('osteoporosis', ['answer' => 'no'])));
         self::assertTrue($asked(CaseBuilder::aCase()->nothingAsked()->flag('numb_face', 'no')));
         self::assertTrue($asked(CaseBuilder::aCase()->nothingAsked()->with(['health' => ['leg_signs' => 'no']])));
+    }
+
+    /** @param  list<string>  $details */
+    #[TestWith(['high_blood_pressure', ['severity', 'controlled', 'pressure']], 'blood pressure')]
+    #[TestWith(['pregnancy', ['severity', 'weeks']], 'pregnancy')]
+    #[TestWith(['whiplash_injury', ['severity', 'swelling']], 'a neck injury')]
+    #[TestWith(['latex_allergy', []], 'an allergy')]
+    public function test_what_is_worth_asking_of_a_condition(string $condition, array $details): void
+    {
+        self::assertSame($details, Core::clinic()->rules()->conditions[$condition]->details());
+    }
+
+    public function test_a_hot_swollen_calf_is_a_sign_whatever_else_was_said_of_calves(): void
+    {
+        self::assertNull($this->screen(CaseBuilder::aCase())->clot);
+        self::assertTrue($this->screen(CaseBuilder::aCase()->flag('hot_swollen_calf'))->clot?->sign);
+    }
+
+    public function test_a_decision_against_a_verdict_is_told(): void
+    {
+        $case = CaseBuilder::aCase()->flag('progressive_weakness_or_numbness');
+        self::assertNull($this->screen($case)->toArray()['overridden']);
+
+        $case->with(['overrides' => [[
+            'verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Looked at yesterday; goes on.', 'on' => '2026-03-02',
+        ]]]);
+        self::assertSame('refer', $this->screen($case)->toArray()['overridden']);
     }
 }
