@@ -16,6 +16,8 @@ final class Mutation
 
     private const ALL_SECONDS = 900;
 
+    private const FEW = 8;
+
     /** a pattern longer than this costs more than the tests it leaves out */
     private const MOST_METHODS = 120;
 
@@ -92,13 +94,13 @@ final class Mutation
                 file_put_contents($this->place($mutant), $mutant->code);
                 $running[] = $covering === []
                     ? [$mutant, $this->startAll($mutant), false]
-                    : [$mutant, $this->start($mutant, $covering, $seconds), true];
+                    : [$mutant, $this->start($mutant, $covering, $seconds), count(array_merge(...array_values($covering))) <= self::FEW];
             }
             usleep(20_000);
             foreach ($running as $index => [$mutant, $process, $first]) {
                 $state = $this->stateOf($process);
                 if ($state === 'survived' && $first && str_starts_with($mutant->file, 'core/')) {
-                    // data is read once a process: what comes by its reading is only the first test that needed it
+                    // data is read once a process: what comes by its reading are only the first tests that needed it
                     $running[$index] = [$mutant, $this->startAll($mutant), false];
                 } elseif ($state !== null) {
                     $results[] = ['mutant' => $mutant, 'state' => $state];
