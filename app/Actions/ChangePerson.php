@@ -11,16 +11,22 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
+use Somatrace\Core\Clinic;
 
 /** Invites people, changes what they are, and closes or opens their account; a clinic always keeps one owner who can sign in. */
 final readonly class ChangePerson
 {
+    public function __construct(private Clinic $core)
+    {
+    }
+
     /** @param  array{name: string, email: string, licensed: bool, experience: string, supervisor_id: int|null}  $told */
     public function invite(User $by, Role $role, array $told, CarbonImmutable $now): User
     {
-        $person = DB::transaction(static fn (): User => User::hire($role, [
+        // what is held and owned they say themselves; until then no plan of theirs counts on it
+        $person = DB::transaction(fn (): User => User::hire($role, [
             ...$told, 'clinic_id' => $by->clinic_id, 'password' => Str::random(60),
-            'tools' => [], 'invited_at' => $now,
+            'tools' => $this->core->hands(), 'invited_at' => $now,
         ]));
         SendLink::dispatch($person->email, $by->name);
 

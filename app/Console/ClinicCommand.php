@@ -15,6 +15,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Facades\Validator;
 use Illuminate\Support\Str;
+use Somatrace\Core\Clinic as Core;
 
 /** A clinic of one's own on this installation: made with its first owner, whose link is said once and holds a week. */
 final class ClinicCommand extends Command
@@ -29,7 +30,7 @@ final class ClinicCommand extends Command
 
     protected $description = 'Make a clinic and its first owner, and print the link by which the owner chooses a password';
 
-    public function handle(): int
+    public function handle(Core $core): int
     {
         if ($this->argument('verb') !== 'create') {
             $this->error('somatrace:clinic create');
@@ -67,8 +68,8 @@ final class ClinicCommand extends Command
         $owner = DB::transaction(fn (): User => User::hire(Role::Owner, [
             'clinic_id' => Clinic::query()->create(['name' => $kept['name'], 'timezone' => $kept['timezone'], 'scope_off' => []])->id,
             'name' => $kept['owner'], 'email' => $kept['email'],
-            'password' => Str::random(60), 'licensed' => $this->option('not-licensed') !== true, 'experience' => 'qualified', 'tools' => [],
-            'invited_at' => CarbonImmutable::now(),
+            'password' => Str::random(60), 'licensed' => $this->option('not-licensed') !== true, 'experience' => 'qualified',
+            'tools' => $core->hands(), 'invited_at' => CarbonImmutable::now(),
         ]));
         Audit::keeping('clinic made', "clinic {$owner->clinic_id}");
         $this->line("{$kept['name']} is made. {$kept['owner']} chooses a password here, once, within a week:");

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\In;
-use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Clinic as Core;
 use Somatrace\Core\Units\PressureUnit;
 
@@ -51,7 +50,7 @@ final readonly class Settings
             'thumb_minutes' => ['nullable', 'integer', 'between:5,240'],
             'spared' => $personal ? ['nullable', 'array'] : ['prohibited'],
             'spared.*' => [
-                'distinct', new In(array_keys(array_filter($core->atlas()->tools, static fn (Tool $tool): bool => ! $tool->isAid))),
+                'distinct', new In($core->hands()),
             ],
             'pedals' => ['nullable', 'array:'.implode(',', array_keys(self::PEDALS))],
             // a pedal is a keyboard with a few keys; those that are needed to get about are left alone

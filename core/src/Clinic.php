@@ -6,6 +6,7 @@ namespace Somatrace\Core;
 
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Search;
+use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Assessment\TestGuard;
 use Somatrace\Core\Assessment\Worklist;
 use Somatrace\Core\Assessment\Worklists;
@@ -312,6 +313,12 @@ final class Clinic
     public function trainer(): Trainer
     {
         return $this->trainer ??= new Trainer($this->atlas(), $this->planFigures()->regions, $this->planFigures()->regionOfZone);
+    }
+
+    /** @return list<string> the tools that everybody has: parts of the hand and arm */
+    public function hands(): array
+    {
+        return array_keys(array_filter($this->atlas()->tools, static fn (Tool $tool): bool => ! $tool->isAid));
     }
 
     /** Felt pressure, 0–10, from which work counts as a load on the therapist's hands. */

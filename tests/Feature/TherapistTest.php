@@ -117,6 +117,18 @@ final class TherapistTest extends TestCase
         $this->get('/settings')->assertInertia(fn ($page) => $page->where('body', null));
     }
 
+    public function test_who_is_new_owns_no_tool_until_they_say_so(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $this->actingAs($owner)->post('/people', [
+            'name' => 'Ivo Lark', 'email' => 'ivo@quay.example', 'role' => 'therapist', 'licensed' => true,
+        ])->assertSessionHasNoErrors();
+        $person = User::query()->where('email', 'ivo@quay.example')->firstOrFail();
+
+        self::assertContains('forearm', $person->tools);
+        self::assertSame([], array_intersect(['hand_tool', 'percussion_tool'], $person->tools));
+    }
+
     public function test_the_owner_says_who_was_trained_further_and_a_student_never_was(): void
     {
         $owner = $this->therapist(role: Role::Owner);

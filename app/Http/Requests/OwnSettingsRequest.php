@@ -8,7 +8,6 @@ use App\Models\Right;
 use App\Models\Settings;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rules\In;
-use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Clinic;
 
 /** What somebody wishes for themselves; what is left empty follows the clinic. */
@@ -58,8 +57,7 @@ final class OwnSettingsRequest extends FormRequest
             $told['mass_kg'] = $this->filled('mass_kg') ? $this->float('mass_kg') : null;
         }
         if ($this->has('aids')) {
-            $hand = array_values(array_diff(array_keys($core->atlas()->tools), $this->aids($core)));
-            $told['tools'] = [...$hand, ...array_values(array_intersect($this->aids($core), (array) $this->input('aids')))];
+            $told['tools'] = [...$core->hands(), ...array_values(array_intersect($this->aids($core), (array) $this->input('aids')))];
         }
 
         return $told;
@@ -68,6 +66,6 @@ final class OwnSettingsRequest extends FormRequest
     /** @return list<string> */
     private function aids(Clinic $core): array
     {
-        return array_keys(array_filter($core->atlas()->tools, static fn (Tool $tool): bool => $tool->isAid));
+        return array_values(array_diff(array_keys($core->atlas()->tools), $core->hands()));
     }
 }
