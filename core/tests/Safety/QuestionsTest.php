@@ -7,7 +7,13 @@ namespace Somatrace\Core\Tests\Safety;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Safety\Effect;
+use Somatrace\Core\Safety\Limit;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\SafetyResult;
+use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 
@@ -318,5 +324,44 @@ final class QuestionsTest extends TestCase
             'verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Looked at yesterday; goes on.', 'on' => '2026-03-02',
         ]]]);
         self::assertSame('refer', $this->screen($case)->toArray()['overridden']);
+    }
+
+    public function test_some_danger_signs_are_asked_at_every_visit_and_the_others_once_a_month(): void
+    {
+        $flags = Core::clinic()->rules()->flags;
+
+        self::assertSame([true, false], [$flags->everyVisit('hot_swollen_calf'), $flags->everyVisit('weight_loss_unexplained')]);
+        self::assertLessThan($flags->freshDays('weight_loss_unexplained'), $flags->freshDays('hot_swollen_calf'));
+        self::assertSame(30, $flags->freshDays('weight_loss_unexplained'));
+    }
+
+    public function test_calf_questions_go_on_though_what_was_answered_adds_nothing(): void
+    {
+        $items = Core::clinic()->rules()->clot->items;
+        $asked = fn (array $said): array => array_values(array_filter(
+            $this->ids($this->screen(CaseBuilder::aCase()->with(['health' => ['calf_clot_items' => $said]]))),
+            static fn (string $id): bool => str_starts_with($id, 'clot.'),
+        ));
+
+        self::assertCount(count($items) - 1, $asked(['active_cancer' => 'no']));
+        self::assertSame([], $asked(array_fill_keys(array_keys($items), 'no')));
+    }
+
+    public function test_what_is_watched_everywhere_is_told_once_and_what_is_watched_in_a_place_is_told_there(): void
+    {
+        $case = CaseBuilder::aCase()->add('health', 'medicines', ['medicine' => 'opioid', 'answer' => 'yes'])
+            ->add('health', 'medicines', [
+                'medicine' => 'insulin', 'answer' => 'yes', 'places' => [['zone' => 'thigh_front', 'side' => 'left']], 'last_dose_hours' => 6,
+            ])->make();
+        $gate = TouchGate::of(Core::clinic()->atlas(), Core::clinic()->screen($case), $case);
+        $told = static fn (array $limits): array => array_map(static fn (Limit $one): string => (string) $one->value, $limits);
+        $thigh = new ProposedWork([new Place('thigh_front', Side::Left)], 'effleurage', 'palm', 'supine');
+
+        self::assertNotSame([], $told($gate->watchedEverywhere()));
+        self::assertNotSame([], $told($gate->watching($thigh)));
+        self::assertSame([], array_intersect($told($gate->watchedEverywhere()), $told($gate->watching($thigh))));
+        foreach ($gate->watchedEverywhere() as $one) {
+            self::assertSame(Effect::Watch, $one->effect);
+        }
     }
 }
