@@ -114,6 +114,9 @@ final class CaseReaderTest extends TestCase
             ['findings' => ['posture' => [['sign' => 'shoulder_rolled_forward', 'side' => 'midline', 'grade' => 2]]]],
             ['/findings/posture/0/side'],
         ];
+        yield 'a side for a place in the middle' => [
+            ['findings' => ['complaints' => [['zone' => 'breastbone', 'side' => 'left', 'now' => 3]]]], ['/findings/complaints/0/side'],
+        ];
         yield 'a muscle in the middle' => [
             ['findings' => ['palpation' => [['muscle' => 'masseter', 'side' => 'midline', 'tenderness' => 1]]]],
             ['/findings/palpation/0/side'],

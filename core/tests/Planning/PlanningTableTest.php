@@ -133,6 +133,7 @@ final class PlanningTableTest extends TestCase
                 'injured' => $case->with(['therapist' => ['injured' => $list]]),
                 'owns' => $case->with(['therapist' => ['tools' => $list]]),
                 'used' => $case->with(['therapist' => ['load_today' => [$words[0] => (float) $words[1]]]]),
+                'budget' => $case->with(['therapist' => ['budgets' => [$words[0] => ['day' => (float) $words[1]]]]]),
                 'off' => $case->with(['therapist' => ['scope_off' => $list]]),
                 'school' => $case->with(['session' => ['school' => [$words[0] => $words[1]]]]),
                 'drop' => $case->with(['session' => ['dropped' => [$one]]]),
