@@ -125,17 +125,15 @@ final readonly class RuleRegister
     private function medicine(Fields $row, string $source): array
     {
         $medicine = MedicineRule::from($row);
-        $words = fn (LimitTemplate $limit): string => $limit->words($this->atlas);
         $rows = [
             new RuleRow(
-                "medicine.{$medicine->id}", "takes {$medicine->label}", implode('; ', array_map($words, $medicine->do)),
-                $source,
+                "medicine.{$medicine->id}", "takes {$medicine->label}", $this->told($medicine->do), $source,
             ),
         ];
         foreach ($medicine->additions() as $when => $do) {
             $rows[] = new RuleRow(
                 "medicine.{$medicine->id}.extra.".count($rows), "takes {$medicine->label}, $when",
-                implode('; ', array_map($words, $do)), $source,
+                $this->told($do), $source,
             );
         }
 
@@ -181,7 +179,17 @@ final readonly class RuleRegister
 
     private function words(Fields $row, string $key): string
     {
-        return implode('; ', array_unique($row->map($key, fn (Fields $limit): string => LimitTemplate::from($limit)->words($this->atlas))));
+        return $this->told($row->map($key, LimitTemplate::from(...)));
+    }
+
+    /**
+     * A tool and a technique may have one name: it is said once.
+     *
+     * @param  list<LimitTemplate>  $limits
+     */
+    private function told(array $limits): string
+    {
+        return implode('; ', array_unique(array_map(fn (LimitTemplate $limit): string => $limit->words($this->atlas), $limits)));
     }
 
     private function source(Fields $row, Fields $file): string
