@@ -24,7 +24,13 @@ final class PropertiesTest extends TestCase
     public static function cases(): iterable
     {
         yield from MadeUpCases::many(40);
-        foreach (MadeUpCourses::ofEveryRegion(6) as $name => [$case]) {
+        yield from self::courses(2);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> those who are treated at all */
+    private static function courses(int $each): iterable
+    {
+        foreach (MadeUpCourses::ofEveryRegion($each) as $name => [$case]) {
             if (Core::clinic()->screen(MadeUpCases::read($case))->verdict->allowsTreatment()) {
                 yield $name => [$case];
             }
@@ -37,7 +43,7 @@ final class PropertiesTest extends TestCase
         $caps = [];
         $left = [];
         $kinds = [];
-        foreach (self::cases() as [$case]) {
+        foreach ([...MadeUpCases::many(10), ...self::courses(7)] as [$case]) {
             $plan = Core::clinic()->plan(MadeUpCases::read($case));
             foreach ($plan->leftOut as $one) {
                 $left[$one->reason->kind->value] = true;
@@ -50,8 +56,10 @@ final class PropertiesTest extends TestCase
         }
 
         self::assertEqualsCanonicalizing(
-            ['first_time', 'last_response', 'no_harder', 'not_warmed', 'other_side', 'place', 'safety', 'stretch', 'tool', 'school', 'stoic',
-                'tissue', 'tolerance'],
+            [
+                'first_time', 'last_response', 'no_harder', 'not_warmed', 'other_side', 'place', 'safety', 'school', 'stoic', 'stretch',
+                'tissue', 'tolerance', 'tool',
+            ],
             array_keys($caps),
         );
         self::assertEqualsCanonicalizing(['consent', 'course', 'limit', 'position', 'tool', 'training', 'worth'], array_keys($left));

@@ -351,7 +351,8 @@ final class QuestionsTest extends TestCase
     {
         $case = CaseBuilder::aCase()->add('health', 'medicines', ['medicine' => 'opioid', 'answer' => 'yes'])
             ->add('health', 'medicines', [
-                'medicine' => 'insulin', 'answer' => 'yes', 'places' => [['zone' => 'thigh_front', 'side' => 'left']], 'last_dose_hours' => 6,
+                'medicine' => 'insulin', 'answer' => 'yes', 'places' => [['zone' => 'thigh_front', 'side' => 'left']],
+                'last_dose_hours' => 6,
             ])->make();
         $gate = TouchGate::of(Core::clinic()->atlas(), Core::clinic()->screen($case), $case);
         $told = static fn (array $limits): array => array_map(static fn (Limit $one): string => (string) $one->value, $limits);
