@@ -173,7 +173,7 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
             </fieldset>
             <fieldset class="sm:col-span-2">
               <legend class="caption mb-1">Spared for now: no plan uses them</legend>
-              <div class="gap-x-5 sm:columns-2">
+              <div class="grid gap-x-5 sm:grid-cols-2">
                 <label v-for="(name, id) in body.choices.hand" :key="id" class="flex min-h-[36px] items-center gap-2"
                   ><input v-model="own.spared" type="checkbox" class="size-5 accent-walnut" :value="id" /> {{ name }}</label
                 >
