@@ -18,7 +18,7 @@ use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\MadeUpCases;
 
 /** What always holds of the ranking, tried on made-up assessments of every region. */
-#[Group('properties')]
+#[Group('properties'), Group('slow')]
 final class RankingPropertiesTest extends TestCase
 {
     /** @return iterable<string, array{array<string, mixed>, string}> */
