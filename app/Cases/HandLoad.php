@@ -7,6 +7,7 @@ namespace App\Cases;
 use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
 
@@ -45,14 +46,9 @@ final readonly class HandLoad
         $plans = DB::table('plans')->whereIn('visit_id', array_diff($visits, $events->keys()->all()))->orderBy('id')
             ->pluck('document', 'visit_id');
         $load = [];
-        foreach ($events as $ofVisit) {
-            foreach ($this->done(array_values($ofVisit->all())) as $tool => $minutes) {
+        foreach ([...$events->map($this->done(...)), ...$plans->map(self::agreed(...))] as $ofVisit) {
+            foreach ($ofVisit as $tool => $minutes) {
                 $load[$tool] = ($load[$tool] ?? 0.0) + $minutes;
-            }
-        }
-        foreach ($plans as $document) {
-            foreach ((array) (json_decode((string) $document, true)['therapist_load'] ?? []) as $tool => $minutes) {
-                $load[$tool] = ($load[$tool] ?? 0.0) + (float) $minutes;
             }
         }
         ksort($load);
@@ -68,11 +64,17 @@ final readonly class HandLoad
         return round(array_sum($thumbs), 1);
     }
 
+    /** @return array<string, float> */
+    private static function agreed(mixed $plan): array
+    {
+        return array_map(floatval(...), (array) (json_decode((string) $plan, true)['therapist_load'] ?? []));
+    }
+
     /**
-     * @param  list<\stdClass>  $events
+     * @param  Collection<int, \stdClass>  $events
      * @return array<string, float>
      */
-    private function done(array $events): array
+    private function done(Collection $events): array
     {
         $firm = [];
         $tools = [];

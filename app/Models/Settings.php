@@ -49,9 +49,7 @@ final readonly class Settings
             'idle_minutes' => ['nullable', 'integer', 'between:1,120'],
             'thumb_minutes' => ['nullable', 'integer', 'between:5,240'],
             'spared' => $personal ? ['nullable', 'array'] : ['prohibited'],
-            'spared.*' => [
-                'distinct', new In($core->hands()),
-            ],
+            'spared.*' => ['distinct', new In($core->hands())],
             'pedals' => ['nullable', 'array:'.implode(',', array_keys(self::PEDALS))],
             // a pedal is a keyboard with a few keys; those that are needed to get about are left alone
             'pedals.*' => ['required', 'string', 'max:20', 'distinct', 'not_in:Tab,Escape,Shift,Control,Alt,Meta'],

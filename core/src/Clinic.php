@@ -321,6 +321,12 @@ final class Clinic
         return array_keys(array_filter($this->atlas()->tools, static fn (Tool $tool): bool => ! $tool->isAid));
     }
 
+    /** @return list<string> the tools that are held, and owned or not */
+    public function aids(): array
+    {
+        return array_values(array_diff(array_keys($this->atlas()->tools), $this->hands()));
+    }
+
     /** Felt pressure, 0–10, from which work counts as a load on the therapist's hands. */
     public function firmFrom(): float
     {

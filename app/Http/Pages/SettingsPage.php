@@ -55,15 +55,14 @@ final readonly class SettingsPage
     /** @return array{mass_kg: float|null, aids: list<string>, choices: array{hand: array<string, string>, aids: array<string, string>}} */
     private function body(User $user): array
     {
-        $names = fn (bool $aids): array => array_map(
-            static fn (Tool $tool): string => $tool->name,
-            array_filter($this->core->atlas()->tools, static fn (Tool $tool): bool => $tool->isAid === $aids),
+        $named = fn (array $ids): array => array_intersect_key(
+            array_map(static fn (Tool $tool): string => $tool->name, $this->core->atlas()->tools), array_flip($ids),
         );
-        $aids = array_keys($names(true));
+        $aids = $this->core->aids();
 
         return [
             'mass_kg' => $user->mass_kg, 'aids' => $user->tools === [] ? $aids : array_values(array_intersect($aids, $user->tools)),
-            'choices' => ['hand' => $names(false), 'aids' => $names(true)],
+            'choices' => ['hand' => $named($this->core->hands()), 'aids' => $named($aids)],
         ];
     }
 

@@ -25,7 +25,7 @@ final class OwnSettingsRequest extends FormRequest
             ...Settings::rules(true, $core),
             'mass_kg' => ['nullable', 'numeric', 'between:35,250'],
             'aids' => ['nullable', 'array'],
-            'aids.*' => ['distinct', new In($this->aids($core))],
+            'aids.*' => ['distinct', new In($core->aids())],
         ];
     }
 
@@ -57,15 +57,9 @@ final class OwnSettingsRequest extends FormRequest
             $told['mass_kg'] = $this->filled('mass_kg') ? $this->float('mass_kg') : null;
         }
         if ($this->has('aids')) {
-            $told['tools'] = [...$core->hands(), ...array_values(array_intersect($this->aids($core), (array) $this->input('aids')))];
+            $told['tools'] = [...$core->hands(), ...array_values(array_intersect($core->aids(), (array) $this->input('aids')))];
         }
 
         return $told;
-    }
-
-    /** @return list<string> */
-    private function aids(Clinic $core): array
-    {
-        return array_values(array_diff(array_keys($core->atlas()->tools), $core->hands()));
     }
 }

@@ -16,6 +16,7 @@ use Somatrace\Core\Safety\When\InHand;
 /** Grades one answered condition and says what follows. */
 final readonly class ConditionJudge
 {
+    /** the strictest column: severe or acute */
     private const SEVERE = 2;
 
     public function __construct(private Atlas $atlas, private SafetyRules $rules)
@@ -71,11 +72,11 @@ final readonly class ConditionJudge
             // of a stated stage, the dates and the signs the strictest counts; with neither stage nor date it is taken as sub-acute
             $column = max($answer->stage?->column() ?? $byDays ?? 1, $byDays ?? 0, $tissue->stage?->column() ?? 0);
 
-            return min(2, $column + ($answer->severity === Severity::Severe ? 1 : 0));
+            return min(self::SEVERE, $column + ($answer->severity === Severity::Severe ? 1 : 0));
         }
         $acute = in_array(Stage::Acute, [$answer->stage, $tissue->stage], true) || ($days !== null && $days <= $this->rules->acuteDays);
 
-        return min(2, $severity + ($acute ? 1 : 0));
+        return min(self::SEVERE, $severity + ($acute ? 1 : 0));
     }
 
     /** How fresh it is: by its column, so that stage, dates and signs all count. */
@@ -136,7 +137,7 @@ final readonly class ConditionJudge
         foreach ($templates as $template) {
             $asks = match (true) {
                 $template->verdict !== null => $template->verdict,
-                $template->effect === Effect::DoctorFirst && $column === 2 => Verdict::Defer,
+                $template->effect === Effect::DoctorFirst && $column === self::SEVERE => Verdict::Defer,
                 default => null,
             };
             if ($asks === null) {
