@@ -32,7 +32,7 @@ final class PageTypesTest extends TestCase
         foreach ($this->paths($owner) as $path) {
             $page = (array) $this->get($path)->assertOk()->viewData('page'); // as it is sent: an empty map is none of a list
             $props = array_diff_key($page['props'], array_flip(self::SHARED));
-            $checks[] = "/* $path */ told<ComponentProps<typeof import('../../../resources/js/pages/{$page['component']}.vue').default>>("
+            $checks[] = "/* $path */ told<{$this->typeOf($page['component'])}>("
                 .json_encode(
                     $props, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
                 ).')';
@@ -45,6 +45,16 @@ final class PageTypesTest extends TestCase
             $this->compiled(["told<import('../../../resources/js/types/visit').Place>({ zone: 'temple', side: 'left', fourscore: 1 })"]),
             'the compiler looks',
         );
+    }
+
+    /** What the page declares; a step of the visit is handed its props by the frame round it. */
+    private function typeOf(string $component): string
+    {
+        $page = "resources/js/pages/$component.vue";
+
+        return str_contains((string) file_get_contents(base_path($page)), 'layout: inVisitFrame(')
+            ? "import('../../../resources/js/types/visit').VisitProps"
+            : "ComponentProps<typeof import('../../../$page').default>";
     }
 
     /** @return iterable<string> */

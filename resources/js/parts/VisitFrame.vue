@@ -5,11 +5,12 @@ import { useKeys } from '@/composables/useKeys'
 import { provideVisit, stepNames, stepOrder } from '@/composables/useVisit'
 import type { StepId, VisitProps } from '@/types/visit'
 import SafetyStrip from './SafetyStrip.vue'
+import type { KeyHelp } from './inVisitFrame'
 import Sheet from './Sheet.vue'
 import VisitLine from './VisitLine.vue'
 import { plural } from './words'
 
-const props = defineProps<{ page: VisitProps; keys?: [string, string][] }>()
+const props = defineProps<{ page: VisitProps; keys: KeyHelp[] }>()
 const store = provideVisit(computed(() => props.page))
 const { judged, said, conflict, problem } = store
 const help = ref(false)
@@ -129,7 +130,7 @@ const show = (payload: unknown): string => {
       <dl class="grid grid-cols-[72px_1fr] gap-y-2">
         <template
           v-for="[name, what] in [
-            ...(keys ?? []),
+            ...keys,
             ['R', 'reasons and answers'],
             ['Z', 'undo'],
             [',', 'step before'],

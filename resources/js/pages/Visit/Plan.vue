@@ -1,17 +1,211 @@
 <script setup lang="ts">
-import VisitFrame from '@/parts/VisitFrame.vue'
-import PlanStep from '@/steps/PlanStep.vue'
-import type { VisitProps } from '@/types/visit'
+import { router, usePage } from '@inertiajs/vue3'
+import { computed, ref } from 'vue'
+import { atlas, hazardsBeside } from '@/chart/atlas'
+import { useDeed } from '@/composables/useDeed'
+import { among, nameOf } from '@/composables/fields'
+import { useKeys } from '@/composables/useKeys'
+import { useAtlas } from '@/composables/useAtlas'
+import { useHand, useVisit } from '@/composables/useVisit'
+import AboutButton from '@/parts/AboutButton.vue'
+import Choices from '@/parts/Choices.vue'
+import HazardLine from '@/parts/HazardLine.vue'
+import PlanScore from '@/parts/PlanScore.vue'
+import type { MuscleId, Side, TechniqueId } from '@/types/ids.generated'
+import type { Plan, PlanStep } from '@/types/visit'
+import { inVisitFrame } from '@/parts/inVisitFrame'
 
-const page = defineProps<VisitProps>()
+defineOptions({ layout: inVisitFrame(['Enter', 'agree this plan'], ['I', 'about the muscle of the step in hand']) })
+
+const visit = useVisit()
+const { open: openAtlas } = useAtlas()
+const { props, judged, save, one } = visit
+const words = computed(() => props.value.client.words)
+const plan = computed(() => judged.value.plan as Plan)
+const target = ref<string | null>(null)
+const chosen = ref<PlanStep | null>(null)
+type Target = { muscle: MuscleId; side: Side }
+const keyOf = (item: Target): string => nameOf('target', item)
+const minutes = computed(() => props.value.visit.minutes)
+const setMinutes = (value: number) => router.put(`/visits/${props.value.visit.id}`, { minutes: value }, { preserveScroll: true })
+const pressures = { under_pain: 'under pain', firm_seven: 'firm seven', up_to_eight: 'up to 8' }
+const pressure = computed(() => among(pressures, one('school', 'pressure') ?? props.value.school['pressure']))
+const orders = { source_first: 'the source', site_first: 'the sore place' }
+const order = computed(() => among(orders, one('school', 'order')) ?? 'source_first')
+const lock = (item: Target & { name: string }, on: boolean) =>
+  save('target', keyOf(item), on ? { muscle: item.muscle, side: item.side, lock: true } : null, `${item.name} ${on ? 'locked' : 'let go'}`)
+const drop = (item: Target & { name: string }) =>
+  save('dropped', keyOf(item), { muscle: item.muscle, side: item.side }, `${item.name} dropped`)
+const bring = (item: Target & { name: string }) => {
+  if (one('dropped', keyOf(item))) save('dropped', keyOf(item), null, `${item.name} back`)
+  else lock(item, true)
+}
+useHand(() =>
+  chosen.value?.places.length
+    ? {
+        places: chosen.value.places,
+        ...(chosen.value.muscle && chosen.value.side ? { muscle: { muscle: chosen.value.muscle, side: chosen.value.side } } : {}),
+      }
+    : null,
+)
+const hazards = computed(() =>
+  chosen.value?.muscle ? hazardsBeside(chosen.value.muscle, chosen.value.side ?? 'midline', chosen.value.zones) : [],
+)
+const thumbs = computed(
+  () => Math.round(10 * ((plan.value.therapist_load['thumb'] ?? 0) + (plan.value.therapist_load['thumb_reinforced'] ?? 0))) / 10,
+)
+const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent)))))
+const refusal = computed(() => usePage<{ errors: Record<string, string> }>().props.errors['plan'])
+const { post } = useDeed()
+const agree = () => post(`/visits/${props.value.visit.id}/plan`)
+const notes = computed(() =>
+  plan.value.steps.filter((step) => step.kind === 'treat' && step.cautions.length && !step.other_side).slice(0, 2),
+)
+const techniqueName = (id: TechniqueId): string => atlas.techniques[id]
+useKeys({
+  i: () => chosen.value?.muscle && openAtlas('muscle', chosen.value.muscle, chosen.value.side ?? 'left'),
+  Enter: () => plan.value.verdict === 'planned' && !visit.readOnly.value && agree(),
+})
 </script>
 <template>
-  <VisitFrame
-    :page="page"
-    :keys="[
-      ['Enter', 'agree this plan'],
-      ['I', 'about the muscle of the step in hand'],
-    ]"
-    ><PlanStep
-  /></VisitFrame>
+  <div v-if="plan.verdict === 'none'" class="max-w-[640px] px-6 py-8">
+    <h2 class="display text-[25px] leading-[31px]">No plan today</h2>
+    <p class="mt-2">{{ plan.because }}</p>
+    <p class="caption mt-3">Reasons and answers are under R. What was recorded stays.</p>
+  </div>
+  <div
+    v-else
+    class="grid flex-1 gap-x-4 px-6 pb-4 pt-3 lg:grid-cols-[220px_minmax(0,1fr)] xl:grid-cols-[220px_minmax(0,738px)_minmax(220px,1fr)]"
+  >
+    <aside aria-label="Targets" class="lg:row-span-2">
+      <h2 class="section-head">Worth treating today</h2>
+      <p class="caption">minutes, by worth</p>
+      <ul>
+        <li v-for="item in plan.targets" :key="keyOf(item)" class="border-b border-hairline">
+          <button
+            type="button"
+            class="flex min-h-[48px] w-full items-center justify-between gap-2 text-left"
+            :aria-expanded="target === keyOf(item)"
+            @click="target = target === keyOf(item) ? null : keyOf(item)"
+          >
+            <span
+              ><b class="font-[650]">{{ item.name }}</b
+              ><template v-if="item.locked"> (locked)</template><br /><span class="caption">{{ item.role }} · {{ item.words }}</span></span
+            ><span class="display text-[22px]">{{ item.minutes }}</span>
+          </button>
+          <div v-if="target === keyOf(item)" class="mb-2 flex gap-px">
+            <button type="button" class="cell flex-1" :aria-pressed="item.locked" @click="lock(item, !item.locked)">
+              {{ item.locked ? 'Let go' : 'Lock' }}</button><button type="button" class="cell flex-1" @click="drop(item)">Drop</button>
+          </div>
+        </li>
+        <li v-if="!plan.targets.length" class="py-2">Nothing to press today. Feel a little more, or agree to more areas.</li>
+      </ul>
+      <h2 class="section-head mt-4">Left out</h2>
+      <ul>
+        <li v-for="item in plan.left_out" :key="keyOf(item)" class="py-1">
+          <b class="font-[650]">{{ item.name }}.</b> {{ item.because }}
+          <button type="button" class="link caption" @click="bring(item)">Bring in</button>
+        </li>
+        <li v-for="item in props.off_here" :key="item.name" class="py-1">
+          <b class="font-[650]">{{ item.name }}.</b> Not done here: {{ item.reason }}
+        </li>
+        <li v-if="!plan.left_out.length && !props.off_here.length" class="caption">Nothing.</li>
+      </ul>
+      <h2 class="section-head mt-4">Your hands</h2>
+      <p class="flex justify-between">
+        <span>Thumbs at 5 or more</span
+        ><span
+          ><b class="font-[650]">{{ thumbs }}</b> of 8 min</span
+        >
+      </p>
+      <div class="h-2 bg-fold" aria-hidden="true">
+        <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * thumbs) / 8)}%` }" />
+      </div>
+      <p class="mt-2 flex justify-between">
+        <span>Most lean</span
+        ><span
+          ><b class="font-[650]">{{ lean }}</b> of 60 %</span
+        >
+      </p>
+      <div class="h-2 bg-fold" aria-hidden="true">
+        <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * lean) / 60)}%` }" />
+      </div>
+    </aside>
+    <section class="min-w-0 lg:col-start-2 lg:row-start-2 xl:row-span-2 xl:row-start-1">
+      <PlanScore :plan="plan" :possessive="words.possessive" :chosen="chosen?.id ?? null" @choose="(step) => (chosen = step)" />
+    </section>
+    <aside class="flex flex-col lg:col-start-2 lg:row-start-1 xl:col-start-3 xl:row-span-2">
+      <p class="caption">Table minutes</p>
+      <div class="flex gap-px" role="group" aria-label="Table minutes">
+        <button
+          v-for="value in [30, 45, 60, 75, 90]"
+          :key="value"
+          type="button"
+          class="cell display flex-1 !px-0 text-[17px]"
+          :aria-pressed="minutes === value"
+          @click="setMinutes(value)"
+        >
+          {{ value }}
+        </button>
+      </div>
+      <p class="caption mt-2">How strong deep work may feel</p>
+      <Choices
+        label="How strong"
+        :options="pressures"
+        :value="pressure"
+        @choose="(value) => value && save('school', 'pressure', value, `strength ${value.replaceAll('_', ' ')}`)"
+      />
+      <p class="caption mt-2">First</p>
+      <Choices
+        label="What comes first"
+        :options="orders"
+        :value="order"
+        @choose="(value) => value && save('school', 'order', value, value.replaceAll('_', ' '))"
+      />
+      <article v-if="chosen" class="mt-4 border-t-2 border-iron pt-2">
+        <h3 class="display text-[20px] leading-6">{{ chosen.label }}</h3>
+        <p class="caption">
+          {{ chosen.minutes }} min · {{ atlas.positions[chosen.position]
+          }}<template v-if="chosen.tool"> · {{ atlas.tools[chosen.tool] }}</template>
+        </p>
+        <p v-if="chosen.passes.length" class="mt-1">
+          {{ chosen.passes.map((pass) => pass.pressure).join(' → ') }} ·
+          {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.force_n))) }} N, lean
+          {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.lean_percent))) }} %
+        </p>
+        <p class="mt-1">{{ chosen.why }}</p>
+        <div v-for="beside in hazards" :key="beside.id" class="mt-2 flex gap-2">
+          <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
+          <HazardLine class="min-w-0 text-[14px] leading-[19px]" :hazard="beside" />
+        </div>
+        <p v-if="chosen.muscle" class="mt-1 flex flex-wrap gap-x-5">
+          <AboutButton :id="chosen.muscle" kind="muscle" :name="chosen.label" :side="chosen.side ?? 'left'" hint="I"
+            >About the muscle</AboutButton
+          >
+          <AboutButton v-if="chosen.technique" :id="chosen.technique" kind="technique" :name="techniqueName(chosen.technique)">{{
+            techniqueName(chosen.technique)
+          }}</AboutButton>
+        </p>
+        <p v-if="chosen.find" class="caption mt-1">{{ chosen.find }}</p>
+        <p v-if="chosen.ceiling" class="caption mt-1">Ceiling {{ chosen.ceiling.felt }}: {{ chosen.ceiling.because }}</p>
+      </article>
+      <template v-else
+        ><p v-for="step in notes" :key="step.id" class="mt-4 flex gap-2 max-xl:hidden">
+          <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" /><span
+            ><b class="font-[650]">{{ step.label }}</b
+            ><br />{{ step.cautions[0]?.text }}</span
+          >
+        </p></template
+      >
+      <div class="sticky bottom-[34px] mt-auto bg-paper pb-2 pt-3">
+        <p class="caption mb-1">
+          {{ plan.because }} {{ plan.turns === 0 ? 'No turn.' : plan.turns === 1 ? 'One turn.' : `${plan.turns} turns.` }}
+        </p>
+        <p v-if="refusal" class="mb-1 text-madder" role="alert">{{ refusal }}</p>
+        <button v-if="!visit.readOnly.value" type="button" class="btn-ink w-full" @click="agree">
+          {{ props.agreed ? 'Agree this one instead' : `Agree this with ${words.object}` }} <span class="key-hint">Enter</span>
+        </button>
+      </div>
+    </aside>
+  </div>
 </template>
