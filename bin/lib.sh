@@ -2,6 +2,7 @@
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1
+export PHP_INI_SCAN_DIR=${PHP_INI_SCAN_DIR-}:$PWD/bin/php.d
 
 say() { printf '%s\n' "$*" >&2; }
 stop() { say "$*"; exit 1; }
