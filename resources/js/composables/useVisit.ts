@@ -127,8 +127,15 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     if (older.some((row) => row.arrived)) void refresh(true)
   }
 
-  // the page hands on one object whose parts are replaced: every part is watched
-  watch(() => ({ ...props.value }), take, { immediate: true })
+  // whatever is drawn anew hands on an object of its own: only where a part of it is another, the server has spoken
+  watch(
+    () => ({ ...props.value }),
+    (fresh, before) => {
+      const told = (Object.keys(fresh) as (keyof VisitProps)[]).some((part) => fresh[part] !== before?.[part])
+      if (told) take(fresh)
+    },
+    { immediate: true },
+  )
   for (const { id, value, arrived } of unsentEntries.left(visit, () => false)) {
     if (arrived) continue
     waiting.value.set(id, value)
