@@ -20,6 +20,8 @@ use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\JsonFile;
 use Somatrace\Core\Data\SchemaValidator;
 use Somatrace\Core\Findings\Reproduction;
+use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\Recipes;
 use Somatrace\Core\Measures\Comparing;
 use Somatrace\Core\Measures\Comparison;
 use Somatrace\Core\Pattern\Chain;
@@ -29,7 +31,6 @@ use Somatrace\Core\Pattern\Figures;
 use Somatrace\Core\Pattern\PatternEngine;
 use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Pattern\Supposing;
-use Somatrace\Core\Planning\PlanFigures;
 use Somatrace\Core\Planning\Planner;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Response\Quietness;
@@ -251,7 +252,7 @@ final class Clinic
 
     public function plan(CaseFile $case): PlanResult
     {
-        $this->planner ??= new Planner($this->atlas(), $this->planFigures());
+        $this->planner ??= new Planner($this->atlas(), $this->planFigures(), Recipes::load($this->folder));
 
         return $this->planner->plan($case, $this->screen($case), $this->ranking($case), $this->respond($case));
     }

@@ -193,7 +193,7 @@ final readonly class AtlasPage
         $flags = $this->clinic->rules()->flags->flags;
 
         return [
-            'what' => $technique->what, 'steps' => $technique->steps, 'dose' => $technique->dose, 'stages' => $technique->stages,
+            'what' => $technique->what, 'steps' => $technique->steps, 'dose' => $technique->doseWords(), 'stages' => $technique->stages,
             'on_stretch' => $technique->onStretch,
             'not_with' => array_map(static fn (NotWith $not): string => $not->words(
                 $not->flag === null

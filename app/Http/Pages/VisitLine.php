@@ -6,7 +6,7 @@ namespace App\Http\Pages;
 
 use App\Models\Visit;
 use Illuminate\Support\Collection;
-use Somatrace\Core\Planning\ReasonKind;
+use Somatrace\Core\Handwork\ReasonKind;
 use Somatrace\Core\Safety\Verdict;
 
 /** The steps of a visit in order, each with its state and, where it is blocked, what it waits for. */

@@ -29,6 +29,7 @@ use Somatrace\Core\Data\JsonFile;
  *     stopSigns: list<array{id: string, name: string, do_now: string, goes_on: bool}>,
  *     answerSigns: array<string, string>,
  *     packedHandbook: string,
+ *     packedHandwork: string,
  * }
  */
 final class Atlas
@@ -37,6 +38,8 @@ final class Atlas
     private array $steps = [];
 
     private ?Handbook $handbook = null;
+
+    private ?Handwork $handwork = null;
 
     /**
      * @param  array<string, Muscle>  $muscles
@@ -73,6 +76,7 @@ final class Atlas
         public readonly array $stopSigns,
         public readonly array $answerSigns,
         private readonly string $packedHandbook,
+        private readonly string $packedHandwork,
     ) {
     }
 
@@ -150,6 +154,7 @@ final class Atlas
             'stopSigns' => $this->stopSigns,
             'answerSigns' => $this->answerSigns,
             'packedHandbook' => $this->packedHandbook,
+            'packedHandwork' => $this->packedHandwork,
         ];
     }
 
@@ -230,6 +235,7 @@ final class Atlas
                 $names($read('products'), 'products', 'use'),
                 $names($read('demands'), 'demands', 'asks'),
             )),
+            serialize(Handwork::read($folder)),
         );
     }
 
@@ -278,6 +284,16 @@ final class Atlas
         }
 
         return $this->handbook;
+    }
+
+    public function handwork(): Handwork
+    {
+        if ($this->handwork === null) {
+            $handwork = unserialize($this->packedHandwork);
+            $this->handwork = $handwork instanceof Handwork ? $handwork : throw new \LogicException('The handwork cannot be unpacked.');
+        }
+
+        return $this->handwork;
     }
 
     /** @return list<Hazard> the places never to be pressed that a muscle lists, on that side */

@@ -16,7 +16,7 @@ final readonly class AtlasFiles
         'vocabulary', 'directions', 'zones', 'landmarks', 'hazards', 'movements', 'muscles', 'self_care', 'tests', 'regions', 'search',
         'posture_signs', 'techniques', 'tools', 'positions',
         'products', 'demands', 'consent_areas', 'signs', 'conditions', 'red_flags', 'finding_rules', 'clot_score', 'pattern', 'chains',
-        'planning', 'response',
+        'planning', 'response', 'setups', 'spots', 'moves', 'joints', 'routines', 'compositions',
     ];
 
     public function __construct(private string $folder)
@@ -40,7 +40,12 @@ final readonly class AtlasFiles
         }
         $faults = (new AtlasReferences($files))->faults();
 
-        return $faults !== [] ? $faults : (new AtlasSense(Atlas::build($this->folder)))->faults();
+        if ($faults !== []) {
+            return $faults;
+        }
+        $atlas = Atlas::build($this->folder);
+
+        return [...(new AtlasSense($atlas))->faults(), ...(new HandworkSense($atlas))->faults()];
     }
 
     /** @throws FaultyDocument with every fault */

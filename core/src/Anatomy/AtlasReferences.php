@@ -38,10 +38,39 @@ final readonly class AtlasReferences
         'techniques' => [
             'techniques/*/tools/*' => 'tool', 'techniques/*/not_with/*/condition' => 'condition',
             'techniques/*/not_with/*/unsettled' => 'condition', 'techniques/*/not_with/*/flag' => 'red flag',
-            'techniques/*/products/*' => 'product',
+            'techniques/*/products/*' => 'product', 'techniques/*/branch' => 'branch', 'techniques/*/ends/*' => 'end of a manoeuvre',
+        ],
+        'setups' => [
+            'setups/*/positions/*' => 'position', 'setups/*/opens/*' => 'zone', 'setups/*/brings/*/movement' => 'movement',
+            'setups/*/consent' => 'consent area', 'setups/*/not_with/*/condition' => 'condition',
+            'setups/*/not_with/*/unsettled' => 'condition', 'setups/*/not_with/*/flag' => 'red flag',
+        ],
+        'spots' => [
+            'muscles/*/muscle' => 'muscle', 'muscles/*/lines/*/from' => 'landmark', 'muscles/*/lines/*/to' => 'landmark',
+        ],
+        'moves' => [
+            'moves/*/muscles/*' => 'muscle', 'moves/*/technique' => 'technique', 'moves/*/setup' => 'set-up',
+            'moves/*/movement' => 'movement',
+        ],
+        'joints' => [
+            'joints/*/zones/*' => 'zone', 'joints/*/starts_from/*/test' => 'test', 'joints/*/starts_from/*/movement' => 'movement',
+            'joints/*/starts_from/*/short' => 'movement', 'joints/*/starts_from/*/pattern/*' => 'movement',
+            'joints/*/manoeuvres/*/technique' => 'technique', 'joints/*/manoeuvres/*/tool' => 'tool',
+            'joints/*/manoeuvres/*/toward' => 'landmark', 'joints/*/again/*/test' => 'test', 'joints/*/again/*/movement' => 'movement',
+        ],
+        'routines' => [
+            'routines/*/after/*' => 'routine', 'routines/*/setup' => 'set-up', 'routines/*/stages/*/muscles/*' => 'muscle',
+            'routines/*/stages/*/joints/*' => 'joint', 'routines/*/stages/*/zones/*' => 'zone',
+            'routines/*/stages/*/ways/*/technique' => 'technique', 'routines/*/stages/*/ways/*/muscles/*' => 'muscle',
+            'routines/*/stages/*/ways/*/tool' => 'tool', 'routines/*/stages/*/ways/*/setup/id' => 'set-up',
+            'routines/*/stages/*/ways/*/product' => 'product',
         ],
         'consent_areas' => [
             'consent_areas/*/muscles/*' => 'muscle', 'consent_areas/*/zones/*' => 'zone', 'consent_areas/*/techniques/*' => 'technique',
+        ],
+        'compositions' => [
+            'slots/*/techniques/*' => 'technique', 'first_places/*' => 'zone', 'tendon_condition' => 'condition', 'strain_condition' => 'condition',
+            'barred_when_acute' => 'technique', 'signs/*/condition' => 'condition', 'signs/*/muscle' => 'muscle',
         ],
         'planning' => ['regions/*/*' => 'zone'],
         'clot_score' => ['flag' => 'red flag', 'girth_test' => 'test', 'measured_item' => 'clot item'],
@@ -58,6 +87,8 @@ final readonly class AtlasReferences
         'product' => ['products', 'products'], 'demand' => ['demands', 'demands'], 'consent area' => ['consent_areas', 'consent_areas'],
         'condition' => ['conditions', 'conditions'], 'medicine' => ['conditions', 'medicines'], 'red flag' => ['red_flags', 'flags'],
         'clot item' => ['clot_score', 'items'],
+        'set-up' => ['setups', 'setups'], 'joint' => ['joints', 'joints'], 'routine' => ['routines', 'routines'],
+        'branch' => ['techniques', 'branches'],
         'stop sign' => ['signs', 'stop'], 'answer sign' => ['signs', 'answer'],
     ];
 
@@ -67,7 +98,7 @@ final readonly class AtlasReferences
         'tool' => 'tools', 'position' => 'positions',
         'product' => 'products', 'demand' => 'demands', 'consent area' => 'consent_areas', 'condition' => 'conditions',
         'medicine' => 'medicines', 'red flag' => 'red_flags',
-        'clot item' => 'clot_items', 'stop sign' => 'stop_signs', 'answer sign' => 'answer_signs', 'muscle' => 'muscles',
+        'clot item' => 'clot_items', 'stop sign' => 'stop_signs', 'answer sign' => 'answer_signs', 'muscle' => 'muscles', 'set-up' => 'setups', 'joint' => 'joints',
     ];
 
     /** @param  array<string, mixed>  $files decoded, by name; each has passed its schema */
@@ -80,6 +111,7 @@ final readonly class AtlasReferences
     {
         $faults = [];
         $ids = array_map(fn (array $list): array => array_column($this->rows(...$list), 'id'), self::LISTS);
+        $ids['end of a manoeuvre'] = $this->vocabulary('manoeuvre_ends');
         foreach (self::LISTS as $kind => [$file, $list]) {
             array_push($faults, ...$this->twice($kind, $file, $list, $ids[$kind]));
         }

@@ -127,8 +127,6 @@ final readonly class Muscle
     /** @return list<string> positions with `side_up` put into words for this side */
     public function positionsFor(Side $side): array
     {
-        $up = $side === Side::Left ? 'side_right' : 'side_left';
-
-        return array_map(static fn (string $position): string => $position === 'side_up' ? $up : $position, $this->positions);
+        return $side->positions($this->positions);
     }
 }

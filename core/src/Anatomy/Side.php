@@ -36,6 +36,21 @@ enum Side: string
         return $this === self::Midline ? $name : "$name {$this->value}";
     }
 
+    /** Lying with this side up. */
+    public function upward(): string
+    {
+        return $this === self::Left ? 'side_right' : 'side_left';
+    }
+
+    /**
+     * @param  list<string>  $positions
+     * @return list<string> with `side_up` put into words for this side
+     */
+    public function positions(array $positions): array
+    {
+        return array_map(fn (string $position): string => $position === 'side_up' ? $this->upward() : $position, $positions);
+    }
+
     /** @return array{self, self} */
     public static function pair(): array
     {

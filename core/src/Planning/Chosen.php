@@ -4,10 +4,17 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
-/** A target with the way and the minutes the solver gave it. */
+use Somatrace\Core\Handwork\Composition;
+
+/** A target with the way and the composition the solver gave it. */
 final readonly class Chosen
 {
-    public function __construct(public Target $target, public Option $option, public int $minutes)
+    public function __construct(public Target $target, public Option $option, public Composition $composition)
     {
+    }
+
+    public function minutes(): float
+    {
+        return $this->composition->minutes();
     }
 }

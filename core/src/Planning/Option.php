@@ -5,22 +5,34 @@ declare(strict_types=1);
 namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Handwork\Composition;
 
-/** One way to treat a target in one position family. */
+/** One way to treat a target in one position family: what is done, short, usual or long. */
 final readonly class Option
 {
-    /** @param  list<Place>  $places under the site */
+    /**
+     * @param  list<Place>  $places  under its sites
+     * @param  non-empty-array<string, Composition>  $compositions  by size, each longer than the one before
+     * @param  array<string, Composition>  $otherSide  what is done on the other side then, by size; empty where it is not worked
+     */
     public function __construct(
         public string $family,
         public string $position,
-        public string $site,
         public array $places,
-        public string $technique,
-        public string $tool,
-        public Ceiling $ceiling,
-        public float $mostMinutes,
+        public array $compositions,
         public int $preference,
         public bool $otherSideReachable,
+        public array $otherSide,
     ) {
+    }
+
+    public function longest(): Composition
+    {
+        return $this->compositions[array_key_last($this->compositions)];
+    }
+
+    public function shortest(): Composition
+    {
+        return $this->compositions[array_key_first($this->compositions)];
     }
 }

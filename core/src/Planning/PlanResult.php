@@ -16,6 +16,7 @@ final readonly class PlanResult
     private function __construct(
         public bool $planned,
         public string $because,
+        public string $headline,
         public array $steps,
         public array $leftOut,
         public float $benefit,
@@ -27,7 +28,7 @@ final readonly class PlanResult
 
     public static function none(string $because): self
     {
-        return new self(false, $because, [], [], 0, 0, [], []);
+        return new self(false, $because, $because, [], [], 0, 0, [], []);
     }
 
     /**
@@ -36,9 +37,10 @@ final readonly class PlanResult
      * @param  array<string, float>  $load
      * @param  list<array<string, mixed>>  $targets
      */
-    public static function of(string $because, array $steps, array $leftOut, float $benefit, int $turns, array $load, array $targets): self
-    {
-        return new self(true, $because, $steps, $leftOut, $benefit, $turns, $load, $targets);
+    public static function of(
+        string $because, string $headline, array $steps, array $leftOut, float $benefit, int $turns, array $load, array $targets,
+    ): self {
+        return new self(true, $because, $headline, $steps, $leftOut, $benefit, $turns, $load, $targets);
     }
 
     public function minutes(): float
@@ -55,7 +57,8 @@ final readonly class PlanResult
         }
 
         return [
-            'verdict' => $this->planned ? 'planned' : 'none', 'because' => $this->because, 'minutes' => $this->minutes(), 'steps' => $steps,
+            'verdict' => $this->planned ? 'planned' : 'none', 'because' => $this->because, 'headline' => $this->headline,
+            'minutes' => round($this->minutes(), 2), 'steps' => $steps,
             'left_out' => array_map(static fn (LeftOut $left): array => $left->toArray(), $this->leftOut),
             'benefit' => round($this->benefit, 5), 'turns' => $this->turns,
             'therapist_load' => $this->load === []

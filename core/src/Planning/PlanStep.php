@@ -7,6 +7,11 @@ namespace Somatrace\Core\Planning;
 use Somatrace\Core\Anatomy\Caution;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Handwork\Cap;
+use Somatrace\Core\Handwork\Ceiling;
+use Somatrace\Core\Handwork\JointAt;
+use Somatrace\Core\Handwork\Manoeuvre;
+use Somatrace\Core\Handwork\Pass;
 
 /** One step of a visit, in the order of the plan. */
 final readonly class PlanStep
@@ -17,6 +22,8 @@ final readonly class PlanStep
      * @param  list<string>  $find  how to come to it, step by step, and what proves it
      * @param  list<Caution>  $cautions
      * @param  array{kind: string, id: string, side: string, text: string}|null  $check  what a re-check measures
+     * @param  list<Manoeuvre>  $manoeuvres  what the hands do, in order
+     * @param  string|null  $target  the same in each round of one target
      * @param  string|null  $what  of a step of hygiene: wash, glove_on, glove_off_wash or wipe
      */
     public function __construct(
@@ -39,7 +46,20 @@ final readonly class PlanStep
         public bool $otherSide = false,
         public string $label = '',
         public ?string $what = null,
+        public array $manoeuvres = [],
+        public ?string $target = null,
+        public ?int $round = null,
+        public ?JointAt $joint = null,
     ) {
+    }
+
+    public function lasting(float $minutes): self
+    {
+        return new self(
+            $this->kind, $minutes, $this->position, $this->at, $this->places, $this->site, $this->technique, $this->tool, $this->product,
+            $this->clientAction, $this->passes, $this->find, $this->cautions, $this->why, $this->ceiling, $this->check, $this->otherSide,
+            $this->label, $this->what, $this->manoeuvres, $this->target, $this->round, $this->joint,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -47,8 +67,8 @@ final readonly class PlanStep
     {
         return [
             'id' => sprintf('s%02d', $index + 1),
-            'kind' => $this->kind->value, 'label' => $this->label, 'minutes' => $this->minutes, 'position' => $this->position,
-            'muscle' => $this->at?->muscle, 'side' => $this->at?->side->value, 'site' => $this->site,
+            'kind' => $this->kind->value, 'label' => $this->label, 'minutes' => round($this->minutes, 3), 'position' => $this->position,
+            'muscle' => $this->at?->muscle, 'side' => ($this->joint ?? $this->at)?->side->value, 'site' => $this->site,
             'zones' => array_values(array_unique(array_map(static fn (Place $place): string => $place->zone, $this->places))),
             'places' => array_map(
                 static fn (Place $place): array => ['zone' => $place->zone, 'side' => $place->side->value], $this->places,
@@ -64,6 +84,11 @@ final readonly class PlanStep
                 ),
             ],
             'check' => $this->check, 'other_side' => $this->otherSide, ...$this->what === null ? [] : ['what' => $this->what],
+            ...$this->joint === null ? [] : ['joint' => $this->joint->toArray()],
+            ...$this->round === null ? [] : ['target' => $this->target, 'round' => $this->round],
+            ...$this->manoeuvres === [] ? [] : [
+                'manoeuvres' => array_map(static fn (Manoeuvre $one): array => $one->toArray(), $this->manoeuvres),
+            ],
         ];
     }
 }

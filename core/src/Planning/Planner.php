@@ -6,6 +6,20 @@ namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Handwork\CeilingFinder;
+use Somatrace\Core\Handwork\Composer;
+use Somatrace\Core\Handwork\Exposed;
+use Somatrace\Core\Handwork\JointComposer;
+use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\Reason;
+use Somatrace\Core\Handwork\ReasonKind;
+use Somatrace\Core\Handwork\Recipes;
+use Somatrace\Core\Handwork\RoutineStages;
+use Somatrace\Core\Handwork\School;
+use Somatrace\Core\Handwork\SituationReader;
+use Somatrace\Core\Handwork\StiffJoints;
+use Somatrace\Core\Handwork\ToolChooser;
+use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Response\ResponseResult;
 use Somatrace\Core\Safety\Offer;
@@ -16,7 +30,7 @@ use Somatrace\Core\Safety\TouchGate;
 /** What to do in the time there is: targets, order, pressure, tools, minutes, each with its reason. */
 final readonly class Planner
 {
-    public function __construct(private Atlas $atlas, private PlanFigures $figures)
+    public function __construct(private Atlas $atlas, private PlanFigures $figures, private Recipes $recipes)
     {
     }
 
@@ -32,21 +46,94 @@ final readonly class Planner
         $school = School::of($case->session, $this->figures);
         $gate = TouchGate::of($this->atlas, $safety, $case);
         $ceilings = new CeilingFinder($this->atlas, $this->figures, $case, $school, $gate, $response);
-        $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist);
-        [$targets, $leftOut] = (
-            new TargetBuilder($this->atlas, $this->figures, $case, $school, $gate, $response, $ceilings, $tools)
-        )->build($pattern);
         $offers = array_values(array_filter(
             $safety->offers,
             static fn (Offer $offer): bool => $school->is($offer->school, $offer->schoolValue)
                 && ! in_array($offer->technique, $case->therapist->scopeOff, true),
         ));
-        $clock = TimeBudget::of($case->session, $this->figures, $school, $this->mostMinutes($safety));
+        $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety));
         $solver = new Solver($this->figures, $school, $clock);
-        $solution = $solver->solve($targets, count($offers));
-        $builder = new StepBuilder($this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $ceilings, $tools->mass());
+        $exposed = Exposed::of($case);
+        // a plan that would cost the thumbs more than a visit may is made again without them
+        foreach ([true, false] as $thumbs) {
+            $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $thumbs);
+            $targets = new TargetBuilder(
+                $this->atlas, $this->figures, $case, $school, $gate, $response,
+                new Composer($this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools),
+                new SituationReader($this->atlas, $this->figures, $this->recipes, $case, $school, $gate, $exposed), $exposed,
+                new JointComposer($this->atlas, $this->recipes, $this->figures, $case, $gate, $tools),
+                new StiffJoints($this->atlas, $this->figures, $case),
+            );
+            [$found, $leftOut, $suspects, $soothe] = $targets->build($pattern);
+            $solution = $solver->solve($found, $clock->given(count($offers), count($soothe)));
+            $builder = new StepBuilder(
+                $this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $this->recipes, $tools, new RoutineStages($this->atlas), $tools->mass(),
+            );
+            $steps = $builder->build($solution, $offers, $soothe);
+            if (! $tools->isOverThumbs($this->load($steps))) {
+                break;
+            }
+        }
+        $feel = $this->feel($suspects, $solution, $clock, $steps);
+        $steps = (new FeelSteps($this->atlas, $this->figures))->put($steps, $feel, $clock);
+        array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution));
 
-        return $this->result($solution, $targets, $leftOut, $builder->build($solution, $offers), $clock);
+        return $this->result($solution, $found, $leftOut, $steps, $clock, $case);
+    }
+
+    /**
+     * What is felt first, where the hands come to it in a position that is taken anyway, as far as time is left.
+     *
+     * @param  list<Candidate>  $suspects  the most suspected first
+     * @param  list<PlanStep>  $steps
+     * @return array<string, list<Candidate>> by family of positions
+     */
+    private function feel(array $suspects, Solution $solution, TimeBudget $clock, array $steps): array
+    {
+        $used = TimeBudget::quarters(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $steps)));
+        $finish = array_filter($steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Finish);
+        // the finish takes what is spare: it may give it back
+        $spare = $clock->budget - $used + array_sum(array_map(
+            static fn (PlanStep $step): int => max(0, TimeBudget::quarters($step->minutes) - $clock->finish), $finish,
+        ));
+        $each = TimeBudget::quarters($this->figures->feelMinutes);
+        $feel = [];
+        $count = 0;
+        foreach ($suspects as $candidate) {
+            if ($solution->has($candidate->at->key())) {
+                continue;
+            }
+            $positions = $this->atlas->muscle($candidate->at->muscle)->positionsFor($candidate->at->side);
+            foreach ($solution->families as $family) {
+                if ($count < $this->figures->feelMost && $spare >= $each && in_array($family, $positions, true)) {
+                    $feel[$family][] = $candidate;
+                    $spare -= $each;
+                    $count++;
+
+                    break;
+                }
+            }
+        }
+
+        return $feel;
+    }
+
+    /**
+     * @param  list<Candidate>  $suspects
+     * @param  array<string, list<Candidate>>  $feel
+     * @return list<LeftOut>
+     */
+    private function unfelt(array $suspects, array $feel, Solution $solution): array
+    {
+        $felt = array_map(static fn (Candidate $one): string => $one->at->key(), array_merge([], ...array_values($feel)));
+        $left = [];
+        foreach ($suspects as $candidate) {
+            if (! in_array($candidate->at->key(), $felt, true) && ! $solution->has($candidate->at->key())) {
+                $left[] = LeftOut::muscle($candidate->at, $candidate->name, Reason::of(ReasonKind::Unfelt, 'Suspected, and felt by nobody.'));
+            }
+        }
+
+        return $left;
     }
 
     private function mostMinutes(SafetyResult $safety): ?float
@@ -61,32 +148,33 @@ final readonly class Planner
      * @param  list<LeftOut>  $leftOut
      * @param  list<PlanStep>  $steps
      */
-    private function result(Solution $solution, array $targets, array $leftOut, array $steps, TimeBudget $clock): PlanResult
+    private function result(Solution $solution, array $targets, array $leftOut, array $steps, TimeBudget $clock, CaseFile $case): PlanResult
     {
-        $in = array_map(static fn (Chosen $chosen): string => $chosen->target->at->key(), $solution->chosen);
+        $in = array_map(static fn (Chosen $chosen): string => $chosen->target->key, $solution->chosen);
         foreach ($targets as $target) {
-            if (! in_array($target->at->key(), $in, true)) {
-                $leftOut[] = new LeftOut(
-                    $target->at, $target->candidate->name,
+            if (! in_array($target->key, $in, true)) {
+                $leftOut[] = LeftOut::target(
+                    $target,
                     Reason::of(ReasonKind::Worth, 'Worth less than the others in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes.'),
                 );
             }
         }
-        $chosen = array_map(static fn (Chosen $one): array => [
-            'muscle' => $one->target->at->muscle, 'side' => $one->target->at->side->value, 'name' => $one->target->candidate->name,
-            'minutes' => $one->minutes,
-            'role' => $one->target->candidate->role->value, 'words' => $one->target->candidate->word, 'locked' => $one->target->locked,
-            'worth' => round($one->target->benefit($one->minutes), 5),
+        $chosen = array_map(fn (Chosen $one): array => [
+            ...LeftOut::idOf($one->target), 'side' => $one->target->side->value, 'name' => $one->target->name,
+            'minutes' => round($one->minutes(), 3), 'size' => $one->composition->size->value,
+            'situation' => $one->target->work === null ? 'stiff' : $this->recipes->words($one->target->work->situation),
+            'role' => $one->target->role->value, 'words' => $one->target->candidate->word ?? 'stiff', 'locked' => $one->target->locked,
+            'worth' => round($one->target->benefit($one->minutes()), 5),
         ], $solution->chosen);
         usort(
             $chosen,
-            static fn (array $a, array $b): int => [$b['worth'], $a['muscle'], $a['side']] <=> [$a['worth'], $b['muscle'], $b['side']],
+            static fn (array $a, array $b): int => [$b['worth'], $a['name'], $a['side']] <=> [$a['worth'], $b['name'], $b['side']],
         );
         $because = $chosen === []
             ? 'Nothing to press today: calm, warm and compare.'
             : 'Most worth in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes, within every limit.';
 
-        return PlanResult::of($because, $steps, $leftOut, $solution->benefit, $solution->turns(), $this->load($steps), $chosen);
+        return PlanResult::of($because, (new Headline($this->atlas, $case))->of($solution, $steps, $clock), $steps, $leftOut, $solution->benefit, $solution->turns(), $this->load($steps), $chosen);
     }
 
     /**

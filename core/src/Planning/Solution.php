@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
+/** The targets of a plan, each with its way and its composition, in the order of the positions. */
 final readonly class Solution
 {
     /**
@@ -12,6 +13,17 @@ final readonly class Solution
      */
     public function __construct(public array $families, public array $chosen, public float $benefit)
     {
+    }
+
+    public function has(string $key): bool
+    {
+        foreach ($this->chosen as $one) {
+            if ($one->target->key === $key) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function turns(): int

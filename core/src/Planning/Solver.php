@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
-use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Handwork\Composition;
+use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\School;
 
 /**
  * Chooses targets, ways and minutes. For a set of position families the choice is a knapsack with a fixed price for
@@ -24,45 +26,50 @@ final class Solver
     {
     }
 
-    /** @param  list<Target>  $targets */
-    public function solve(array $targets, int $offers): Solution
+    /**
+     * @param  list<Target>  $targets
+     * @param  int  $given  quarter minutes that are spoken for
+     */
+    public function solve(array $targets, int $given): Solution
     {
-        $this->keys = array_fill_keys(array_map(static fn (Target $target): string => $target->at->key(), $targets), true);
+        $this->keys = array_fill_keys(array_map(static fn (Target $target): string => $target->key, $targets), true);
         $weights = array_sum(array_map(static fn (Target $target): float => $target->weight, $targets));
         $best = new Solution([], [], 0);
         $bestWanted = 0;
         $seen = [];
         foreach ($this->orders($targets) as $families) {
             $penalty = $this->figures->turnCost * $weights * (count($families) - 1);
-            $assigned = $this->assign($targets, $families);
-            $signature = count($families).'|'.implode(
-                ',', array_map(static fn (array $pair): string => $pair[0]->at->key().'@'.$pair[1]->family, $assigned),
-            );
-            if ($assigned === [] || isset($seen[$signature])) {
-                continue;
-            }
-            $seen[$signature] = true;
-            $bound = array_sum(array_map(
-                static fn (array $pair): float => $pair[0]->benefit(max(0, min(8, $pair[1]->mostMinutes))), $assigned,
-            )) - $penalty;
-            $wanted = count(array_filter($assigned, static fn (array $pair): bool => $pair[0]->isWanted()));
-            if ($wanted < $bestWanted || ($wanted === $bestWanted && $bound <= $best->benefit + 1e-12)) {
-                continue;
-            }
-            $chosen = $this->knapsack($assigned, $this->clock->forWork(count($families), $offers));
-            $used = array_values(array_filter(
-                $families,
-                static fn (string $family): bool => array_filter(
-                    $chosen, static fn (Chosen $one): bool => $one->option->family === $family,
-                ) !== [],
-            ));
-            $benefit = array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes), $chosen)) - $penalty;
-            $wantedIn = count(array_filter($chosen, static fn (Chosen $one): bool => $one->target->isWanted()));
-            if (
-                count($used) === count($families)
-                    && ($wantedIn > $bestWanted || ($wantedIn === $bestWanted && $benefit > $best->benefit + 1e-12))
-            ) {
-                [$best, $bestWanted] = [new Solution($families, $chosen, $benefit), $wantedIn];
+            foreach ([false, true] as $byLength) {
+                $assigned = $this->assign($targets, $families, $byLength);
+                $signature = count($families).'|'.implode(
+                    ',', array_map(static fn (array $pair): string => $pair[0]->key.'@'.$pair[1]->family, $assigned),
+                );
+                if ($assigned === [] || isset($seen[$signature])) {
+                    continue;
+                }
+                $seen[$signature] = true;
+                $bound = array_sum(array_map(
+                    static fn (array $pair): float => $pair[0]->benefit($pair[1]->longest()->minutes()), $assigned,
+                )) - $penalty;
+                $wanted = count(array_filter($assigned, static fn (array $pair): bool => $pair[0]->isWanted()));
+                if ($wanted < $bestWanted || ($wanted === $bestWanted && $bound <= $best->benefit + 1e-12)) {
+                    continue;
+                }
+                $chosen = $this->knapsack($assigned, $this->clock->forWork(count($families)) - $given);
+                $used = array_values(array_filter(
+                    $families,
+                    static fn (string $family): bool => array_filter(
+                        $chosen, static fn (Chosen $one): bool => $one->option->family === $family,
+                    ) !== [],
+                ));
+                $benefit = array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen)) - $penalty;
+                $wantedIn = count(array_filter($chosen, static fn (Chosen $one): bool => $one->target->isWanted()));
+                if (
+                    count($used) === count($families)
+                        && ($wantedIn > $bestWanted || ($wantedIn === $bestWanted && $benefit > $best->benefit + 1e-12))
+                ) {
+                    [$best, $bestWanted] = [new Solution($families, $chosen, $benefit), $wantedIn];
+                }
             }
         }
 
@@ -108,13 +115,13 @@ final class Solver
     }
 
     /**
-     * Each target in the family it prefers of those used, no site before a source where the school says source first.
+     * Each target in the family it prefers of those used, or in which most can be done, no site before a source where the school says source first.
      *
      * @param  list<Target>  $targets
      * @param  non-empty-list<string>  $families
      * @return list<array{Target, Option}>
      */
-    private function assign(array $targets, array $families): array
+    private function assign(array $targets, array $families, bool $byLength): array
     {
         $rank = array_flip($families);
         $sourceFirst = $this->school->is('order', 'source_first');
@@ -136,7 +143,8 @@ final class Solver
                 }
                 usort(
                     $options,
-                    static fn (Option $a, Option $b): int => [$a->preference, $rank[$a->family]] <=> [$b->preference, $rank[$b->family]],
+                    static fn (Option $a, Option $b): int => [$byLength ? -$a->longest()->minutes() : 0, $a->preference, $rank[$a->family]]
+                        <=> [$byLength ? -$b->longest()->minutes() : 0, $b->preference, $rank[$b->family]],
                 );
                 $assigned[] = [$target, $options[0]];
                 if ($leading) {
@@ -166,8 +174,8 @@ final class Solver
         $layers = [];
         foreach ($groups as $index => $group) {
             $inside = array_fill(0, $budget + 1, self::NEVER);
-            for ($t = $this->clock->warmUp; $t <= $budget; $t++) {
-                $inside[$t] = $outside[$t - $this->clock->warmUp];
+            for ($t = $this->clock->region; $t <= $budget; $t++) {
+                $inside[$t] = $outside[$t - $this->clock->region];
             }
             $steps = [];
             foreach ($group as [$target, $option]) {
@@ -189,24 +197,21 @@ final class Solver
 
     /**
      * @param  array<int, int>  $inside
-     * @return array{array<int, int>, array<int, array{int, int}>} values, and at each time the minutes taken and their cost
+     * @return array{array<int, int>, array<int, array{Composition, int}>} values, and at each time the composition taken and its cost
      */
     private function addTarget(array $inside, Target $target, Option $option, int $budget): array
     {
         $taken = [];
         $next = $inside;
-        foreach ($this->figures->minuteOptions as $minutes) {
-            if ($minutes > $option->mostMinutes) {
-                continue;
-            }
-            $cost = $this->clock->cost($target, $option, $minutes, $this->otherSideToo($target));
+        foreach ($option->compositions as $composition) {
+            $cost = $this->clock->cost($option, $composition, $this->otherSideToo($target));
             // what is wanted outweighs every benefit, so that it is kept whenever it fits; a lock outweighs soothing
-            $gain = (int) round(self::UNIT * ($target->benefit($minutes) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0)));
+            $gain = (int) round(self::UNIT * ($target->benefit($composition->minutes()) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0)));
             for ($t = $budget; $t >= $cost; $t--) {
                 $value = $inside[$t - $cost] === self::NEVER ? self::NEVER : $inside[$t - $cost] + $gain;
                 if ($value > $next[$t]) {
                     $next[$t] = $value;
-                    $taken[$t] = [$minutes, $cost];
+                    $taken[$t] = [$composition, $cost];
                 }
             }
         }
@@ -216,12 +221,12 @@ final class Solver
 
     public function otherSideToo(Target $target): bool
     {
-        return ! isset($this->keys[(new MuscleAt($target->at->muscle, $target->at->side->mirrored()))->key()]);
+        return ! isset($this->keys[$target->mirroredKey()]);
     }
 
     /**
      * @param  list<list<array{Target, Option}>>  $groups
-     * @param  array<int, array{steps: list<array<int, array{int, int}>>, open: array<int, true>}>  $layers
+     * @param  array<int, array{steps: list<array<int, array{Composition, int}>>, open: array<int, true>}>  $layers
      * @return list<Chosen>
      */
     private function trace(array $groups, array $layers, int $budget): array
@@ -240,7 +245,7 @@ final class Solver
                     $t -= $taken[1];
                 }
             }
-            $t -= $this->clock->warmUp;
+            $t -= $this->clock->region;
         }
 
         return array_reverse($chosen);

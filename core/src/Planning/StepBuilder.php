@@ -11,8 +11,23 @@ use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\RoutineStage;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\RangeFinding;
+use Somatrace\Core\Handwork\Cap;
+use Somatrace\Core\Handwork\Ceiling;
+use Somatrace\Core\Handwork\Composition;
+use Somatrace\Core\Handwork\JointAt;
+use Somatrace\Core\Handwork\Manoeuvre;
+use Somatrace\Core\Handwork\Pass;
+use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\PressureScale;
+use Somatrace\Core\Handwork\Recipes;
+use Somatrace\Core\Handwork\RoutineStages;
+use Somatrace\Core\Handwork\School;
+use Somatrace\Core\Handwork\Size;
+use Somatrace\Core\Handwork\ToolChooser;
 use Somatrace\Core\Safety\Limit;
 use Somatrace\Core\Safety\Offer;
 use Somatrace\Core\Safety\ProposedWork;
@@ -22,10 +37,21 @@ use Somatrace\Core\Units\ContactArea;
 /** Lays a solution out in time: settle, warm, treat, rest, compare, turn, finish, talk. */
 final class StepBuilder
 {
+    private const NONE = 'none';
+
     /** @var list<PlanStep> */
     private array $steps = [];
 
     private string $position = '';
+
+    /** @var array<string, PressureScale> by places */
+    private array $softest = [];
+
+    /** There is oil on the hands and where they were. */
+    private bool $oily = false;
+
+    /** Seconds of deep work since the last broad stroke or rest. */
+    private float $deep = 0.0;
 
     public function __construct(
         private readonly Atlas $atlas,
@@ -35,18 +61,23 @@ final class StepBuilder
         private readonly School $school,
         private readonly TimeBudget $clock,
         private readonly Solver $solver,
-        private readonly CeilingFinder $ceilings,
+        private readonly Recipes $recipes,
+        private readonly ToolChooser $tools,
+        private readonly RoutineStages $stages,
         private readonly float $therapistKg,
     ) {
     }
 
     /**
      * @param  list<Offer>  $offers
+     * @param  list<Place>  $soothe  places that hurt and are only soothed
      * @return list<PlanStep>
      */
-    public function build(Solution $solution, array $offers): array
+    public function build(Solution $solution, array $offers, array $soothe): array
     {
         $this->steps = [];
+        $this->oily = false;
+        $this->deep = 0.0;
         $order = $solution->families === [] ? [$this->restingPosition()] : $solution->families;
         foreach ($order as $index => $family) {
             $blocks = $this->blocks($solution, $family);
@@ -65,9 +96,7 @@ final class StepBuilder
                 $this->add(StepKind::Position, $this->clock->turn, label: 'Turn '.$this->atlas->position($family)->name);
             }
             array_map(fn (array $block) => $this->block($block, $family), $blocks);
-            if ($blocks !== []) {
-                $this->recheck(array_merge(...$blocks));
-            }
+            $soothe = array_values(array_filter($soothe, fn (Place $place): bool => ! $this->soothe($place)));
         }
         $this->end($solution);
 
@@ -116,7 +145,31 @@ final class StepBuilder
                 <=> [min(array_map($leads, $regions[$b])), $this->figures->regionRank($b)],
         );
 
-        return array_values(array_map($this->inOrder(...), $regions));
+        return array_values(array_map($this->inOrder(...), $this->inPrecedence($regions)));
+    }
+
+    /**
+     * Some regions come before others whatever is more urgent: the neck before the jaw, thigh and calf before the knee.
+     *
+     * @param  array<string, non-empty-list<Chosen>>  $regions
+     * @return array<string, non-empty-list<Chosen>>
+     */
+    private function inPrecedence(array $regions): array
+    {
+        $ordered = [];
+        while ($regions !== []) {
+            foreach ($regions as $region => $chosen) {
+                if (array_intersect($this->figures->regionsBefore[$region] ?? [], array_keys($regions)) === []) {
+                    $ordered[$region] = $chosen;
+                    unset($regions[$region]);
+
+                    continue 2;
+                }
+            }
+            break; // cannot happen: the data say of no region that it comes before itself
+        }
+
+        return [...$ordered, ...$regions];
     }
 
     private function leadRank(Chosen $chosen): int
@@ -145,8 +198,8 @@ final class StepBuilder
         ) ?: [[9, 0.0]]);
         usort(
             $chosen,
-            fn (Chosen $a, Chosen $b): int => [$rank($a), $a->target->muscle->layer, $a->target->at->key()]
-                <=> [$rank($b), $b->target->muscle->layer, $b->target->at->key()],
+            fn (Chosen $a, Chosen $b): int => [$rank($a), $a->target->layer, $a->target->key]
+                <=> [$rank($b), $b->target->layer, $b->target->key],
         );
         $ordered = [];
         while ($chosen !== []) {
@@ -167,28 +220,80 @@ final class StepBuilder
 
     private function goesBefore(Chosen $first, Chosen $second): bool
     {
-        $sameSide = $first->target->at->side === $second->target->at->side;
-        $overlap = $sameSide && array_intersect($first->target->muscle->zones, $second->target->muscle->zones) !== [];
-        if ($first->target->muscle->isStructure !== $second->target->muscle->isStructure) {
-            return $overlap && $second->target->muscle->isStructure;
+        $sameSide = $first->target->side === $second->target->side;
+        $overlap = $sameSide && array_intersect($first->target->zones, $second->target->zones) !== [];
+        if ($first->target->isTendon() !== $second->target->isTendon()) {
+            return $overlap && $second->target->isTendon();
         }
 
-        return $overlap && $first->target->muscle->layer < $second->target->muscle->layer;
+        return $overlap && $first->target->layer < $second->target->layer;
     }
 
-    /** @param  non-empty-list<Chosen>  $block */
+    /**
+     * A region: warmed, then gone over dry, then once more in oil, so that nothing dry comes after it and no muscle is finished before the
+     * next is begun.
+     *
+     * @param  non-empty-list<Chosen>  $block
+     */
     private function block(array $block, string $family): void
     {
-        $warmed = $this->warmUp($block, $family);
+        $dry = array_filter(
+            $block, static fn (Chosen $one): bool => array_filter($one->composition->manoeuvres, self::isDry(...)) !== [],
+        );
+        if ($dry !== [] && $this->oily) {
+            $this->hygiene(['wipe' => TimeBudget::quarters($this->figures->hygieneMinutes['wipe'])]);
+            $this->oily = false;
+        }
+        $warmed = $this->warmUp($block, $family, $dry !== []);
+        $round = [];
+        foreach ($this->parts($block) as $part) {
+            foreach ($block as $index => $chosen) {
+                $manoeuvres = array_values(array_filter($chosen->composition->manoeuvres, $part));
+                if ($manoeuvres !== []) {
+                    $this->shiftTo($chosen->option->position);
+                    $round[$index] = $this->treat($chosen, $manoeuvres, $round[$index] ?? 1, $warmed);
+                }
+            }
+        }
         foreach ($block as $chosen) {
-            $this->shiftTo($chosen->option->position);
-            $this->treat($chosen, $warmed);
+            $this->otherSide($chosen, $warmed, false);
         }
         $this->shiftTo($family);
+        $this->rest(array_merge(...array_map(static fn (Chosen $one): array => $one->option->places, $block)));
+        $this->recheck($block);
+    }
+
+    /**
+     * A single target is done in one go; several are gone over dry, then what needs a glove, then in oil.
+     *
+     * @param  non-empty-list<Chosen>  $block
+     * @return list<callable(Manoeuvre): bool>
+     */
+    private function parts(array $block): array
+    {
+        $gloved = array_filter($block, fn (Chosen $one): bool => $one->composition->uses($this->figures->glovedTechniques));
+        if (count($block) === 1 && $gloved === []) {
+            return [static fn (): bool => true];
+        }
+
+        return [
+            fn (Manoeuvre $one): bool => self::isDry($one) && ! $this->isGloved($one), $this->isGloved(...),
+            static fn (Manoeuvre $one): bool => ! self::isDry($one),
+        ];
+    }
+
+    private function isGloved(Manoeuvre $one): bool
+    {
+        return in_array($one->technique, $this->figures->glovedTechniques, true);
+    }
+
+    private static function isDry(Manoeuvre $one): bool
+    {
+        return ! $one->isOily();
     }
 
     /** @param  non-empty-list<Chosen>  $block */
-    private function warmUp(array $block, string $family): bool
+    private function warmUp(array $block, string $family, bool $dry): bool
     {
         $places = [];
         foreach ($block as $chosen) {
@@ -206,20 +311,80 @@ final class StepBuilder
         if ($open === []) {
             return false;
         }
+        $this->deep = 0.0;
+        $this->oily = $this->oily || ! $dry;
+        $left = $this->clock->warmUp - $this->prepare($block, $family, $dry);
         $cap = $this->gate->pressureCap(new ProposedWork($open, 'effleurage', 'palm', $family));
         $pressure = min($this->figures->warmUpPressure, $cap === null ? 10 : (float) $cap->value);
-        $minutes = $this->clock->warmUp;
         $scale = $this->softest($open);
         $this->add(
-            StepKind::WarmUp, $minutes, places: $open, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
+            StepKind::WarmUp, $left, places: $open, technique: 'effleurage', tool: 'palm',
+            product: $dry ? self::NONE : $this->product('effleurage'),
             passes: $pressure < 1
                 ? []
-                : [$this->pass($pressure, $minutes * 15 * $this->figures->contactShare, 'effleurage', 'palm', $scale)],
+                : [Pass::of(
+                    $pressure, $left * 15 * $this->figures->contactShare, null, $scale,
+                    ContactArea::ofCm2($this->atlas->tool('palm')->effectiveAreaCm2), $this->therapistKg,
+                )],
             cautions: $this->underStrokes($open, $family),
-            why: 'Too little warm-up is the commonest fault of deep work: broad, slow, light.', label: 'Warm up '.$this->zonesText($open),
+            why: $dry ? 'Broad, slow and light, dry or through the cloth: what follows wants grip.'
+                : 'Too little warm-up is the commonest fault of deep work: broad, slow, light.',
+            label: 'Warm up '.$this->zonesText($open),
         );
 
         return true;
+    }
+
+    /**
+     * What a routine does before the work of its region, as far as it fits into the warm-up.
+     *
+     * @param  non-empty-list<Chosen>  $block
+     * @return int quarter minutes it takes
+     */
+    private function prepare(array $block, string $family, bool $dry): int
+    {
+        $used = 0;
+        $muscles = array_values(array_filter(array_map(static fn (Chosen $one): ?string => $one->target->work?->at->muscle, $block)));
+        foreach ($this->stages->before($muscles, $this->clock->budget / TimeBudget::PER_MINUTE) as [$stage, $way]) {
+            $places = $this->placesOf($stage, $block);
+            $cap = $this->gate->pressureCap(new ProposedWork($places, $way->technique, $way->tool, $family));
+            $pressure = min($way->mostFelt ?? $way->pressure ?? $this->figures->warmUpPressure, $this->figures->warmUpPressure, (float) ($cap->value ?? 10));
+            $seconds = ($way->seconds ?? 30) * ($way->repeats ?? 1);
+            $quarters = TimeBudget::quarters($seconds / 60);
+            $open = $places !== [] && count($this->open($places, $way->technique, $way->tool ?? 'palm', $family)) === count($places);
+            if (! $open || $pressure < 1 || ! $this->tools->has($way->tool ?? 'palm') || $used + $quarters >= $this->clock->warmUp) {
+                continue;
+            }
+            $used += $quarters;
+            $this->add(
+                StepKind::WarmUp, $quarters, places: $places, technique: $way->technique, tool: $way->tool ?? 'palm', product: self::NONE,
+                clientAction: $way->say, passes: [Pass::of(
+                    $pressure, $seconds * $this->figures->contactShare, null, $this->softest($places),
+                    ContactArea::ofCm2($this->atlas->tool($way->tool ?? 'palm')->effectiveAreaCm2), $this->therapistKg,
+                )],
+                cautions: $this->underStrokes($places, $family), why: $way->do, label: $stage->name,
+            );
+        }
+
+        return $used;
+    }
+
+    /**
+     * @param  non-empty-list<Chosen>  $block
+     * @return list<Place>
+     */
+    private function placesOf(RoutineStage $stage, array $block): array
+    {
+        $sides = $stage->both ? Side::pair() : array_map(static fn (Chosen $one): Side => $one->target->side, array_slice($block, 0, 1));
+        $places = [];
+        foreach ($stage->zones as $zone) {
+            foreach ($sides as $side) {
+                $place = $this->atlas->placeOn($zone, $side);
+                $places[$place->key()] = $place;
+            }
+        }
+
+        return array_values($places);
     }
 
     /**
@@ -229,20 +394,34 @@ final class StepBuilder
      */
     private function softest(array $places): PressureScale
     {
-        $scales = [];
-        foreach ($this->atlas->muscles as $muscle) {
-            foreach ($places as $place) {
-                if ($muscle->layer <= 2 && in_array($place->zone, $muscle->zones, true)) {
-                    $sides = $place->side === Side::Midline ? Side::pair() : [$place->side];
-                    array_push(
-                        $scales, ...array_map(fn (Side $side): PressureScale => $this->scaleOf(new MuscleAt($muscle->id, $side)), $sides),
-                    );
+        $key = implode(' ', array_map(static fn (Place $place): string => $place->key(), $places));
+
+        return $this->softest[$key] ??= $this->leastRobust($places);
+    }
+
+    /** @param  non-empty-list<Place>  $places */
+    private function leastRobust(array $places): PressureScale
+    {
+        // where no muscle lies under the skin, as on bone, nothing bears less than the softest of all
+        foreach ([[2, false], [PHP_INT_MAX, false], [PHP_INT_MAX, true]] as [$deepest, $anywhere]) {
+            $scales = [];
+            foreach ($this->atlas->muscles as $muscle) {
+                foreach ($muscle->layer <= $deepest ? $places : [] as $place) {
+                    if ($anywhere || in_array($place->zone, $muscle->zones, true)) {
+                        $sides = $place->side === Side::Midline ? Side::pair() : [$place->side];
+                        array_push(
+                            $scales, ...array_map(fn (Side $side): PressureScale => $this->scaleOf(new MuscleAt($muscle->id, $side)), $sides),
+                        );
+                    }
                 }
             }
+            usort($scales, static fn (PressureScale $a, PressureScale $b): int => $a->tissue(1)->kPa <=> $b->tissue(1)->kPa);
+            if ($scales !== []) {
+                return $scales[0];
+            }
         }
-        usort($scales, static fn (PressureScale $a, PressureScale $b): int => $a->tissue(1)->kPa <=> $b->tissue(1)->kPa);
 
-        return $scales[0] ?? throw new \LogicException('a zone without a muscle');
+        throw new \LogicException('a hand without a place');
     }
 
     private function scaleOf(MuscleAt $at): PressureScale
@@ -270,43 +449,165 @@ final class StepBuilder
         ];
     }
 
-    private function treat(Chosen $chosen, bool $warmed): void
+    /**
+     * One target in one round, or in more where a pause comes between.
+     *
+     * @param  non-empty-list<Manoeuvre>  $manoeuvres
+     * @return int the round that comes next
+     */
+    private function treat(Chosen $chosen, array $manoeuvres, int $round, bool $warmed): int
     {
         $target = $chosen->target;
-        $option = $chosen->option;
-        $ceiling = $warmed
-            ? $option->ceiling
-            : $option->ceiling->and(new Cap($this->figures->firmFrom - 1, 'not_warmed', 'The region cannot be warmed first.'));
-        $work = new ProposedWork($option->places, $option->technique, $option->tool, $option->position, null, $target->at, $option->site);
-        $hygiene = $this->clock->hygiene($option);
+        $gloved = array_filter($manoeuvres, $this->isGloved(...)) !== [];
+        $hygiene = $gloved ? $this->clock->hygiene($chosen->composition) : [];
         $this->hygiene(array_diff_key($hygiene, ['glove_off_wash' => 0]));
-        $this->add(
-            StepKind::Treat, $chosen->minutes * TimeBudget::PER_MINUTE, $target->at, $option->places, $option->site, $option->technique,
-            $option->tool,
-            $this->product($option->technique), $this->clientAction($target->muscle, $work),
-            $this->passes($target->at, $ceiling->felt, $chosen->minutes, $option->technique, $option->tool),
-            $target->muscle->reference()->findSteps(), $this->cautions($target->muscle, $work), $this->why($target), $ceiling,
-            label: $target->candidate->name,
-        );
-        $rest = $this->clock->restAfter($option, $chosen->minutes);
-        if ($rest > 0) {
-            $this->restAfter($option, $rest);
+        foreach ($this->inTurns($warmed ? $manoeuvres : $this->unwarmed($manoeuvres)) as $turn) {
+            $deep = (new Composition($chosen->composition->size, $turn, 1))->deepSeconds($this->figures->firmFrom);
+            if ($this->deep > 0 && $this->deep + $deep > 60 * $this->figures->deepMinutes) {
+                $this->rest($chosen->option->places);
+            }
+            if ($target->work !== null) {
+                $this->work($target->work->at, $target->work->muscle, $turn, $chosen->option->places, $this->why($target), $target->name, $round);
+            } elseif ($target->joint !== null) {
+                $this->joint($target->joint, $turn, $chosen->option->places, $round);
+            }
+            $round++;
+            $this->deep += $deep;
+            if ($deep > 0 && $target->isDelicate()) {
+                $this->rest($chosen->option->places);
+            }
         }
-        $this->otherSide($chosen);
+        if ($gloved) {
+            $this->otherSide($chosen, $warmed, true);
+        }
         $this->hygiene(array_intersect_key($hygiene, ['glove_off_wash' => 0]));
+
+        return $round;
     }
 
-    /** What the client does meanwhile. A movement of their own is a touch like any other: where the gate says no, they only breathe. */
-    private function clientAction(Muscle $muscle, ProposedWork $work): string
+    /**
+     * @param  non-empty-list<Manoeuvre>  $manoeuvres
+     * @return non-empty-list<Manoeuvre>
+     */
+    private function unwarmed(array $manoeuvres): array
     {
-        $action = $muscle->clientAction;
-        $moved = $action?->judgedAs === null
-            ? null
-            : new ProposedWork($work->places, $action->judgedAs, null, $work->position, null, $work->muscle, $work->site);
+        $cap = new Cap($this->figures->firstPass, 'not_warmed', 'The place could not be warmed: nothing firm.');
 
-        return $action !== null && ($moved === null || $this->gate->forbidding($moved) === null)
-            ? $action->words
-            : $this->figures->clientBreathes;
+        return array_map(static fn (Manoeuvre $one): Manoeuvre => $one->under($cap), $manoeuvres);
+    }
+
+    /**
+     * Never more deep work in one turn than may be without a broad stroke.
+     *
+     * @param  non-empty-list<Manoeuvre>  $manoeuvres
+     * @return list<non-empty-list<Manoeuvre>>
+     */
+    private function inTurns(array $manoeuvres): array
+    {
+        $turns = [[array_shift($manoeuvres)]];
+        foreach ($manoeuvres as $one) {
+            $last = $turns[count($turns) - 1];
+            $deep = (new Composition(Size::Short, [...$last, $one], 1))->deepSeconds($this->figures->firmFrom);
+            if ($deep > 60 * $this->figures->deepMinutes) {
+                $turns[] = [$one];
+            } else {
+                $turns[count($turns) - 1] = [...$last, $one];
+            }
+        }
+
+        return $turns;
+    }
+
+    /**
+     * @param  non-empty-list<Manoeuvre>  $manoeuvres
+     * @param  list<Place>  $places
+     */
+    private function work(
+        MuscleAt $at, Muscle $muscle, array $manoeuvres, array $places, string $why, string $label, int $round = 1, bool $otherSide = false,
+    ): void {
+        $main = $this->longest($manoeuvres);
+        $there = array_map(static fn (string $zone): Place => new Place($zone, $at->side), $muscle->zonesOf($main->site));
+        $work = new ProposedWork($there, $main->technique, $main->tool, $this->position, $main->product, $at, $main->site);
+        $this->oily = $this->oily || array_filter($manoeuvres, static fn (Manoeuvre $one): bool => $one->isOily()) !== [];
+        $this->steps[] = new PlanStep(
+            StepKind::Treat, Composition::secondsOf($manoeuvres, $this->recipes->overhead) / 60, $this->position, $at, $places, $main->site,
+            $main->technique, $main->tool, $main->product, $main->clientAction ?? $main->say, $this->passes($at, $manoeuvres),
+            $muscle->reference()->findSteps(), $this->cautions($muscle, $work), $why, $this->strictest($manoeuvres), otherSide: $otherSide,
+            label: $label, manoeuvres: $manoeuvres, target: $at->key(), round: $round,
+        );
+    }
+
+    /**
+     * @param  non-empty-list<Manoeuvre>  $manoeuvres
+     * @param  list<Place>  $places
+     */
+    private function joint(JointAt $at, array $manoeuvres, array $places, int $round): void
+    {
+        $main = $this->longest($manoeuvres);
+        $scale = $this->softest($places === [] ? throw new \LogicException('a joint without a place') : $places);
+        $passes = [];
+        foreach ($manoeuvres as $one) {
+            if ($one->pressure !== null) {
+                $passes[] = Pass::of(
+                    $one->pressure, $one->totalSeconds(), null, $scale, ContactArea::ofCm2($this->atlas->tool($one->tool)->effectiveAreaCm2),
+                    $this->therapistKg,
+                );
+            }
+        }
+        $this->steps[] = new PlanStep(
+            StepKind::Treat, Composition::secondsOf($manoeuvres, $this->recipes->overhead) / 60, $this->position, null, $places, null,
+            $main->technique, $main->tool, $main->product, $main->clientAction ?? $main->say, $passes,
+            cautions: $this->underStrokes($places, $this->position), why: 'It was found stiff. Small, slow, then measured again.',
+            ceiling: $this->strictest($manoeuvres), label: $at->name(), manoeuvres: $manoeuvres, target: $at->key(), round: $round, joint: $at,
+        );
+    }
+
+    /** @param  non-empty-list<Manoeuvre>  $manoeuvres */
+    private function longest(array $manoeuvres): Manoeuvre
+    {
+        $longest = $manoeuvres[0];
+        foreach ($manoeuvres as $one) {
+            $longest = $one->totalSeconds() > $longest->totalSeconds() ? $one : $longest;
+        }
+
+        return $longest;
+    }
+
+    /** @param  list<Manoeuvre>  $manoeuvres */
+    private function strictest(array $manoeuvres): ?Ceiling
+    {
+        $strongest = null;
+        foreach ($manoeuvres as $one) {
+            if ($one->ceiling !== null && ($strongest === null || $one->ceiling->felt > $strongest->felt)) {
+                $strongest = $one->ceiling;
+            }
+        }
+
+        return $strongest;
+    }
+
+    /** A broad hand where it hurts though its source is elsewhere; false where no stroke may go or none comes to it lying so. */
+    private function soothe(Place $place): bool
+    {
+        $work = new ProposedWork([$place], 'effleurage', 'palm', $this->position);
+        $cap = $this->gate->pressureCap($work);
+        $pressure = min($this->figures->soothePressure, $cap === null ? 10 : (float) $cap->value);
+        if ($this->gate->forbidding($work) !== null || $pressure < 1) {
+            return false;
+        }
+        $minutes = $this->clock->soothe;
+        $this->add(
+            StepKind::Soothe, $minutes, places: [$place], technique: 'effleurage', tool: 'palm',
+            product: $this->oily ? $this->product('effleurage') : self::NONE,
+            passes: [Pass::of(
+                $pressure, $minutes * 15 * $this->figures->contactShare, null, $this->softest([$place]),
+                ContactArea::ofCm2($this->atlas->tool('palm')->effectiveAreaCm2), $this->therapistKg,
+            )],
+            cautions: $this->underStrokes([$place], $this->position),
+            why: 'It hurts here, and nothing under it asks for work: a warm, broad hand.', label: 'Soothe '.lcfirst($this->atlas->placeName($place)),
+        );
+
+        return true;
     }
 
     /** @param  array<string, int>  $steps quarter minutes by what is done */
@@ -320,62 +621,49 @@ final class StepBuilder
         }
     }
 
-    /** A broad stroke between deep ones; where no stroke may go the hands rest still beside it. */
-    private function restAfter(Option $option, int $quarters): void
+    /**
+     * A broad stroke between deep ones; where no stroke may go the hands rest still beside it.
+     *
+     * @param  list<Place>  $places
+     */
+    private function rest(array $places): void
     {
-        $open = $this->open($option->places, 'effleurage', 'palm', $this->position);
+        $this->deep = 0.0;
+        $open = $this->open($places, 'effleurage', 'palm', $this->position);
         if ($open === []) {
-            $this->add(StepKind::RestStroke, $quarters, why: 'No stroke goes there: the hands lie still beside it.', label: 'Hands rest');
+            $this->add(
+                StepKind::RestStroke, TimeBudget::quarters($this->figures->stillMinutes),
+                why: 'No stroke goes there: the hands lie still beside it.', label: 'Hands rest',
+            );
 
             return;
         }
         $this->add(
-            StepKind::RestStroke, $quarters, places: $open, technique: 'effleurage', tool: 'palm', product: $this->product('effleurage'),
+            StepKind::RestStroke, $this->clock->rest, places: $open, technique: 'effleurage', tool: 'palm',
+            product: $this->oily ? $this->product('effleurage') : self::NONE,
             cautions: $this->underStrokes($open, $this->position), why: 'A broad stroke between deep ones.', label: 'Rest stroke',
         );
     }
 
-    /** The other side, lighter, so that both are treated and the client can compare. */
-    private function otherSide(Chosen $chosen): void
+    /** The other side, lighter or the same, where routine or school asks for it. */
+    private function otherSide(Chosen $chosen, bool $warmed, bool $gloved): void
     {
-        $quarters = $this->clock->otherSide($chosen->minutes, $this->solver->otherSideToo($chosen->target));
-        $at = $chosen->target->at->mirrored();
-        $position = $chosen->option->position;
-        if ($quarters === 0 || ! $chosen->option->otherSideReachable) {
+        $composition = $chosen->option->otherSide[$chosen->composition->size->value] ?? null;
+        $work = $chosen->target->work;
+        if ($composition === null || $work === null || ! $this->solver->otherSideToo($chosen->target)) {
             return;
         }
+        $manoeuvres = array_values(array_filter(
+            $composition->manoeuvres, fn (Manoeuvre $one): bool => $this->isGloved($one) === $gloved,
+        ));
+        if ($manoeuvres === []) {
+            return;
+        }
+        $at = $work->at->mirrored();
         $places = array_map(static fn (Place $place): Place => new Place($place->zone, $place->side->mirrored()), $chosen->option->places);
-        $work = new ProposedWork($places, $chosen->option->technique, $chosen->option->tool, $position, null, $at, $chosen->option->site);
-        if ($this->gate->forbidding($work) !== null) {
-            return;
-        }
-        $ceiling = $this->ceilings->of($at, $work)->and(
-            new Cap($this->figures->otherSideCap, 'other_side', 'The other side is done lighter.'),
-        );
-        $ceiling = $ceiling->and($this->noHarder($at, $chosen));
-        if ($ceiling->felt < 1) {
-            return;
-        }
-        $minutes = $quarters / TimeBudget::PER_MINUTE;
-        $this->add(
-            StepKind::Treat, $quarters, $at, $places, $chosen->option->site, $chosen->option->technique, $chosen->option->tool,
-            $this->product($chosen->option->technique),
-            $this->clientAction($chosen->target->muscle, $work),
-            $this->passes($at, $ceiling->felt, $minutes, $chosen->option->technique, $chosen->option->tool),
-            $chosen->target->muscle->reference()->findSteps(), $this->cautions($chosen->target->muscle, $work),
-            'Both sides are treated; this one lighter.', $ceiling, otherSide: true, label: $this->atlas->nameOf($at),
-        );
-    }
-
-    /** Lighter is true of the hand as well as of the feeling: a side that bears more is not pressed harder for it. */
-    private function noHarder(MuscleAt $at, Chosen $sore): Cap
-    {
-        $hand = $this->scaleOf($sore->target->at)->tissue(max(array_map(static fn (Pass $pass): float => $pass->pressure, $this->passes(
-            $sore->target->at, $sore->option->ceiling->felt, $sore->minutes, $sore->option->technique, $sore->option->tool,
-        )) ?: [0]))->kPa;
-
-        return new Cap(
-            floor(2 * $hand / $this->scaleOf($at)->tissue(1)->kPa) / 2, 'no_harder', 'The hand presses no harder than on the sore side.',
+        $this->work(
+            $at, $work->muscle, $warmed ? $manoeuvres : $this->unwarmed($manoeuvres), $places,
+            'Both sides are treated.', $this->atlas->nameOf($at), otherSide: true,
         );
     }
 
@@ -400,52 +688,35 @@ final class StepBuilder
 
     private function why(Target $target): string
     {
-        $for = array_values(array_filter($target->candidate->evidence, static fn ($evidence): bool => $evidence->weight > 0));
+        $for = array_values(array_filter($target->candidate->evidence ?? [], static fn ($evidence): bool => $evidence->weight > 0));
         usort($for, static fn ($a, $b): int => [$b->weight, $a->code] <=> [$a->weight, $b->code]);
 
         return (
             $target->soothes && ! $target->isSource() ? 'It hurts here: soothing work. ' : ''
-        ).ucfirst($target->candidate->role->value).', '.$target->candidate->word.'. '.implode(
+        ).ucfirst($target->role->value).', '.($target->candidate->word ?? 'found').'. '.implode(
             '. ', array_map(static fn ($evidence): string => $evidence->text(), array_slice($for, 0, 2)),
         ).'.';
     }
 
-    /** @return list<Pass> the first introduces, each later one rises a step or so, none above the ceiling */
-    private function passes(MuscleAt $at, float $ceiling, float $minutes, string $technique, string $tool): array
+    /**
+     * @param  non-empty-list<Manoeuvre>  $manoeuvres
+     * @return list<Pass> one for each that presses
+     */
+    private function passes(MuscleAt $at, array $manoeuvres): array
     {
-        $count = $this->figures->passes($minutes);
         $scale = $this->scaleOf($at);
-        $seconds = $minutes * 60 * $this->figures->contactShare / $count;
-
-        return array_map(
-            fn (float $pressure): Pass => $this->pass($pressure, $seconds, $technique, $tool, $scale),
-            self::ramp($ceiling, $count, $this->figures->firstPass, $this->figures->passStep),
-        );
-    }
-
-    /** @return list<float> pressures in halves, rising to the ceiling, the first at most `first`, steps at most `step` */
-    public static function ramp(float $ceiling, int $count, float $first, float $step): array
-    {
-        $ceiling = floor($ceiling * 2) / 2;
-        $start = min($first, max(min(1.0, $ceiling), $ceiling - ($ceiling > 3 ? 1.0 : 0.5) * ($count - 1)));
-        $top = min($ceiling, $start + $step * ($count - 1));
-        $pressures = [];
-        for ($pass = 0; $pass < $count; $pass++) {
-            $pressures[] = floor(2 * ($start + ($top - $start) * $pass / max(1, $count - 1))) / 2;
+        $passes = [];
+        foreach ($manoeuvres as $one) {
+            if ($one->pressure !== null) {
+                $hold = in_array($this->atlas->technique($one->technique)->kind, ['hold', 'held', 'grip'], true) ? $one->seconds : null;
+                $passes[] = Pass::of(
+                    $one->pressure, $one->totalSeconds(), $hold, $scale, ContactArea::ofCm2($this->atlas->tool($one->tool)->effectiveAreaCm2),
+                    $this->therapistKg,
+                );
+            }
         }
 
-        return $pressures;
-    }
-
-    private function pass(float $pressure, float $seconds, string $technique, string $tool, PressureScale $scale): Pass
-    {
-        $hold = $this->atlas->technique($technique)->holdSeconds;
-        // the lighter the pressure the longer the hold
-        $holdSeconds = $hold === null ? null : min($seconds, $hold[1] - ($hold[1] - $hold[0]) * max(0, min(1, ($pressure - 2) / 6)));
-
-        return Pass::of(
-            $pressure, $seconds, $holdSeconds, $scale, ContactArea::ofCm2($this->atlas->tool($tool)->effectiveAreaCm2), $this->therapistKg,
-        );
+        return $passes;
     }
 
     private function offer(Offer $offer): void
@@ -460,7 +731,7 @@ final class StepBuilder
         $open = $this->open(array_values($around), $offer->technique, 'palm', $this->position, $offer->product);
         if ($open !== []) {
             $this->add(
-                StepKind::Treat, (int) ($this->figures->offerMinutes * TimeBudget::PER_MINUTE), places: $open,
+                StepKind::Cold, (int) ($this->figures->offerMinutes * TimeBudget::PER_MINUTE), places: $open,
                 technique: $offer->technique, tool: 'palm', product: $offer->product,
                 cautions: Caution::each(
                     CautionKind::Cold, $offer->technique, ['never still, dry afterwards', 'nothing on the sore place itself'],
@@ -491,17 +762,24 @@ final class StepBuilder
         }
     }
 
-    /** @param  list<Chosen>  $chosen the work just done */
+    /** @param  non-empty-list<Chosen>  $chosen the work just done */
     private function recheck(array $chosen): void
     {
         usort(
             $chosen,
-            static fn (Chosen $a, Chosen $b): int => [-round($a->target->weight, 9), $a->target->at->key()]
-                <=> [-round($b->target->weight, 9), $b->target->at->key()],
+            static fn (Chosen $a, Chosen $b): int => [-round($a->target->weight, 9), $a->target->key]
+                <=> [-round($b->target->weight, 9), $b->target->key],
         );
-        $check = $this->checkOf($chosen[0]->target);
+        $one = $chosen[0];
+        $check = $this->checkOf($one->target);
+        foreach ($chosen as $other) {
+            // a measure tells more than pressing once more
+            if ($check['kind'] === 'palpate' && $this->checkOf($other->target)['kind'] !== 'palpate') {
+                [$one, $check] = [$other, $this->checkOf($other->target)];
+            }
+        }
         $this->add(
-            StepKind::Recheck, $this->clock->recheck, $chosen[0]->target->at, $chosen[0]->option->places,
+            StepKind::Recheck, $this->clock->recheck, $one->target->work?->at, $one->option->places,
             why: 'Same movement, same spot, same side: this is how you learn which muscle mattered.', check: $check,
             label: 'Re-check: '.$check['text'],
         );
@@ -513,30 +791,57 @@ final class StepBuilder
      */
     private function checkOf(Target $target): array
     {
-        foreach ($target->muscle->lengthenedBy as $use) {
+        $muscle = $target->work?->muscle;
+        foreach ($muscle->lengthenedBy ?? [] as $use) {
             foreach ($this->case->findings->range as $finding) {
-                if ($finding->key() === $use->keyFor($target->at->side)) {
-                    $movement = $this->atlas->movement($finding->movement);
-
-                    return [
-                        'kind' => 'range', 'id' => $movement->id, 'side' => $finding->side->value,
-                        'text' => lcfirst($movement->name).($finding->side === Side::Midline ? '' : ', '.$finding->side->value),
-                    ];
+                if ($finding->key() === $use->keyFor($target->side)) {
+                    return $this->rangeCheck($finding);
                 }
             }
         }
+        if ($target->joint !== null) {
+            return $this->jointCheck($target->joint);
+        }
 
         return [
-            'kind' => 'palpate', 'id' => $target->at->muscle, 'side' => $target->at->side->value,
-            'text' => 'press '.lcfirst($target->candidate->name).' again',
+            'kind' => 'palpate', 'id' => $muscle->id ?? '', 'side' => $target->side->value,
+            'text' => 'press '.lcfirst($target->name).' again',
         ];
+    }
+
+    /** @return array{kind: string, id: string, side: string, text: string} */
+    private function rangeCheck(RangeFinding $finding): array
+    {
+        $movement = $this->atlas->movement($finding->movement);
+
+        return [
+            'kind' => 'range', 'id' => $movement->id, 'side' => $finding->side->value,
+            'text' => $finding->side->after(lcfirst($movement->name).','),
+        ];
+    }
+
+    /** @return array{kind: string, id: string, side: string, text: string} what found it stiff */
+    private function jointCheck(JointAt $at): array
+    {
+        foreach ($at->joint->again as $again) {
+            foreach ($again['kind'] === 'movement' ? $this->case->findings->range : [] as $finding) {
+                if ($finding->movement === $again['id'] && $finding->side === $at->side) {
+                    return $this->rangeCheck($finding);
+                }
+            }
+            if ($again['kind'] === 'test') {
+                $test = $this->atlas->test($again['id']);
+
+                return ['kind' => 'test', 'id' => $test->id, 'side' => $at->side->value, 'text' => lcfirst($test->name).', '.lcfirst($at->name())];
+            }
+        }
+
+        return ['kind' => 'test', 'id' => $at->joint->again[0]['id'] ?? '', 'side' => $at->side->value, 'text' => lcfirst($at->name()).' again'];
     }
 
     private function end(Solution $solution): void
     {
-        $used = (int) round(
-            array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps)) * TimeBudget::PER_MINUTE,
-        );
+        $used = TimeBudget::quarters(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps)));
         $spare = max(0, $this->clock->budget - $used - $this->clock->finish - $this->clock->aftercare);
         $places = $this->open(
             array_merge([], ...array_map(static fn (Chosen $chosen): array => $chosen->option->places, $solution->chosen)), 'effleurage',
@@ -574,7 +879,7 @@ final class StepBuilder
             }
         }
 
-        return 'none';
+        return self::NONE;
     }
 
     /**

@@ -4,23 +4,34 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
-use Somatrace\Core\Anatomy\Muscle;
-use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Anatomy\Tissue;
+use Somatrace\Core\Handwork\JointAt;
+use Somatrace\Core\Handwork\Work;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\Role;
 
-/** A muscle worth treating today, what it is worth, and every way it could be done. */
+/** Something worth treating today, a muscle or a joint: what it is worth, and every way it could be done. */
 final readonly class Target
 {
     /**
+     * @param  Role  $role  a joint counts as a source
+     * @param  list<string>  $zones
+     * @param  int  $layer  what lies deeper comes later; a joint lies deepest
      * @param  array<string, Option>  $options  by position family
      * @param  bool  $soothes  the muscle chosen to soothe a place that hurts: people want the sore place touched
      * @param  float  $doneMinutes  already spent on it today
      */
-    public function __construct(
-        public MuscleAt $at,
-        public Muscle $muscle,
-        public Candidate $candidate,
+    private function __construct(
+        public string $key,
+        public string $name,
+        public Side $side,
+        public Role $role,
+        public ?Work $work,
+        public ?Candidate $candidate,
+        public ?JointAt $joint,
+        public array $zones,
+        public int $layer,
         public float $weight,
         public float $tau,
         public string $region,
@@ -29,6 +40,27 @@ final readonly class Target
         public bool $soothes,
         public float $doneMinutes,
     ) {
+    }
+
+    /** @param  array<string, Option>  $options */
+    public static function muscle(
+        Work $work, Candidate $candidate, float $weight, float $tau, string $region, array $options, bool $locked, float $doneMinutes,
+    ): self {
+        return new self(
+            $work->at->key(), $candidate->name, $work->at->side, $candidate->role, $work, $candidate, null, $work->muscle->zones,
+            $work->muscle->layer, $weight, $tau, $region, $options, $locked, false, $doneMinutes,
+        );
+    }
+
+    private const DEEPEST = 9;
+
+    /** @param  array<string, Option>  $options */
+    public static function joint(JointAt $joint, float $weight, float $tau, array $options, bool $locked, float $doneMinutes): self
+    {
+        return new self(
+            $joint->key(), $joint->name(), $joint->side, Role::Source, null, null, $joint, $joint->joint->zones, self::DEEPEST, $weight, $tau,
+            $joint->joint->region, $options, $locked, false, $doneMinutes,
+        );
     }
 
     /** What so many minutes are worth: much at first, less and less later. */
@@ -40,8 +72,8 @@ final readonly class Target
     public function soothing(): self
     {
         return new self(
-            $this->at, $this->muscle, $this->candidate, $this->weight, $this->tau, $this->region, $this->options, $this->locked, true,
-            $this->doneMinutes,
+            $this->key, $this->name, $this->side, $this->role, $this->work, $this->candidate, $this->joint, $this->zones, $this->layer,
+            $this->weight, $this->tau, $this->region, $this->options, $this->locked, true, $this->doneMinutes,
         );
     }
 
@@ -53,12 +85,29 @@ final readonly class Target
 
     public function isSource(): bool
     {
-        return $this->candidate->role === Role::Source;
+        return $this->role === Role::Source;
     }
 
     /** A place that hurts rather than one that causes. */
     public function isSite(): bool
     {
-        return in_array($this->candidate->role, [Role::Site, Role::Overstretched], true);
+        return in_array($this->role, [Role::Site, Role::Overstretched], true);
+    }
+
+    public function isTendon(): bool
+    {
+        return $this->work->muscle->isStructure ?? false;
+    }
+
+    public function isDelicate(): bool
+    {
+        return $this->work?->muscle->tissue === Tissue::Delicate;
+    }
+
+    /** What it would be called on the other side. */
+    public function mirroredKey(): string
+    {
+        return $this->work?->at->mirrored()->key()
+            ?? ($this->joint === null ? '' : (new JointAt($this->joint->joint, $this->joint->level, $this->side->mirrored()))->key());
     }
 }

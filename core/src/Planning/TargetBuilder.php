@@ -9,14 +9,27 @@ use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\Anatomy\Technique;
-use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\ChosenTarget;
-use Somatrace\Core\CaseFile\Dates;
+use Somatrace\Core\Handwork\Cap;
+use Somatrace\Core\Handwork\Composer;
+use Somatrace\Core\Handwork\Composition;
+use Somatrace\Core\Handwork\Exposed;
+use Somatrace\Core\Handwork\Felt;
+use Somatrace\Core\Handwork\JointComposer;
+use Somatrace\Core\Handwork\MinutesCap;
+use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\PressureScale;
+use Somatrace\Core\Handwork\Reason;
+use Somatrace\Core\Handwork\ReasonKind;
+use Somatrace\Core\Handwork\School;
+use Somatrace\Core\Handwork\Situation;
+use Somatrace\Core\Handwork\SituationReader;
+use Somatrace\Core\Handwork\StiffJoints;
+use Somatrace\Core\Handwork\Work;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\PatternResult;
-use Somatrace\Core\Pattern\TriggerPoint;
+use Somatrace\Core\Pattern\Role;
 use Somatrace\Core\Response\Decision;
 use Somatrace\Core\Response\ResponseResult;
 use Somatrace\Core\Safety\ProposedWork;
@@ -30,6 +43,9 @@ final class TargetBuilder
     /** @var list<LeftOut> */
     private array $leftOut = [];
 
+    /** @var list<Candidate> what the ranking suspects and nobody felt, though something was felt today */
+    private array $suspects = [];
+
     /** No muscle explains the pain: the sore place is soothed, shortly, and nothing else is looked for. */
     private bool $calmOnly = false;
 
@@ -40,15 +56,19 @@ final class TargetBuilder
         private readonly School $school,
         private readonly TouchGate $gate,
         private readonly ResponseResult $response,
-        private readonly CeilingFinder $ceilings,
-        private readonly ToolChooser $tools,
+        private readonly Composer $composer,
+        private readonly SituationReader $situations,
+        private readonly Exposed $exposed,
+        private readonly JointComposer $jointComposer,
+        private readonly StiffJoints $stiff,
     ) {
     }
 
-    /** @return array{list<Target>, list<LeftOut>} */
+    /** @return array{list<Target>, list<LeftOut>, list<Candidate>, list<Place>} targets, what is left out, what is to be felt first, what
+     *         is only soothed */
     public function build(PatternResult $pattern): array
     {
-        $this->leftOut = [];
+        $this->leftOut = $this->suspects = [];
         $this->calmOnly = $pattern->ofNone->leads;
         $targets = [];
         foreach ($this->pool($pattern) as $candidate) {
@@ -58,17 +78,21 @@ final class TargetBuilder
             }
         }
 
-        return [$this->withSoothing($targets, $pattern), $this->leftOut];
+        [$targets, $soothed] = $this->withSoothing([...$targets, ...$this->joints()]);
+
+        return [$targets, $this->leftOut, $this->suspects, $soothed];
     }
 
     /**
-     * Every place that hurts gets at least soothing work: the best-supported muscle under it is wanted in the plan.
+     * Every place that hurts gets at least soothing work: the best-supported target under it is wanted in the plan; where there is none, the
+     * place itself is soothed.
      *
      * @param  list<Target>  $targets
-     * @return list<Target>
+     * @return array{list<Target>, list<Place>} the targets, and places that hurt with none under them
      */
-    private function withSoothing(array $targets, PatternResult $pattern): array
+    private function withSoothing(array $targets): array
     {
+        $soothed = [];
         $complaints = $this->case->findings->complaints;
         usort($complaints, static fn ($a, $b): int => $a->place()->key() <=> $b->place()->key());
         foreach ($complaints as $complaint) {
@@ -76,61 +100,70 @@ final class TargetBuilder
             if ($complaint->now === 0.0) {
                 continue;
             }
-            $found = array_keys(array_filter($targets, static fn (Target $target): bool => $under($target->at)));
+            $found = array_keys(array_filter($targets, static fn (Target $target): bool => $target->work !== null && $under($target->work->at)));
             usort(
                 $found,
-                fn (int $a, int $b): int => [round($targets[$b]->weight, 9), $this->tie($targets[$a]->at)]
-                    <=> [round($targets[$a]->weight, 9), $this->tie($targets[$b]->at)],
+                fn (int $a, int $b): int => [round($targets[$b]->weight, 9), $this->tie($targets[$a]->key, $targets[$a]->side)]
+                    <=> [round($targets[$a]->weight, 9), $this->tie($targets[$b]->key, $targets[$b]->side)],
             );
             if ($found !== []) {
                 $targets[$found[0]] = $targets[$found[0]]->soothing();
-
-                continue;
-            }
-            foreach ($pattern->candidates as $candidate) {
-                $untried = array_filter(
-                    $this->leftOut, static fn (LeftOut $left): bool => $left->at->key() === $candidate->at->key(),
-                ) === [];
-                $target = $untried && $under($candidate->at) ? $this->target($candidate) : null;
-                if ($target !== null) {
-                    $targets[] = $target->soothing();
-
-                    break;
-                }
+            } else {
+                $soothed[$complaint->place()->key()] = $complaint->place();
             }
         }
 
         usort(
             $targets,
-            fn (Target $a, Target $b): int => [round($b->weight, 9), $this->tie($a->at)] <=> [round($a->weight, 9), $this->tie($b->at)],
+            fn (Target $a, Target $b): int => [round($b->weight, 9), $this->tie($a->key, $a->side)]
+                <=> [round($a->weight, 9), $this->tie($b->key, $b->side)],
         );
 
-        return $targets;
+        return [$targets, array_values($soothed)];
     }
 
-    /** @return list<Candidate> the hand-picked first, then by worth */
+    /** @return list<Candidate> the hand-picked and what was found first, then by worth */
     private function pool(PatternResult $pattern): array
     {
         $picked = $this->keys($this->case->session->targets);
-        $byHand = array_values(array_filter(
-            $pattern->candidates, static fn (Candidate $candidate): bool => isset($picked[$candidate->at->key()]),
-        ));
-        $worth = array_values(array_filter(
-            $pattern->candidates,
-            fn (Candidate $candidate): bool => ! isset($picked[$candidate->at->key()])
-                && ! $this->calmOnly
-                && ($candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->minSupport
-                || in_array($this->response->of($candidate->at)?->decision, [Decision::Retire, Decision::Rethink], true)),
-        ));
-        usort(
-            $worth,
-            fn (Candidate $a, Candidate $b): int => [round($this->worth($b), 9), $this->tie($a->at)]
-                <=> [round($this->worth($a), 9), $this->tie($b->at)],
-        );
+        $felt = $this->somethingWasFelt();
+        $named = $worth = [];
+        foreach ($pattern->candidates as $candidate) {
+            $own = Felt::of($this->case, $candidate->at);
+            $decided = in_array($this->response->of($candidate->at)?->decision, [Decision::Retire, Decision::Rethink], true);
+            $supported = $candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->minSupport;
+            if (isset($picked[$candidate->at->key()]) || (! $this->calmOnly && $own->isFound())) {
+                $named[] = $candidate;
+            } elseif ($this->calmOnly || ! ($supported || $decided)) {
+                continue;
+            } elseif ($own->isQuiet() && ! $decided) {
+                $this->leave($candidate, Reason::of(ReasonKind::Quiet, 'Felt today and quiet.'));
+            } elseif ($felt && ! $own->isFelt() && ! $decided) {
+                $this->suspects[] = $candidate;
+            } else {
+                $worth[] = $candidate;
+            }
+        }
+        foreach ([&$named, &$worth, &$this->suspects] as &$list) {
+            usort(
+                $list,
+                fn (Candidate $a, Candidate $b): int => [round($this->worth($b), 9), $this->tie($a->at->key(), $a->at->side)]
+                    <=> [round($this->worth($a), 9), $this->tie($b->at->key(), $b->at->side)],
+            );
+        }
 
-        return [
-            ...$byHand, ...array_slice($worth, 0, max(0, $this->figures->maxTargets + $this->retired() - count($byHand))),
-        ];
+        return [...$named, ...array_slice($worth, 0, max(0, $this->figures->maxTargets + $this->retired() - count($named)))];
+    }
+
+    private function somethingWasFelt(): bool
+    {
+        foreach ($this->case->findings->palpation as $finding) {
+            if (Felt::of($this->case, $finding->at())->isFelt()) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function retired(): int
@@ -154,19 +187,70 @@ final class TargetBuilder
         if ($refusal !== null) {
             return $this->leave($candidate, $refusal);
         }
-        [$options, $why] = $this->options($candidate, $muscle);
+        $felt = Felt::of($this->case, $at);
+        $work = new Work(
+            $at, $muscle, $this->situations->of($at, $candidate->role, $candidate->triggerPoint, $felt), $felt,
+            $this->sites($felt, $muscle), $this->exposed->visits($at),
+        );
+        [$options, $why] = $this->options($work);
         if ($options === []) {
             return $this->leave($candidate, $why);
         }
-        $site = array_values($options)[0]->places[0] ?? new Place($muscle->zones[0] ?? '', $at->side);
         $done = array_sum(array_map(
             static fn ($step): float => $step->at()->key() === $at->key() ? $step->minutes : 0.0, $this->case->session->doneSteps,
         ));
+        $weight = max($this->worth($candidate), match (true) {
+            $locked !== null => $this->figures->pickedWeight,
+            $felt->isFound() => $this->figures->foundWeight,
+            default => 0.0,
+        });
 
-        return new Target(
-            $at, $muscle, $candidate, max($this->worth($candidate), $locked === null ? 0 : 0.01), $this->figures->tau($muscle->tissue),
-            $this->figures->region($site->zone), $options, $locked === true, false, $done,
+        return Target::muscle(
+            $work, $candidate, $weight, $this->figures->tau($muscle->tissue), $this->figures->region($muscle->zones[0] ?? ''), $options,
+            $locked === true, $done,
         );
+    }
+
+    /** @return list<Target> joints that were found stiff */
+    private function joints(): array
+    {
+        $targets = [];
+        foreach ($this->calmOnly ? [] : $this->stiff->all() as $at) {
+            $blocked = $this->stiff->blocked($at);
+            if ($blocked !== null) {
+                $this->leftOut[] = LeftOut::joint($at, Reason::of(ReasonKind::CheckFirst, $blocked));
+
+                continue;
+            }
+            $options = [];
+            $why = Reason::of(ReasonKind::Position, 'Cannot be reached in the positions that are possible today.');
+            $positions = array_values(array_unique(array_merge(...array_map(
+                static fn ($work): array => $at->side->positions($work->positions), $at->joint->works,
+            ))));
+            $possible = $this->case->session->positionsPossible;
+            foreach ($positions as $preference => $position) {
+                $family = $this->atlas->position($position)->family;
+                if (isset($options[$family]) || ($possible !== [] && ! in_array($position, $possible, true))) {
+                    continue;
+                }
+                $made = $this->jointComposer->compose($at, $position);
+                if ($made instanceof Reason) {
+                    $why = $why->orBetter($made);
+                } else {
+                    $places = $this->jointComposer->places($at, $position);
+                    $options[$family] = new Option($family, $position, $places, $made, $preference, true, []);
+                }
+            }
+            if ($options === []) {
+                $this->leftOut[] = LeftOut::joint($at, $why);
+            } else {
+                $targets[] = Target::joint(
+                    $at, $this->figures->jointSupport * $this->figures->roleWeight(Role::Source), $this->figures->jointTau, $options, false, 0.0,
+                );
+            }
+        }
+
+        return $targets;
     }
 
     /** true when it must be in the plan, false when it was only added, null when nobody chose it by hand */
@@ -200,25 +284,28 @@ final class TargetBuilder
     }
 
     /** @return array{array<string, Option>, Reason} options by family, and why there are none */
-    private function options(Candidate $candidate, Muscle $muscle): array
+    private function options(Work $work): array
     {
         $options = [];
         $why = Reason::of(ReasonKind::Position, 'Cannot be reached in the positions that are possible today.');
-        foreach ($this->positions($candidate->at, $muscle) as $preference => $position) {
+        foreach ($this->positions($work->at, $work->muscle) as $preference => $position) {
             $family = $this->atlas->position($position)->family;
             $possible = $this->case->session->positionsPossible;
             if (isset($options[$family]) || ($possible !== [] && ! in_array($position, $possible, true))) {
                 continue;
             }
-            $option = $this->option($candidate, $muscle, $position, $preference);
+            $option = $this->option($work, $position, $preference);
             if ($option instanceof Option) {
                 $options[$family] = $option;
             } else {
-                $why = $option;
+                $why = $why->orBetter($option);
             }
         }
 
-        return [$this->withoutNeedlessSideLying($options), $why];
+        $meant = $this->meantPosition($work->at, $work->muscle);
+        $family = $meant === null ? null : $this->atlas->position($meant)->family;
+
+        return [isset($options[$family ?? '']) ? [$family => $options[$family]] : $this->withoutNeedlessSideLying($options), $why];
     }
 
     /**
@@ -228,17 +315,33 @@ final class TargetBuilder
      */
     private function positions(MuscleAt $at, Muscle $muscle): array
     {
-        $positions = $muscle->positionsFor($at->side);
-        $first = match ($this->school->chose('low_back')) {
+        $positions = [...$muscle->positionsFor($at->side), ...$this->openedBySetup($muscle)];
+        $first = $this->meantPosition($at, $muscle);
+
+        return array_values(array_unique($first !== null && in_array($first, $positions, true) ? [$first, ...$positions] : $positions));
+    }
+
+    /** For the low back the school has a say. */
+    private function meantPosition(MuscleAt $at, Muscle $muscle): ?string
+    {
+        return array_intersect($muscle->zones, $this->figures->lowBackZones) === [] ? null : match ($this->school->chose('low_back')) {
             'face_down' => 'prone',
-            'side_lying' => $at->side === Side::Left ? 'side_right' : 'side_left',
+            'side_lying' => $at->side->upward(),
             default => null,
         };
-        $lowBack = array_intersect($muscle->zones, ['low_back', 'flank']) !== [];
+    }
 
-        return $lowBack && $first !== null && in_array($first, $positions, true)
-            ? array_values(array_unique([$first, ...$positions]))
-            : $positions;
+    /** @return list<string> positions in which a set-up brings the muscle to hand, after those in which it lies open */
+    private function openedBySetup(Muscle $muscle): array
+    {
+        $positions = [];
+        foreach ($this->atlas->handwork()->setups as $setup) {
+            if (array_intersect($setup->opens, $muscle->everyZone()) !== []) {
+                array_push($positions, ...array_map(fn (string $one): string => $this->atlas->position($one)->family, $setup->positions));
+            }
+        }
+
+        return array_values(array_unique($positions));
     }
 
     /**
@@ -261,116 +364,110 @@ final class TargetBuilder
     }
 
     /** Of two of equal worth the busy side comes first: decided by name alone, a mirrored client would get another plan. */
-    private function tie(MuscleAt $at): string
+    private function tie(string $key, Side $side): string
     {
-        return ($at->side->value === ($this->case->client->hand ?? 'right') ? '0' : '1').$at->key();
+        return ($side->value === ($this->case->client->hand ?? 'right') ? '0' : '1').$key;
     }
 
-    private function option(Candidate $candidate, Muscle $muscle, string $position, int $preference): Option|Reason
+    private function option(Work $work, string $position, int $preference): Option|Reason
     {
-        $why = Reason::of(ReasonKind::Technique, 'No technique is left for it.');
-        foreach ($this->sites($candidate, $muscle) as $site) {
-            $places = array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zonesOf($site));
-            foreach ($this->techniques($candidate, $muscle, $site) as $technique) {
-                $forbidden = $this->gate->forbidding(
-                    new ProposedWork($places, $technique->id, null, $position, null, $candidate->at, $site),
-                );
-                if ($forbidden !== null) {
-                    $why = Reason::forbiddenBy($forbidden);
-
-                    continue;
-                }
-                $choice = $this->tools->choose(
-                    $muscle, $site, $technique,
-                    PressureScale::of($candidate->at, $this->case, $this->atlas, $this->figures->pptFelt),
-                    fn (Tool $tool): Ceiling => $this->ceilingWith($candidate->at, $places, $technique, $tool, $position, $site),
-                );
-                if ($choice === null) {
-                    $why = Reason::of(ReasonKind::Tool, 'No tool gives what it needs within the limits.');
-
-                    continue;
-                }
-                $most = $this->gate->minutesCap(
-                    new ProposedWork($places, $technique->id, $choice[0]->id, $position, null, $candidate->at, $site),
-                )->value ?? 180;
-                $most = $this->calmOnly ? min((float) $most, $this->figures->calmMinutes) : $most;
-
-                return new Option(
-                    $this->atlas->position($position)->family, $position, $site, $places, $technique->id, $choice[0]->id, $choice[1],
-                    (float) $most, $preference, in_array($position, $muscle->positionsFor($candidate->at->side->mirrored()), true),
-                );
+        $made = $this->composer->compose($work, $position);
+        if ($made instanceof Reason) {
+            return $made;
+        }
+        $most = $this->mostMinutes($work, $made, $position);
+        $fitting = array_filter($made, static fn (Composition $one): bool => $one->minutes() <= $most->minutes + 1e-9);
+        if ($fitting === []) {
+            return Reason::of(ReasonKind::Minutes, $most->because);
+        }
+        $places = [];
+        foreach ($made[array_key_last($made)]->manoeuvres as $manoeuvre) {
+            foreach ($work->muscle->zonesOf($manoeuvre->site) as $zone) {
+                $places[$zone] = new Place($zone, $work->at->side);
             }
         }
 
-        return $why;
+        return new Option(
+            $this->atlas->position($position)->family, $position, array_values($places), $fitting, $preference,
+            in_array($position, $this->positions($work->at->mirrored(), $work->muscle), true),
+            $this->otherSide($work, $fitting, $position),
+        );
     }
 
-    /** @param  list<Place>  $places */
-    private function ceilingWith(MuscleAt $at, array $places, Technique $technique, Tool $tool, string $position, string $site): Ceiling
+    /**
+     * The other side is worked when it has a finding of its own, which makes it a target, or where school or routine say both. The same
+     * then, or lighter: less strong, half as long, and no point held for symmetry.
+     *
+     * @param  non-empty-array<string, Composition>  $made
+     * @return array<string, Composition> by size of this side
+     */
+    private function otherSide(Work $work, array $made, string $position): array
     {
-        $work = new ProposedWork($places, $technique->id, $tool->id, $position, null, $at, $site);
-        $forbidden = $this->gate->forbidding($work);
+        $equal = $this->school->is('both_sides', 'always_equal');
+        if (! ($equal || $this->isAlwaysBoth($work->muscle)) || ! in_array($position, $work->muscle->positionsFor($work->at->side->mirrored()), true)) {
+            return [];
+        }
+        $at = $work->at->mirrored();
+        $felt = Felt::of($this->case, $at);
+        $situation = $felt->points() === [] && $work->situation === Situation::Point ? Situation::Taut : $work->situation;
+        $other = $this->composer->compose(
+            new Work($at, $work->muscle, $situation, $felt, $work->sites, $this->exposed->visits($at)), $position,
+        );
+        if ($other instanceof Reason) {
+            return [];
+        }
+        // lighter is true of the hand as well as of the feeling: a side that bears more is not pressed harder for it
+        $scale = fn (MuscleAt $one): float => PressureScale::of($one, $this->case, $this->atlas, $this->figures->pptFelt)->tissue(1)->kPa;
+        $softer = min(1.0, $scale($work->at) / $scale($at));
+        $both = [];
+        foreach ($made as $size => $own) {
+            $one = $other[$size] ?? $other[array_key_first($other)];
+            $caps = [new Cap(floor(2 * $own->strongest() * $softer) / 2, 'no_harder', 'The hand presses no harder than on the sore side.')];
+            if (! $equal) {
+                $caps[] = new Cap(
+                    min($this->figures->otherSideCap, max(1, $own->strongest() - 1)), 'other_side', 'The other side is done lighter.',
+                );
+            }
+            $lighter = $one->under(...$caps);
+            $lighter = $equal ? $lighter : $lighter?->shortened($own->seconds() / 2);
+            if ($lighter !== null) {
+                $both[$size] = $lighter;
+            }
+        }
 
-        return $forbidden === null
-            ? $this->ceilings->of($at, $work)
-            : Ceiling::lowestOf(new Cap(0, 'forbidden', $forbidden->because()));
+        return $both;
+    }
+
+    private function isAlwaysBoth(Muscle $muscle): bool
+    {
+        foreach ($this->atlas->handwork()->stagesOf($muscle->id) as [$routine]) {
+            if ($routine->alwaysBoth) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  non-empty-array<string, Composition>  $made */
+    private function mostMinutes(Work $work, array $made, string $position): MinutesCap
+    {
+        $cap = $this->figures->mostMinutes($work->muscle, $work->situation->isFirstTime());
+        foreach ($made[array_key_last($made)]->manoeuvres as $one) {
+            $places = array_map(static fn (string $zone): Place => new Place($zone, $work->at->side), $work->muscle->zonesOf($one->site));
+            $limit = $this->gate->minutesCap(
+                new ProposedWork($places, $one->technique, $one->tool, $position, $one->product, $work->at, $one->site),
+            );
+            $cap = $limit === null ? $cap : $cap->and(new MinutesCap((float) $limit->value, $limit->because()));
+        }
+
+        return $this->calmOnly ? $cap->and(new MinutesCap($this->figures->calmMinutes, 'No muscle explains it: only to calm.')) : $cap;
     }
 
     /** @return list<string> the sorest site that was felt, then where it is usually worked, then the belly */
-    private function sites(Candidate $candidate, Muscle $muscle): array
+    private function sites(Felt $felt, Muscle $muscle): array
     {
-        $felt = [];
-        foreach ($this->case->findings->palpation as $finding) {
-            if ($finding->at()->key() === $candidate->at->key() && $finding->site !== null) {
-                $felt[$finding->site] = $finding->tenderness ?? 0;
-            }
-        }
-        ksort($felt);
-        arsort($felt);
-
-        return array_values(array_unique([...array_keys($felt), $muscle->workSite, ...($muscle->isStructure ? [] : ['belly'])]));
-    }
-
-    /** @return list<Technique> in the order to try them */
-    private function techniques(Candidate $candidate, Muscle $muscle, string $site): array
-    {
-        $ids = $muscle->techniquesAt($site);
-        if (
-            in_array($candidate->triggerPoint, [TriggerPoint::Active, TriggerPoint::Latent], true)
-                && in_array('trigger_point_hold', $ids, true)
-        ) {
-            $ids = ['trigger_point_hold', ...$ids];
-        }
-        if ($muscle->isStructure) {
-            $first = [
-                'cross_fibre' => 'cross_fibre', 'pin_and_lengthen' => 'pin_and_lengthen', 'broad_only' => 'compressive_hold',
-            ][$this->school->chose('tendon')] ?? 'compressive_hold';
-            $ids = [$first, ...$ids];
-        }
-        $techniques = [];
-        foreach (array_unique($ids) as $id) {
-            $technique = $this->atlas->technique($id);
-            $tooEarly = $technique->isLateStageOnly() && ! $this->isLate();
-            if (! $tooEarly && ! in_array($id, $this->case->therapist->scopeOff, true)) {
-                $techniques[] = $technique;
-            }
-        }
-
-        return $techniques;
-    }
-
-    /** Every complaint is known to be older than the sub-acute stage. */
-    private function isLate(): bool
-    {
-        foreach ($this->case->findings->complaints as $complaint) {
-            if (
-                $complaint->since === null || Dates::days($complaint->since, $this->case->asOf) <= $this->figures->lateStageDays
-            ) {
-                return false;
-            }
-        }
-
-        return true;
+        return array_values(array_unique([...$felt->sites(), $muscle->workSite, ...($muscle->isStructure ? [] : ['belly'])]));
     }
 
     /**
@@ -384,7 +481,7 @@ final class TargetBuilder
 
     private function leave(Candidate $candidate, Reason $reason): null
     {
-        $this->leftOut[] = new LeftOut($candidate->at, $candidate->name, $reason);
+        $this->leftOut[] = LeftOut::muscle($candidate->at, $candidate->name, $reason);
 
         return null;
     }

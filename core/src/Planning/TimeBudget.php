@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\CaseFile\Session;
+use Somatrace\Core\Handwork\Composition;
+use Somatrace\Core\Handwork\PlanFigures;
 
 /** The fixed costs of a visit in whole quarter minutes, and what a target costs besides its own minutes. */
 final readonly class TimeBudget
@@ -19,6 +21,11 @@ final readonly class TimeBudget
 
     public int $warmUp;
 
+    /** a region's own: its warm-up, the broad strokes at its end, and what is measured again */
+    public int $region;
+
+    public int $soothe;
+
     public int $recheck;
 
     public int $turn;
@@ -27,7 +34,7 @@ final readonly class TimeBudget
 
     public int $shift;
 
-    public function __construct(private PlanFigures $figures, private School $school, public int $budget)
+    public function __construct(private PlanFigures $figures, public int $budget)
     {
         $share = $budget < $figures->shortVisitMinutes * self::PER_MINUTE ? $figures->shortShare : 1.0;
         $quarters = static fn (float $minutes, float $share = 1.0): int => (int) round($share * $minutes * self::PER_MINUTE);
@@ -39,56 +46,59 @@ final readonly class TimeBudget
         $this->turn = $quarters($figures->turnMinutes);
         $this->rest = $quarters($figures->restMinutes);
         $this->shift = $quarters($figures->shiftMinutes);
+        $this->soothe = $quarters($figures->sootheMinutes);
+        $this->region = $this->warmUp + $this->rest + $this->recheck + $quarters(ceil(self::PER_MINUTE * $figures->hygieneMinutes['wipe']) / self::PER_MINUTE);
     }
 
-    public static function of(Session $session, PlanFigures $figures, School $school, ?float $mostMinutes): self
+    public static function of(Session $session, PlanFigures $figures, ?float $mostMinutes): self
     {
         $minutes = min($session->minutes ?? $figures->defaultMinutes, $mostMinutes ?? PHP_INT_MAX);
 
-        return new self($figures, $school, (int) floor($minutes * self::PER_MINUTE));
+        return new self($figures, (int) floor($minutes * self::PER_MINUTE));
     }
 
     /** What is left for warm-ups and treatment when the visit uses so many position families. */
-    public function forWork(int $families, int $offers): int
+    public function forWork(int $families): int
     {
-        $fixed = $this->settle + $this->aftercare + $this->finish + $this->turn * ($families - 1) + $this->recheck * $families;
+        $fixed = $this->settle + $this->aftercare + $this->finish + $this->turn * ($families - 1);
 
-        return $this->budget - $fixed - $offers * (int) ($this->figures->offerMinutes * self::PER_MINUTE);
+        return $this->budget - $fixed;
     }
 
-    /** Quarter minutes a target takes in all: its own, the rest stroke after it, the other side, the shift of position. */
-    public function cost(Target $target, Option $option, int $minutes, bool $otherSideToo): int
+    /** Quarter minutes of cold and of soothing. */
+    public function given(int $offers, int $soothed): int
     {
-        return $minutes * self::PER_MINUTE + $this->restAfter($option, $minutes) + $this->otherSide(
-            $minutes, $otherSideToo && $option->otherSideReachable,
-        )
-            + ($option->position === $option->family ? 0 : 2 * $this->shift) + array_sum($this->hygiene($option));
+        return $offers * (int) ($this->figures->offerMinutes * self::PER_MINUTE) + $soothed * $this->soothe;
+    }
+
+    /** Quarter minutes a target takes in all: its own, the rests it asks for, the other side, the shift of position. */
+    public function cost(Option $option, Composition $composition, bool $otherSideToo): int
+    {
+        return self::quarters($composition->minutes()) + $this->restsFor($composition)
+            + ($otherSideToo ? self::quarters(($option->otherSide[$composition->size->value] ?? null)?->minutes() ?? 0) : 0)
+            + ($option->position === $option->family ? 0 : 2 * $this->shift) + array_sum($this->hygiene($composition));
+    }
+
+    public static function quarters(float $minutes): int
+    {
+        return (int) ceil($minutes * self::PER_MINUTE - 1e-6);
     }
 
     /** @return array<string, int> quarter minutes of what is washed and worn for a way of working: before it, and after */
-    public function hygiene(Option $option): array
+    public function hygiene(Composition $composition): array
     {
-        $gloved = in_array($option->technique, $this->figures->glovedTechniques, true);
-
-        return $gloved
-            ? array_map(fn (float $minutes): int => (int) round($minutes * self::PER_MINUTE), $this->figures->hygieneMinutes)
+        return $composition->uses($this->figures->glovedTechniques)
+            ? array_map(fn (float $minutes): int => self::quarters($minutes), array_intersect_key(
+                $this->figures->hygieneMinutes, array_flip(['wash', 'glove_on', 'glove_off_wash']),
+            ))
             : [];
     }
 
-    /** A rest stroke after every long step, and after any that goes deep: three minutes of deep work never pass without one. */
-    public function restAfter(Option $option, int $minutes): int
+    /** Its share of the broad strokes between: never more than so many minutes of deep work without one. */
+    private function restsFor(Composition $composition): int
     {
-        return $option->ceiling->felt >= $this->figures->deepFrom || $minutes >= $this->figures->restFromMinutes ? $this->rest : 0;
-    }
+        $deep = $composition->deepSeconds($this->figures->firmFrom);
 
-    public function otherSide(int $minutes, bool $wanted): int
-    {
-        return match (true) {
-            ! $wanted => 0,
-            $this->school->is('both_sides', 'always_equal') => $minutes * self::PER_MINUTE,
-            $this->school->is('both_sides', 'affected_deep_other_light') && $minutes >= $this->figures->otherSideFromMinutes
-                => (int) ($this->figures->otherSideMinutes * self::PER_MINUTE),
-            default => 0,
-        };
+        return $deep <= 0 ? 0 : (int) ceil($this->rest * $deep / (60 * $this->figures->deepMinutes / 2));
     }
 }

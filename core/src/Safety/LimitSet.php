@@ -7,9 +7,17 @@ namespace Somatrace\Core\Safety;
 /** All limits of a case, combined to the strictest and in a fixed order, whatever the order of the answers. */
 final readonly class LimitSet
 {
+    /** @var array<string, array<string, array<string, Limit>>> effect → technique or set-up it names, or none → key: most name one */
+    private array $naming;
+
     /** @param  array<string, Limit>  $limits by key, sorted */
     private function __construct(private array $limits)
     {
+        $naming = [];
+        foreach ($limits as $key => $limit) {
+            $naming[$limit->effect->value][$limit->scope->technique ?? $limit->scope->setup ?? ''][$key] = $limit;
+        }
+        $this->naming = $naming;
     }
 
     /** @param  list<Limit>  $limits */
@@ -34,10 +42,19 @@ final readonly class LimitSet
     /** @return list<Limit> those of these effects that touch the work */
     public function touching(ProposedWork $work, Effect ...$effects): array
     {
-        return array_values(array_filter(
-            $this->limits,
-            static fn (Limit $limit): bool => in_array($limit->effect, $effects, true) && $limit->scope->touches($work),
-        ));
+        $touching = [];
+        foreach ($effects as $effect) {
+            foreach (array_unique(['', $work->technique ?? '', $work->setup ?? '']) as $named) {
+                foreach ($this->naming[$effect->value][$named] ?? [] as $key => $limit) {
+                    if ($limit->scope->touches($work)) {
+                        $touching[$key] = $limit;
+                    }
+                }
+            }
+        }
+        ksort($touching);
+
+        return array_values($touching);
     }
 
     /** The first limit that forbids the work; null when none does. */

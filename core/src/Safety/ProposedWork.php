@@ -22,6 +22,7 @@ final readonly class ProposedWork
         public ?string $product = null,
         public ?MuscleAt $muscle = null,
         public ?string $site = null,
+        public ?string $setup = null,
     ) {
         $this->placeKeys = array_fill_keys(array_map(static fn (Place $place): string => $place->key(), $places), true);
     }

@@ -20,13 +20,14 @@ final readonly class Scope
         public ?string $product = null,
         public ?MuscleAt $muscle = null,
         public ?string $site = null,
+        public ?string $setup = null,
     ) {
-        $this->key = implode('|', [$place?->key(), $muscle?->key(), $technique, $tool, $position, $product, $site]);
+        $this->key = implode('|', [$place?->key(), $muscle?->key(), $technique, $tool, $position, $product, $site, $setup]);
     }
 
     public function with(string $tool): self
     {
-        return new self($this->place, $this->technique, $tool, $this->position, $this->product, $this->muscle, $this->site);
+        return new self($this->place, $this->technique, $tool, $this->position, $this->product, $this->muscle, $this->site, $this->setup);
     }
 
     public function key(): string
@@ -42,7 +43,8 @@ final readonly class Scope
             && ($this->tool === null || $this->tool === $work->tool)
             && ($this->position === null || $this->position === $work->position)
             && ($this->product === null || $this->product === $work->product)
-            && ($this->site === null || $this->site === $work->site);
+            && ($this->site === null || $this->site === $work->site)
+            && ($this->setup === null || $this->setup === $work->setup);
     }
 
     /** Whether it holds for all that is done today, wherever and with whatever. */
@@ -63,6 +65,7 @@ final readonly class Scope
             'position' => $this->position,
             'product' => $this->product,
             'site' => $this->site,
+            'setup' => $this->setup,
         ]);
 
         return $parts === [] ? ['all' => true] : $parts;

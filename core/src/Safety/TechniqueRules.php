@@ -7,6 +7,7 @@ namespace Somatrace\Core\Safety;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\NotWith;
 use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\Setup;
 use Somatrace\Core\Anatomy\Technique;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\ConditionAnswer;
@@ -15,8 +16,8 @@ use Somatrace\Core\CaseFile\Severity;
 use Somatrace\Core\CaseFile\Stage;
 
 /**
- * What each technique is not for, as limits of the case: "not with" is a rule, and a stage is that of the condition or of the signs at the
- * place, never of the complaint's date alone.
+ * What each technique and each set-up is not for, as limits of the case: "not with" is a rule, and a stage is that of the condition or of
+ * the signs at the place, never of the complaint's date alone.
  */
 final readonly class TechniqueRules
 {
@@ -35,18 +36,25 @@ final readonly class TechniqueRules
             }
             $rulings[] = new Ruling("technique.{$technique->id}", limits: $limits);
         }
+        foreach ($this->atlas->handwork()->setups as $setup) {
+            $limits = [];
+            foreach ($setup->notWith as $not) {
+                array_push($limits, ...$this->limits($setup, $not, $intake));
+            }
+            $rulings[] = new Ruling("setup.{$setup->id}", limits: $limits);
+        }
 
         return [...$rulings, ...$this->staged($intake)];
     }
 
     /** @return list<Limit> */
-    private function limits(Technique $technique, NotWith $not, Intake $intake): array
+    private function limits(Technique|Setup $what, NotWith $not, Intake $intake): array
     {
         if ($not->flag !== null) {
             $words = $this->rules->flags->flags[$not->flag]['ask'];
 
             return $intake->flag($not->flag) === Answer::Yes
-                ? $this->excluded($technique, $this->places($not->where, []), rtrim($words, '?.'))
+                ? $this->excluded($what, $this->places($not->where, []), rtrim($words, '?.'))
                 : [];
         }
         if ($not->unsettled !== null) {
@@ -54,7 +62,7 @@ final readonly class TechniqueRules
 
             return $intake->isSettled($not->unsettled)
                 ? []
-                : $this->excluded($technique, $this->places($not->where, []), "$label, denied by nobody or not yet settled");
+                : $this->excluded($what, $this->places($not->where, []), "$label, denied by nobody or not yet settled");
         }
         $limits = [];
         $rule = $this->rules->conditions[(string) $not->condition];
@@ -64,7 +72,7 @@ final readonly class TechniqueRules
                     && ! $this->judge->isOver($rule, $answer, $intake)
                     && $this->matches($not, $rule, $answer, $intake)
             ) {
-                array_push($limits, ...$this->excluded($technique, $this->places($not->where, $answer->zones), $rule->label));
+                array_push($limits, ...$this->excluded($what, $this->places($not->where, $answer->zones), $rule->label));
             }
         }
 
@@ -118,14 +126,16 @@ final readonly class TechniqueRules
      * @param  list<Place|null>  $places
      * @return list<Limit>
      */
-    private function excluded(Technique $technique, array $places, string $cause, ?string $rule = null): array
+    private function excluded(Technique|Setup $what, array $places, string $cause, ?string $rule = null): array
     {
         $limits = [];
         foreach ($places as $place) {
             $at = $place === null ? '' : ', at: '.$this->atlas->placeName($place);
+            [$scope, $own, $words] = $what instanceof Technique
+                ? [new Scope($place, $what->id), "technique.{$what->id}", 'no '.lcfirst($what->name)]
+                : [new Scope($place, setup: $what->id), "setup.{$what->id}", "not {$what->name}"];
             $limits[$place?->key() ?? ''] = new Limit(
-                Effect::Exclude, new Scope($place, $technique->id), null, [$rule ?? "technique.{$technique->id}"],
-                [ucfirst($cause).': no '.lcfirst($technique->name).$at.'.'], cause: $cause,
+                Effect::Exclude, $scope, null, [$rule ?? $own], [ucfirst($cause).": $words$at."], cause: $cause,
             );
         }
 

@@ -17,7 +17,7 @@ use Somatrace\Core\CaseFile\CaseFile;
  */
 final class TouchGate
 {
-    /** @var array<string, list<Hazard>> by muscle; all of them for a stroke */
+    /** @var array<string, array<string, array<int, Hazard>>> by muscle and zone; all of them for a stroke */
     private array $hazards = [];
 
     /** @param  list<ConsentArea>  $open  areas that nobody has agreed to */
@@ -100,21 +100,36 @@ final class TouchGate
     public function hazardsUnder(ProposedWork $work): array
     {
         $muscle = $work->muscle->muscle ?? '';
-        $own = $this->hazards[$muscle] ??= array_values($muscle === ''
+        $own = $this->hazards[$muscle] ??= $this->byZone($muscle === ''
             ? $this->atlas->handbook()->hazards
             : array_map($this->atlas->handbook()->hazard(...), $this->atlas->muscle($muscle)->reference()->hazards));
         $under = [];
-        foreach ($own as $hazard) {
-            foreach ($work->places as $place) {
-                if (in_array($place->zone, $hazard->zones, true) && $hazard->liesOn($place->side)) {
-                    $under[] = $hazard;
-
-                    break;
+        foreach ($work->places as $place) {
+            foreach ($own[$place->zone] ?? [] as $rank => $hazard) {
+                if ($hazard->liesOn($place->side)) {
+                    $under[$rank] = $hazard;
                 }
             }
         }
+        ksort($under);
 
-        return $under;
+        return array_values($under);
+    }
+
+    /**
+     * @param  array<Hazard>  $hazards
+     * @return array<string, array<int, Hazard>> by zone, each with its rank
+     */
+    private function byZone(array $hazards): array
+    {
+        $byZone = [];
+        foreach (array_values($hazards) as $rank => $hazard) {
+            foreach ($hazard->zones as $zone) {
+                $byZone[$zone][$rank] = $hazard;
+            }
+        }
+
+        return $byZone;
     }
 
     /** @return list<Limit> the places never to be pressed that forbid it */
@@ -154,8 +169,11 @@ final class TouchGate
             return null;
         }
         $position = $this->atlas->position($work->position);
+        $opened = $work->setup === null ? [] : $this->atlas->handwork()->setup($work->setup)->opens;
         $reached = array_filter(
-            $work->places, fn (Place $place): bool => in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true),
+            $work->places,
+            fn (Place $place): bool => in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true)
+                || in_array($place->zone, $opened, true),
         );
         $enough = $work->muscle === null ? count($reached) === count($work->places) : $reached !== [];
 
@@ -177,6 +195,9 @@ final class TouchGate
 
     private function covers(ConsentArea $area, ProposedWork $work): bool
     {
+        if ($work->setup !== null && $this->atlas->handwork()->setup($work->setup)->consent === $area->id) {
+            return true;
+        }
         $in = array_filter($work->places, static fn (Place $place): bool => in_array($place->zone, $area->zones, true));
 
         return match (true) {

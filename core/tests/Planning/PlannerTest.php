@@ -8,7 +8,6 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Planning\PlanStep;
-use Somatrace\Core\Planning\StepBuilder;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 
@@ -30,22 +29,20 @@ final class PlannerTest extends TestCase
             'exposure' => [['muscle' => 'infraspinatus', 'side' => 'left', 'visits' => 4]],
         ]);
         yield 'the first time' => [self::sore(), 5.0, 'first_time'];
-        yield 'known, firm seven' => [$known(), 7.0, 'school'];
-        yield 'known, under pain' => [$known()->with(['session' => ['school' => ['pressure' => 'under_pain']]]), 6.0, 'school'];
-        yield 'up to eight, but the tissue bears seven' => [
-            $known()->with(['session' => ['school' => ['pressure' => 'up_to_eight']]]), 7.0, 'tissue',
+        yield 'known, firm seven: a point is held no stronger than six' => [$known(), 6.0, 'technique'];
+        yield 'a stoic client under pain' => [
+            $known()->with(['client' => ['stoic' => true], 'session' => ['school' => ['pressure' => 'under_pain']]]), 5.0, 'stoic',
         ];
-        yield 'a stoic client' => [$known()->with(['client' => ['stoic' => true]]), 6.0, 'stoic'];
         yield 'blood thinners' => [
-            $known()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'mild', 'stage' => 'late']), 4.0, 'safety',
+            $known()->condition('anticoagulant_or_clotting_disorder', ['severity' => 'moderate', 'stage' => 'late']), 4.0, 'safety',
         ];
-        $after = static fn (array $aftermath): CaseBuilder => self::sore()->visited('2026-02-20', [
+        $after = static fn (array $aftermath, int $pressure = 6): CaseBuilder => self::sore()->visited('2026-02-20', [
             'findings' => ['complaints' => [['zone' => 'shoulder_front', 'side' => 'left', 'now' => 6]]],
-            'done' => [['muscle' => 'infraspinatus', 'side' => 'left', 'minutes' => 8, 'max_pressure' => 6]], 'aftermath' => [$aftermath],
+            'done' => [['muscle' => 'infraspinatus', 'side' => 'left', 'minutes' => 8, 'max_pressure' => $pressure]], 'aftermath' => [$aftermath],
         ]);
         yield 'sore for three days' => [$after(['hours' => 96, 'soreness_hours' => 72, 'worse' => false]), 5.0, 'last_response'];
-        yield 'sore for three days and worse' => [$after(['hours' => 96, 'soreness_hours' => 72, 'worse' => true]), 4.0, 'last_response'];
-        yield 'a day and a half sore' => [$after(['hours' => 48, 'soreness_hours' => 36, 'worse' => false]), 6.0, 'last_response'];
+        yield 'sore for three days and worse' => [$after(['hours' => 96, 'soreness_hours' => 72, 'worse' => true], 5), 3.0, 'last_response'];
+        yield 'a day and a half sore' => [$after(['hours' => 48, 'soreness_hours' => 36, 'worse' => false], 5), 5.0, 'last_response'];
     }
 
     public function test_what_safety_asks_to_watch_stands_at_the_steps_it_touches(): void
@@ -130,22 +127,24 @@ final class PlannerTest extends TestCase
         );
     }
 
-    /** @param  list<float>  $pressures */
-    #[DataProvider('ramps')]
-    public function test_passes_rise_from_an_introduction_to_the_ceiling(float $ceiling, int $count, array $pressures): void
+    public function test_pressure_rises_from_an_introduction_and_by_a_step_at_most(): void
     {
-        self::assertSame($pressures, StepBuilder::ramp($ceiling, $count, 4, 2));
-    }
+        $known = self::sore()->with(['exposure' => [['muscle' => 'infraspinatus', 'side' => 'left', 'visits' => 4]]]);
+        $seen = 0;
+        $reached = null;
+        foreach ($this->plan($known)->steps as $step) {
+            foreach ($step->manoeuvres as $one) {
+                if ($one->pressure === null) {
+                    continue;
+                }
+                $seen++;
+                self::assertLessThanOrEqual($reached === null ? 4 : $reached + 2, $one->pressure);
+                self::assertLessThanOrEqual($one->ceiling?->felt, $one->pressure);
+                $reached = max($reached ?? 0, $one->pressure);
+            }
+        }
 
-    /** @return iterable<string, array{float, int, list<float>}> */
-    public static function ramps(): iterable
-    {
-        yield 'seven in three' => [7, 3, [4.0, 5.5, 7.0]];
-        yield 'eight in three' => [8, 3, [4.0, 6.0, 8.0]];
-        yield 'five in three' => [5, 3, [3.0, 4.0, 5.0]];
-        yield 'three in two' => [3, 2, [2.5, 3.0]];
-        yield 'one' => [1, 2, [1.0, 1.0]];
-        yield 'seven in two cannot be reached in steps of two' => [7, 2, [4.0, 6.0]];
+        self::assertGreaterThan(2, $seen);
     }
 
     public function test_what_is_not_agreed_is_left_out_and_says_so(): void

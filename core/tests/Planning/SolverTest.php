@@ -9,17 +9,24 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Session;
+use Somatrace\Core\Handwork\Cap;
+use Somatrace\Core\Handwork\Ceiling;
+use Somatrace\Core\Handwork\Composition;
+use Somatrace\Core\Handwork\Felt;
+use Somatrace\Core\Handwork\Manoeuvre;
+use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\School;
+use Somatrace\Core\Handwork\Situation;
+use Somatrace\Core\Handwork\Size;
+use Somatrace\Core\Handwork\Work;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\Role;
 use Somatrace\Core\Pattern\TriggerPoint;
-use Somatrace\Core\Planning\Cap;
-use Somatrace\Core\Planning\Ceiling;
 use Somatrace\Core\Planning\Option;
-use Somatrace\Core\Planning\PlanFigures;
-use Somatrace\Core\Planning\School;
 use Somatrace\Core\Planning\Solver;
 use Somatrace\Core\Planning\Target;
 use Somatrace\Core\Planning\TimeBudget;
+use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 
 /** The solver against every plan there is, where that can be counted out. */
@@ -33,7 +40,7 @@ final class SolverTest extends TestCase
         mt_srand($seed);
         $figures = PlanFigures::load(dirname(__DIR__, 2).'/data');
         $school = School::of(new Session, $figures);
-        $clock = new TimeBudget($figures, $school, [30, 45, 60][mt_rand(0, 2)] * TimeBudget::PER_MINUTE);
+        $clock = new TimeBudget($figures, [30, 45, 60][mt_rand(0, 2)] * TimeBudget::PER_MINUTE);
         $targets = $this->targets($figures, mt_rand(3, 5));
         $solver = new Solver($figures, $school, $clock);
         $found = $solver->solve($targets, 0);
@@ -63,20 +70,36 @@ final class SolverTest extends TestCase
             $options = [];
             foreach (self::FAMILIES as $preference => $family) {
                 if ($options === [] || mt_rand(0, 1) === 1) {
+                    $seconds = mt_rand(40, 120);
                     $options[$family] = new Option(
-                        $family, $family, 'belly', [], 'stripping', 'fist', Ceiling::lowestOf(new Cap(mt_rand(3, 8), 'test', 'a test')),
-                        180, $preference, true,
+                        $family, $family, [], array_combine(
+                            array_column(Size::cases(), 'value'),
+                            array_map(fn (Size $size, int $times): Composition => $this->made($size, $seconds * $times), Size::cases(), [1, 2, 4]),
+                        ), $preference, true, [],
                     );
                 }
             }
             $candidate = new Candidate($at, $muscle->name, 1, 0.2, 'some', Role::Unclear, TriggerPoint::Unknown, []);
-            $targets[] = new Target(
-                $at, $muscle, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''),
-                $options, false, false, 0,
+            $work = new Work($at, $muscle, Situation::Taut, Felt::of(CaseBuilder::aCase()->make(), $at), ['belly'], 1);
+            $targets[] = Target::muscle(
+                $work, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''), $options,
+                false, 0,
             );
         }
 
         return $targets;
+    }
+
+    private function made(Size $size, int $seconds): Composition
+    {
+        $ceiling = Ceiling::lowestOf(new Cap(mt_rand(3, 8), 'test', 'a test'));
+
+        return new Composition($size, [
+            new Manoeuvre(
+                'line', 'stripping', 'along', [], [], 'belly', null, 'fist', '', '', null, null, 'none', null, null, 1, $seconds, $ceiling,
+                $ceiling->felt, '', [], null, '',
+            ),
+        ], 1.15);
     }
 
     /** @param  list<Target>  $targets */
@@ -86,13 +109,13 @@ final class SolverTest extends TestCase
         $best = 0.0;
         foreach ($this->choices($targets) as $choice) {
             [$regions, $families, $cost, $gain] = [[], [], 0, 0.0];
-            foreach ($choice as $index => [$option, $minutes]) {
+            foreach ($choice as $index => [$option, $composition]) {
                 $families[$option->family] = true;
                 $regions[$option->family.$targets[$index]->region] = true;
-                $cost += $clock->cost($targets[$index], $option, $minutes, $solver->otherSideToo($targets[$index]));
-                $gain += $targets[$index]->benefit($minutes);
+                $cost += $clock->cost($option, $composition, $solver->otherSideToo($targets[$index]));
+                $gain += $targets[$index]->benefit($composition->minutes());
             }
-            if ($choice !== [] && $cost + count($regions) * $clock->warmUp <= $clock->forWork(count($families), 0)) {
+            if ($choice !== [] && $cost + count($regions) * $clock->region <= $clock->forWork(count($families))) {
                 $best = max($best, $gain - $figures->turnCost * $weights * (count($families) - 1));
             }
         }
@@ -102,7 +125,7 @@ final class SolverTest extends TestCase
 
     /**
      * @param  list<Target>  $targets
-     * @return list<array<int, array{Option, int}>>
+     * @return list<array<int, array{Option, Composition}>>
      */
     private function choices(array $targets): array
     {
@@ -111,8 +134,8 @@ final class SolverTest extends TestCase
             $next = $choices;
             foreach ($choices as $choice) {
                 foreach ($target->options as $option) {
-                    foreach ([3, 5, 8] as $minutes) {
-                        $next[] = $choice + [$index => [$option, $minutes]];
+                    foreach ($option->compositions as $composition) {
+                        $next[] = $choice + [$index => [$option, $composition]];
                     }
                 }
             }

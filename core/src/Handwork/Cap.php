@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\Planning;
+namespace Somatrace\Core\Handwork;
 
 /** One reason not to press harder than so much, 0–10. */
 final readonly class Cap

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\Planning;
+namespace Somatrace\Core\Handwork;
 
+use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\Tissue;
 use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Data\JsonFile;
@@ -12,9 +13,6 @@ use Somatrace\Core\Pattern\Role;
 /** Every figure of planning, from data. Minutes, kPa, 0–10. */
 final readonly class PlanFigures
 {
-    /** @var list<int> */
-    public array $minuteOptions;
-
     /** @var array<string, string> */
     public array $schoolDefault;
 
@@ -34,9 +32,6 @@ final readonly class PlanFigures
     public array $glovedTechniques;
 
     public string $glove;
-
-    /** What a client is told while a hand sinks in. */
-    public string $clientBreathes;
 
     public float $firstExposureCap;
 
@@ -68,8 +63,6 @@ final readonly class PlanFigures
 
     public float $aftercareMinutes;
 
-    public float $otherSideMinutes;
-
     public float $otherSideCap;
 
     public float $deepFrom;
@@ -98,9 +91,46 @@ final readonly class PlanFigures
 
     public float $offerMinutes;
 
-    public int $restFromMinutes;
+    public float $sootheMinutes;
 
-    public int $otherSideFromMinutes;
+    public float $soothePressure;
+
+    /** the longest deep work without a broad stroke */
+    public float $deepMinutes;
+
+    /** hands that lie still where no stroke may go */
+    public float $stillMinutes;
+
+    public float $feelMinutes;
+
+    public int $feelMost;
+
+    /** what a target is worth at least that was found, or picked by hand */
+    public float $foundWeight;
+
+    public float $pickedWeight;
+
+    public float $thumbVisitMinutes;
+
+    /** what a stiff joint counts until the ranking knows joints */
+    public float $jointSupport;
+
+    public float $jointTau;
+
+    /** @var list<string> zones whose muscles a school lays face-down or on the side */
+    public array $lowBackZones;
+
+    /** a movement is short that lacks so much of its norm, as a share */
+    public float $rangeShortShare;
+
+    /** @var list<string> ends of a movement that are a question */
+    public array $blockedEnds;
+
+    /** @var array<string, float> most minutes a visit and side, by tissue; tendon for structures that are delicate */
+    private array $minutesMost;
+
+    /** @var array<string, float> the same for a first time */
+    private array $minutesMostFirst;
 
     public int $maxTargets;
 
@@ -121,9 +151,6 @@ final readonly class PlanFigures
     /** @var array<string, float> most a school allows, 0–10 */
     private array $schoolCaps;
 
-    /** @var array<string, float> passes from so many minutes on */
-    private array $passesFrom;
-
     /** @var array<string, float> minutes until two thirds of the benefit are reached */
     private array $tau;
 
@@ -139,9 +166,11 @@ final readonly class PlanFigures
     /** @var array<string, string> */
     public array $regionOfZone;
 
+    /** @var array<string, list<string>> regions that are worked before one, where both are */
+    public array $regionsBefore;
+
     private function __construct(Fields $file)
     {
-        $this->minuteOptions = array_map(static fn (float $minutes): int => (int) $minutes, $file->floats('minute_options'));
         $this->schoolDefault = $file->stringMap('school_default');
         $this->hygieneMinutes = $file->floatMap('hygiene_minutes');
         $this->hygieneWords = $file->stringMap('hygiene_words');
@@ -149,7 +178,6 @@ final readonly class PlanFigures
         $this->hygieneAfter = $file->strings('hygiene_after');
         $this->glovedTechniques = $file->strings('gloved_techniques');
         $this->glove = $file->string('glove');
-        $this->clientBreathes = $file->string('client_breathes');
         $this->firstExposureCap = $file->float('first_exposure_cap');
         $this->firstExposureCapDelicate = $file->float('first_exposure_cap_delicate');
         $this->firstPass = $file->float('first_pass');
@@ -165,7 +193,6 @@ final readonly class PlanFigures
         $this->restMinutes = $file->float('rest_minutes');
         $this->finishMinutes = $file->float('finish_minutes');
         $this->aftercareMinutes = $file->float('aftercare_minutes');
-        $this->otherSideMinutes = $file->float('other_side_minutes');
         $this->otherSideCap = $file->float('other_side_cap');
         $this->deepFrom = $file->float('deep_from');
         $this->firmFrom = $file->float('firm_from');
@@ -180,8 +207,22 @@ final readonly class PlanFigures
         $this->shortShare = $file->float('short_share');
         $this->warmUpPressure = $file->float('warm_up_pressure');
         $this->offerMinutes = $file->float('offer_minutes');
-        $this->restFromMinutes = $file->int('rest_from_minutes');
-        $this->otherSideFromMinutes = $file->int('other_side_from_minutes');
+        $this->sootheMinutes = $file->float('soothe_minutes');
+        $this->soothePressure = $file->float('soothe_pressure');
+        $this->deepMinutes = $file->float('deep_minutes');
+        $this->stillMinutes = $file->float('still_minutes');
+        $this->feelMinutes = $file->float('feel_minutes');
+        $this->feelMost = $file->int('feel_most');
+        $this->foundWeight = $file->float('found_weight');
+        $this->pickedWeight = $file->float('picked_weight');
+        $this->thumbVisitMinutes = $file->float('thumb_visit_minutes');
+        $this->jointSupport = $file->float('joint_support');
+        $this->lowBackZones = $file->strings('low_back_zones');
+        $this->jointTau = $file->float('joint_tau');
+        $this->rangeShortShare = $file->float('range_short_share');
+        $this->blockedEnds = $file->strings('blocked_ends');
+        $this->minutesMost = $file->floatMap('minutes_most');
+        $this->minutesMostFirst = $file->floatMap('minutes_most_first');
         $this->maxTargets = $file->int('max_targets');
         $this->defaultMinutes = $file->int('default_minutes');
         $this->lateStageDays = $file->int('late_stage_days');
@@ -191,7 +232,6 @@ final readonly class PlanFigures
         $this->finePrecision = $file->int('fine_precision');
         $this->broadPrecision = $file->int('broad_precision');
         $this->schoolCaps = $file->floatMap('school_cap');
-        $this->passesFrom = $file->floatMap('passes');
         $this->tau = $file->floatMap('tau_minutes');
         $this->robustness = $file->floatMap('robustness');
         $this->roleWeights = $file->floatMap('role_weight');
@@ -204,6 +244,8 @@ final readonly class PlanFigures
             }
         }
         $this->regionOfZone = $regionOf;
+        $before = $file->fields('regions_before');
+        $this->regionsBefore = array_combine($before->keys(), array_map($before->strings(...), $before->keys()));
     }
 
     public static function load(string $folder): self
@@ -231,14 +273,15 @@ final readonly class PlanFigures
         return $this->schoolCaps[$school];
     }
 
-    public function passes(float $minutes): int
+    /** The most minutes a muscle or tendon is worked in a visit, warm-up not counted. */
+    public function mostMinutes(Muscle $muscle, bool $firstTime): MinutesCap
     {
-        $count = 2;
-        foreach ($this->passesFrom as $from => $passes) {
-            $count = $minutes >= (float) $from ? (int) $passes : $count;
-        }
+        $tissue = $muscle->isStructure && $muscle->tissue === Tissue::Delicate ? 'tendon' : $muscle->tissue->value;
+        $first = $firstTime ? $this->minutesMostFirst[$tissue] ?? null : null;
 
-        return $count;
+        return $first === null
+            ? new MinutesCap($this->minutesMost[$tissue], ucfirst($tissue).' tissue is worked no longer in a visit.')
+            : new MinutesCap($first, 'The first time '.$tissue.' tissue is worked only shortly.');
     }
 
     public function region(string $zone): string

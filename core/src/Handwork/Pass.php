@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\Planning;
+namespace Somatrace\Core\Handwork;
 
 use Somatrace\Core\Units\ContactArea;
 

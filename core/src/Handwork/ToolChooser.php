@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\Planning;
+namespace Somatrace\Core\Handwork;
 
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Muscle;
@@ -15,30 +15,39 @@ use Somatrace\Core\Units\ContactArea;
 /** The tool that costs the therapist least and still gives the precision and force the target needs. */
 final readonly class ToolChooser
 {
-    public function __construct(private Atlas $atlas, private PlanFigures $figures, private Therapist $therapist)
+    public function __construct(private Atlas $atlas, private PlanFigures $figures, private Therapist $therapist, private bool $thumbs = true)
     {
     }
 
     /**
      * @param  callable(Tool): Ceiling  $ceilingWith  how strong it may feel with that tool; 0 where the tool is forbidden
+     * @param  string|null  $meant  the tool a routine means, taken where it can be
      * @return array{Tool, Ceiling}|null
      */
-    public function choose(Muscle $muscle, string $site, Technique $technique, PressureScale $scale, callable $ceilingWith): ?array
-    {
+    public function choose(
+        Muscle $muscle, string $site, Technique $technique, PressureScale $scale, callable $ceilingWith, ?string $meant = null,
+    ): ?array {
         $best = null;
-        foreach ($this->usable($muscle->toolsAt($site), $technique) as $tool) {
+        foreach ($this->usable($meant === null ? $muscle->toolsAt($site) : [$meant, ...$muscle->toolsAt($site)], $technique) as $tool) {
             $ceiling = $ceilingWith($tool);
             if ($ceiling->felt < 1 || ! $this->bearable($tool, $scale, $ceiling)) {
                 continue;
             }
             // a place that is met counts before the reach in pressure, and both before the therapist's ease
-            $cost = [$this->tooBroad($muscle, $technique, $tool), -floor($ceiling->felt), $tool->strain, $tool->id];
+            $cost = [$tool->id !== $meant, $this->tooBroad($muscle, $technique, $tool), -floor($ceiling->felt), $tool->strain, $tool->id];
             if ($best === null || $cost < $best[0]) {
                 $best = [$cost, $tool, $ceiling];
             }
         }
 
         return $best === null ? null : [$best[1], $best[2]];
+    }
+
+    /** Owned, not spared, and with minutes left. */
+    public function has(string $id): bool
+    {
+        return ($this->therapist->tools === [] || in_array($id, $this->therapist->tools, true))
+            && ! in_array($id, $this->therapist->injured, true) && ! $this->spent($this->atlas->tool($id));
     }
 
     public function mass(): float
@@ -56,8 +65,7 @@ final readonly class ToolChooser
         $ids = $own === [] ? $technique->tools : $own;
         $tools = [];
         foreach ($ids as $id) {
-            $owned = $this->therapist->tools === [] || in_array($id, $this->therapist->tools, true);
-            if ($owned && ! in_array($id, $this->therapist->injured, true) && ! $this->spent($this->atlas->tool($id))) {
+            if ($this->has($id)) {
                 $tools[] = $this->atlas->tool($id);
             }
         }
@@ -65,12 +73,27 @@ final readonly class ToolChooser
         return $tools;
     }
 
-    /** The day's thumb minutes are used up. */
+    /**
+     * More for the thumbs than a visit may cost, or than is left of the day.
+     *
+     * @param  array<string, float>  $load  minutes at pressure 5 or more, by tool
+     */
+    public function isOverThumbs(array $load): bool
+    {
+        $minutes = ($load['thumb'] ?? 0) + ($load['thumb_reinforced'] ?? 0);
+        $budget = $this->therapist->budgets['thumb'] ?? [];
+        $used = ($this->therapist->loadToday['thumb'] ?? 0) + ($this->therapist->loadToday['thumb_reinforced'] ?? 0);
+
+        return $minutes > ($budget['visit'] ?? $this->figures->thumbVisitMinutes) + 1e-9
+            || ($minutes > 0 && $used + $minutes > ($budget['day'] ?? $this->figures->thumbDayMinutes) + 1e-9);
+    }
+
+    /** The day's thumb minutes are used up, or this plan is made without them. */
     private function spent(Tool $tool): bool
     {
         $used = ($this->therapist->loadToday['thumb'] ?? 0) + ($this->therapist->loadToday['thumb_reinforced'] ?? 0);
 
-        return $tool->isThumb && $used >= ($this->therapist->budgets['thumb']['day'] ?? $this->figures->thumbDayMinutes);
+        return $tool->isThumb && (! $this->thumbs || $used >= ($this->therapist->budgets['thumb']['day'] ?? $this->figures->thumbDayMinutes));
     }
 
     private function bearable(Tool $tool, PressureScale $scale, Ceiling $ceiling): bool

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\Planning;
+namespace Somatrace\Core\Handwork;
 
 /** The strongest a pass may feel to the client, 0–10, with every cap that was weighed. */
 final readonly class Ceiling
@@ -22,7 +22,8 @@ final readonly class Ceiling
 
     public function and(Cap $cap): self
     {
-        return self::lowestOf($cap, ...$this->caps);
+        // of two that are as low the one that was there first is told
+        return self::lowestOf(...[...$this->caps, $cap]);
     }
 
     public function because(): string

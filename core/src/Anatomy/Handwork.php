@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Anatomy;
+
+use Somatrace\Core\Data\Fields;
+use Somatrace\Core\Data\JsonFile;
+
+/** What hands do: spots, set-ups, moves, joints and routines, all from data. */
+final readonly class Handwork
+{
+    /** @var array<string, list<Move>> by muscle */
+    private array $movesOf;
+
+    /** @var array<string, list<array{Routine, RoutineStage}>> by muscle */
+    private array $stagesOf;
+
+    /**
+     * @param  array<string, Setup>  $setups
+     * @param  array<string, SpotMap>  $spots  by muscle
+     * @param  list<Move>  $moves
+     * @param  array<string, Joint>  $joints
+     * @param  array<string, Routine>  $routines
+     * @param  array<string, Branch>  $branches
+     */
+    private function __construct(
+        public array $setups,
+        public array $spots,
+        public array $moves,
+        public array $joints,
+        public array $routines,
+        public array $branches,
+    ) {
+        $movesOf = $stagesOf = [];
+        foreach ($moves as $move) {
+            foreach ($move->muscles as $muscle) {
+                $movesOf[$muscle][] = $move;
+            }
+        }
+        foreach ($routines as $routine) {
+            foreach ($routine->stages as $stage) {
+                foreach ($stage->muscles as $muscle) {
+                    $stagesOf[$muscle][] = [$routine, $stage];
+                }
+            }
+        }
+        [$this->movesOf, $this->stagesOf] = [$movesOf, $stagesOf];
+    }
+
+    /** @param  string  $folder  the data files, already found right */
+    public static function read(string $folder): self
+    {
+        $rows = static fn (string $file, string $list): array => JsonFile::read("$folder/$file.json")->list($list);
+
+        return new self(
+            self::byId($rows('setups', 'setups'), Setup::from(...)), self::byId($rows('spots', 'muscles'), SpotMap::from(...)),
+            JsonFile::read("$folder/moves.json")->map('moves', Move::from(...)),
+            self::byId($rows('joints', 'joints'), Joint::from(...)), self::byId($rows('routines', 'routines'), Routine::from(...)),
+            self::byId($rows('techniques', 'branches'), Branch::from(...)),
+        );
+    }
+
+    public function setup(string $id): Setup
+    {
+        return $this->setups[$id] ?? throw UnknownId::in('set-up', $id);
+    }
+
+    public function joint(string $id): Joint
+    {
+        return $this->joints[$id] ?? throw UnknownId::in('joint', $id);
+    }
+
+    public function branch(string $id): Branch
+    {
+        return $this->branches[$id] ?? throw UnknownId::in('branch', $id);
+    }
+
+    public function spotsOf(string $muscle): SpotMap
+    {
+        return $this->spots[$muscle] ?? throw UnknownId::in('muscle', $muscle);
+    }
+
+    /** @return list<Move> the ways to lengthen a muscle with that technique in that position */
+    public function moves(string $muscle, string $technique, string $position, Side $side): array
+    {
+        return array_values(array_filter(
+            $this->movesOf[$muscle] ?? [], static fn (Move $move): bool => $move->fits($technique, $position, $side),
+        ));
+    }
+
+    /** @return list<array{Routine, RoutineStage}> where a muscle is worked, in the order of the routines */
+    public function stagesOf(string $muscle): array
+    {
+        return $this->stagesOf[$muscle] ?? [];
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param  list<Fields>  $rows
+     * @param  callable(Fields): T  $from
+     * @return array<string, T>
+     */
+    private static function byId(array $rows, callable $from): array
+    {
+        $made = [];
+        foreach ($rows as $row) {
+            $made[$row->stringOrNull('id') ?? $row->string('muscle')] = $from($row);
+        }
+
+        return $made;
+    }
+}

@@ -1,0 +1,463 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Handwork;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Dose;
+use Somatrace\Core\Anatomy\DoseFor;
+use Somatrace\Core\Anatomy\Move;
+use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\Routine;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Anatomy\Skin;
+use Somatrace\Core\Anatomy\Spot;
+use Somatrace\Core\Anatomy\Technique;
+use Somatrace\Core\Anatomy\Tissue;
+use Somatrace\Core\Anatomy\Tool;
+use Somatrace\Core\Anatomy\Way;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Safety\ProposedWork;
+use Somatrace\Core\Safety\TouchGate;
+use Somatrace\Core\Safety\When\Not;
+
+/** What a muscle's work is made of in a position: short, usual and long, each manoeuvre through the gate. */
+final readonly class Composer
+{
+    private const OIL = 'light_oil';
+
+    private const PLENTY = 'plenty_oil';
+
+    private const NONE = 'none';
+
+    public function __construct(
+        private Atlas $atlas,
+        private Recipes $recipes,
+        private PlanFigures $figures,
+        private CaseFile $case,
+        private School $school,
+        private TouchGate $gate,
+        private CeilingFinder $ceilings,
+        private ToolChooser $tools,
+    ) {
+    }
+
+    /** @return non-empty-array<string, Composition>|Reason by size, each longer than the one before; or why there is none */
+    public function compose(Work $work, string $position): array|Reason
+    {
+        $why = null;
+        $filled = $made = [];
+        foreach (Size::cases() as $size) {
+            $manoeuvres = $taken = [];
+            $hasMain = false;
+            foreach ($this->recipes->of($work->situation, $size) as $part) {
+                foreach ($part['slots'] as $id) {
+                    if (isset($taken[$this->recipes->wayOf($id)])) {
+                        break; // done already
+                    }
+                    $filled[$id] ??= $this->fill($this->recipes->slot($id), $work, $position);
+                    if ($filled[$id] instanceof Filling) {
+                        $manoeuvres[] = $filled[$id]->sized($this->recipes->share($size), 60 * $this->figures->deepMinutes);
+                        $taken[$this->recipes->wayOf($id)] = true;
+                        $hasMain = $hasMain || $part['main'];
+
+                        break;
+                    }
+                    $why = $part['main'] ? ($why?->orBetter($filled[$id]) ?? $filled[$id]) : $why;
+                }
+            }
+            $manoeuvres = $this->inSkinOrder($this->ramped($manoeuvres));
+            if ($hasMain && $manoeuvres !== []) {
+                $made[$size->value] = new Composition($size, $manoeuvres, $this->recipes->overhead);
+            }
+        }
+        if ($made === []) {
+            return $why ?? Reason::of(ReasonKind::Technique, 'No technique is left for it.');
+        }
+
+        return $this->growing($made);
+    }
+
+    /**
+     * @param  non-empty-array<string, Composition>  $made
+     * @return non-empty-array<string, Composition> without those that are no longer than a smaller one
+     */
+    private function growing(array $made): array
+    {
+        $grown = [];
+        foreach ($made as $size => $one) {
+            $last = $grown === [] ? null : $grown[array_key_last($grown)];
+            if ($last === null || $one->seconds() > $last->seconds() + 1e-9) {
+                $grown[$size] = $one;
+            }
+        }
+
+        return $grown;
+    }
+
+    private function fill(Slot $slot, Work $work, string $position): Filling|Reason
+    {
+        $why = null;
+        if ($slot->isNotDelicate && $work->muscle->tissue === Tissue::Delicate) {
+            return Reason::of(ReasonKind::Technique, 'No broad stroke on what is delicate.');
+        }
+        foreach ($this->ways($slot, $work, $position) as [$technique, $way, $routine]) {
+            if ($way?->notWithSign !== null && $this->recipes->sign($way->notWithSign)->holds($this->case, $this->atlas, $work->at->side)) {
+                // what the routine does not do with such a sign is not done in another way either
+                return Reason::of(ReasonKind::Limit, 'Not with '.str_replace('_', ' ', $way->notWithSign).'.');
+            }
+            $try = $this->try($slot, $this->atlas->technique($technique), $way, $routine, $work, $position);
+            if ($try instanceof Filling) {
+                return $try;
+            }
+            $why = $why?->orBetter($try) ?? $try;
+        }
+
+        return $why ?? Reason::of(ReasonKind::Technique, 'No technique is left for it.');
+    }
+
+    /** @return list<array{string, Way|null, Routine|null}> as a routine does it, then as the technique goes by itself */
+    private function ways(Slot $slot, Work $work, string $position): array
+    {
+        $ways = $plain = [];
+        foreach ($this->atlas->handwork()->stagesOf($work->at->muscle) as [$routine, $stage]) {
+            if (! $this->isToday($routine, $work->at->side, $position)) {
+                continue;
+            }
+            foreach ($stage->ways as $way) {
+                if (
+                    $way->slot === $this->recipes->wayOf($slot->id) && $way->isFor($work->at->muscle)
+                        && in_array($way->technique, $slot->techniques, true) && $this->fits($way, $work, $position)
+                ) {
+                    $ways[] = [$way->technique, $way, $routine];
+                }
+            }
+        }
+        $own = array_unique(array_merge(...array_map($work->muscle->techniquesAt(...), [null, ...$work->sites])));
+        foreach ($slot->isOnlyByRoutine ? [] : $slot->techniques as $technique) {
+            if (! $slot->isOwn || in_array($technique, $own, true)) {
+                $plain[] = [$technique, null, null];
+            }
+        }
+
+        return [...$ways, ...$plain];
+    }
+
+    private function isToday(Routine $routine, Side $side, string $position): bool
+    {
+        foreach ($routine->school as $question => $choices) {
+            if (! in_array($this->school->chose($question), $choices, true)) {
+                return false;
+            }
+        }
+
+        return $routine->position === null
+            || in_array($this->atlas->position($position)->family, $side->positions([$routine->position]), true);
+    }
+
+    private function fits(Way $way, Work $work, string $position): bool
+    {
+        foreach ($way->school as $question => $choice) {
+            if (! $this->school->is($question, $choice)) {
+                return false;
+            }
+        }
+
+        return ($way->fromVisit === null || $work->exposure >= $way->fromVisit)
+            && ($way->untilVisit === null || $work->exposure <= $way->untilVisit)
+            && ($way->position === null || $way->position === $position)
+            && ($way->setup === null || $this->canLie($way, $position));
+    }
+
+    private function canLie(Way $way, string $position): bool
+    {
+        $setup = $this->atlas->handwork()->setup($way->setup['id'] ?? '');
+        $meant = $way->setupPositions === [] ? $setup->positions : [
+            ...Side::Left->positions($way->setupPositions), ...Side::Right->positions($way->setupPositions),
+        ];
+
+        return in_array($position, $setup->positions, true) && in_array($position, $meant, true);
+    }
+
+    private function try(Slot $slot, Technique $technique, ?Way $way, ?Routine $routine, Work $work, string $position): Filling|Reason
+    {
+        if (in_array($technique->id, $this->case->therapist->scopeOff, true)) {
+            return Reason::of(ReasonKind::Training, "{$technique->name}: not within this therapist's scope.");
+        }
+        if ($technique->kind === 'client_moves' && $slot->id === 'moved' && $work->exposure === 0) {
+            return Reason::of(ReasonKind::Technique, 'The client moves it from the second visit on.');
+        }
+        $move = $this->moveFor($technique, $work, $position);
+        if ($move === null && in_array($technique->kind, ['moved', 'client_moves'], true)) {
+            return Reason::of(ReasonKind::Position, 'It cannot be lengthened there.');
+        }
+        if ($way === null && $move === null && $technique->id === 'passive_stretch') {
+            return Reason::of(ReasonKind::Position, 'It cannot be lengthened there.');
+        }
+        $dose = $technique->dose(...$slot->doses, ...($work->muscle->isStructure ? [DoseFor::Tendon] : []));
+        $setup = $this->setupOf($way, $move, $work->at->side);
+        $spotted = in_array($dose->for, [DoseFor::Spot, DoseFor::Grip, DoseFor::Tendon, DoseFor::First, DoseFor::FirstDelicate], true);
+        $spots = $spotted ? $this->spots($technique, $way, $work) : [];
+        if ($spotted && $spots === []) {
+            return Reason::of(ReasonKind::Technique, 'No point was found to hold.');
+        }
+        $product = $this->product($slot, $technique, $way);
+        [$site, $tool, $ceiling, $why] = $this->place($slot, $technique, $way, $routine, $dose, $setup, $product, $spots, $work, $position);
+        if ($site === null || $tool === null) {
+            return $why ?? Reason::of(ReasonKind::Tool, 'No tool gives what it needs within the limits.');
+        }
+        $bears = [$site => true];
+        foreach ($spots as $spot) {
+            $proposed = $this->proposed($spot->site, $technique, $tool, $product, $setup, $work, $position);
+            $bears[$spot->site] ??= $this->allows($proposed) && $this->ceilings->of($work->at, $proposed)->felt >= ($ceiling->felt ?? 0);
+        }
+        $spots = array_values(array_filter($spots, static fn (Spot $spot): bool => $bears[$spot->site]));
+        $pressure = $technique->pressure === null ? null : $ceiling?->felt;
+        $line = $this->atlas->handwork()->spotsOf($work->at->muscle)->lines[0];
+        $most = min(
+            $slot->mostSpots ?? PHP_INT_MAX,
+            $technique->id !== 'trigger_point_hold' ? PHP_INT_MAX
+                : ($work->muscle->tissue === Tissue::Delicate ? $this->recipes->mostPointsDelicate : $this->recipes->mostPoints),
+        );
+
+        return new Filling(
+            new Manoeuvre(
+                $slot->id, $technique->id, $way->do ?? $this->do($technique, $move), [], [], $site, $setup, $tool->id, $way->hand ?? $tool->hand,
+                $way->otherHand ?? $this->recipes->otherHand[$technique->kind], $spotted ? null : $line['from'], $spotted ? null : $line['to'],
+                $product, $way->say ?? $move->say ?? $technique->say, $move?->say, 1,
+                $this->seconds($technique, $dose, $way, $work, $pressure), $technique->pressure === null ? null : $ceiling, $pressure,
+                $technique->leave, $technique->ends,
+                $technique->branch === null ? null : $this->atlas->handwork()->branch($technique->branch), $slot->because,
+            ),
+            $dose, $spots, $most, $way?->repeats,
+        );
+    }
+
+    private function moveFor(Technique $technique, Work $work, string $position): ?Move
+    {
+        foreach ($this->atlas->handwork()->moves($work->at->muscle, $technique->id, $position, $work->at->side) as $move) {
+            $setup = $move->setup === null ? null : ['id' => $move->setup, 'side' => $work->at->side];
+            $limb = new ProposedWork([], null, null, $position, null, null, null, $setup['id'] ?? null);
+            if ($this->allows($limb)) {
+                return $move;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array{id: string, side: Side}|null */
+    private function setupOf(?Way $way, ?Move $move, Side $side): ?array
+    {
+        return match (true) {
+            $way?->setup !== null => ['id' => $way->setup['id'], 'side' => $side->related($way->setup['side'])],
+            $move?->setup !== null => ['id' => $move->setup, 'side' => $side],
+            default => null,
+        };
+    }
+
+    /**
+     * Where it is done: of a point only where one was found; else as the routine says, the sorest second, so that a neighbour first tells
+     * what to expect; then the rest along the muscle.
+     *
+     * @return list<Spot>
+     */
+    private function spots(Technique $technique, ?Way $way, Work $work): array
+    {
+        $map = $this->atlas->handwork()->spotsOf($work->at->muscle);
+        $found = [];
+        foreach ($work->felt->points() as $point) {
+            $spot = $map->spots[$point->spot ?? ''] ?? $map->at($point->site)[0] ?? $map->at($work->sites[0] ?? null)[0] ?? null;
+            if ($spot !== null) {
+                $found[$spot->id] = $spot;
+            }
+        }
+        if (in_array('found_point', $technique->wants, true)) {
+            return array_values($found);
+        }
+        $named = array_values(array_filter(array_map(static fn (string $id): ?Spot => $map->spots[$id] ?? null, $way->spots ?? [])));
+        if ($named !== []) {
+            return $named;
+        }
+        $rank = static fn (Spot $spot): int => ($at = array_search($spot->site, $work->sites, true)) === false ? count($work->sites) : (int) $at;
+        $all = array_values($map->spots);
+        usort($all, static fn (Spot $a, Spot $b): int => [$rank($a), $a->along, $a->across] <=> [$rank($b), $b->along, $b->across]);
+        $others = array_values(array_filter($all, static fn (Spot $spot): bool => ! isset($found[$spot->id])));
+
+        return $found === [] ? $others : [...array_slice($others, 0, 1), ...array_values($found), ...array_slice($others, 1)];
+    }
+
+    /**
+     * @param  array{id: string, side: Side}|null  $setup
+     * @param  list<Spot>  $spots
+     * @return array{string|null, Tool|null, Ceiling|null, Reason|null} the first site where it is allowed, with what, how strong; or why not
+     */
+    private function place(
+        Slot $slot, Technique $technique, ?Way $way, ?Routine $routine, Dose $dose, ?array $setup, string $product, array $spots, Work $work,
+        string $position,
+    ): array {
+        $sites = $spots === [] ? $work->sites : array_values(array_unique(array_map(static fn (Spot $spot): string => $spot->site, $spots)));
+        $why = null;
+        foreach ($sites as $site) {
+            $forbidden = $this->gate->forbidding($this->proposed($site, $technique, null, $product, $setup, $work, $position));
+            if ($forbidden !== null) {
+                $why ??= Reason::forbiddenBy($forbidden);
+
+                continue;
+            }
+            $low = false;
+            $ceilingWith = function (Tool $tool) use ($slot, $technique, $way, $routine, $dose, $setup, $product, $work, $position, $site, &$low): Ceiling {
+                $proposed = $this->proposed($site, $technique, $tool, $product, $setup, $work, $position);
+                $forbidden = $this->gate->forbidding($proposed);
+                if ($forbidden !== null) {
+                    return Ceiling::lowestOf(new Cap(0, 'forbidden', $forbidden->because()));
+                }
+                $ceiling = $this->capped($this->ceilings->of($work->at, $proposed), $slot, $technique, $way, $routine, $dose, $work);
+                // a routine may ask for less than the technique usually does
+                $least = min($technique->pressure->least ?? 0, $way->mostFelt ?? INF, $way->pressure ?? INF);
+                if ($technique->pressure !== null && $ceiling->felt < $least) {
+                    $low = true;
+
+                    return Ceiling::lowestOf(new Cap(0, 'gesture', 'Less than it needs to do anything: '.lcfirst($ceiling->because())));
+                }
+
+                return $ceiling;
+            };
+            $choice = $this->tools->choose(
+                $work->muscle, $site, $technique, PressureScale::of($work->at, $this->case, $this->atlas, $this->figures->pptFelt), $ceilingWith,
+                $way?->tool,
+            );
+            if ($choice !== null) {
+                return [$site, $choice[0], $choice[1], null];
+            }
+            $why ??= $low
+                ? Reason::of(ReasonKind::Ceiling, 'What may be felt there today is less than it needs.')
+                : Reason::of(ReasonKind::Tool, 'No tool gives what it needs within the limits.');
+        }
+
+        return [null, null, null, $why];
+    }
+
+    private function capped(Ceiling $ceiling, Slot $slot, Technique $technique, ?Way $way, ?Routine $routine, Dose $dose, Work $work): Ceiling
+    {
+        $band = $work->muscle->tissue === Tissue::Robust ? $technique->robustPressure ?? $technique->pressure?->most : $technique->pressure?->most;
+        foreach ([
+            $band === null ? null : new Cap($band, 'technique', "{$technique->name} is not done stronger."),
+            $dose->pressure === null ? null : new Cap($dose->pressure->most, 'first_time', 'The first time it is only held lightly.'),
+            $slot->mostFelt === null ? null : new Cap($slot->mostFelt, 'part', $slot->because),
+            $way?->mostFelt === null ? null : new Cap($way->mostFelt, 'routine', 'Done lightly there.'),
+            $way?->pressure === null ? null : new Cap($way->pressure, 'routine', 'Done lightly there.'),
+            $routine?->mostFelt === null ? null : new Cap($routine->mostFelt, 'routine', "{$routine->name}: nothing stronger."),
+        ] as $cap) {
+            $ceiling = $cap === null ? $ceiling : $ceiling->and($cap);
+        }
+
+        return $ceiling;
+    }
+
+    /** @param  array{id: string, side: Side}|null  $setup */
+    private function proposed(
+        string $site, Technique $technique, ?Tool $tool, ?string $product, ?array $setup, Work $work, string $position,
+    ): ProposedWork {
+        $places = array_map(static fn (string $zone): Place => new Place($zone, $work->at->side), $work->muscle->zonesOf($site));
+
+        return new ProposedWork($places, $technique->id, $tool?->id, $position, $product, $work->at, $site, $setup['id'] ?? null);
+    }
+
+    private function allows(ProposedWork $work): bool
+    {
+        return $this->gate->forbidding($work) === null;
+    }
+
+    /** Seconds at one spot: of a hold the lighter the longer. */
+    private function seconds(Technique $technique, Dose $dose, ?Way $way, Work $work, ?float $pressure): float
+    {
+        $span = $dose->seconds;
+        $light = $span->most - ($span->most - $span->least) * max(0, min(1, (($pressure ?? 2) - 2) / 6));
+        // a broad part is there to warm and to gather: its least is enough
+        $seconds = $way->seconds ?? ($dose->for === DoseFor::Area ? $span->least : null) ?? ($dose->for === DoseFor::Spot && in_array($technique->kind, ['hold', 'held'], true) ? $light : $span->middle());
+        if ($technique->id === 'trigger_point_hold') {
+            $seconds = match ($this->school->chose('trigger_point')) {
+                'breaths' => floor($seconds / $this->recipes->breathSeconds) * $this->recipes->breathSeconds,
+                'until_change' => $span->least,
+                default => $seconds,
+            };
+        }
+        $most = $work->muscle->tissue === Tissue::Delicate ? $this->recipes->mostHoldSecondsDelicate : INF;
+
+        return round(max(5, min($seconds, $dose->limitSeconds(), $technique->kind === 'hold' ? $most : INF)));
+    }
+
+    private function product(Slot $slot, Technique $technique, ?Way $way): string
+    {
+        if ($way?->product !== null) {
+            return $way->product;
+        }
+        if ($technique->skin === Skin::Glove) {
+            return $this->allowed($technique->products, $technique) ?? $technique->products[0];
+        }
+        // the opening stroke is dry or through cloth: what follows wants grip
+        if (! $technique->skin->isOily() || $slot->id === 'open') {
+            return self::NONE;
+        }
+        $wanted = $this->case->client->skin === 'hairy' ? [self::PLENTY, self::OIL, ...$technique->products] : $technique->products;
+
+        return $this->allowed($wanted, $technique) ?? self::NONE;
+    }
+
+    /** @param  list<string>  $products */
+    private function allowed(array $products, Technique $technique): ?string
+    {
+        foreach ($products as $product) {
+            if ($this->allows(new ProposedWork([], $technique->id, null, null, $product))) {
+                return $product;
+            }
+        }
+
+        return null;
+    }
+
+    private function do(Technique $technique, ?Move $move): string
+    {
+        return $move?->do === null ? $technique->what : "Pad stays; {$move->do}.";
+    }
+
+    /**
+     * The first introduces, each later one rises a step at most, none goes over its ceiling.
+     *
+     * @param  list<Manoeuvre>  $manoeuvres
+     * @return list<Manoeuvre>
+     */
+    private function ramped(array $manoeuvres): array
+    {
+        $reached = null;
+        $ramped = [];
+        foreach ($manoeuvres as $one) {
+            if ($one->pressure === null) {
+                $ramped[] = $one;
+
+                continue;
+            }
+            $most = $reached === null ? $this->figures->firstPass : $reached + $this->figures->passStep;
+            $pressure = floor(2 * min($one->pressure, $most)) / 2;
+            $reached = max($reached ?? 0, $pressure);
+            $ramped[] = $one->at($pressure);
+        }
+
+        return $ramped;
+    }
+
+    /**
+     * Dry before oil: what wants grip comes first, otherwise as they stand.
+     *
+     * @param  list<Manoeuvre>  $manoeuvres
+     * @return list<Manoeuvre>
+     */
+    private function inSkinOrder(array $manoeuvres): array
+    {
+        $oily = static fn (Manoeuvre $one): bool => $one->isOily();
+
+        return [...array_values(array_filter($manoeuvres, static fn (Manoeuvre $one): bool => ! $oily($one))), ...array_values(array_filter($manoeuvres, $oily))];
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Handwork;
+
+use Somatrace\Core\Anatomy\Joint;
+use Somatrace\Core\Anatomy\Side;
+
+/** One joint on one side, at one level where it has levels. */
+final readonly class JointAt
+{
+    public function __construct(public Joint $joint, public ?string $level, public Side $side)
+    {
+    }
+
+    public function key(): string
+    {
+        return implode(':', ['joint', $this->joint->id, $this->level ?? '', $this->side->value]);
+    }
+
+    public function name(): string
+    {
+        $level = $this->level === null ? '' : ' '.str_replace('rib', '', $this->level);
+
+        return $this->side->after(ucfirst($this->joint->name).$level.',');
+    }
+
+    /** @return array{kind: string, level?: string} as the case file writes it */
+    public function toArray(): array
+    {
+        return ['kind' => $this->joint->id, ...$this->level === null ? [] : ['level' => $this->level]];
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Handwork;
+
+use Somatrace\Core\Anatomy\Muscle;
+use Somatrace\Core\Anatomy\MuscleAt;
+
+/** A muscle that is to be worked on, and what it is found like. */
+final readonly class Work
+{
+    /**
+     * @param  list<string>  $sites  where it is worked, the first choice first
+     * @param  int  $exposure  earlier visits with work on it
+     */
+    public function __construct(
+        public MuscleAt $at,
+        public Muscle $muscle,
+        public Situation $situation,
+        public Felt $felt,
+        public array $sites,
+        public int $exposure,
+    ) {
+    }
+}

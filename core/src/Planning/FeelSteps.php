@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Pattern\Candidate;
+
+/** What the ranking suspects and nobody felt is felt first, half a minute each, out of what is spare at the end. */
+final readonly class FeelSteps
+{
+    public function __construct(private Atlas $atlas, private PlanFigures $figures)
+    {
+    }
+
+    /**
+     * @param  list<PlanStep>  $steps
+     * @param  array<string, list<Candidate>>  $feel  by family of positions
+     * @return list<PlanStep> felt as soon as the client lies so
+     */
+    public function put(array $steps, array $feel, TimeBudget $clock): array
+    {
+        $minutes = $this->figures->feelMinutes * array_sum(array_map(count(...), $feel));
+        $put = $felt = [];
+        foreach ($steps as $step) {
+            if ($step->kind === StepKind::Finish) {
+                $put[] = $step->lasting(max($clock->finish / TimeBudget::PER_MINUTE, $step->minutes - $minutes));
+
+                continue;
+            }
+            $put[] = $step;
+            if (in_array($step->kind, [StepKind::Settle, StepKind::Position], true) && ! isset($felt[$step->position])) {
+                $felt[$step->position] = true;
+                array_push(
+                    $put, ...array_map(fn (Candidate $one): PlanStep => $this->step($one, $step->position), $feel[$step->position] ?? []),
+                );
+            }
+        }
+
+        return $put;
+    }
+
+    private function step(Candidate $candidate, string $position): PlanStep
+    {
+        $muscle = $this->atlas->muscle($candidate->at->muscle);
+
+        return new PlanStep(
+            StepKind::Feel, $this->figures->feelMinutes, $position, $candidate->at,
+            array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zones),
+            find: $muscle->reference()->findSteps(),
+            why: 'The ranking suspects it and nobody felt it: feel first, skip it if it is quiet.', label: "Feel {$candidate->name}",
+        );
+    }
+}

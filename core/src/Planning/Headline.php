@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\Complaint;
+
+/** A plan in one sentence: what is worked so that what can rest, what is measured again, and how much of the time it takes. */
+final readonly class Headline
+{
+    public function __construct(private Atlas $atlas, private CaseFile $case)
+    {
+    }
+
+    /** @param  list<PlanStep>  $steps */
+    public function of(Solution $solution, array $steps, TimeBudget $clock): string
+    {
+        $chosen = $solution->chosen;
+        if ($chosen === []) {
+            return 'Nothing asks for pressure today: calm, warm and compare.';
+        }
+        usort($chosen, static fn (Chosen $a, Chosen $b): int => [$a->target->work === null, -round($a->target->weight, 9), $a->target->key]
+            <=> [$b->target->work === null, -round($b->target->weight, 9), $b->target->key]);
+        $first = $chosen[0]->target;
+        $sore = $this->sorest();
+        $over = $sore !== null && $first->side === $sore->side && in_array($sore->zone, $first->zones, true);
+        $checks = array_values(array_unique(array_filter(array_map(
+            static fn (PlanStep $step): ?string => $step->check['text'] ?? null, $steps,
+        ))));
+
+        return ucfirst($first->name).' lets go'
+            .($sore === null || $over ? '' : ', so that '.lcfirst($this->atlas->placeName($sore->place())).' can rest')
+            .($checks === [] ? '' : '; then again: '.implode('; ', array_slice($checks, 0, 2)))
+            .'.'.$this->time($steps, $clock);
+    }
+
+    private function sorest(): ?Complaint
+    {
+        $complaints = array_filter($this->case->findings->complaints, static fn (Complaint $one): bool => ($one->now ?? 1) > 0);
+        usort($complaints, static fn (Complaint $a, Complaint $b): int => [-($a->now ?? 0), $a->place()->key()]
+            <=> [-($b->now ?? 0), $b->place()->key()]);
+
+        return $complaints[0] ?? null;
+    }
+
+    /** @param  list<PlanStep>  $steps */
+    private function time(array $steps, TimeBudget $clock): string
+    {
+        $minutes = (int) round(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $steps)));
+        $given = intdiv($clock->budget, TimeBudget::PER_MINUTE);
+
+        return $minutes >= $given - 1 ? '' : " $minutes of $given minutes are worth working; the rest is rest.";
+    }
+}
