@@ -68,7 +68,8 @@ final class PropertiesTest extends TestCase
         );
         self::assertEqualsCanonicalizing(
             [
-                'ceiling', 'check_first', 'consent', 'course', 'limit', 'position', 'quiet', 'technique', 'tool', 'training', 'unfelt', 'worth',
+                'ceiling', 'check_first', 'consent', 'course', 'limit', 'position', 'quiet', 'technique', 'tool', 'training', 'unfelt',
+                'worth',
             ],
             array_keys($left),
         );

@@ -69,7 +69,8 @@ final readonly class AtlasReferences
             'consent_areas/*/muscles/*' => 'muscle', 'consent_areas/*/zones/*' => 'zone', 'consent_areas/*/techniques/*' => 'technique',
         ],
         'compositions' => [
-            'slots/*/techniques/*' => 'technique', 'first_places/*' => 'zone', 'tendon_condition' => 'condition', 'strain_condition' => 'condition',
+            'slots/*/techniques/*' => 'technique', 'first_places/*' => 'zone', 'tendon_condition' => 'condition',
+            'strain_condition' => 'condition',
             'barred_when_acute' => 'technique', 'signs/*/condition' => 'condition', 'signs/*/muscle' => 'muscle',
         ],
         'planning' => ['regions/*/*' => 'zone'],
@@ -98,7 +99,8 @@ final readonly class AtlasReferences
         'tool' => 'tools', 'position' => 'positions',
         'product' => 'products', 'demand' => 'demands', 'consent area' => 'consent_areas', 'condition' => 'conditions',
         'medicine' => 'medicines', 'red flag' => 'red_flags',
-        'clot item' => 'clot_items', 'stop sign' => 'stop_signs', 'answer sign' => 'answer_signs', 'muscle' => 'muscles', 'set-up' => 'setups', 'joint' => 'joints',
+        'clot item' => 'clot_items', 'stop sign' => 'stop_signs', 'answer sign' => 'answer_signs', 'muscle' => 'muscles',
+        'set-up' => 'setups', 'joint' => 'joints',
     ];
 
     /** @param  array<string, mixed>  $files decoded, by name; each has passed its schema */

@@ -223,8 +223,10 @@ final readonly class Composer
 
         return new Filling(
             new Manoeuvre(
-                $slot->id, $technique->id, $way->do ?? $this->do($technique, $move), [], [], $site, $setup, $tool->id, $way->hand ?? $tool->hand,
-                $way->otherHand ?? $this->recipes->otherHand[$technique->kind], $spotted ? null : $line['from'], $spotted ? null : $line['to'],
+                $slot->id, $technique->id, $way->do ?? $this->do($technique, $move), [], [], $site, $setup, $tool->id,
+                $way->hand ?? $tool->hand,
+                $way->otherHand ?? $this->recipes->otherHand[$technique->kind], $spotted ? null : $line['from'],
+                $spotted ? null : $line['to'],
                 $product, $way->say ?? $move->say ?? $technique->say, $move?->say, 1,
                 $this->seconds($technique, $dose, $way, $work, $pressure), $technique->pressure === null ? null : $ceiling, $pressure,
                 $technique->leave, $technique->ends,
@@ -268,7 +270,10 @@ final readonly class Composer
         $map = $this->atlas->handwork()->spotsOf($work->at->muscle);
         $found = [];
         foreach ($work->felt->points() as $point) {
-            $spot = $map->spots[$point->spot ?? ''] ?? $map->at($point->site)[0] ?? $map->at($work->sites[0] ?? null)[0] ?? null;
+            $spot = $map->spots[$point->spot ?? ''] ?? null;
+            foreach ($spot === null ? array_filter([$point->site, ...$work->sites]) : [] as $site) {
+                $spot ??= $map->at($site)[0] ?? null;
+            }
             if ($spot !== null) {
                 $found[$spot->id] = $spot;
             }
@@ -280,7 +285,9 @@ final readonly class Composer
         if ($named !== []) {
             return $named;
         }
-        $rank = static fn (Spot $spot): int => ($at = array_search($spot->site, $work->sites, true)) === false ? count($work->sites) : (int) $at;
+        $rank = static fn (Spot $spot): int => ($at = array_search($spot->site, $work->sites, true)) === false
+            ? count($work->sites)
+            : (int) $at;
         $all = array_values($map->spots);
         usort($all, static fn (Spot $a, Spot $b): int => [$rank($a), $a->along, $a->across] <=> [$rank($b), $b->along, $b->across]);
         $others = array_values(array_filter($all, static fn (Spot $spot): bool => ! isset($found[$spot->id])));
@@ -291,13 +298,17 @@ final readonly class Composer
     /**
      * @param  array{id: string, side: Side}|null  $setup
      * @param  list<Spot>  $spots
-     * @return array{string|null, Tool|null, Ceiling|null, Reason|null} the first site where it is allowed, with what, how strong; or why not
+     * @return array{string|null, Tool|null, Ceiling|null, Reason|null} the first site where it is allowed, with what and how strong; or
+     *         why not
      */
     private function place(
-        Slot $slot, Technique $technique, ?Way $way, ?Routine $routine, Dose $dose, ?array $setup, string $product, array $spots, Work $work,
+        Slot $slot, Technique $technique, ?Way $way, ?Routine $routine, Dose $dose, ?array $setup, string $product, array $spots,
+        Work $work,
         string $position,
     ): array {
-        $sites = $spots === [] ? $work->sites : array_values(array_unique(array_map(static fn (Spot $spot): string => $spot->site, $spots)));
+        $sites = $spots === []
+            ? $work->sites
+            : array_values(array_unique(array_map(static fn (Spot $spot): string => $spot->site, $spots)));
         $why = null;
         foreach ($sites as $site) {
             $forbidden = $this->gate->forbidding($this->proposed($site, $technique, null, $product, $setup, $work, $position));
@@ -307,7 +318,9 @@ final readonly class Composer
                 continue;
             }
             $low = false;
-            $ceilingWith = function (Tool $tool) use ($slot, $technique, $way, $routine, $dose, $setup, $product, $work, $position, $site, &$low): Ceiling {
+            $ceilingWith = function (Tool $tool) use (
+                $slot, $technique, $way, $routine, $dose, $setup, $product, $work, $position, $site, &$low,
+            ): Ceiling {
                 $proposed = $this->proposed($site, $technique, $tool, $product, $setup, $work, $position);
                 $forbidden = $this->gate->forbidding($proposed);
                 if ($forbidden !== null) {
@@ -325,7 +338,8 @@ final readonly class Composer
                 return $ceiling;
             };
             $choice = $this->tools->choose(
-                $work->muscle, $site, $technique, PressureScale::of($work->at, $this->case, $this->atlas, $this->figures->pptFelt), $ceilingWith,
+                $work->muscle, $site, $technique, PressureScale::of($work->at, $this->case, $this->atlas, $this->figures->pptFelt),
+                $ceilingWith,
                 $way?->tool,
             );
             if ($choice !== null) {
@@ -339,9 +353,18 @@ final readonly class Composer
         return [null, null, null, $why];
     }
 
-    private function capped(Ceiling $ceiling, Slot $slot, Technique $technique, ?Way $way, ?Routine $routine, Dose $dose, Work $work): Ceiling
-    {
-        $band = $work->muscle->tissue === Tissue::Robust ? $technique->robustPressure ?? $technique->pressure?->most : $technique->pressure?->most;
+    private function capped(
+        Ceiling $ceiling,
+        Slot $slot,
+        Technique $technique,
+        ?Way $way,
+        ?Routine $routine,
+        Dose $dose,
+        Work $work,
+    ): Ceiling {
+        $band = $work->muscle->tissue === Tissue::Robust
+            ? $technique->robustPressure ?? $technique->pressure?->most
+            : $technique->pressure?->most;
         foreach ([
             $band === null ? null : new Cap($band, 'technique', "{$technique->name} is not done stronger."),
             $dose->pressure === null ? null : new Cap($dose->pressure->most, 'first_time', 'The first time it is only held lightly.'),
@@ -376,7 +399,9 @@ final readonly class Composer
         $span = $dose->seconds;
         $light = $span->most - ($span->most - $span->least) * max(0, min(1, (($pressure ?? 2) - 2) / 6));
         // a broad part is there to warm and to gather: its least is enough
-        $seconds = $way->seconds ?? ($dose->for === DoseFor::Area ? $span->least : null) ?? ($dose->for === DoseFor::Spot && in_array($technique->kind, ['hold', 'held'], true) ? $light : $span->middle());
+        $seconds = $way->seconds ?? ($dose->for === DoseFor::Area ? $span->least : null) ?? (
+            $dose->for === DoseFor::Spot && in_array($technique->kind, ['hold', 'held'], true) ? $light : $span->middle()
+        );
         if ($technique->id === 'trigger_point_hold') {
             $seconds = match ($this->school->chose('trigger_point')) {
                 'breaths' => floor($seconds / $this->recipes->breathSeconds) * $this->recipes->breathSeconds,
@@ -458,6 +483,9 @@ final readonly class Composer
     {
         $oily = static fn (Manoeuvre $one): bool => $one->isOily();
 
-        return [...array_values(array_filter($manoeuvres, static fn (Manoeuvre $one): bool => ! $oily($one))), ...array_values(array_filter($manoeuvres, $oily))];
+        return [
+            ...array_values(array_filter($manoeuvres, static fn (Manoeuvre $one): bool => ! $oily($one))),
+            ...array_values(array_filter($manoeuvres, $oily)),
+        ];
     }
 }

@@ -55,7 +55,8 @@ final readonly class Filling
         $spots = array_slice($this->spots, 0, $count);
 
         return $this->manoeuvre->of(
-            array_map(static fn (Spot $spot): string => $spot->id, $spots), array_map(static fn (Spot $spot): string => $spot->name, $spots),
+            array_map(static fn (Spot $spot): string => $spot->id, $spots),
+            array_map(static fn (Spot $spot): string => $spot->name, $spots),
             $repeats,
         );
     }

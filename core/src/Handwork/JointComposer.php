@@ -95,7 +95,8 @@ final readonly class JointComposer
         }
 
         return new Manoeuvre(
-            'joint', $work->technique, $work->do, $work->spots, array_map(static fn (string $spot): string => str_replace('_', ' ', $spot), $work->spots),
+            'joint', $work->technique, $work->do, $work->spots,
+            array_map(static fn (string $spot): string => str_replace('_', ' ', $spot), $work->spots),
             null, null, $work->tool, $work->hand, $work->otherHand, null, $work->toward, 'none', $work->say,
             $technique->kind === 'client_moves' ? $work->say : null, $work->repeats, $work->seconds, $ceiling,
             $ceiling === null ? null : floor(2 * min($ceiling->felt, $this->figures->firstPass)) / 2, $work->leave, $technique->ends, null,

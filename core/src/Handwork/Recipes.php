@@ -70,7 +70,8 @@ final readonly class Recipes
             $file->int('most_points'),
             $file->int('most_points_delicate'), $file->float('most_hold_seconds_delicate'), $file->strings('first_places'),
             $file->stringMap('other_hand'), $file->string('tendon_condition'), $file->string('strain_condition'),
-            $file->string('barred_when_acute'), $file->string('acute_rule'), $file->stringMap('slot_ways'), self::signs($file->fields('signs')),
+            $file->string('barred_when_acute'), $file->string('acute_rule'), $file->stringMap('slot_ways'),
+            self::signs($file->fields('signs')),
         );
     }
 

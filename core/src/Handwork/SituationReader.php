@@ -110,7 +110,10 @@ final readonly class SituationReader
         $answers = $this->answers($this->recipes->tendonCondition, $places);
         foreach ($answers as $answer) {
             $days = $answer->since === null ? null : Dates::days($answer->since, $this->case->asOf);
-            if (! in_array($answer->stage, [Stage::Late, Stage::Settled], true) && ($days === null || $days <= $this->figures->lateStageDays)) {
+            if (
+                ! in_array($answer->stage, [Stage::Late, Stage::Settled], true)
+                    && ($days === null || $days <= $this->figures->lateStageDays)
+            ) {
                 return false;
             }
         }

@@ -35,7 +35,8 @@ final readonly class Slot
     {
         return new self(
             $id, $row->strings('techniques'), array_map(DoseFor::from(...), $row->strings('doses')), $row->floatOrNull('most_felt'),
-            $row->intOrNull('most_spots'), $row->bool('own'), $row->bool('only_by_routine'), $row->bool('not_delicate'), $row->string('because'),
+            $row->intOrNull('most_spots'), $row->bool('own'), $row->bool('only_by_routine'), $row->bool('not_delicate'),
+            $row->string('because'),
         );
     }
 }

@@ -48,7 +48,9 @@ final readonly class StiffJoints
             }
         }
         foreach ($this->case->findings->range as $range) {
-            $own = array_filter($at->joint->again, static fn (array $one): bool => $one['kind'] === 'movement' && $one['id'] === $range->movement);
+            $own = array_filter(
+                $at->joint->again, static fn (array $one): bool => $one['kind'] === 'movement' && $one['id'] === $range->movement,
+            );
             if ($own !== [] && $range->side === $at->side && in_array($range->endFeel, $this->figures->blockedEnds, true)) {
                 return "A {$range->endFeel} end: that is a question, not a target.";
             }
@@ -64,7 +66,8 @@ final readonly class StiffJoints
         if ($start->test !== null) {
             foreach ($this->case->findings->tests as $test) {
                 $level = $joint->levels === [] ? null : $test->segment ?? $start->levels[0] ?? null;
-                $there = $joint->levels === [] || (in_array($level, $joint->levels, true) && ($start->levels === [] || in_array($level, $start->levels, true)));
+                $there = $joint->levels === []
+                    || (in_array($level, $joint->levels, true) && ($start->levels === [] || in_array($level, $start->levels, true)));
                 if ($test->test === $start->test && $there && $test->value !== null && $this->counts($start, $test->value)) {
                     array_push($found, ...$this->on($joint, $level, $test->side));
                 }

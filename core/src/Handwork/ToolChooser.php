@@ -15,8 +15,12 @@ use Somatrace\Core\Units\ContactArea;
 /** The tool that costs the therapist least and still gives the precision and force the target needs. */
 final readonly class ToolChooser
 {
-    public function __construct(private Atlas $atlas, private PlanFigures $figures, private Therapist $therapist, private bool $thumbs = true)
-    {
+    public function __construct(
+        private Atlas $atlas,
+        private PlanFigures $figures,
+        private Therapist $therapist,
+        private bool $thumbs = true,
+    ) {
     }
 
     /**
@@ -93,7 +97,8 @@ final readonly class ToolChooser
     {
         $used = ($this->therapist->loadToday['thumb'] ?? 0) + ($this->therapist->loadToday['thumb_reinforced'] ?? 0);
 
-        return $tool->isThumb && (! $this->thumbs || $used >= ($this->therapist->budgets['thumb']['day'] ?? $this->figures->thumbDayMinutes));
+        return $tool->isThumb
+            && (! $this->thumbs || $used >= ($this->therapist->budgets['thumb']['day'] ?? $this->figures->thumbDayMinutes));
     }
 
     private function bearable(Tool $tool, PressureScale $scale, Ceiling $ceiling): bool

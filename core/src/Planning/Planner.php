@@ -67,7 +67,8 @@ final readonly class Planner
             [$found, $leftOut, $suspects, $soothe] = $targets->build($pattern);
             $solution = $solver->solve($found, $clock->given(count($offers), count($soothe)));
             $builder = new StepBuilder(
-                $this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $this->recipes, $tools, new RoutineStages($this->atlas), $tools->mass(),
+                $this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $this->recipes, $tools,
+                new RoutineStages($this->atlas), $tools->mass(),
             );
             $steps = $builder->build($solution, $offers, $soothe);
             if (! $tools->isOverThumbs($this->load($steps))) {
@@ -129,7 +130,9 @@ final readonly class Planner
         $left = [];
         foreach ($suspects as $candidate) {
             if (! in_array($candidate->at->key(), $felt, true) && ! $solution->has($candidate->at->key())) {
-                $left[] = LeftOut::muscle($candidate->at, $candidate->name, Reason::of(ReasonKind::Unfelt, 'Suspected, and felt by nobody.'));
+                $left[] = LeftOut::muscle(
+                    $candidate->at, $candidate->name, Reason::of(ReasonKind::Unfelt, 'Suspected, and felt by nobody.'),
+                );
             }
         }
 
@@ -174,7 +177,10 @@ final readonly class Planner
             ? 'Nothing to press today: calm, warm and compare.'
             : 'Most worth in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes, within every limit.';
 
-        return PlanResult::of($because, (new Headline($this->atlas, $case))->of($solution, $steps, $clock), $steps, $leftOut, $solution->benefit, $solution->turns(), $this->load($steps), $chosen);
+        return PlanResult::of(
+            $because, (new Headline($this->atlas, $case))->of($solution, $steps, $clock), $steps, $leftOut, $solution->benefit,
+            $solution->turns(), $this->load($steps), $chosen,
+        );
     }
 
     /**

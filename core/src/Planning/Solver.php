@@ -62,7 +62,9 @@ final class Solver
                         $chosen, static fn (Chosen $one): bool => $one->option->family === $family,
                     ) !== [],
                 ));
-                $benefit = array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen)) - $penalty;
+                $benefit = array_sum(array_map(
+                    static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen,
+                )) - $penalty;
                 $wantedIn = count(array_filter($chosen, static fn (Chosen $one): bool => $one->target->isWanted()));
                 if (
                     count($used) === count($families)
@@ -115,7 +117,8 @@ final class Solver
     }
 
     /**
-     * Each target in the family it prefers of those used, or in which most can be done, no site before a source where the school says source first.
+     * Each target in the family it prefers of those used, or in which most can be done, no site before a source where the school says
+     * source first.
      *
      * @param  list<Target>  $targets
      * @param  non-empty-list<string>  $families
@@ -206,7 +209,9 @@ final class Solver
         foreach ($option->compositions as $composition) {
             $cost = $this->clock->cost($option, $composition, $this->otherSideToo($target));
             // what is wanted outweighs every benefit, so that it is kept whenever it fits; a lock outweighs soothing
-            $gain = (int) round(self::UNIT * ($target->benefit($composition->minutes()) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0)));
+            $gain = (int) round(
+                self::UNIT * ($target->benefit($composition->minutes()) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0)),
+            );
             for ($t = $budget; $t >= $cost; $t--) {
                 $value = $inside[$t - $cost] === self::NEVER ? self::NEVER : $inside[$t - $cost] + $gain;
                 if ($value > $next[$t]) {

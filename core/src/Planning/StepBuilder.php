@@ -348,7 +348,10 @@ final class StepBuilder
         foreach ($this->stages->before($muscles, $this->clock->budget / TimeBudget::PER_MINUTE) as [$stage, $way]) {
             $places = $this->placesOf($stage, $block);
             $cap = $this->gate->pressureCap(new ProposedWork($places, $way->technique, $way->tool, $family));
-            $pressure = min($way->mostFelt ?? $way->pressure ?? $this->figures->warmUpPressure, $this->figures->warmUpPressure, (float) ($cap->value ?? 10));
+            $pressure = min(
+                $way->mostFelt ?? $way->pressure ?? $this->figures->warmUpPressure, $this->figures->warmUpPressure,
+                (float) ($cap->value ?? 10),
+            );
             $seconds = ($way->seconds ?? 30) * ($way->repeats ?? 1);
             $quarters = TimeBudget::quarters($seconds / 60);
             $open = $places !== [] && count($this->open($places, $way->technique, $way->tool ?? 'palm', $family)) === count($places);
@@ -410,7 +413,8 @@ final class StepBuilder
                     if ($anywhere || in_array($place->zone, $muscle->zones, true)) {
                         $sides = $place->side === Side::Midline ? Side::pair() : [$place->side];
                         array_push(
-                            $scales, ...array_map(fn (Side $side): PressureScale => $this->scaleOf(new MuscleAt($muscle->id, $side)), $sides),
+                            $scales,
+                            ...array_map(fn (Side $side): PressureScale => $this->scaleOf(new MuscleAt($muscle->id, $side)), $sides),
                         );
                     }
                 }
@@ -467,7 +471,9 @@ final class StepBuilder
                 $this->rest($chosen->option->places);
             }
             if ($target->work !== null) {
-                $this->work($target->work->at, $target->work->muscle, $turn, $chosen->option->places, $this->why($target), $target->name, $round);
+                $this->work(
+                    $target->work->at, $target->work->muscle, $turn, $chosen->option->places, $this->why($target), $target->name, $round,
+                );
             } elseif ($target->joint !== null) {
                 $this->joint($target->joint, $turn, $chosen->option->places, $round);
             }
@@ -549,7 +555,8 @@ final class StepBuilder
         foreach ($manoeuvres as $one) {
             if ($one->pressure !== null) {
                 $passes[] = Pass::of(
-                    $one->pressure, $one->totalSeconds(), null, $scale, ContactArea::ofCm2($this->atlas->tool($one->tool)->effectiveAreaCm2),
+                    $one->pressure, $one->totalSeconds(), null, $scale,
+                    ContactArea::ofCm2($this->atlas->tool($one->tool)->effectiveAreaCm2),
                     $this->therapistKg,
                 );
             }
@@ -558,7 +565,8 @@ final class StepBuilder
             StepKind::Treat, Composition::secondsOf($manoeuvres, $this->recipes->overhead) / 60, $this->position, null, $places, null,
             $main->technique, $main->tool, $main->product, $main->clientAction ?? $main->say, $passes,
             cautions: $this->underStrokes($places, $this->position), why: 'It was found stiff. Small, slow, then measured again.',
-            ceiling: $this->strictest($manoeuvres), label: $at->name(), manoeuvres: $manoeuvres, target: $at->key(), round: $round, joint: $at,
+            ceiling: $this->strictest($manoeuvres), label: $at->name(), manoeuvres: $manoeuvres, target: $at->key(), round: $round,
+            joint: $at,
         );
     }
 
@@ -604,7 +612,8 @@ final class StepBuilder
                 ContactArea::ofCm2($this->atlas->tool('palm')->effectiveAreaCm2), $this->therapistKg,
             )],
             cautions: $this->underStrokes([$place], $this->position),
-            why: 'It hurts here, and nothing under it asks for work: a warm, broad hand.', label: 'Soothe '.lcfirst($this->atlas->placeName($place)),
+            why: 'It hurts here, and nothing under it asks for work: a warm, broad hand.',
+            label: 'Soothe '.lcfirst($this->atlas->placeName($place)),
         );
 
         return true;
@@ -710,7 +719,8 @@ final class StepBuilder
             if ($one->pressure !== null) {
                 $hold = in_array($this->atlas->technique($one->technique)->kind, ['hold', 'held', 'grip'], true) ? $one->seconds : null;
                 $passes[] = Pass::of(
-                    $one->pressure, $one->totalSeconds(), $hold, $scale, ContactArea::ofCm2($this->atlas->tool($one->tool)->effectiveAreaCm2),
+                    $one->pressure, $one->totalSeconds(), $hold, $scale,
+                    ContactArea::ofCm2($this->atlas->tool($one->tool)->effectiveAreaCm2),
                     $this->therapistKg,
                 );
             }
@@ -832,11 +842,16 @@ final class StepBuilder
             if ($again['kind'] === 'test') {
                 $test = $this->atlas->test($again['id']);
 
-                return ['kind' => 'test', 'id' => $test->id, 'side' => $at->side->value, 'text' => lcfirst($test->name).', '.lcfirst($at->name())];
+                return [
+                    'kind' => 'test', 'id' => $test->id, 'side' => $at->side->value,
+                    'text' => lcfirst($test->name).', '.lcfirst($at->name()),
+                ];
             }
         }
 
-        return ['kind' => 'test', 'id' => $at->joint->again[0]['id'] ?? '', 'side' => $at->side->value, 'text' => lcfirst($at->name()).' again'];
+        return [
+            'kind' => 'test', 'id' => $at->joint->again[0]['id'] ?? '', 'side' => $at->side->value, 'text' => lcfirst($at->name()).' again',
+        ];
     }
 
     private function end(Solution $solution): void

@@ -58,7 +58,8 @@ final readonly class Target
     public static function joint(JointAt $joint, float $weight, float $tau, array $options, bool $locked, float $doneMinutes): self
     {
         return new self(
-            $joint->key(), $joint->name(), $joint->side, Role::Source, null, null, $joint, $joint->joint->zones, self::DEEPEST, $weight, $tau,
+            $joint->key(), $joint->name(), $joint->side, Role::Source, null, null, $joint, $joint->joint->zones, self::DEEPEST, $weight,
+            $tau,
             $joint->joint->region, $options, $locked, false, $doneMinutes,
         );
     }

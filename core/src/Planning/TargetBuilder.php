@@ -84,8 +84,8 @@ final class TargetBuilder
     }
 
     /**
-     * Every place that hurts gets at least soothing work: the best-supported target under it is wanted in the plan; where there is none, the
-     * place itself is soothed.
+     * Every place that hurts gets at least soothing work: the best-supported target under it is wanted in the plan; where there is none,
+     * the place itself is soothed.
      *
      * @param  list<Target>  $targets
      * @return array{list<Target>, list<Place>} the targets, and places that hurt with none under them
@@ -100,7 +100,9 @@ final class TargetBuilder
             if ($complaint->now === 0.0) {
                 continue;
             }
-            $found = array_keys(array_filter($targets, static fn (Target $target): bool => $target->work !== null && $under($target->work->at)));
+            $found = array_keys(array_filter(
+                $targets, static fn (Target $target): bool => $target->work !== null && $under($target->work->at),
+            ));
             usort(
                 $found,
                 fn (int $a, int $b): int => [round($targets[$b]->weight, 9), $this->tie($targets[$a]->key, $targets[$a]->side)]
@@ -245,7 +247,8 @@ final class TargetBuilder
                 $this->leftOut[] = LeftOut::joint($at, $why);
             } else {
                 $targets[] = Target::joint(
-                    $at, $this->figures->jointSupport * $this->figures->roleWeight(Role::Source), $this->figures->jointTau, $options, false, 0.0,
+                    $at, $this->figures->jointSupport * $this->figures->roleWeight(Role::Source), $this->figures->jointTau, $options, false,
+                    0.0,
                 );
             }
         }
@@ -404,7 +407,10 @@ final class TargetBuilder
     private function otherSide(Work $work, array $made, string $position): array
     {
         $equal = $this->school->is('both_sides', 'always_equal');
-        if (! ($equal || $this->isAlwaysBoth($work->muscle)) || ! in_array($position, $work->muscle->positionsFor($work->at->side->mirrored()), true)) {
+        if (
+            ! ($equal || $this->isAlwaysBoth($work->muscle))
+                || ! in_array($position, $work->muscle->positionsFor($work->at->side->mirrored()), true)
+        ) {
             return [];
         }
         $at = $work->at->mirrored();

@@ -47,7 +47,9 @@ final readonly class TimeBudget
         $this->rest = $quarters($figures->restMinutes);
         $this->shift = $quarters($figures->shiftMinutes);
         $this->soothe = $quarters($figures->sootheMinutes);
-        $this->region = $this->warmUp + $this->rest + $this->recheck + $quarters(ceil(self::PER_MINUTE * $figures->hygieneMinutes['wipe']) / self::PER_MINUTE);
+        $this->region = $this->warmUp + $this->rest + $this->recheck + $quarters(
+            ceil(self::PER_MINUTE * $figures->hygieneMinutes['wipe']) / self::PER_MINUTE,
+        );
     }
 
     public static function of(Session $session, PlanFigures $figures, ?float $mostMinutes): self

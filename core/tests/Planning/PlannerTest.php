@@ -38,10 +38,13 @@ final class PlannerTest extends TestCase
         ];
         $after = static fn (array $aftermath, int $pressure = 6): CaseBuilder => self::sore()->visited('2026-02-20', [
             'findings' => ['complaints' => [['zone' => 'shoulder_front', 'side' => 'left', 'now' => 6]]],
-            'done' => [['muscle' => 'infraspinatus', 'side' => 'left', 'minutes' => 8, 'max_pressure' => $pressure]], 'aftermath' => [$aftermath],
+            'done' => [['muscle' => 'infraspinatus', 'side' => 'left', 'minutes' => 8, 'max_pressure' => $pressure]],
+            'aftermath' => [$aftermath],
         ]);
         yield 'sore for three days' => [$after(['hours' => 96, 'soreness_hours' => 72, 'worse' => false]), 5.0, 'last_response'];
-        yield 'sore for three days and worse' => [$after(['hours' => 96, 'soreness_hours' => 72, 'worse' => true], 5), 3.0, 'last_response'];
+        yield 'sore for three days and worse' => [
+            $after(['hours' => 96, 'soreness_hours' => 72, 'worse' => true], 5), 3.0, 'last_response',
+        ];
         yield 'a day and a half sore' => [$after(['hours' => 48, 'soreness_hours' => 36, 'worse' => false], 5), 5.0, 'last_response'];
     }
 

@@ -49,8 +49,15 @@ final class PlanningTableTest extends TestCase
         $done = array_merge(...array_map(static fn (PlanStep $step): array => $step->manoeuvres, $treat));
         $tools = array_map(static fn (Manoeuvre $one): string => $one->tool, $done);
         $ways = array_map(static fn (Manoeuvre $one): string => $one->technique, $done);
-        $joints = array_map(static fn (PlanStep $step): string => $step->joint === null ? '' : "{$step->joint->joint->id} {$step->joint->level} {$step->joint->side->value}", $treat);
-        $kinds = static fn (StepKind $kind): array => array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->kind === $kind));
+        $joints = array_map(
+            static fn (PlanStep $step): string => $step->joint === null
+                ? ''
+                : "{$step->joint->joint->id} {$step->joint->level} {$step->joint->side->value}",
+            $treat,
+        );
+        $kinds = static fn (StepKind $kind): array => array_values(array_filter(
+            $plan->steps, static fn (PlanStep $step): bool => $step->kind === $kind,
+        ));
         $sides = array_map(static fn (PlanStep $step): string => $step->otherSide ? (string) $step->at?->muscle : '', $treat);
         [$what, $rest] = preg_match('/^(no tool|no way|no other side|no rests|no joint|other side|\S+) ?(.*)$/', $fact, $found) === 1
             ? [$found[1], $found[2]]
@@ -70,19 +77,30 @@ final class PlanningTableTest extends TestCase
             'no way' => self::assertNotContains($rest, $ways, $shown),
             'joint' => self::assertContains($rest, $joints, $shown),
             'no joint' => self::assertSame([], array_filter($joints), $shown),
-            'feels' => self::assertContains($rest, array_map(static fn (PlanStep $step): ?string => $step->at?->muscle, $kinds(StepKind::Feel)), $shown),
+            'feels' => self::assertContains(
+                $rest, array_map(static fn (PlanStep $step): ?string => $step->at?->muscle, $kinds(StepKind::Feel)), $shown,
+            ),
             'soothes' => self::assertContains($rest, array_merge(...array_map(
-                static fn (PlanStep $step): array => array_map(static fn ($place): string => $place->zone, $step->places), $kinds(StepKind::Soothe),
+                static fn (PlanStep $step): array => array_map(static fn ($place): string => $place->zone, $step->places),
+                $kinds(StepKind::Soothe),
             )), $shown),
             'cold' => self::assertNotSame([], $kinds(StepKind::Cold), $shown),
             'lies' => self::assertContains($rest, array_map(static fn (PlanStep $step): string => $step->position, $treat), $shown),
             'setup' => self::assertContains($rest, array_map(static fn (Manoeuvre $one): string => $one->setup['id'] ?? '', $done), $shown),
-            'spot' => self::assertContains($rest, array_merge(...array_map(static fn (Manoeuvre $one): array => $one->spots, $done)), $shown),
-            'says' => self::assertStringContainsString($rest, implode(' ', array_map(static fn (Manoeuvre $one): string => (string) $one->say, $done)), $shown),
-            'most' => self::assertLessThanOrEqual((float) $rest, max([0, ...array_map(static fn (Manoeuvre $one): float => $one->pressure ?? 0, $done)]), $shown),
+            'spot' => self::assertContains(
+                $rest, array_merge(...array_map(static fn (Manoeuvre $one): array => $one->spots, $done)), $shown,
+            ),
+            'says' => self::assertStringContainsString(
+                $rest, implode(' ', array_map(static fn (Manoeuvre $one): string => (string) $one->say, $done)), $shown,
+            ),
+            'most' => self::assertLessThanOrEqual(
+                (float) $rest, max([0, ...array_map(static fn (Manoeuvre $one): float => $one->pressure ?? 0, $done)]), $shown,
+            ),
             'before' => $this->comesBefore($treat, ...explode(' ', $rest)),
             'only' => self::assertSame([], array_diff($ways, array_map(trim(...), explode(',', $rest))), $shown),
-            'again' => self::assertContains($rest, array_map(static fn (PlanStep $step): string => $step->check['id'] ?? '', $kinds(StepKind::Recheck)), $shown),
+            'again' => self::assertContains(
+                $rest, array_map(static fn (PlanStep $step): string => $step->check['id'] ?? '', $kinds(StepKind::Recheck)), $shown,
+            ),
             'rests' => $this->rests($plan->steps, $shown),
             'lean' => $this->leans((float) $rest, $treat),
             'lasts' => self::assertLessThanOrEqual((float) $rest, $plan->minutes(), $shown),
@@ -166,17 +184,29 @@ final class PlanningTableTest extends TestCase
                 'stuck' => $case->felt($words[0], $words[1], ['tenderness' => 2, 'texture' => ['stuck_layers']]),
                 'spasm' => $case->felt($words[0], $words[1], ['tenderness' => 3, 'tone' => 'spasm']),
                 'known' => $case->with(['exposure' => [...$known, [...$one, 'visits' => (int) $words[2]]]]),
-                'spring' => $case->add('findings', 'tests', ['test' => 'segment_spring', 'segment' => $words[0], 'side' => $words[1], 'value' => (float) $words[2], ...isset($words[3]) ? ['end_feel' => $words[3]] : []]),
+                'spring' => $case->add(
+                    'findings', 'tests',
+                    [
+                        'test' => 'segment_spring', 'segment' => $words[0], 'side' => $words[1], 'value' => (float) $words[2],
+                        ...isset($words[3]) ? ['end_feel' => $words[3]] : [],
+                    ],
+                ),
                 'neck' => array_reduce(['left', 'right'], static fn (CaseBuilder $one, string $side): CaseBuilder => $one->add(
                     'findings', 'tests', ['test' => 'positional_artery', 'side' => $side, 'result' => 'negative', 'seconds' => 30],
                 ), $case->add('findings', 'tests', ['test' => 'cervical_compression', 'side' => 'midline', 'result' => 'negative'])),
                 'test' => $case->add('findings', 'tests', ['test' => $words[0], 'side' => $words[1], 'value' => (float) $words[2]]),
-                'moves' => $case->range($words[0], $words[1], ['passive' => (float) $words[2], ...isset($words[3]) ? ['end_feel' => $words[3]] : []]),
+                'moves' => $case->range(
+                    $words[0], $words[1], ['passive' => (float) $words[2], ...isset($words[3]) ? ['end_feel' => $words[3]] : []],
+                ),
                 'has' => $case->condition($words[0], [
-                    ...in_array($words[1] ?? '', ['acute', 'subacute', 'late', 'settled'], true) ? ['stage' => $words[1], 'severity' => 'mild'] : ['severity' => $words[1] ?? 'mild'],
+                    ...in_array($words[1] ?? '', ['acute', 'subacute', 'late', 'settled'], true)
+                        ? ['stage' => $words[1], 'severity' => 'mild']
+                        : ['severity' => $words[1] ?? 'mild'],
                     ...isset($words[3]) ? ['zones' => [['zone' => $words[2], 'side' => $words[3]]]] : [],
                 ]),
-                'tingles' => $case->add('findings', 'complaints', ['zone' => $words[0], 'side' => $words[1], 'now' => 4, 'qualities' => ['tingling']]),
+                'tingles' => $case->add(
+                    'findings', 'complaints', ['zone' => $words[0], 'side' => $words[1], 'now' => 4, 'qualities' => ['tingling']],
+                ),
                 'agreed' => $case->agreed(...$list),
                 'minutes' => $case->with(['session' => ['minutes' => (int) $rest]]),
                 'lies' => $case->with(['session' => ['positions_possible' => $list]]),

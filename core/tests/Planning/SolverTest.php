@@ -74,7 +74,9 @@ final class SolverTest extends TestCase
                     $options[$family] = new Option(
                         $family, $family, [], array_combine(
                             array_column(Size::cases(), 'value'),
-                            array_map(fn (Size $size, int $times): Composition => $this->made($size, $seconds * $times), Size::cases(), [1, 2, 4]),
+                            array_map(
+                                fn (Size $size, int $times): Composition => $this->made($size, $seconds * $times), Size::cases(), [1, 2, 4],
+                            ),
                         ), $preference, true, [],
                     );
                 }
@@ -82,7 +84,8 @@ final class SolverTest extends TestCase
             $candidate = new Candidate($at, $muscle->name, 1, 0.2, 'some', Role::Unclear, TriggerPoint::Unknown, []);
             $work = new Work($at, $muscle, Situation::Taut, Felt::of(CaseBuilder::aCase()->make(), $at), ['belly'], 1);
             $targets[] = Target::muscle(
-                $work, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''), $options,
+                $work, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''),
+                $options,
                 false, 0,
             );
         }

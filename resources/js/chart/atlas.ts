@@ -101,6 +101,8 @@ interface Atlas {
   techniques: Record<TechniqueId, string>
   tools: Record<ToolId, string>
   positions: Record<PositionId, string>
+  /** how a limb lies within a position */
+  setups: Record<string, string>
   consent: Record<ConsentAreaId, string>
   /** how each is asked, word for word */
   consentAsks: Record<ConsentAreaId, string>

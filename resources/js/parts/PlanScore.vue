@@ -9,8 +9,17 @@ const props = defineProps<{ plan: Plan; possessive: string; chosen: string | nul
 const emit = defineEmits<{ choose: [step: PlanStep] }>()
 const UNIT = 19
 const SPINE = 17
-const perMinute = computed(() => (props.plan.minutes > 62 ? 8.2 : 10.2))
 const TOP = 44
+const labelled = computed(() => props.plan.steps.filter((step) => step.kind !== 'rest_stroke'))
+const columnOf = (step: PlanStep): 'left' | 'right' => (step.kind === 'treat' && step.side === 'left' ? 'left' : 'right')
+const roomOf = (step: PlanStep): number => (twoLines(step) ? 34 : 18)
+/** As much height a minute as the names of the fuller column need. */
+const perMinute = computed(() => {
+  const need = (['left', 'right'] as const).map((column) =>
+    labelled.value.filter((step) => columnOf(step) === column).reduce((sum, step) => sum + roomOf(step) + 1, 0),
+  )
+  return Math.max(props.plan.minutes > 62 ? 8.2 : 10.2, Math.max(...need) / Math.max(1, props.plan.minutes))
+})
 const timed = computed(() => {
   let at = 0
   return props.plan.steps.map((step) => {
@@ -40,13 +49,15 @@ const pressures = (step: PlanStep): number[] =>
   step.passes.length ? step.passes.map((pass) => pass.pressure) : step.kind === 'finish' ? [3, 2, 1.5] : step.kind === 'treat' ? [1] : [2]
 const fill = (step: PlanStep): string =>
   step.kind === 'treat' ? 'var(--color-weld-wash)' : step.kind === 'warm_up' ? 'var(--color-fold)' : 'var(--color-moss-wash)'
-const drawn = computed(() => timed.value.filter(({ step }) => ['treat', 'warm_up', 'rest_stroke', 'finish'].includes(step.kind)))
+const drawn = computed(() =>
+  timed.value.filter(({ step }) => ['treat', 'warm_up', 'cold', 'soothe', 'rest_stroke', 'finish'].includes(step.kind)),
+)
 const weft = (y: number, h: number): number[] =>
   Array.from({ length: Math.max(0, Math.floor(h / (perMinute.value / 2)) - 1) }, (_, k) => y + ((k + 1) * perMinute.value) / 2)
 const note = (step: PlanStep): string =>
   step.kind === 'treat'
     ? step.other_side
-      ? 'lighter, other side'
+      ? 'the other side'
       : [step.technique && atlas.techniques[step.technique], step.tool && atlas.tools[step.tool]].filter(Boolean).join(', ').toLowerCase()
     : step.kind === 'warm_up'
       ? 'broad, slow, light'
@@ -67,10 +78,10 @@ const nameOf = (step: PlanStep): string => {
 const labels = computed(() => {
   const used = { left: -99, right: -99 }
   return timed.value
-    .filter(({ step }) => step.kind !== 'rest_stroke')
+    .filter(({ step }) => labelled.value.includes(step))
     .map(({ step, y, h }) => {
-      const column = step.kind === 'treat' && step.side === 'left' ? ('left' as const) : ('right' as const)
-      const room = twoLines(step) ? 34 : 18
+      const column = columnOf(step)
+      const room = roomOf(step)
       const top = Math.max(used[column] + 1, y + Math.max(0, h / 2 - room / 2))
       used[column] = top + room
       return { step, column, y: top + 13, two: twoLines(step), bold: step.kind === 'treat' }
@@ -179,7 +190,7 @@ const labels = computed(() => {
       class="cursor-pointer"
       role="button"
       tabindex="0"
-      :aria-label="`${label.step.label}, ${label.step.minutes} minutes`"
+      :aria-label="`${label.step.label}, ${Math.round(10 * label.step.minutes) / 10} minutes`"
       @click="emit('choose', label.step)"
       @keydown.enter.stop="emit('choose', label.step)"
     >

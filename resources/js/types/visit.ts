@@ -209,9 +209,51 @@ export interface Caution {
   id: string
   text: string
 }
+/** One thing the hands do. */
+export interface Manoeuvre {
+  technique: TechniqueId
+  do: string
+  spots: string[]
+  spot_names: string[]
+  setup: { id: string; side: Side } | null
+  tool: ToolId
+  hand: string
+  other_hand: string
+  from: string | null
+  to: string | null
+  product: string
+  say: string | null
+  client_action: string | null
+  repeats: number
+  /** at one spot, each time */
+  seconds: number
+  /** none where nothing is pressed */
+  pressure: number | null
+  leave: string
+  ends_when: string[]
+  branch: { id: string; ask: string; yes: { do: string; text: string }; no: { do: string; text: string } } | null
+  because: string
+}
+/** A joint, at a level where it has levels. */
+export interface Joint {
+  kind: string
+  level?: string
+}
 export interface PlanStep {
   id: string
-  kind: 'settle' | 'position' | 'warm_up' | 'treat' | 'rest_stroke' | 'hygiene' | 'recheck' | 'finish' | 'aftercare'
+  kind:
+    | 'settle'
+    | 'position'
+    | 'warm_up'
+    | 'cold'
+    | 'feel'
+    | 'treat'
+    | 'soothe'
+    | 'rest_stroke'
+    | 'hygiene'
+    | 'recheck'
+    | 'finish'
+    | 'aftercare'
   label: string
   minutes: number
   position: PositionId
@@ -230,19 +272,46 @@ export interface PlanStep {
   cautions: Caution[]
   why: string
   ceiling: { felt: number; because: string; caps: { felt: number; id: string; reason: string }[] } | null
-  check: { kind: 'range' | 'palpate'; id: string; side: Side; text: string } | null
+  check: { kind: 'range' | 'test' | 'palpate'; id: string; side: Side; text: string } | null
   other_side: boolean
+  /** of a step of hygiene */
+  what?: 'wash' | 'glove_on' | 'glove_off_wash' | 'wipe'
+  joint?: Joint
+  /** the same in each round of one target */
+  target?: string
+  round?: number
+  manoeuvres?: Manoeuvre[]
 }
 export interface Plan {
   verdict: 'planned' | 'none'
   because: string
+  /** the plan in one sentence */
+  headline: string
   minutes: number
   steps: PlanStep[]
   left_out: {
-    muscle: MuscleId
+    muscle?: MuscleId
+    joint?: Joint
     side: Side
     name: string
-    kind: 'dropped' | 'stopped' | 'course' | 'training' | 'position' | 'technique' | 'tool' | 'consent' | 'limit' | 'worth'
+    kind:
+      | 'dropped'
+      | 'stopped'
+      | 'course'
+      | 'training'
+      | 'position'
+      | 'technique'
+      | 'tool'
+      | 'ceiling'
+      | 'minutes'
+      | 'quiet'
+      | 'unfelt'
+      | 'consent'
+      | 'check_first'
+      | 'limit'
+      | 'worth'
+    /** the word of the case file for the kind */
+    reason: string
     /** the area to be agreed or the rule that forbids it */
     id: string
     because: string
@@ -251,7 +320,20 @@ export interface Plan {
   /** what all its minutes together are expected to bring; to compare plans of one case */
   benefit: number
   therapist_load: Record<string, number>
-  targets: { muscle: MuscleId; side: Side; name: string; minutes: number; role: Role; words: string; worth: number; locked: boolean }[]
+  targets: {
+    muscle?: MuscleId
+    joint?: Joint
+    side: Side
+    name: string
+    minutes: number
+    size: 'short' | 'usual' | 'long'
+    /** what it is found like, in words */
+    situation: string
+    role: Role
+    words: string
+    worth: number
+    locked: boolean
+  }[]
 }
 export interface Measure {
   key: string

@@ -22,7 +22,7 @@ const wanted = computed(() => {
     if (area) map.set(area, [...(map.get(area) ?? []), left.name])
   }
   for (const target of judged.value.plan?.targets ?? []) {
-    const area = muscleOf(target.muscle).consent
+    const area = target.muscle ? muscleOf(target.muscle).consent : null
     if (area) map.set(area, [...(map.get(area) ?? []), target.name])
   }
   return map

@@ -10,7 +10,9 @@ import { useHand, useVisit } from '@/composables/useVisit'
 import AboutButton from '@/parts/AboutButton.vue'
 import Choices from '@/parts/Choices.vue'
 import HazardLine from '@/parts/HazardLine.vue'
+import ManoeuvreList from '@/parts/ManoeuvreList.vue'
 import PlanScore from '@/parts/PlanScore.vue'
+import { capital } from '@/parts/words'
 import type { MuscleId, Side, TechniqueId } from '@/types/ids.generated'
 import type { Plan, PlanStep } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
@@ -26,6 +28,11 @@ const target = ref<string | null>(null)
 const chosen = ref<PlanStep | null>(null)
 type Target = { muscle: MuscleId; side: Side }
 const keyOf = (item: Target): string => nameOf('target', item)
+/** Joints are found stiff, and no choice of the therapist yet. */
+const isMuscle = <T extends { muscle?: MuscleId }>(item: T): item is T & { muscle: MuscleId } => item.muscle !== undefined
+const rowOf = (item: { name: string; side: Side }): string => `${item.name} ${item.side}`
+const tenth = (value: number): number => Math.round(10 * value) / 10
+const sizes = { short: 'done shortly', usual: 'as usual', long: 'at length' } as const
 const minutes = computed(() => props.value.visit.minutes)
 const setMinutes = (value: number) => router.put(`/visits/${props.value.visit.id}`, { minutes: value }, { preserveScroll: true })
 const pressures = { under_pain: 'under pain', firm_seven: 'firm seven', up_to_eight: 'up to 8' }
@@ -81,19 +88,20 @@ useKeys({
       <h2 class="section-head">Worth treating today</h2>
       <p class="caption">minutes, by worth</p>
       <ul>
-        <li v-for="item in plan.targets" :key="keyOf(item)" class="border-b border-hairline">
+        <li v-for="item in plan.targets" :key="rowOf(item)" class="border-b border-hairline">
           <button
             type="button"
             class="flex min-h-[48px] w-full items-center justify-between gap-2 text-left"
-            :aria-expanded="target === keyOf(item)"
-            @click="target = target === keyOf(item) ? null : keyOf(item)"
+            :aria-expanded="target === rowOf(item)"
+            @click="target = target === rowOf(item) ? null : rowOf(item)"
           >
             <span
               ><b class="font-[650]">{{ item.name }}</b
               ><template v-if="item.locked"> (locked)</template><br /><span class="caption">{{ item.role }} · {{ item.words }}</span></span
-            ><span class="display text-[22px]">{{ item.minutes }}</span>
+            ><span class="display text-[22px]">{{ tenth(item.minutes) }}</span>
           </button>
-          <div v-if="target === keyOf(item)" class="mb-2 flex gap-px">
+          <p v-if="target === rowOf(item)" class="caption mb-1">{{ capital(item.situation) }}; {{ sizes[item.size] }}.</p>
+          <div v-if="target === rowOf(item) && isMuscle(item)" class="mb-2 flex gap-px">
             <button type="button" class="cell flex-1" :aria-pressed="item.locked" @click="lock(item, !item.locked)">
               {{ item.locked ? 'Let go' : 'Lock' }}</button><button type="button" class="cell flex-1" @click="drop(item)">Drop</button>
           </div>
@@ -102,9 +110,9 @@ useKeys({
       </ul>
       <h2 class="section-head mt-4">Left out</h2>
       <ul>
-        <li v-for="item in plan.left_out" :key="keyOf(item)" class="py-1">
+        <li v-for="item in plan.left_out" :key="rowOf(item)" class="py-1">
           <b class="font-[650]">{{ item.name }}.</b> {{ item.because }}
-          <button type="button" class="link caption" @click="bring(item)">Bring in</button>
+          <button v-if="isMuscle(item)" type="button" class="link caption" @click="bring(item)">Bring in</button>
         </li>
         <li v-for="item in props.off_here" :key="item.name" class="py-1">
           <b class="font-[650]">{{ item.name }}.</b> Not done here: {{ item.reason }}
@@ -165,7 +173,7 @@ useKeys({
       <article v-if="chosen" class="mt-4 border-t-2 border-iron pt-2">
         <h3 class="display text-[20px] leading-6">{{ chosen.label }}</h3>
         <p class="caption">
-          {{ chosen.minutes }} min · {{ atlas.positions[chosen.position]
+          {{ tenth(chosen.minutes) }} min · {{ atlas.positions[chosen.position]
           }}<template v-if="chosen.tool"> · {{ atlas.tools[chosen.tool] }}</template>
         </p>
         <p v-if="chosen.passes.length" class="mt-1">
@@ -174,6 +182,7 @@ useKeys({
           {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.lean_percent))) }} %
         </p>
         <p class="mt-1">{{ chosen.why }}</p>
+        <ManoeuvreList v-if="chosen.manoeuvres?.length" class="mt-2" :manoeuvres="chosen.manoeuvres" />
         <div v-for="beside in hazards" :key="beside.id" class="mt-2 flex gap-2">
           <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
           <HazardLine class="min-w-0 text-[14px] leading-[19px]" :hazard="beside" />
@@ -198,6 +207,7 @@ useKeys({
         </p></template
       >
       <div class="sticky bottom-[34px] mt-auto bg-paper pb-2 pt-3">
+        <p class="mb-1">{{ plan.headline }}</p>
         <p class="caption mb-1">
           {{ plan.because }} {{ plan.turns === 0 ? 'No turn.' : plan.turns === 1 ? 'One turn.' : `${plan.turns} turns.` }}
         </p>

@@ -88,6 +88,13 @@ const reached = computed(() => mine.value.filter(isEvent('pass_reached')))
 const eased = computed(() => mine.value.filter(isEvent('eased_off')).at(-1)?.payload.to)
 const passIndex = computed(() => Math.min(reached.value.length, Math.max(0, (step.value?.passes.length ?? 1) - 1)))
 const pass = computed(() => step.value?.passes[passIndex.value])
+/** What the hands do now, and what nothing is pressed for that follows it. */
+const doing = computed(() => {
+  const all = step.value?.manoeuvres ?? []
+  const pressed = all.flatMap((one, k) => (one.pressure === null ? [] : [k]))
+  const from = pressed[passIndex.value]
+  return from === undefined ? all : all.slice(passIndex.value === 0 ? 0 : from, pressed[passIndex.value + 1] ?? all.length)
+})
 const pressure = computed(() => (pass.value ? Math.min(pass.value.pressure, eased.value ?? 10) : 0))
 const now = useNow({ interval: 250 })
 const passStart = computed(() => reached.value.at(-1)?.happened_at ?? startedAt.value)
@@ -335,8 +342,25 @@ const sides = computed(() => viewNames[view.value])
               ></span
             >
           </button>
+          <ol
+            v-if="startedAt && doing.length"
+            class="absolute inset-x-0 top-[72px] max-h-[55%] overflow-y-auto bg-room px-2 py-1"
+            tabindex="0"
+            aria-label="What the hands do"
+          >
+            <li v-for="(one, k) in doing" :key="k" class="mb-2 text-[30px] leading-[34px]">
+              <p>{{ one.do }}</p>
+              <p v-if="one.spot_names.length" class="text-linen-2">{{ one.spot_names.join(' · ') }}</p>
+              <p class="text-linen-2">
+                {{ atlas.tools[one.tool] }}, {{ one.repeats > 1 ? `${one.repeats} × ` : '' }}{{ one.seconds }} s<template v-if="one.setup"
+                  >, {{ atlas.setups[one.setup.id] }}</template
+                >
+              </p>
+              <p v-if="one.say">“{{ one.say }}”</p>
+            </li>
+          </ol>
           <button
-            v-else-if="step.muscle"
+            v-if="!(caution && step.muscle) && step.muscle"
             type="button"
             class="absolute bottom-0 left-2 right-2 min-h-[64px] text-left text-[30px] leading-[34px]"
             :aria-label="`How to find it: ${step.label}`"
@@ -344,7 +368,9 @@ const sides = computed(() => viewNames[view.value])
           >
             <span class="line-clamp-2">{{ step.find[0] }}. <span class="key-hint text-[24px] leading-[28px]">I</span></span>
           </button>
-          <p v-else-if="pass" class="absolute bottom-0 left-2 right-2 line-clamp-2 text-[30px] leading-[34px]">{{ step.why }}</p>
+          <p v-else-if="pass && !step.muscle" class="absolute bottom-0 left-2 right-2 line-clamp-2 text-[30px] leading-[34px]">
+            {{ step.why }}
+          </p>
         </section>
         <svg
           v-if="pass"
