@@ -52,4 +52,20 @@ enum ReasonKind: string
             self::Limit => 'forbidden', self::CheckFirst => 'check_first', self::Worth => 'less_worth',
         };
     }
+
+    /** How what was left out comes in after all; null where nothing should bring it in. */
+    public function bringIn(): ?string
+    {
+        return match ($this) {
+            self::Consent => 'Agree to the area first.',
+            self::CheckFirst => 'Do the check first.',
+            self::Unfelt => 'Feel it: what is found is worked.',
+            self::Worth, self::Course, self::Quiet => 'Bring it in by hand, and it is worked.',
+            self::Dropped => 'Take it back in.',
+            self::Minutes => 'Give the visit, or this place, more time.',
+            self::Position => 'Allow another position.',
+            self::Tool => 'With another tool, or with rested hands.',
+            default => null,
+        };
+    }
 }

@@ -31,9 +31,11 @@ final readonly class Headline
             static fn (PlanStep $step): ?string => $step->check['text'] ?? null, $steps,
         ))));
 
-        return ucfirst($first->name).' lets go'
+        $name = preg_replace('/, (left|right)$/', ' on the $1', $first->name);
+
+        return ucfirst((string) $name).' lets go'
             .($sore === null || $over ? '' : ', so that '.lcfirst($this->atlas->placeName($sore->place())).' can rest')
-            .($checks === [] ? '' : '; then again: '.implode('; ', array_slice($checks, 0, 2)))
+            .($checks === [] ? '' : '; then measure again: '.implode('; ', array_slice($checks, 0, 2)))
             .'.'.$this->time($steps, $clock);
     }
 

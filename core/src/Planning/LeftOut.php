@@ -53,6 +53,7 @@ final readonly class LeftOut
         return [
             ...$this->id, 'side' => $this->side->value, 'name' => $this->name, 'kind' => $this->reason->kind->value,
             'reason' => $this->reason->kind->reason(), 'id' => $this->reason->id, 'because' => $this->reason->words,
+            'bring_in' => $this->reason->kind->bringIn(),
         ];
     }
 }

@@ -191,9 +191,9 @@ final readonly class Planner
     {
         $load = [];
         foreach ($steps as $step) {
-            foreach ($step->passes as $pass) {
-                if ($pass->pressure >= $this->figures->firmFrom && $step->tool !== null) {
-                    $load[$step->tool] = ($load[$step->tool] ?? 0) + $pass->seconds / 60;
+            foreach ($step->manoeuvres as $one) {
+                if (($one->pressure ?? 0) >= $this->figures->firmFrom) {
+                    $load[$one->tool] = ($load[$one->tool] ?? 0) + $one->totalSeconds() / 60;
                 }
             }
         }

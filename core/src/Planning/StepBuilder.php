@@ -44,6 +44,9 @@ final class StepBuilder
 
     private string $position = '';
 
+    /** @var array<string, true> stages of routines that were done before the work already */
+    private array $prepared = [];
+
     /** @var array<string, PressureScale> by places */
     private array $softest = [];
 
@@ -77,6 +80,7 @@ final class StepBuilder
     {
         $this->steps = [];
         $this->oily = false;
+        $this->prepared = [];
         $this->deep = 0.0;
         $order = $solution->families === [] ? [$this->restingPosition()] : $solution->families;
         foreach ($order as $index => $family) {
@@ -354,11 +358,12 @@ final class StepBuilder
             );
             $seconds = ($way->seconds ?? 30) * ($way->repeats ?? 1);
             $quarters = TimeBudget::quarters($seconds / 60);
-            $open = $places !== [] && count($this->open($places, $way->technique, $way->tool ?? 'palm', $family)) === count($places);
+            $open = ! isset($this->prepared[$stage->id]) && $places !== [] && count($this->open($places, $way->technique, $way->tool ?? 'palm', $family)) === count($places);
             if (! $open || $pressure < 1 || ! $this->tools->has($way->tool ?? 'palm') || $used + $quarters >= $this->clock->warmUp) {
                 continue;
             }
             $used += $quarters;
+            $this->prepared[$stage->id] = true;
             $this->add(
                 StepKind::WarmUp, $quarters, places: $places, technique: $way->technique, tool: $way->tool ?? 'palm', product: self::NONE,
                 clientAction: $way->say, passes: [Pass::of(

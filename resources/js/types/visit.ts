@@ -312,6 +312,8 @@ export interface Plan {
       | 'worth'
     /** the word of the case file for the kind */
     reason: string
+    /** how it comes in after all */
+    bring_in: string | null
     /** the area to be agreed or the rule that forbids it */
     id: string
     because: string

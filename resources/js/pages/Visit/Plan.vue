@@ -30,6 +30,8 @@ type Target = { muscle: MuscleId; side: Side }
 const keyOf = (item: Target): string => nameOf('target', item)
 /** Joints are found stiff, and no choice of the therapist yet. */
 const isMuscle = <T extends { muscle?: MuscleId }>(item: T): item is T & { muscle: MuscleId } => item.muscle !== undefined
+/** What a choice by hand brings in; what safety, scope or consent keeps out waits for those. */
+const canBring = (item: Plan['left_out'][number]): boolean => ['worth', 'course', 'quiet', 'unfelt', 'dropped'].includes(item.kind)
 const rowOf = (item: { name: string; side: Side }): string => `${item.name} ${item.side}`
 const tenth = (value: number): number => Math.round(10 * value) / 10
 const sizes = { short: 'done shortly', usual: 'as usual', long: 'at length' } as const
@@ -112,7 +114,8 @@ useKeys({
       <ul>
         <li v-for="item in plan.left_out" :key="rowOf(item)" class="py-1">
           <b class="font-[650]">{{ item.name }}.</b> {{ item.because }}
-          <button v-if="isMuscle(item)" type="button" class="link caption" @click="bring(item)">Bring in</button>
+          <button v-if="isMuscle(item) && canBring(item)" type="button" class="link caption" @click="bring(item)">Bring in</button>
+          <span v-else-if="item.bring_in" class="caption">{{ item.bring_in }}</span>
         </li>
         <li v-for="item in props.off_here" :key="item.name" class="py-1">
           <b class="font-[650]">{{ item.name }}.</b> Not done here: {{ item.reason }}
@@ -140,6 +143,7 @@ useKeys({
       </div>
     </aside>
     <section class="min-w-0 lg:col-start-2 lg:row-start-2 xl:row-span-2 xl:row-start-1">
+      <p class="display mb-2 text-[20px] leading-[26px]">{{ plan.headline }}</p>
       <PlanScore :plan="plan" :possessive="words.possessive" :chosen="chosen?.id ?? null" @choose="(step) => (chosen = step)" />
     </section>
     <aside class="flex flex-col lg:col-start-2 lg:row-start-1 xl:col-start-3 xl:row-span-2">
@@ -207,7 +211,6 @@ useKeys({
         </p></template
       >
       <div class="sticky bottom-[34px] mt-auto bg-paper pb-2 pt-3">
-        <p class="mb-1">{{ plan.headline }}</p>
         <p class="caption mb-1">
           {{ plan.because }} {{ plan.turns === 0 ? 'No turn.' : plan.turns === 1 ? 'One turn.' : `${plan.turns} turns.` }}
         </p>
