@@ -358,7 +358,9 @@ final class StepBuilder
             );
             $seconds = ($way->seconds ?? 30) * ($way->repeats ?? 1);
             $quarters = TimeBudget::quarters($seconds / 60);
-            $open = ! isset($this->prepared[$stage->id]) && $places !== [] && count($this->open($places, $way->technique, $way->tool ?? 'palm', $family)) === count($places);
+            $open = ! isset($this->prepared[$stage->id])
+                && $places !== []
+                && count($this->open($places, $way->technique, $way->tool ?? 'palm', $family)) === count($places);
             if (! $open || $pressure < 1 || ! $this->tools->has($way->tool ?? 'palm') || $used + $quarters >= $this->clock->warmUp) {
                 continue;
             }
