@@ -61,20 +61,20 @@ final class PropertiesTest extends TestCase
 
         self::assertEqualsCanonicalizing(
             [
-                'first_time', 'joint', 'last_response', 'no_harder', 'not_warmed', 'part', 'routine', 'safety', 'school',
+                'first_time', 'joint', 'last_response', 'no_harder', 'not_warmed', 'other_side', 'part', 'routine', 'safety', 'school',
                 'stoic', 'stretch', 'technique', 'tissue', 'tolerance', 'tool',
             ],
             array_keys($caps),
         );
         self::assertEqualsCanonicalizing(
             [
-                'ceiling', 'check_first', 'consent', 'course', 'limit', 'position', 'quiet', 'technique', 'tool', 'training', 'unfelt',
-                'worth',
+                'ceiling', 'check_first', 'consent', 'course', 'limit', 'minutes', 'position', 'quiet', 'technique', 'tool', 'training',
+                'unfelt', 'worth',
             ],
             array_keys($left),
         );
         self::assertEqualsCanonicalizing(
-            ['settle', 'warm_up', 'feel', 'treat', 'soothe', 'rest_stroke', 'hygiene', 'position', 'recheck', 'finish', 'aftercare'],
+            ['settle', 'warm_up', 'cold', 'feel', 'treat', 'soothe', 'rest_stroke', 'hygiene', 'position', 'recheck', 'finish', 'aftercare'],
             array_keys($kinds),
         );
     }

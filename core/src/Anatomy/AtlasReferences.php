@@ -73,7 +73,10 @@ final readonly class AtlasReferences
             'strain_condition' => 'condition',
             'barred_when_acute' => 'technique', 'signs/*/condition' => 'condition', 'signs/*/muscle' => 'muscle',
         ],
-        'planning' => ['regions/*/*' => 'zone'],
+        'planning' => [
+            'regions/*/*' => 'zone', 'region_totals/*/muscles/*' => 'muscle', 'frail/conditions/*' => 'condition',
+            'frail/medicine' => 'medicine',
+        ],
         'clot_score' => ['flag' => 'red flag', 'girth_test' => 'test', 'measured_item' => 'clot item'],
     ];
 

@@ -112,6 +112,11 @@ final readonly class PlanFigures
 
     public float $thumbVisitMinutes;
 
+    public Frailty $frailty;
+
+    /** @var list<RegionTotal> */
+    public array $regionTotals;
+
     /** what a stiff joint counts until the ranking knows joints */
     public float $jointSupport;
 
@@ -215,6 +220,8 @@ final readonly class PlanFigures
         $this->feelMost = $file->int('feel_most');
         $this->foundWeight = $file->float('found_weight');
         $this->pickedWeight = $file->float('picked_weight');
+        $this->frailty = Frailty::from($file->fields('frail'));
+        $this->regionTotals = $file->map('region_totals', RegionTotal::from(...));
         $this->thumbVisitMinutes = $file->float('thumb_visit_minutes');
         $this->jointSupport = $file->float('joint_support');
         $this->lowBackZones = $file->strings('low_back_zones');

@@ -26,6 +26,22 @@ final readonly class Option
     ) {
     }
 
+    /** With only what comes before that size. */
+    public function below(string $size): ?self
+    {
+        $before = [];
+        foreach ($this->compositions as $name => $composition) {
+            if ($name === $size) {
+                break;
+            }
+            $before[$name] = $composition;
+        }
+
+        return $before === [] ? null : new self(
+            $this->family, $this->position, $this->places, $before, $this->preference, $this->otherSideReachable, $this->otherSide,
+        );
+    }
+
     public function longest(): Composition
     {
         return $this->compositions[array_key_last($this->compositions)];

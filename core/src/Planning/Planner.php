@@ -54,6 +54,7 @@ final readonly class Planner
         $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety));
         $solver = new Solver($this->figures, $school, $clock);
         $exposed = Exposed::of($case);
+        $totals = new Totals($this->figures, $exposed, $this->figures->frailty->share($case));
         // a plan that would cost the thumbs more than a visit may is made again without them
         foreach ([true, false] as $thumbs) {
             $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $thumbs);
@@ -65,7 +66,10 @@ final readonly class Planner
                 new StiffJoints($this->atlas, $this->figures, $case),
             );
             [$found, $leftOut, $suspects, $soothe] = $targets->build($pattern);
-            $solution = $solver->solve($found, $clock->given(count($offers), count($soothe)));
+            [$solution, $found, $spent] = $this->withinTotals(
+                $solver, $found, $clock->given(count($offers), count($soothe)), $totals, $clock,
+            );
+            array_push($leftOut, ...$spent);
             $builder = new StepBuilder(
                 $this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $this->recipes, $tools,
                 new RoutineStages($this->atlas), $tools->mass(),
@@ -80,6 +84,54 @@ final readonly class Planner
         array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution));
 
         return $this->result($solution, $found, $leftOut, $steps, $clock, $case);
+    }
+
+    /**
+     * Where a total cuts in, what a shorter visit would do is looked at too: more time is never worth less.
+     *
+     * @param  list<Target>  $targets
+     * @return array{Solution, list<Target>, list<LeftOut>}
+     */
+    private function withinTotals(Solver $solver, array $targets, int $given, Totals $totals, TimeBudget $clock): array
+    {
+        $best = $this->shrunk($solver, $targets, $given, $totals);
+        $quarter = 15 * TimeBudget::PER_MINUTE;
+        for ($less = $quarter; $best[1] !== $targets && $less < $clock->budget; $less += $quarter) {
+            $shorter = $this->shrunk($solver, $targets, $given + $less, $totals);
+            $best = $shorter[0]->benefit > $best[0]->benefit + 1e-12 ? $shorter : $best;
+        }
+
+        return $best;
+    }
+
+    /**
+     * Where a region would have more than its total, solved again with less of the target of it that costs least benefit.
+     *
+     * @param  list<Target>  $targets
+     * @return array{Solution, list<Target>, list<LeftOut>}
+     */
+    private function shrunk(Solver $solver, array $targets, int $given, Totals $totals): array
+    {
+        $left = [];
+        $solution = $solver->solve($targets, $given);
+        while (($over = $totals->over($solution, $targets)) !== null) {
+            [$region, $why] = $over;
+            $best = null;
+            foreach ($region as $target) {
+                $less = $totals->less($targets, $target, $solution);
+                $try = $solver->solve($less, $given);
+                if ($best === null || $try->benefit > $best[0]->benefit + 1e-12) {
+                    $best = [
+                        $try, $less,
+                        count($less) < count($targets) ? [LeftOut::target($target, Reason::of(ReasonKind::Minutes, $why))] : [],
+                    ];
+                }
+            }
+            [$solution, $targets, $spent] = $best;
+            array_push($left, ...$spent);
+        }
+
+        return [$solution, $targets, $left];
     }
 
     /**

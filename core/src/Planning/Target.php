@@ -78,6 +78,23 @@ final readonly class Target
         );
     }
 
+    /** Smaller than that size only; null where nothing smaller is left of it. */
+    public function without(string $size): ?self
+    {
+        $options = [];
+        foreach ($this->options as $family => $option) {
+            $less = $option->below($size);
+            if ($less !== null) {
+                $options[$family] = $less;
+            }
+        }
+
+        return $options === [] ? null : new self(
+            $this->key, $this->name, $this->side, $this->role, $this->work, $this->candidate, $this->joint, $this->zones, $this->layer,
+            $this->weight, $this->tau, $this->region, $options, $this->locked, $this->soothes, $this->doneMinutes,
+        );
+    }
+
     /** It belongs in the plan whatever it is worth, where time and limits let it. */
     public function isWanted(): bool
     {

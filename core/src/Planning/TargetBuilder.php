@@ -459,6 +459,8 @@ final class TargetBuilder
     private function mostMinutes(Work $work, array $made, string $position): MinutesCap
     {
         $cap = $this->figures->mostMinutes($work->muscle, $work->situation->isFirstTime());
+        $share = $this->figures->frailty->share($this->case);
+        $cap = $share < 1 ? new MinutesCap($share * $cap->minutes, 'Worked for two thirds of the usual minutes only.') : $cap;
         foreach ($made[array_key_last($made)]->manoeuvres as $one) {
             $places = array_map(static fn (string $zone): Place => new Place($zone, $work->at->side), $work->muscle->zonesOf($one->site));
             $limit = $this->gate->minutesCap(

@@ -96,6 +96,12 @@ final class PlanningTableTest extends TestCase
             'most' => self::assertLessThanOrEqual(
                 (float) $rest, max([0, ...array_map(static fn (Manoeuvre $one): float => $one->pressure ?? 0, $done)]), $shown,
             ),
+            'total' => self::assertLessThanOrEqual((float) explode(' ', $rest)[1], array_sum(array_map(
+                static fn (PlanStep $step): float => in_array($step->at?->muscle, explode(',', explode(' ', $rest)[0]), true)
+                    ? $step->minutes
+                    : 0.0,
+                $treat,
+            )), $shown),
             'before' => $this->comesBefore($treat, ...explode(' ', $rest)),
             'only' => self::assertSame([], array_diff($ways, array_map(trim(...), explode(',', $rest))), $shown),
             'again' => self::assertContains(
@@ -207,6 +213,7 @@ final class PlanningTableTest extends TestCase
                 'tingles' => $case->add(
                     'findings', 'complaints', ['zone' => $words[0], 'side' => $words[1], 'now' => 4, 'qualities' => ['tingling']],
                 ),
+                'aged' => $case->aged((int) $rest),
                 'agreed' => $case->agreed(...$list),
                 'minutes' => $case->with(['session' => ['minutes' => (int) $rest]]),
                 'lies' => $case->with(['session' => ['positions_possible' => $list]]),

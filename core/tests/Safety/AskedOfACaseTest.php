@@ -166,6 +166,16 @@ final class AskedOfACaseTest extends TestCase
         self::assertSame(['firm'], array_column($intake->endsOf('trunk', null), 0));
     }
 
+    public function test_a_condition_that_is_denied_limits_nothing(): void
+    {
+        $none = array_keys(self::limits(CaseBuilder::aCase()));
+        foreach (array_keys(Core::clinic()->rules()->conditions) as $id) {
+            $denied = CaseBuilder::aCase()->add('health', 'conditions', ['condition' => $id, 'answer' => 'no', 'severity' => 'severe']);
+
+            self::assertSame($none, array_keys(self::limits($denied)), $id);
+        }
+    }
+
     public function test_a_medicine_that_is_not_taken_limits_nothing(): void
     {
         $none = self::screen(CaseBuilder::aCase());
@@ -233,6 +243,12 @@ final class AskedOfACaseTest extends TestCase
         $gate = (fn (): SafetyGate => $this->gate())->call(Core::clinic());
 
         return $gate->intake($case->make());
+    }
+
+    /** @return array<string, true> */
+    private static function limits(CaseBuilder $case): array
+    {
+        return array_fill_keys(array_map(static fn ($limit): string => $limit->key(), self::screen($case)->limits->all()), true);
     }
 
     private static function screen(CaseBuilder $case): SafetyResult
