@@ -79,7 +79,8 @@ final readonly class Planner
                 break;
             }
         }
-        $feel = $this->feel($suspects, $solution, $clock, $steps);
+        $families = $solution->families !== [] ? $solution->families : [$builder->restingPosition($soothe)];
+        $feel = $this->feel($suspects, $solution, $families, $clock, $steps);
         $steps = (new FeelSteps($this->atlas, $this->figures))->put($steps, $feel, $clock);
         array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution));
 
@@ -113,13 +114,13 @@ final readonly class Planner
     private function shrunk(Solver $solver, array $targets, int $given, Totals $totals): array
     {
         $left = [];
-        $solution = $solver->solve($targets, $given);
+        $solution = $this->solved($solver, $targets, $given);
         while (($over = $totals->over($solution, $targets)) !== null) {
             [$region, $why] = $over;
             $best = null;
             foreach ($region as $target) {
                 $less = $totals->less($targets, $target, $solution);
-                $try = $solver->solve($less, $given);
+                $try = $this->solved($solver, $less, $given);
                 if ($best === null || $try->benefit > $best[0]->benefit + 1e-12) {
                     $best = [
                         $try, $less,
@@ -135,13 +136,33 @@ final readonly class Planner
     }
 
     /**
+     * What was found is worked wherever there is time for it, though a turn may cost more than it is worth: not at the cost of anything
+     * else.
+     *
+     * @param  list<Target>  $targets
+     */
+    private function solved(Solver $solver, array $targets, int $given): Solution
+    {
+        $plain = $solver->solve($targets, $given);
+        $found = array_map(static fn (Target $one): Target => $one->isFound() ? $one->meant() : $one, $targets);
+        $left = array_filter($targets, static fn (Target $one): bool => $one->isFound() && ! $plain->has($one->key));
+        if ($left === []) {
+            return $plain;
+        }
+        $all = $solver->solve($found, $given);
+
+        return $all->worth() >= $plain->worth() - 1e-12 ? $all : $plain;
+    }
+
+    /**
      * What is felt first, where the hands come to it in a position that is taken anyway, as far as time is left.
      *
      * @param  list<Candidate>  $suspects  the most suspected first
+     * @param  list<string>  $families  in which the client lies
      * @param  list<PlanStep>  $steps
      * @return array<string, list<Candidate>> by family of positions
      */
-    private function feel(array $suspects, Solution $solution, TimeBudget $clock, array $steps): array
+    private function feel(array $suspects, Solution $solution, array $families, TimeBudget $clock, array $steps): array
     {
         $used = TimeBudget::quarters(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $steps)));
         $finish = array_filter($steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Finish);
@@ -157,7 +178,7 @@ final readonly class Planner
                 continue;
             }
             $positions = $this->atlas->muscle($candidate->at->muscle)->positionsFor($candidate->at->side);
-            foreach ($solution->families as $family) {
+            foreach ($families as $family) {
                 if ($count < $this->figures->feelMost && $spare >= $each && in_array($family, $positions, true)) {
                     $feel[$family][] = $candidate;
                     $spare -= $each;

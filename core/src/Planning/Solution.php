@@ -26,6 +26,12 @@ final readonly class Solution
         return false;
     }
 
+    /** What its work is worth, whatever the turns cost. */
+    public function worth(): float
+    {
+        return array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $this->chosen));
+    }
+
     public function turns(): int
     {
         return max(0, count($this->families) - 1);

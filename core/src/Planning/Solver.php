@@ -210,7 +210,11 @@ final class Solver
             $cost = $this->clock->cost($option, $composition, $this->otherSideToo($target));
             // what is wanted outweighs every benefit, so that it is kept whenever it fits; a lock outweighs soothing
             $gain = (int) round(
-                self::UNIT * ($target->benefit($composition->minutes()) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0)),
+                self::UNIT * (
+                    $target->benefit($composition->minutes()) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0) + (
+                        $target->isMeant ? 10 : 0
+                    )
+                ),
             );
             for ($t = $budget; $t >= $cost; $t--) {
                 $value = $inside[$t - $cost] === self::NEVER ? self::NEVER : $inside[$t - $cost] + $gain;

@@ -82,7 +82,7 @@ final class StepBuilder
         $this->oily = false;
         $this->prepared = [];
         $this->deep = 0.0;
-        $order = $solution->families === [] ? [$this->restingPosition()] : $solution->families;
+        $order = $solution->families === [] ? [$this->restingPosition($soothe)] : $solution->families;
         foreach ($order as $index => $family) {
             $blocks = $this->blocks($solution, $family);
             $this->position = $family;
@@ -107,10 +107,18 @@ final class StepBuilder
         return $this->steps;
     }
 
-    /** Flat before sitting, sitting before lying on a side, and then on the one that hurts less: in whatever order they were named. */
-    private function restingPosition(): string
+    /**
+     * Where a hand comes to what is soothed; else flat before sitting, sitting before lying on a side, and then on the one that hurts less:
+     * in whatever order they were named.
+     *
+     * @param  list<Place>  $soothe
+     */
+    public function restingPosition(array $soothe): string
     {
-        $possible = $this->case->session->positionsPossible === [] ? ['supine'] : $this->case->session->positionsPossible;
+        $named = $this->case->session->positionsPossible;
+        $possible = $named !== [] ? $named : ($soothe === [] ? ['supine'] : array_values(array_unique(array_map(
+            fn (string $one): string => $this->atlas->position($one)->family, array_keys($this->atlas->positions),
+        ))));
         $hurts = [Side::Left->value => 0.0, Side::Right->value => 0.0, Side::Midline->value => 0.0];
         foreach ($this->case->findings->complaints as $complaint) {
             $hurts[$complaint->side->value] = max($hurts[$complaint->side->value], $complaint->now ?? 0.0);
@@ -124,6 +132,14 @@ final class StepBuilder
             return [$side($a) !== null, $hurts[$side($a)->value ?? Side::Midline->value], $rank[$a]]
                 <=> [$side($b) !== null, $hurts[$side($b)->value ?? Side::Midline->value], $rank[$b]];
         });
+        foreach ($soothe === [] ? [] : $possible as $position) {
+            if (
+                $this->gate->forbidding(new ProposedWork([], null, null, $position)) === null
+                    && $this->open($soothe, 'effleurage', 'palm', $position) !== []
+            ) {
+                return $position;
+            }
+        }
         foreach ($possible as $position) {
             if ($this->gate->forbidding(new ProposedWork([], null, null, $position)) === null) {
                 return $position;
@@ -181,6 +197,8 @@ final class StepBuilder
         $source = $this->school->is('order', 'source_first');
 
         return match (true) {
+            // a joint comes after what moves it
+            $chosen->target->joint !== null => 3,
             $chosen->target->isSource() => $source ? 0 : 2,
             $chosen->target->isSite() => $source ? 2 : 0,
             default => 1,
@@ -219,7 +237,16 @@ final class StepBuilder
             break; // cannot happen: layers and kinds have no cycle
         }
 
-        return $ordered === [] ? throw new \LogicException('an empty block of a plan') : [...$ordered, ...array_values($chosen)];
+        $all = [...$ordered, ...array_values($chosen)];
+        $isJoint = static fn (Chosen $one): bool => $one->target->joint !== null;
+        $last = array_values(array_filter($all, $isJoint));
+        $first = array_values(array_filter($all, static fn (Chosen $one): bool => ! $isJoint($one)));
+
+        if ($first === []) {
+            return $last === [] ? throw new \LogicException('an empty block of a plan') : $last;
+        }
+
+        return [...$first, ...$last];
     }
 
     private function goesBefore(Chosen $first, Chosen $second): bool

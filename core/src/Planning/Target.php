@@ -20,6 +20,7 @@ final readonly class Target
      * @param  int  $layer  what lies deeper comes later; a joint lies deepest
      * @param  array<string, Option>  $options  by position family
      * @param  bool  $soothes  the muscle chosen to soothe a place that hurts: people want the sore place touched
+     * @param  bool  $isMeant  found today: it is worked wherever there is time for it
      * @param  float  $doneMinutes  already spent on it today
      */
     private function __construct(
@@ -38,6 +39,7 @@ final readonly class Target
         public array $options,
         public bool $locked,
         public bool $soothes,
+        public bool $isMeant,
         public float $doneMinutes,
     ) {
     }
@@ -48,7 +50,7 @@ final readonly class Target
     ): self {
         return new self(
             $work->at->key(), $candidate->name, $work->at->side, $candidate->role, $work, $candidate, null, $work->muscle->zones,
-            $work->muscle->layer, $weight, $tau, $region, $options, $locked, false, $doneMinutes,
+            $work->muscle->layer, $weight, $tau, $region, $options, $locked, false, false, $doneMinutes,
         );
     }
 
@@ -60,7 +62,7 @@ final readonly class Target
         return new self(
             $joint->key(), $joint->name(), $joint->side, Role::Source, null, null, $joint, $joint->joint->zones, self::DEEPEST, $weight,
             $tau,
-            $joint->joint->region, $options, $locked, false, $doneMinutes,
+            $joint->joint->region, $options, $locked, false, false, $doneMinutes,
         );
     }
 
@@ -74,7 +76,15 @@ final readonly class Target
     {
         return new self(
             $this->key, $this->name, $this->side, $this->role, $this->work, $this->candidate, $this->joint, $this->zones, $this->layer,
-            $this->weight, $this->tau, $this->region, $this->options, $this->locked, true, $this->doneMinutes,
+            $this->weight, $this->tau, $this->region, $this->options, $this->locked, true, $this->isMeant, $this->doneMinutes,
+        );
+    }
+
+    public function meant(): self
+    {
+        return new self(
+            $this->key, $this->name, $this->side, $this->role, $this->work, $this->candidate, $this->joint, $this->zones, $this->layer,
+            $this->weight, $this->tau, $this->region, $this->options, $this->locked, $this->soothes, true, $this->doneMinutes,
         );
     }
 
@@ -91,14 +101,20 @@ final readonly class Target
 
         return $options === [] ? null : new self(
             $this->key, $this->name, $this->side, $this->role, $this->work, $this->candidate, $this->joint, $this->zones, $this->layer,
-            $this->weight, $this->tau, $this->region, $options, $this->locked, $this->soothes, $this->doneMinutes,
+            $this->weight, $this->tau, $this->region, $options, $this->locked, $this->soothes, $this->isMeant, $this->doneMinutes,
         );
     }
 
     /** It belongs in the plan whatever it is worth, where time and limits let it. */
     public function isWanted(): bool
     {
-        return $this->locked || $this->soothes;
+        return $this->locked || $this->soothes || $this->isMeant;
+    }
+
+    /** Felt today and something there, or a joint that was found stiff. */
+    public function isFound(): bool
+    {
+        return $this->joint !== null || ($this->work?->felt->isFound() ?? false);
     }
 
     public function isSource(): bool
