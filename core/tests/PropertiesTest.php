@@ -11,6 +11,7 @@ use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Planning\PlanStep;
+use Somatrace\Core\Planning\StepKind;
 use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Simulation\Rearranged;
@@ -74,7 +75,10 @@ final class PropertiesTest extends TestCase
             array_keys($left),
         );
         self::assertEqualsCanonicalizing(
-            ['settle', 'warm_up', 'cold', 'feel', 'treat', 'soothe', 'rest_stroke', 'hygiene', 'position', 'recheck', 'finish', 'aftercare'],
+            [
+                'settle', 'warm_up', 'cold', 'feel', 'treat', 'soothe', 'rest_stroke', 'hygiene', 'position', 'recheck', 'finish',
+                'aftercare',
+            ],
             array_keys($kinds),
         );
     }
@@ -215,7 +219,7 @@ final class PropertiesTest extends TestCase
                 $step->technique === 'intraoral_hold', $gloved && $step->kind->value === 'treat',
                 "{$step->label}: a glove is for the mouth, and off again for anything else",
             );
-            if ($step->technique === null) {
+            if ($step->technique === null && $step->kind !== StepKind::Feel) {
                 continue;
             }
             foreach ($this->touches($step) as [$work, $pressure]) {
@@ -308,6 +312,13 @@ final class PropertiesTest extends TestCase
     private function touches(PlanStep $step): iterable
     {
         $strongest = max([0.0, ...array_map(static fn ($pass): float => $pass->pressure, $step->passes)]);
+        if ($step->kind === StepKind::Feel) {
+            foreach ($step->places as $place) {
+                yield [new ProposedWork([$place], null, 'fingertip', $step->position, null, $step->at), 0];
+            }
+
+            return;
+        }
         if ($step->at === null) {
             foreach ($step->manoeuvres === [] ? $step->places : [] as $place) {
                 yield [new ProposedWork([$place], $step->technique, $step->tool, $step->position, $step->product), $strongest];

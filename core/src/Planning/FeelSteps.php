@@ -8,11 +8,15 @@ use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Pattern\Candidate;
+use Somatrace\Core\Safety\ProposedWork;
+use Somatrace\Core\Safety\TouchGate;
 
 /** What the ranking suspects and nobody felt is felt first, half a minute each, out of what is spare at the end. */
 final readonly class FeelSteps
 {
-    public function __construct(private Atlas $atlas, private PlanFigures $figures)
+    private const FINGER = 'fingertip';
+
+    public function __construct(private Atlas $atlas, private PlanFigures $figures, private TouchGate $gate)
     {
     }
 
@@ -43,14 +47,29 @@ final readonly class FeelSteps
         return $put;
     }
 
+    /** @return list<Place> where a finger may feel for it, lying so; none where no hand should come */
+    public function places(Candidate $candidate, string $position): array
+    {
+        $muscle = $this->atlas->muscle($candidate->at->muscle);
+        if (! in_array($position, $muscle->positionsFor($candidate->at->side), true)) {
+            return [];
+        }
+
+        return array_values(array_filter(
+            array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zones),
+            fn (Place $place): bool => $this->gate->forbidding(
+                new ProposedWork([$place], null, self::FINGER, $position, null, $candidate->at),
+            ) === null,
+        ));
+    }
+
     private function step(Candidate $candidate, string $position): PlanStep
     {
         $muscle = $this->atlas->muscle($candidate->at->muscle);
 
         return new PlanStep(
             StepKind::Feel, $this->figures->feelMinutes, $position, $candidate->at,
-            array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zones),
-            find: $muscle->reference()->findSteps(),
+            $this->places($candidate, $position), find: $muscle->reference()->findSteps(),
             why: 'The ranking suspects it and nobody felt it: feel first, skip it if it is quiet.', label: "Feel {$candidate->name}",
         );
     }

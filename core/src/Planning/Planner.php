@@ -80,8 +80,9 @@ final readonly class Planner
             }
         }
         $families = $solution->families !== [] ? $solution->families : [$builder->restingPosition($soothe)];
-        $feel = $this->feel($suspects, $solution, $families, $clock, $steps);
-        $steps = (new FeelSteps($this->atlas, $this->figures))->put($steps, $feel, $clock);
+        $feeling = new FeelSteps($this->atlas, $this->figures, $gate);
+        $feel = $this->feel($feeling, $suspects, $solution, $families, $clock, $steps);
+        $steps = $feeling->put($steps, $feel, $clock);
         array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution));
 
         return $this->result($solution, $found, $leftOut, $steps, $clock, $case);
@@ -162,7 +163,7 @@ final readonly class Planner
      * @param  list<PlanStep>  $steps
      * @return array<string, list<Candidate>> by family of positions
      */
-    private function feel(array $suspects, Solution $solution, array $families, TimeBudget $clock, array $steps): array
+    private function feel(FeelSteps $feeling, array $suspects, Solution $solution, array $families, TimeBudget $clock, array $steps): array
     {
         $used = TimeBudget::quarters(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $steps)));
         $finish = array_filter($steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Finish);
@@ -177,9 +178,8 @@ final readonly class Planner
             if ($solution->has($candidate->at->key())) {
                 continue;
             }
-            $positions = $this->atlas->muscle($candidate->at->muscle)->positionsFor($candidate->at->side);
             foreach ($families as $family) {
-                if ($count < $this->figures->feelMost && $spare >= $each && in_array($family, $positions, true)) {
+                if ($count < $this->figures->feelMost && $spare >= $each && $feeling->places($candidate, $family) !== []) {
                     $feel[$family][] = $candidate;
                     $spare -= $each;
                     $count++;
