@@ -102,9 +102,14 @@ const secondsSince = (moment: string | undefined): number =>
   moment ? Math.max(0, Math.round((now.value.getTime() - new Date(moment).getTime()) / 1000)) : 0
 const seconds = computed(() => secondsSince(passStart.value))
 const stepSeconds = computed(() => secondsSince(startedAt.value))
-const planned = computed(() =>
-  pass.value ? Math.max(10, ((step.value?.minutes ?? 1) * 60) / (step.value?.passes.length || 1)) : (step.value?.minutes ?? 1) * 60,
-)
+/** Seconds of what is in hand: of its manoeuvres with finding and asking, else its part of the step. */
+const planned = computed(() => {
+  if (doing.value.length) {
+    return Math.max(10, 1.15 * doing.value.reduce((sum, one) => sum + one.seconds * one.repeats * Math.max(1, one.spots.length), 0))
+  }
+  const whole = (step.value?.minutes ?? 1) * 60
+  return pass.value ? Math.max(10, whole / (step.value?.passes.length || 1)) : whole
+})
 const share = computed(() => Math.min(1, seconds.value / planned.value))
 const left = computed(() =>
   Math.max(
