@@ -322,7 +322,7 @@ final readonly class Composer
                 $slot, $technique, $way, $routine, $dose, $setup, $product, $work, $position, $site, &$low,
             ): Ceiling {
                 $proposed = $this->proposed($site, $technique, $tool, $product, $setup, $work, $position);
-                $forbidden = $this->gate->forbidding($proposed);
+                $forbidden = $this->gate->forbiddingTool($proposed);
                 if ($forbidden !== null) {
                     return Ceiling::lowestOf(new Cap(0, 'forbidden', $forbidden->because()));
                 }

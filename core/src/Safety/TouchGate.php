@@ -17,12 +17,32 @@ use Somatrace\Core\CaseFile\CaseFile;
  */
 final class TouchGate
 {
+    /**
+     * @var array{
+     *     area: array<string, list<int>>, technique: array<string, list<int>>, muscle: array<string, list<int>>,
+     *     zone: array<string, list<int>>,
+     * } places in the list of areas nobody agreed to, by what asks for them
+     */
+    private readonly array $opened;
+
     /** @var array<string, array<string, array<int, Hazard>>> by muscle and zone; all of them for a stroke */
     private array $hazards = [];
 
     /** @param  list<ConsentArea>  $open  areas that nobody has agreed to */
     private function __construct(private readonly Atlas $atlas, private readonly LimitSet $limits, private readonly array $open)
     {
+        $opened = ['area' => [], 'technique' => [], 'muscle' => [], 'zone' => []];
+        foreach ($open as $rank => $area) {
+            foreach (
+                ['area' => [$area->id], 'technique' => $area->techniques, 'muscle' => $area->muscles, 'zone' => $area->zones] as $kind
+                    => $ids
+            ) {
+                foreach ($ids as $id) {
+                    $opened[$kind][$id][] = $rank;
+                }
+            }
+        }
+        $this->opened = $opened;
     }
 
     public static function of(Atlas $atlas, SafetyResult $safety, CaseFile $case): self
@@ -38,6 +58,12 @@ final class TouchGate
     public function forbidding(ProposedWork $work): ?Limit
     {
         return $this->limits->forbidding($work) ?? $this->unreached($work) ?? $this->unagreed($work) ?? $this->hazards($work)[0] ?? null;
+    }
+
+    /** What forbids this tool for work that is allowed otherwise. */
+    public function forbiddingTool(ProposedWork $work): ?Limit
+    {
+        return $this->limits->forbidding($work) ?? $this->hazards($work)[0] ?? null;
     }
 
     /** @return list<Limit> all of them */
@@ -184,28 +210,27 @@ final class TouchGate
 
     private function unagreed(ProposedWork $work): ?Limit
     {
-        foreach ($this->open as $area) {
-            if ($this->covers($area, $work)) {
-                return new Limit(Effect::Consent, new Scope, $area->id, ["consent.{$area->id}"], ["Not agreed yet: {$area->words}."]);
+        $asked = [
+            ...$this->opened['technique'][$work->technique ?? ''] ?? [], ...$this->opened['muscle'][$work->muscle->muscle ?? ''] ?? [],
+            ...$work->setup === null ? [] : $this->opened['area'][$this->atlas->handwork()->setup($work->setup)->consent ?? ''] ?? [],
+        ];
+        $covered = [];
+        foreach ($work->places as $place) {
+            foreach ($this->opened['zone'][$place->zone] ?? [] as $rank) {
+                $covered[$rank] = ($covered[$rank] ?? 0) + 1;
             }
         }
-
-        return null;
-    }
-
-    private function covers(ConsentArea $area, ProposedWork $work): bool
-    {
-        if ($work->setup !== null && $this->atlas->handwork()->setup($work->setup)->consent === $area->id) {
-            return true;
-        }
-        $in = array_filter($work->places, static fn (Place $place): bool => in_array($place->zone, $area->zones, true));
-
-        return match (true) {
-            in_array($work->technique, $area->techniques, true),
-            $work->muscle !== null && in_array($work->muscle->muscle, $area->muscles, true) => true,
+        foreach ($covered as $rank => $places) {
             // a site that lies in it altogether, or a stroke that goes over any of it
-            $work->muscle !== null => $in !== [] && count($in) === count($work->places),
-            default => $in !== [],
-        };
+            if ($work->muscle === null || $places === count($work->places)) {
+                $asked[] = $rank;
+            }
+        }
+        if ($asked === []) {
+            return null;
+        }
+        $area = $this->open[min($asked)];
+
+        return new Limit(Effect::Consent, new Scope, $area->id, ["consent.{$area->id}"], ["Not agreed yet: {$area->words}."]);
     }
 }
