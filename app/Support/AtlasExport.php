@@ -108,7 +108,9 @@ final readonly class AtlasExport
             'techniques' => array_map(static fn ($technique): string => $technique->name, $atlas->techniques),
             'tools' => array_map(static fn ($tool): string => $tool->name, $atlas->tools),
             'positions' => array_map(static fn ($position): string => $position->name, $atlas->positions),
-            'setups' => array_map(static fn ($setup): string => $setup->name, $atlas->handwork()->setups),
+            'setups' => array_map(static fn ($setup): array => [
+                'name' => $setup->name, 'bolster' => $setup->bolster, 'drape' => $setup->drape, 'say' => $setup->say,
+            ], $atlas->handwork()->setups),
             'consent' => array_map(static fn (ConsentArea $area): string => $area->words, $atlas->consentAreas),
             'consentAsks' => array_map(static fn (ConsentArea $area): string => $area->ask, $atlas->consentAreas),
             'flags' => $this->flags(),

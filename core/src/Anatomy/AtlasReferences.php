@@ -59,7 +59,7 @@ final readonly class AtlasReferences
             'joints/*/manoeuvres/*/toward' => 'landmark', 'joints/*/again/*/test' => 'test', 'joints/*/again/*/movement' => 'movement',
         ],
         'routines' => [
-            'routines/*/after/*' => 'routine', 'routines/*/setup' => 'set-up', 'routines/*/stages/*/muscles/*' => 'muscle',
+            'routines/*/setup' => 'set-up', 'routines/*/stages/*/muscles/*' => 'muscle',
             'routines/*/stages/*/joints/*' => 'joint', 'routines/*/stages/*/zones/*' => 'zone',
             'routines/*/stages/*/ways/*/technique' => 'technique', 'routines/*/stages/*/ways/*/muscles/*' => 'muscle',
             'routines/*/stages/*/ways/*/tool' => 'tool', 'routines/*/stages/*/ways/*/setup/id' => 'set-up',
@@ -91,7 +91,7 @@ final readonly class AtlasReferences
         'product' => ['products', 'products'], 'demand' => ['demands', 'demands'], 'consent area' => ['consent_areas', 'consent_areas'],
         'condition' => ['conditions', 'conditions'], 'medicine' => ['conditions', 'medicines'], 'red flag' => ['red_flags', 'flags'],
         'clot item' => ['clot_score', 'items'],
-        'set-up' => ['setups', 'setups'], 'joint' => ['joints', 'joints'], 'routine' => ['routines', 'routines'],
+        'set-up' => ['setups', 'setups'], 'joint' => ['joints', 'joints'],
         'branch' => ['techniques', 'branches'],
         'stop sign' => ['signs', 'stop'], 'answer sign' => ['signs', 'answer'],
     ];

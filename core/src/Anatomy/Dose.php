@@ -17,7 +17,6 @@ final readonly class Dose
         public ?float $mostSeconds,
         public ?Span $breaths,
         public ?Span $pressure,
-        public ?float $sideSeconds,
     ) {
     }
 
@@ -26,7 +25,6 @@ final readonly class Dose
         return new self(
             DoseFor::from($row->string('to')), Span::from($row, 'seconds'), Span::from($row, 'repeats'), Span::from($row, 'spots'),
             $row->floatOrNull('most_seconds'), Span::orNull($row, 'breaths'), Span::orNull($row, 'pressure'),
-            $row->floatOrNull('side_seconds'),
         );
     }
 

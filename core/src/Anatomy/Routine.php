@@ -11,7 +11,6 @@ final readonly class Routine
 {
     /**
      * @param  list<string>  $regions  of the body, as the plan counts them
-     * @param  list<string>  $after  routines that come before it where both are done
      * @param  string|null  $position  the only position it is meant for
      * @param  string|null  $setup  how the limb lies throughout
      * @param  array<string, list<string>>  $school  choices it belongs to, by question
@@ -23,7 +22,6 @@ final readonly class Routine
         public string $id,
         public string $name,
         public array $regions,
-        public array $after,
         public ?string $position,
         public ?string $setup,
         public array $school,
@@ -38,7 +36,7 @@ final readonly class Routine
         $school = $row->fields('school');
 
         return new self(
-            $row->string('id'), $row->string('name'), $row->strings('regions'), $row->strings('after'), $row->stringOrNull('position'),
+            $row->string('id'), $row->string('name'), $row->strings('regions'), $row->stringOrNull('position'),
             $row->stringOrNull('setup'), array_combine($school->keys(), array_map($school->strings(...), $school->keys())),
             $row->floatOrNull('most_felt'), $row->bool('always_both'), $row->map('stages', RoutineStage::from(...)),
         );

@@ -30,11 +30,6 @@ final readonly class Span
         return ($this->least + $this->most) / 2;
     }
 
-    public function holds(float $value): bool
-    {
-        return $value >= $this->least - 1e-9 && $value <= $this->most + 1e-9;
-    }
-
     /** "5 to 10", or "10" where both ends are one. */
     public function words(): string
     {

@@ -88,10 +88,4 @@ final readonly class Technique
     {
         return ucfirst(implode('; ', array_map(static fn (Dose $dose): string => $dose->words(), $this->doses)));
     }
-
-    /** Only past the sub-acute stage. */
-    public function isLateStageOnly(): bool
-    {
-        return array_intersect(['acute', 'subacute'], $this->stages) === [];
-    }
 }

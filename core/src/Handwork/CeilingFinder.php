@@ -29,6 +29,7 @@ final readonly class CeilingFinder
         private School $school,
         private TouchGate $gate,
         private ResponseResult $response,
+        private Exposed $exposed,
     ) {
     }
 
@@ -71,7 +72,7 @@ final readonly class CeilingFinder
 
     private function firstTime(MuscleAt $at, Muscle $muscle): ?Cap
     {
-        if ($this->exposure($at) > 0) {
+        if ($this->exposed->visits($at) > 0) {
             return null;
         }
 
@@ -83,16 +84,6 @@ final readonly class CeilingFinder
                 $this->figures->firstExposureCap, 'first_time',
                 'The first time on this muscle: hold, breathe, let it be known.',
             );
-    }
-
-    private function exposure(MuscleAt $at): int
-    {
-        $visits = 0;
-        foreach ($this->case->exposure as $exposure) {
-            $visits = $exposure->at()->key() === $at->key() ? max($visits, $exposure->visits) : $visits;
-        }
-
-        return max($visits, count($this->workedBefore($at)));
     }
 
     private function safety(ProposedWork $work): ?Cap

@@ -65,8 +65,6 @@ final readonly class PlanFigures
 
     public float $otherSideCap;
 
-    public float $deepFrom;
-
     public float $firmFrom;
 
     public float $minSupport;
@@ -199,7 +197,6 @@ final readonly class PlanFigures
         $this->finishMinutes = $file->float('finish_minutes');
         $this->aftercareMinutes = $file->float('aftercare_minutes');
         $this->otherSideCap = $file->float('other_side_cap');
-        $this->deepFrom = $file->float('deep_from');
         $this->firmFrom = $file->float('firm_from');
         $this->minSupport = $file->float('min_support');
         $this->leanLimitPercent = $file->float('lean_limit_percent');

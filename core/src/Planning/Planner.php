@@ -45,7 +45,8 @@ final readonly class Planner
         }
         $school = School::of($case->session, $this->figures);
         $gate = TouchGate::of($this->atlas, $safety, $case);
-        $ceilings = new CeilingFinder($this->atlas, $this->figures, $case, $school, $gate, $response);
+        $exposed = Exposed::of($case);
+        $ceilings = new CeilingFinder($this->atlas, $this->figures, $case, $school, $gate, $response, $exposed);
         $offers = array_values(array_filter(
             $safety->offers,
             static fn (Offer $offer): bool => $school->is($offer->school, $offer->schoolValue)
@@ -53,7 +54,6 @@ final readonly class Planner
         ));
         $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety));
         $solver = new Solver($this->figures, $school, $clock);
-        $exposed = Exposed::of($case);
         $totals = new Totals($this->figures, $exposed, $this->figures->frailty->share($case));
         // a plan that would cost the thumbs more than a visit may is made again without them
         foreach ([true, false] as $thumbs) {

@@ -102,7 +102,7 @@ interface Atlas {
   tools: Record<ToolId, string>
   positions: Record<PositionId, string>
   /** how a limb lies within a position */
-  setups: Record<string, string>
+  setups: Record<string, { name: string; bolster: string; drape: string; say: string }>
   consent: Record<ConsentAreaId, string>
   /** how each is asked, word for word */
   consentAsks: Record<ConsentAreaId, string>

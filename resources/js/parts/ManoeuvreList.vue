@@ -12,7 +12,6 @@ const often = (one: Manoeuvre): string =>
   ]
     .filter(Boolean)
     .join(', ')
-const setupName = (id: string): string => atlas.setups[id] ?? id.replaceAll('_', ' ')
 </script>
 <template>
   <ol class="border-t border-hairline">
@@ -22,7 +21,10 @@ const setupName = (id: string): string => atlas.setups[id] ?? id.replaceAll('_',
       </p>
       <p v-if="one.spot_names.length" class="caption">{{ one.spot_names.join(' · ') }}</p>
       <p class="caption">
-        {{ often(one) }} · {{ atlas.tools[one.tool] }}<template v-if="one.setup"> · {{ setupName(one.setup.id) }}</template>
+        {{ often(one) }} · {{ atlas.tools[one.tool] }}<template v-if="one.setup"> · {{ atlas.setups[one.setup.id]?.name }}</template>
+      </p>
+      <p v-if="one.setup" class="caption">
+        {{ atlas.setups[one.setup.id]?.bolster }} {{ atlas.setups[one.setup.id]?.drape }} “{{ atlas.setups[one.setup.id]?.say }}”
       </p>
       <p v-if="one.say" class="mt-0.5">“{{ one.say }}”</p>
     </li>

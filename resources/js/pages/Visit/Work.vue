@@ -358,7 +358,7 @@ const sides = computed(() => viewNames[view.value])
               <p v-if="one.spot_names.length" class="text-linen-2">{{ one.spot_names.join(' · ') }}</p>
               <p class="text-linen-2">
                 {{ atlas.tools[one.tool] }}, {{ one.repeats > 1 ? `${one.repeats} × ` : '' }}{{ one.seconds }} s<template v-if="one.setup"
-                  >, {{ atlas.setups[one.setup.id] }}</template
+                  >, {{ atlas.setups[one.setup.id]?.name }}</template
                 >
               </p>
               <p v-if="one.say">“{{ one.say }}”</p>
