@@ -6,11 +6,14 @@ namespace Somatrace\Core\Tests\Safety;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Safety\Intake;
+use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\SafetyGate;
 use Somatrace\Core\Safety\SafetyResult;
+use Somatrace\Core\Safety\TouchGate;
 use Somatrace\Core\Safety\When\AllOf;
 use Somatrace\Core\Safety\When\Condition;
 use Somatrace\Core\Safety\When\DeniedToday;
@@ -236,6 +239,95 @@ final class AskedOfACaseTest extends TestCase
         self::assertSame($from, $screened->clot?->most);
         self::assertSame(0, $screened->clot->sum);
         self::assertContains('clot_score', array_merge(...array_map(static fn ($limit): array => $limit->rules, $screened->limits->all())));
+    }
+
+    public function test_a_flag_named_in_the_file_was_asked_on_its_day_whenever_its_group_was(): void
+    {
+        $part = Core::clinic()->rules()->flags->part('numb_face');
+        $case = CaseBuilder::aCase()->with(['health' => ['red_flags' => ['numb_face' => 'no'], 'groups_asked' => [$part => '2026-02-20']]]);
+
+        self::assertTrue(self::intake($case)->saidToday('numb_face'));
+    }
+
+    public function test_only_where_it_is_warm_or_swollen_is_a_place_fresh(): void
+    {
+        $case = CaseBuilder::aCase()
+            ->felt('biceps_femoris', 'left', ['site' => 'belly', 'tone' => 'spasm', 'texture' => ['warm', 'swollen']])
+            ->felt('gluteus_maximus', 'left', ['tenderness' => 1, 'texture' => ['taut_band']]);
+
+        self::assertSame(
+            ['thigh_back:left'], array_map(static fn (Place $place): string => $place->key(), self::intake($case)->acutePlaces()),
+        );
+    }
+
+    #[DataProvider('insulins')]
+    public function test_the_last_dose_is_asked_of_what_acts_shortly(?string $short, bool $asked): void
+    {
+        $case = CaseBuilder::aCase()->add('health', 'medicines', [
+            'medicine' => 'insulin', 'answer' => 'yes', ...$short === null ? [] : ['short_acting' => $short],
+        ]);
+        $questions = array_map(static fn ($one): string => $one->id, self::screen($case)->questions);
+
+        self::assertSame($asked, in_array('medicine.insulin.last_dose_hours', $questions, true));
+    }
+
+    /** @return iterable<string, array{string|null, bool}> */
+    public static function insulins(): iterable
+    {
+        yield 'nobody said' => [null, true];
+        yield 'it does' => ['yes', true];
+        yield 'it does not' => ['no', false];
+    }
+
+    public function test_a_decision_to_treat_all_the_same_holds_its_own_cap(): void
+    {
+        $case = CaseBuilder::aCase()->flag('weight_loss_unexplained')->with(['overrides' => [[
+            'verdict' => 'refer', 'by_licensed' => true, 'reason' => 'Seen by her doctor.', 'on' => '2026-03-02', 'pressure_cap' => 3,
+        ]]]);
+        $caps = array_filter(self::screen($case)->limits->all(), static fn ($limit): bool => in_array('override', $limit->rules, true));
+
+        self::assertSame([3.0], array_map(static fn ($limit): float => (float) $limit->value, array_values($caps)));
+    }
+
+    public function test_the_calf_is_asked_about_while_nobody_has_said_whether_it_shows_a_sign(): void
+    {
+        $items = Core::clinic()->rules()->clot->items;
+        $answers = array_fill_keys(array_slice(array_keys($items), 0, count($items) - 1), 'no');
+        $case = CaseBuilder::aCase()->with([
+            'health' => ['others_denied' => false, 'leg_signs' => 'unknown', 'calf_clot_items' => $answers],
+        ]);
+        $questions = array_map(static fn ($one): string => $one->id, self::screen($case)->questions);
+
+        self::assertContains('clot.'.array_key_last($items), $questions);
+    }
+
+    public function test_a_set_up_brings_to_hand_what_the_position_hides(): void
+    {
+        $case = CaseBuilder::aCase()->agreed('leg_on_therapist')->make();
+        $gate = TouchGate::of(Core::clinic()->atlas(), Core::clinic()->screen($case), $case);
+        $work = static fn (?string $setup): ProposedWork => new ProposedWork(
+            [new Place('thigh_back', Side::Left)], 'compressive_hold', 'fingers_reinforced', 'supine', 'none',
+            new MuscleAt('biceps_femoris', Side::Left), 'belly', $setup,
+        );
+
+        self::assertSame(['reach'], $gate->forbidding($work(null))?->rules);
+        self::assertNull($gate->forbidding($work('calf_on_shoulder')));
+        $without = TouchGate::of(Core::clinic()->atlas(), Core::clinic()->screen($case), CaseBuilder::aCase()->make());
+        self::assertSame(['consent.leg_on_therapist'], $without->forbidding($work('calf_on_shoulder'))?->rules);
+    }
+
+    public function test_places_never_to_press_are_told_in_one_order_whatever_the_order_of_the_zones(): void
+    {
+        $case = CaseBuilder::aCase()->make();
+        $gate = TouchGate::of(Core::clinic()->atlas(), Core::clinic()->screen($case), $case);
+        $zones = ['low_back', 'flank', 'ribs_side', 'neck_front', 'neck_side', 'armpit'];
+        $under = static fn (array $zones): array => array_map(
+            static fn ($hazard): string => $hazard->id,
+            $gate->hazardsUnder(new ProposedWork(array_map(static fn (string $zone): Place => new Place($zone, Side::Left), $zones))),
+        );
+
+        self::assertGreaterThan(4, count($under($zones)));
+        self::assertSame($under($zones), $under(array_reverse($zones)));
     }
 
     private static function intake(CaseBuilder $case): Intake
