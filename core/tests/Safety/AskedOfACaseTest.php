@@ -330,6 +330,73 @@ final class AskedOfACaseTest extends TestCase
         self::assertSame($under($zones), $under(array_reverse($zones)));
     }
 
+    public function test_a_set_up_is_left_by_who_should_not_lie_so_and_no_other_is(): void
+    {
+        $case = CaseBuilder::aCase()->agreed('foot_anchor')->condition(
+            'neuropathy', ['severity' => 'mild', 'stage' => 'late', 'zones' => [['zone' => 'calf_upper', 'side' => 'left']]],
+        )->make();
+        $gate = TouchGate::of(Core::clinic()->atlas(), Core::clinic()->screen($case), $case);
+        $rules = static fn (?string $setup): ?array => $gate->forbidding(new ProposedWork(
+            [new Place('calf_upper', Side::Left)], 'compressive_hold', 'fingers_reinforced', null, 'none',
+            new MuscleAt('gastrocnemius', Side::Left), 'belly', $setup,
+        ))?->rules;
+
+        self::assertNull($rules(null));
+        self::assertSame(['setup.foot_anchored'], $rules('foot_anchored'));
+        self::assertNull($rules('knee_bent_foot_flat'));
+    }
+
+    public function test_of_several_caps_the_lowest_is_told_first(): void
+    {
+        $case = CaseBuilder::aCase()->aged(80)->condition('osteoporosis', ['severity' => 'mild', 'stage' => 'late'])->make();
+        $gate = TouchGate::of(Core::clinic()->atlas(), Core::clinic()->screen($case), $case);
+        $caps = array_map(static fn ($limit): float => (float) $limit->value, $gate->caps(
+            new ProposedWork([new Place('mid_back', Side::Left)], 'effleurage', 'palm', 'prone'),
+        ));
+        $sorted = $caps;
+        sort($sorted);
+
+        self::assertGreaterThan(1, count(array_unique($caps)));
+        self::assertSame($sorted, $caps);
+    }
+
+    public function test_work_on_a_site_that_lies_altogether_in_an_area_waits_for_agreement(): void
+    {
+        $atlas = Core::clinic()->atlas();
+        $case = CaseBuilder::aCase()->make();
+        $gate = TouchGate::of($atlas, Core::clinic()->screen($case), $case);
+        $seen = 0;
+        foreach ($atlas->consentAreas as $area) {
+            foreach ($atlas->muscles as $muscle) {
+                foreach (array_keys($muscle->sites) as $site) {
+                    $zones = $muscle->zonesOf($site);
+                    if (array_diff($zones, $area->zones) === [] && ! in_array($muscle->id, $area->muscles, true)) {
+                        $seen++;
+                        $work = new ProposedWork(
+                            array_map(static fn (string $zone): Place => new Place($zone, Side::Left), $zones), muscle: new MuscleAt(
+                                $muscle->id, Side::Left,
+                            ), site: $site,
+                        );
+                        self::assertNotNull($gate->forbidding($work), "{$muscle->id} $site in {$area->id}");
+                    }
+                }
+            }
+        }
+
+        self::assertGreaterThan(0, $seen);
+    }
+
+    public function test_a_calf_that_was_measured_larger_is_named(): void
+    {
+        $case = CaseBuilder::aCase();
+        foreach (['left' => 37, 'right' => 35] as $side => $girth) {
+            $case->add('findings', 'tests', ['test' => 'calf_girth', 'side' => $side, 'value' => $girth]);
+        }
+        $case->with(['health' => ['calf_clot_items' => array_fill_keys(array_keys(Core::clinic()->rules()->clot->items), 'no')]]);
+
+        self::assertStringContainsString('the left leg is left alone', implode(' ', array_column(self::screen($case)->because, 'reason')));
+    }
+
     private static function intake(CaseBuilder $case): Intake
     {
         $gate = (fn (): SafetyGate => $this->gate())->call(Core::clinic());
