@@ -7,7 +7,6 @@ namespace App\Http\Pages;
 use App\Cases\Judgements;
 use App\Models\Client;
 use App\Models\User;
-use App\Models\Visit;
 use Illuminate\Support\Facades\DB;
 
 /** One client: who, the course so far with what it means, the visits, and the way into the next. */

@@ -20,7 +20,6 @@ use Somatrace\Core\Anatomy\Way;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
-use Somatrace\Core\Safety\When\Not;
 
 /** What a muscle's work is made of in a position: short, usual and long, each manoeuvre through the gate. */
 final readonly class Composer

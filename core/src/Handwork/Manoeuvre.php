@@ -6,7 +6,6 @@ namespace Somatrace\Core\Handwork;
 
 use Somatrace\Core\Anatomy\Branch;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\Safety\When\Not;
 
 /** One thing the hands do. */
 final readonly class Manoeuvre

@@ -84,21 +84,29 @@ final readonly class ToolChooser
      */
     public function isOverThumbs(array $load): bool
     {
-        $minutes = ($load['thumb'] ?? 0) + ($load['thumb_reinforced'] ?? 0);
-        $budget = $this->therapist->budgets['thumb'] ?? [];
-        $used = ($this->therapist->loadToday['thumb'] ?? 0) + ($this->therapist->loadToday['thumb_reinforced'] ?? 0);
+        $minutes = self::thumbMinutes($load);
+        $visit = $this->therapist->budgets['thumb']['visit'] ?? $this->figures->thumbVisitMinutes;
 
-        return $minutes > ($budget['visit'] ?? $this->figures->thumbVisitMinutes) + 1e-9
-            || ($minutes > 0 && $used + $minutes > ($budget['day'] ?? $this->figures->thumbDayMinutes) + 1e-9);
+        return $minutes > $visit + 1e-9 || ($minutes > 0 && $minutes > $this->thumbMinutesLeft() + 1e-9);
     }
 
     /** The day's thumb minutes are used up, or this plan is made without them. */
     private function spent(Tool $tool): bool
     {
-        $used = ($this->therapist->loadToday['thumb'] ?? 0) + ($this->therapist->loadToday['thumb_reinforced'] ?? 0);
+        return $tool->isThumb && (! $this->thumbs || $this->thumbMinutesLeft() <= 0);
+    }
 
-        return $tool->isThumb
-            && (! $this->thumbs || $used >= ($this->therapist->budgets['thumb']['day'] ?? $this->figures->thumbDayMinutes));
+    /** Below nought when the day was longer than its budget. */
+    private function thumbMinutesLeft(): float
+    {
+        return ($this->therapist->budgets['thumb']['day'] ?? $this->figures->thumbDayMinutes)
+            - self::thumbMinutes($this->therapist->loadToday);
+    }
+
+    /** @param  array<string, int|float>  $load  minutes by tool */
+    private static function thumbMinutes(array $load): int|float
+    {
+        return ($load['thumb'] ?? 0) + ($load['thumb_reinforced'] ?? 0);
     }
 
     private function bearable(Tool $tool, PressureScale $scale, Ceiling $ceiling): bool

@@ -344,7 +344,7 @@ final class StepBuilder
         }
         $this->deep = 0.0;
         $this->oily = $this->oily || ! $dry;
-        $left = $this->clock->warmUp - $this->prepare($block, $family, $dry);
+        $left = $this->clock->warmUp - $this->prepare($block, $family);
         $cap = $this->gate->pressureCap(new ProposedWork($open, 'effleurage', 'palm', $family));
         $pressure = min($this->figures->warmUpPressure, $cap === null ? 10 : (float) $cap->value);
         $scale = $this->softest($open);
@@ -353,10 +353,7 @@ final class StepBuilder
             product: $dry ? self::NONE : $this->product('effleurage'),
             passes: $pressure < 1
                 ? []
-                : [Pass::of(
-                    $pressure, $left * 15 * $this->figures->contactShare, null, $scale,
-                    ContactArea::ofCm2($this->atlas->tool('palm')->effectiveAreaCm2), $this->therapistKg,
-                )],
+                : [$this->stroke($pressure, $left * 15, $scale, 'palm')],
             cautions: $this->underStrokes($open, $family),
             why: $dry ? 'Broad, slow and light, dry or through the cloth: what follows wants grip.'
                 : 'Too little warm-up is the commonest fault of deep work: broad, slow, light.',
@@ -372,7 +369,7 @@ final class StepBuilder
      * @param  non-empty-list<Chosen>  $block
      * @return int quarter minutes it takes
      */
-    private function prepare(array $block, string $family, bool $dry): int
+    private function prepare(array $block, string $family): int
     {
         $used = 0;
         $muscles = array_values(array_filter(array_map(static fn (Chosen $one): ?string => $one->target->work?->at->muscle, $block)));
@@ -395,15 +392,25 @@ final class StepBuilder
             $this->prepared[$stage->id] = true;
             $this->add(
                 StepKind::WarmUp, $quarters, places: $places, technique: $way->technique, tool: $way->tool ?? 'palm', product: self::NONE,
-                clientAction: $way->say, passes: [Pass::of(
-                    $pressure, $seconds * $this->figures->contactShare, null, $this->softest($places),
-                    ContactArea::ofCm2($this->atlas->tool($way->tool ?? 'palm')->effectiveAreaCm2), $this->therapistKg,
-                )],
+                clientAction: $way->say, passes: [$this->stroke($pressure, $seconds, $this->softest($places), $way->tool ?? 'palm')],
                 cautions: $this->underStrokes($places, $family), why: $way->do, label: $stage->name,
             );
         }
 
         return $used;
+    }
+
+    /**
+     * Broad strokes over a place: the hand is on it for a share of the time only.
+     *
+     * @param  int|float  $seconds  of the step, lifting and reaching included
+     */
+    private function stroke(float $pressure, int|float $seconds, PressureScale $scale, string $tool): Pass
+    {
+        return Pass::of(
+            $pressure, $seconds * $this->figures->contactShare, null, $scale,
+            ContactArea::ofCm2($this->atlas->tool($tool)->effectiveAreaCm2), $this->therapistKg,
+        );
     }
 
     /**
@@ -641,10 +648,7 @@ final class StepBuilder
         $this->add(
             StepKind::Soothe, $minutes, places: [$place], technique: 'effleurage', tool: 'palm',
             product: $this->oily ? $this->product('effleurage') : self::NONE,
-            passes: [Pass::of(
-                $pressure, $minutes * 15 * $this->figures->contactShare, null, $this->softest([$place]),
-                ContactArea::ofCm2($this->atlas->tool('palm')->effectiveAreaCm2), $this->therapistKg,
-            )],
+            passes: [$this->stroke($pressure, $minutes * 15, $this->softest([$place]), 'palm')],
             cautions: $this->underStrokes([$place], $this->position),
             why: 'It hurts here, and nothing under it asks for work: a warm, broad hand.',
             label: 'Soothe '.lcfirst($this->atlas->placeName($place)),

@@ -6,7 +6,6 @@ namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Anatomy\Tissue;
-use Somatrace\Core\Handwork\Felt;
 use Somatrace\Core\Handwork\JointAt;
 use Somatrace\Core\Handwork\Work;
 use Somatrace\Core\Pattern\Candidate;
