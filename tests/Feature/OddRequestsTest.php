@@ -17,6 +17,7 @@ use Tests\TestCase;
 
 /** Every route asked with what no window would send: it is answered in words, and never with a fault of ours. */
 #[Group('slow')]
+#[Group('walks')]
 final class OddRequestsTest extends TestCase
 {
     /** Every name a page or a window ever sends, so that the odd value meets the code that reads it. */

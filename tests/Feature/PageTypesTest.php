@@ -14,6 +14,7 @@ use Tests\TestCase;
 
 /** What the server gives a page is what its types say: every page of the demo is given to the TypeScript compiler with what it gets. */
 #[Group('slow')]
+#[Group('walks')]
 final class PageTypesTest extends TestCase
 {
     private const STEPS = ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after'];

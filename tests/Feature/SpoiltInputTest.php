@@ -23,6 +23,7 @@ use Tests\TestCase;
  * paper standing. The suite tries a sample; SPOIL=full tries 3,000 entries and events and 500 files of each format.
  */
 #[Group('slow')]
+#[Group('walks')]
 final class SpoiltInputTest extends TestCase
 {
     /** How many are tried, in the suite and in full. */

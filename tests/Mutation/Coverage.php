@@ -11,8 +11,11 @@ use Symfony\Component\Process\Process;
 /** Which tests come by a line, and how long they take: run once with pcov, kept until code or tests change. */
 final readonly class Coverage
 {
-    /** What walks far for what a quicker test notices as well: left out, more survives and every hour tries ten times as much. */
-    public const LEFT_OUT = ['--exclude-group', 'slow', '--exclude-group', 'figures', '--exclude-group', 'properties'];
+    /** By suite, what walks far for what a quicker test notices as well: left out, more survives and every hour tries ten times as much. */
+    public const LEFT_OUT = [
+        'core' => ['--exclude-group', 'slow', '--exclude-group', 'figures', '--exclude-group', 'properties'],
+        'app' => ['--exclude-group', 'walks'],
+    ];
 
     /**
      * @param  array<string, array<int, list<string>>>  $lines  by file and line the tests, as Class::method
@@ -92,7 +95,7 @@ final readonly class Coverage
         $process = new Process(
             [
                 PHP_BINARY, '-d', 'memory_limit=6G', '-d', 'pcov.enabled=1', '-d', "pcov.directory=$root", 'vendor/bin/phpunit',
-                '--testsuite', $suite, ...self::LEFT_OUT, '--coverage-php', "$kept.php", '--log-junit', "$kept.xml",
+                '--testsuite', $suite, ...self::LEFT_OUT[$suite], '--coverage-php', "$kept.php", '--log-junit', "$kept.xml",
                 '--no-progress', ...$filter,
             ],
             $root, timeout: 3600,
