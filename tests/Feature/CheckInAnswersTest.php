@@ -57,7 +57,9 @@ final class CheckInAnswersTest extends TestCase
         yield 'twelve places' => [['complaints' => array_fill(0, 12, self::NECK)], []];
         yield 'thirteen' => [['complaints' => array_fill(0, 13, self::NECK)], ['complaints: 12 places at most.']];
         yield 'no list of places' => [['complaints' => 'neck'], ['"no list" is no object.']];
-        yield 'a strength beyond the scale' => [['complaints' => [[...self::NECK, 'now' => 10.5]]], ['Now: 10.5 is too large, at most 10.']];
+        yield 'a strength beyond the scale' => [
+            ['complaints' => [[...self::NECK, 'now' => 10.5]]], ['Now: 10.5 is too large, at most 10.'],
+        ];
         yield 'a group that is none' => [['done' => ['today', 'everything']], ['done: no such group.']];
         yield 'no list of groups' => [['done' => 'today'], ['done: no such group.']];
         yield 'a calf' => [['legs' => 'perhaps'], ['legs cannot be answered like that.']];

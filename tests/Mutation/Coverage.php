@@ -94,7 +94,8 @@ final readonly class Coverage
         );
         $process = new Process(
             [
-                PHP_BINARY, '-d', 'memory_limit=6G', '-d', 'pcov.enabled=1', '-d', "pcov.directory=$root", 'vendor/bin/phpunit',
+                PHP_BINARY, '-d', 'memory_limit=6G', '-d', 'pcov.enabled=1', '-d', "pcov.directory=$root", 'vendor/bin/paratest',
+                '--processes=2', "--passthru-php='-d' 'memory_limit=3G' '-d' 'pcov.enabled=1' '-d' 'pcov.directory=$root'",
                 '--testsuite', $suite, ...self::LEFT_OUT[$suite], '--coverage-php', "$kept.php", '--log-junit', "$kept.xml",
                 '--no-progress', ...$filter,
             ],
