@@ -20,10 +20,10 @@ final readonly class Ceiling
         return new self(max(0.0, $caps[0]->felt), $caps);
     }
 
-    public function and(Cap $cap): self
+    public function and(Cap ...$caps): self
     {
         // of two that are as low the one that was there first is told
-        return self::lowestOf(...[...$this->caps, $cap]);
+        return $caps === [] ? $this : self::lowestOf(...[...$this->caps, ...array_values($caps)]);
     }
 
     public function because(): string

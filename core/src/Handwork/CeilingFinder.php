@@ -16,39 +16,30 @@ use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
 
 /** How strong work on one muscle may feel today: the lowest of every cap, each with its reason. */
-final readonly class CeilingFinder
+final class CeilingFinder
 {
     private const GUARDING = [
         'guarding', 'breath_held', 'spasm', 'spasm_growing', 'stopped', 'sharp', 'electric', 'tears', 'shoulders_lifted',
     ];
 
+    /** @var array<string, array{non-empty-list<Cap>, list<Cap>}> by muscle and side */
+    private array $ownCaps = [];
+
     public function __construct(
-        private Atlas $atlas,
-        private PlanFigures $figures,
-        private CaseFile $case,
-        private School $school,
-        private TouchGate $gate,
-        private ResponseResult $response,
-        private Exposed $exposed,
+        private readonly Atlas $atlas,
+        private readonly PlanFigures $figures,
+        private readonly CaseFile $case,
+        private readonly School $school,
+        private readonly TouchGate $gate,
+        private readonly ResponseResult $response,
+        private readonly Exposed $exposed,
     ) {
     }
 
     public function of(MuscleAt $at, ProposedWork $work): Ceiling
     {
-        $muscle = $this->atlas->muscle($at->muscle);
-        $school = $this->figures->schoolCap($this->school->chose('pressure'));
-        $bears = $this->figures->robustness($muscle->tissue);
-        $ceiling = Ceiling::lowestOf(
-            new Cap($school, 'school', 'The chosen school of pressure.'),
-            new Cap($bears, 'tissue', ucfirst($muscle->tissue->value).' tissue bears no more.'),
-        );
-        foreach ([
-            $this->stoic(min($school, $bears)), $this->firstTime($at, $muscle), $this->safety($work),
-            $this->lastAnswer($at), $this->tolerance($at), $this->tool($work),
-            $muscle->mostFelt === null ? null : new Cap($muscle->mostFelt, 'place', 'Light only, for what lies beside it.'),
-        ] as $cap) {
-            $ceiling = $cap === null ? $ceiling : $ceiling->and($cap);
-        }
+        [$before, $after] = $this->ownCaps[$at->key()] ??= $this->ownCaps($at);
+        $ceiling = Ceiling::lowestOf(...$before, ...array_filter([$this->safety($work)]), ...$after, ...array_filter([$this->tool($work)]));
 
         return $work->technique !== null && $this->atlas->technique($work->technique)->onStretch
             ? $ceiling->and(
@@ -58,6 +49,26 @@ final readonly class CeilingFinder
                 ),
             )
             : $ceiling;
+    }
+
+    /** @return array{non-empty-list<Cap>, list<Cap>} what caps it whatever is done: told before what safety says there, and after */
+    private function ownCaps(MuscleAt $at): array
+    {
+        $muscle = $this->atlas->muscle($at->muscle);
+        $school = $this->figures->schoolCap($this->school->chose('pressure'));
+        $bears = $this->figures->robustness($muscle->tissue);
+
+        return [
+            [
+                new Cap($school, 'school', 'The chosen school of pressure.'),
+                new Cap($bears, 'tissue', ucfirst($muscle->tissue->value).' tissue bears no more.'),
+                ...array_filter([$this->stoic(min($school, $bears)), $this->firstTime($at, $muscle)]),
+            ],
+            array_values(array_filter([
+                $this->lastAnswer($at), $this->tolerance($at),
+                $muscle->mostFelt === null ? null : new Cap($muscle->mostFelt, 'place', 'Light only, for what lies beside it.'),
+            ])),
+        ];
     }
 
     private function stoic(float $usual): ?Cap

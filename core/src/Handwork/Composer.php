@@ -39,6 +39,7 @@ final readonly class Composer
         private TouchGate $gate,
         private CeilingFinder $ceilings,
         private ToolChooser $tools,
+        private PressureScales $scales,
     ) {
     }
 
@@ -337,9 +338,7 @@ final readonly class Composer
                 return $ceiling;
             };
             $choice = $this->tools->choose(
-                $work->muscle, $site, $technique, PressureScale::of($work->at, $this->case, $this->atlas, $this->figures->pptFelt),
-                $ceilingWith,
-                $way?->tool,
+                $work->muscle, $site, $technique, $this->scales->of($work->at), $ceilingWith, $way?->tool,
             );
             if ($choice !== null) {
                 return [$site, $choice[0], $choice[1], null];
@@ -364,18 +363,16 @@ final readonly class Composer
         $band = $work->muscle->tissue === Tissue::Robust
             ? $technique->robustPressure ?? $technique->pressure?->most
             : $technique->pressure?->most;
-        foreach ([
+        $caps = array_filter([
             $band === null ? null : new Cap($band, 'technique', "{$technique->name} is not done stronger."),
             $dose->pressure === null ? null : new Cap($dose->pressure->most, 'first_time', 'The first time it is only held lightly.'),
             $slot->mostFelt === null ? null : new Cap($slot->mostFelt, 'part', $slot->because),
             $way?->mostFelt === null ? null : new Cap($way->mostFelt, 'routine', 'Done lightly there.'),
             $way?->pressure === null ? null : new Cap($way->pressure, 'routine', 'Done lightly there.'),
             $routine?->mostFelt === null ? null : new Cap($routine->mostFelt, 'routine', "{$routine->name}: nothing stronger."),
-        ] as $cap) {
-            $ceiling = $cap === null ? $ceiling : $ceiling->and($cap);
-        }
+        ]);
 
-        return $ceiling;
+        return $ceiling->and(...$caps);
     }
 
     /** @param  array{id: string, side: Side}|null  $setup */

@@ -7,15 +7,18 @@ namespace Somatrace\Core\Handwork;
 /** What one target's work is made of, in order. */
 final readonly class Composition
 {
+    private float $seconds;
+
     /** @param  non-empty-list<Manoeuvre>  $manoeuvres */
     public function __construct(public Size $size, public array $manoeuvres, private float $overhead)
     {
+        $this->seconds = self::secondsOf($manoeuvres, $overhead);
     }
 
     /** With finding, moving and asking. */
     public function seconds(): float
     {
-        return self::secondsOf($this->manoeuvres, $this->overhead);
+        return $this->seconds;
     }
 
     public function minutes(): float

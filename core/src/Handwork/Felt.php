@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Handwork;
 
-use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\PalpationFinding;
@@ -19,11 +18,20 @@ final readonly class Felt
     {
     }
 
-    public static function of(CaseFile $case, MuscleAt $at): self
+    /** @return array<string, self> by muscle and side, of what was felt anywhere */
+    public static function everywhere(CaseFile $case): array
     {
-        return new self(array_values(array_filter(
-            $case->findings->palpation, static fn (PalpationFinding $one): bool => $one->at()->key() === $at->key(),
-        )));
+        $findings = [];
+        foreach ($case->findings->palpation as $finding) {
+            $findings[$finding->at()->key()][] = $finding;
+        }
+
+        return array_map(static fn (array $own): self => new self($own), $findings);
+    }
+
+    public static function nothing(): self
+    {
+        return new self([]);
     }
 
     /** Somebody looked. */

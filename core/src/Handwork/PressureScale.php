@@ -15,7 +15,7 @@ use Somatrace\Core\Units\TissuePressure;
  */
 final readonly class PressureScale
 {
-    private function __construct(private float $kPaPerPoint, public string $from)
+    private function __construct(public float $kPaPerPoint, public string $from)
     {
     }
 

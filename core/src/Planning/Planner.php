@@ -11,6 +11,7 @@ use Somatrace\Core\Handwork\Composer;
 use Somatrace\Core\Handwork\Exposed;
 use Somatrace\Core\Handwork\JointComposer;
 use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\PressureScales;
 use Somatrace\Core\Handwork\Reason;
 use Somatrace\Core\Handwork\ReasonKind;
 use Somatrace\Core\Handwork\Recipes;
@@ -53,6 +54,7 @@ final readonly class Planner
                 && ! in_array($offer->technique, $case->therapist->scopeOff, true),
         ));
         $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety));
+        $scales = new PressureScales($this->atlas, $case, $this->figures->pptFelt);
         $solver = new Solver($this->figures, $school, $clock);
         $totals = new Totals($this->figures, $exposed, $this->figures->frailty->share($case));
         // a plan that would cost the thumbs more than a visit may is made again without them
@@ -60,10 +62,10 @@ final readonly class Planner
             $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $thumbs);
             $targets = new TargetBuilder(
                 $this->atlas, $this->figures, $case, $school, $gate, $response,
-                new Composer($this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools),
+                new Composer($this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales),
                 new SituationReader($this->atlas, $this->figures, $this->recipes, $case, $school, $gate, $exposed), $exposed,
                 new JointComposer($this->atlas, $this->recipes, $this->figures, $case, $gate, $tools),
-                new StiffJoints($this->atlas, $this->figures, $case),
+                new StiffJoints($this->atlas, $this->figures, $case), $scales,
             );
             [$found, $leftOut, $suspects, $soothe] = $targets->build($pattern);
             [$solution, $found, $spent] = $this->withinTotals(
@@ -72,7 +74,7 @@ final readonly class Planner
             array_push($leftOut, ...$spent);
             $builder = new StepBuilder(
                 $this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $this->recipes, $tools,
-                new RoutineStages($this->atlas), $tools->mass(),
+                new RoutineStages($this->atlas), $scales, $tools->mass(),
             );
             $steps = $builder->build($solution, $offers, $soothe);
             if (! $tools->isOverThumbs($this->load($steps))) {

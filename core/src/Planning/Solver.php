@@ -36,7 +36,45 @@ final class Solver
         $weights = array_sum(array_map(static fn (Target $target): float => $target->weight, $targets));
         $best = new Solution([], [], 0);
         $bestWanted = 0;
-        $seen = [];
+        $bestRank = PHP_INT_MAX;
+        foreach ($this->tries($targets, $weights) as [$wanted, $bound, $rank, $families, $assigned, $penalty]) {
+            // the most promising are tried first: what cannot be better any more is not tried, and of two that are alike the first named stays
+            if ($wanted < $bestWanted) {
+                break;
+            }
+            if ($wanted === $bestWanted && ! $this->isBetter($bound, $rank, $best->benefit, $bestRank)) {
+                continue;
+            }
+            $chosen = $this->knapsack($assigned, $this->clock->forWork(count($families)) - $given);
+            $used = array_fill_keys(array_map(static fn (Chosen $one): string => $one->option->family, $chosen), true);
+            $benefit = array_sum(array_map(
+                static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen,
+            )) - $penalty;
+            $wantedIn = count(array_filter($chosen, static fn (Chosen $one): bool => $one->target->isWanted()));
+            if (
+                count($used) === count($families) && $wantedIn >= $bestWanted
+                    && ($wantedIn > $bestWanted || $this->isBetter($benefit, $rank, $best->benefit, $bestRank))
+            ) {
+                [$best, $bestWanted, $bestRank] = [new Solution($families, $chosen, $benefit), $wantedIn, $rank];
+            }
+        }
+
+        return $best;
+    }
+
+    private function isBetter(float $benefit, int $rank, float $than, int $thanRank): bool
+    {
+        return $benefit > $than + 1e-12 || ($benefit > $than - 1e-12 && $rank < $thanRank && $benefit > 0);
+    }
+
+    /**
+     * @param  list<Target>  $targets
+     * @return list<array{int, float, int, non-empty-list<string>, non-empty-list<array{Target, Option}>, float}> wanted targets in it, what
+     *         it can be worth at most, its rank among all, positions, targets with their ways, what the turns cost; the best first
+     */
+    private function tries(array $targets, float $weights): array
+    {
+        $tries = $seen = [];
         foreach ($this->orders($targets) as $families) {
             $penalty = $this->figures->turnCost * $weights * (count($families) - 1);
             foreach ([false, true] as $byLength) {
@@ -52,30 +90,12 @@ final class Solver
                     static fn (array $pair): float => $pair[0]->benefit($pair[1]->longest()->minutes()), $assigned,
                 )) - $penalty;
                 $wanted = count(array_filter($assigned, static fn (array $pair): bool => $pair[0]->isWanted()));
-                if ($wanted < $bestWanted || ($wanted === $bestWanted && $bound <= $best->benefit + 1e-12)) {
-                    continue;
-                }
-                $chosen = $this->knapsack($assigned, $this->clock->forWork(count($families)) - $given);
-                $used = array_values(array_filter(
-                    $families,
-                    static fn (string $family): bool => array_filter(
-                        $chosen, static fn (Chosen $one): bool => $one->option->family === $family,
-                    ) !== [],
-                ));
-                $benefit = array_sum(array_map(
-                    static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen,
-                )) - $penalty;
-                $wantedIn = count(array_filter($chosen, static fn (Chosen $one): bool => $one->target->isWanted()));
-                if (
-                    count($used) === count($families)
-                        && ($wantedIn > $bestWanted || ($wantedIn === $bestWanted && $benefit > $best->benefit + 1e-12))
-                ) {
-                    [$best, $bestWanted] = [new Solution($families, $chosen, $benefit), $wantedIn];
-                }
+                $tries[] = [$wanted, $bound, count($tries), $families, $assigned, $penalty];
             }
         }
+        usort($tries, static fn (array $a, array $b): int => [$b[0], $b[1], $a[2]] <=> [$a[0], $a[1], $b[2]]);
 
-        return $best;
+        return $tries;
     }
 
     /**

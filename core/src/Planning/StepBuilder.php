@@ -23,6 +23,7 @@ use Somatrace\Core\Handwork\Manoeuvre;
 use Somatrace\Core\Handwork\Pass;
 use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Handwork\PressureScale;
+use Somatrace\Core\Handwork\PressureScales;
 use Somatrace\Core\Handwork\Recipes;
 use Somatrace\Core\Handwork\RoutineStages;
 use Somatrace\Core\Handwork\School;
@@ -47,9 +48,6 @@ final class StepBuilder
     /** @var array<string, true> stages of routines that were done before the work already */
     private array $prepared = [];
 
-    /** @var array<string, PressureScale> by places */
-    private array $softest = [];
-
     /** There is oil on the hands and where they were. */
     private bool $oily = false;
 
@@ -67,6 +65,7 @@ final class StepBuilder
         private readonly Recipes $recipes,
         private readonly ToolChooser $tools,
         private readonly RoutineStages $stages,
+        private readonly PressureScales $scales,
         private readonly float $therapistKg,
     ) {
     }
@@ -347,7 +346,7 @@ final class StepBuilder
         $left = $this->clock->warmUp - $this->prepare($block, $family);
         $cap = $this->gate->pressureCap(new ProposedWork($open, 'effleurage', 'palm', $family));
         $pressure = min($this->figures->warmUpPressure, $cap === null ? 10 : (float) $cap->value);
-        $scale = $this->softest($open);
+        $scale = $this->scales->softest($open);
         $this->add(
             StepKind::WarmUp, $left, places: $open, technique: 'effleurage', tool: 'palm',
             product: $dry ? self::NONE : $this->product('effleurage'),
@@ -392,7 +391,8 @@ final class StepBuilder
             $this->prepared[$stage->id] = true;
             $this->add(
                 StepKind::WarmUp, $quarters, places: $places, technique: $way->technique, tool: $way->tool ?? 'palm', product: self::NONE,
-                clientAction: $way->say, passes: [$this->stroke($pressure, $seconds, $this->softest($places), $way->tool ?? 'palm')],
+                clientAction: $way->say,
+                passes: [$this->stroke($pressure, $seconds, $this->scales->softest($places), $way->tool ?? 'palm')],
                 cautions: $this->underStrokes($places, $family), why: $way->do, label: $stage->name,
             );
         }
@@ -429,49 +429,6 @@ final class StepBuilder
         }
 
         return array_values($places);
-    }
-
-    /**
-     * A hand that covers several tissues leans by the least robust of them.
-     *
-     * @param  non-empty-list<Place>  $places
-     */
-    private function softest(array $places): PressureScale
-    {
-        $key = implode(' ', array_map(static fn (Place $place): string => $place->key(), $places));
-
-        return $this->softest[$key] ??= $this->leastRobust($places);
-    }
-
-    /** @param  non-empty-list<Place>  $places */
-    private function leastRobust(array $places): PressureScale
-    {
-        // where no muscle lies under the skin, as on bone, nothing bears less than the softest of all
-        foreach ([[2, false], [PHP_INT_MAX, false], [PHP_INT_MAX, true]] as [$deepest, $anywhere]) {
-            $scales = [];
-            foreach ($this->atlas->muscles as $muscle) {
-                foreach ($muscle->layer <= $deepest ? $places : [] as $place) {
-                    if ($anywhere || in_array($place->zone, $muscle->zones, true)) {
-                        $sides = $place->side === Side::Midline ? Side::pair() : [$place->side];
-                        array_push(
-                            $scales,
-                            ...array_map(fn (Side $side): PressureScale => $this->scaleOf(new MuscleAt($muscle->id, $side)), $sides),
-                        );
-                    }
-                }
-            }
-            usort($scales, static fn (PressureScale $a, PressureScale $b): int => $a->tissue(1)->kPa <=> $b->tissue(1)->kPa);
-            if ($scales !== []) {
-                return $scales[0];
-            }
-        }
-
-        throw new \LogicException('a hand without a place');
-    }
-
-    private function scaleOf(MuscleAt $at): PressureScale
-    {
-        return PressureScale::of($at, $this->case, $this->atlas, $this->figures->pptFelt);
     }
 
     /**
@@ -591,7 +548,7 @@ final class StepBuilder
     private function joint(JointAt $at, array $manoeuvres, array $places, int $round): void
     {
         $main = $this->longest($manoeuvres);
-        $scale = $this->softest($places === [] ? throw new \LogicException('a joint without a place') : $places);
+        $scale = $this->scales->softest($places === [] ? throw new \LogicException('a joint without a place') : $places);
         $passes = [];
         foreach ($manoeuvres as $one) {
             if ($one->pressure !== null) {
@@ -648,7 +605,7 @@ final class StepBuilder
         $this->add(
             StepKind::Soothe, $minutes, places: [$place], technique: 'effleurage', tool: 'palm',
             product: $this->oily ? $this->product('effleurage') : self::NONE,
-            passes: [$this->stroke($pressure, $minutes * 15, $this->softest([$place]), 'palm')],
+            passes: [$this->stroke($pressure, $minutes * 15, $this->scales->softest([$place]), 'palm')],
             cautions: $this->underStrokes([$place], $this->position),
             why: 'It hurts here, and nothing under it asks for work: a warm, broad hand.',
             label: 'Soothe '.lcfirst($this->atlas->placeName($place)),
@@ -751,7 +708,7 @@ final class StepBuilder
      */
     private function passes(MuscleAt $at, array $manoeuvres): array
     {
-        $scale = $this->scaleOf($at);
+        $scale = $this->scales->of($at);
         $passes = [];
         foreach ($manoeuvres as $one) {
             if ($one->pressure !== null) {

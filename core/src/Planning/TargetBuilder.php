@@ -19,7 +19,7 @@ use Somatrace\Core\Handwork\Felt;
 use Somatrace\Core\Handwork\JointComposer;
 use Somatrace\Core\Handwork\MinutesCap;
 use Somatrace\Core\Handwork\PlanFigures;
-use Somatrace\Core\Handwork\PressureScale;
+use Somatrace\Core\Handwork\PressureScales;
 use Somatrace\Core\Handwork\Reason;
 use Somatrace\Core\Handwork\ReasonKind;
 use Somatrace\Core\Handwork\School;
@@ -39,6 +39,9 @@ use Somatrace\Core\Safety\TouchGate;
 final class TargetBuilder
 {
     private const WATCHFUL_LOG_ODDS = 0.0;
+
+    /** @var array<string, Felt> by muscle and side */
+    private readonly array $felt;
 
     /** @var list<LeftOut> */
     private array $leftOut = [];
@@ -61,7 +64,9 @@ final class TargetBuilder
         private readonly Exposed $exposed,
         private readonly JointComposer $jointComposer,
         private readonly StiffJoints $stiff,
+        private readonly PressureScales $scales,
     ) {
+        $this->felt = Felt::everywhere($case);
     }
 
     /** @return array{list<Target>, list<LeftOut>, list<Candidate>, list<Place>} targets, what is left out, what is to be felt first, what
@@ -131,7 +136,7 @@ final class TargetBuilder
         $felt = $this->somethingWasFelt();
         $named = $worth = [];
         foreach ($pattern->candidates as $candidate) {
-            $own = Felt::of($this->case, $candidate->at);
+            $own = $this->feltAt($candidate->at);
             $decided = in_array($this->response->of($candidate->at)?->decision, [Decision::Retire, Decision::Rethink], true);
             $supported = $candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->minSupport;
             if (isset($picked[$candidate->at->key()]) || (! $this->calmOnly && $own->isFound())) {
@@ -159,13 +164,18 @@ final class TargetBuilder
 
     private function somethingWasFelt(): bool
     {
-        foreach ($this->case->findings->palpation as $finding) {
-            if (Felt::of($this->case, $finding->at())->isFelt()) {
+        foreach ($this->felt as $felt) {
+            if ($felt->isFelt()) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    private function feltAt(MuscleAt $at): Felt
+    {
+        return $this->felt[$at->key()] ?? Felt::nothing();
     }
 
     private function retired(): int
@@ -189,7 +199,7 @@ final class TargetBuilder
         if ($refusal !== null) {
             return $this->leave($candidate, $refusal);
         }
-        $felt = Felt::of($this->case, $at);
+        $felt = $this->feltAt($at);
         $work = new Work(
             $at, $muscle, $this->situations->of($at, $candidate->role, $candidate->triggerPoint, $felt), $felt,
             $this->sites($felt, $muscle), $this->exposed->visits($at),
@@ -414,7 +424,7 @@ final class TargetBuilder
             return [];
         }
         $at = $work->at->mirrored();
-        $felt = Felt::of($this->case, $at);
+        $felt = $this->feltAt($at);
         $situation = $felt->points() === [] && $work->situation === Situation::Point ? Situation::Taut : $work->situation;
         $other = $this->composer->compose(
             new Work($at, $work->muscle, $situation, $felt, $work->sites, $this->exposed->visits($at)), $position,
@@ -423,7 +433,7 @@ final class TargetBuilder
             return [];
         }
         // lighter is true of the hand as well as of the feeling: a side that bears more is not pressed harder for it
-        $scale = fn (MuscleAt $one): float => PressureScale::of($one, $this->case, $this->atlas, $this->figures->pptFelt)->tissue(1)->kPa;
+        $scale = fn (MuscleAt $one): float => $this->scales->of($one)->kPaPerPoint;
         $softer = min(1.0, $scale($work->at) / $scale($at));
         $both = [];
         foreach ($made as $size => $own) {

@@ -7,7 +7,10 @@ namespace Somatrace\Core\Safety;
 /** All limits of a case, combined to the strictest and in a fixed order, whatever the order of the answers. */
 final readonly class LimitSet
 {
-    /** @var array<string, array<string, array<string, Limit>>> effect → technique or set-up it names, or none → key: most name one */
+    /**
+     * @var array<string, array<string, array<string, array<string, Limit>>>> effect → technique or set-up it names, or none → place or
+     *     muscle it names, or none → key: most name something
+     */
     private array $naming;
 
     /** @param  array<string, Limit>  $limits by key, sorted */
@@ -15,7 +18,7 @@ final readonly class LimitSet
     {
         $naming = [];
         foreach ($limits as $key => $limit) {
-            $naming[$limit->effect->value][$limit->scope->technique ?? $limit->scope->setup ?? ''][$key] = $limit;
+            $naming[$limit->effect->value][$limit->scope->technique ?? $limit->scope->setup ?? ''][$limit->scope->where()][$key] = $limit;
         }
         $this->naming = $naming;
     }
@@ -43,11 +46,15 @@ final readonly class LimitSet
     public function touching(ProposedWork $work, Effect ...$effects): array
     {
         $touching = [];
+        $where = ['' => true, ...$work->placeKeys, ...($work->muscle === null ? [] : [$work->muscle->key() => true])];
         foreach ($effects as $effect) {
-            foreach (array_unique(['', $work->technique ?? '', $work->setup ?? '']) as $named) {
-                foreach ($this->naming[$effect->value][$named] ?? [] as $key => $limit) {
-                    if ($limit->scope->touches($work)) {
-                        $touching[$key] = $limit;
+            $naming = $this->naming[$effect->value] ?? [];
+            foreach ($naming === [] ? [] : ['', $work->technique ?? '', $work->setup ?? ''] as $named) {
+                foreach (isset($naming[$named]) ? $where : [] as $place => $_) {
+                    foreach ($naming[$named][$place] ?? [] as $key => $limit) {
+                        if ($limit->scope->touches($work)) {
+                            $touching[$key] = $limit;
+                        }
                     }
                 }
             }

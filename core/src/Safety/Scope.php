@@ -35,6 +35,12 @@ final readonly class Scope
         return $this->key;
     }
 
+    /** The place it names, else the muscle, else nothing: what is elsewhere is not touched. */
+    public function where(): string
+    {
+        return $this->place?->key() ?? $this->muscle?->key() ?? '';
+    }
+
     public function touches(ProposedWork $work): bool
     {
         return ($this->place === null || isset($work->placeKeys[$this->place->key()]))

@@ -26,7 +26,6 @@ use Somatrace\Core\Planning\Option;
 use Somatrace\Core\Planning\Solver;
 use Somatrace\Core\Planning\Target;
 use Somatrace\Core\Planning\TimeBudget;
-use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 
 /** The solver against every plan there is, where that can be counted out. */
@@ -82,7 +81,7 @@ final class SolverTest extends TestCase
                 }
             }
             $candidate = new Candidate($at, $muscle->name, 1, 0.2, 'some', Role::Unclear, TriggerPoint::Unknown, []);
-            $work = new Work($at, $muscle, Situation::Taut, Felt::of(CaseBuilder::aCase()->make(), $at), ['belly'], 1);
+            $work = new Work($at, $muscle, Situation::Taut, Felt::nothing(), ['belly'], 1);
             $targets[] = Target::muscle(
                 $work, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''),
                 $options,
