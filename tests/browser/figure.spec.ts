@@ -54,7 +54,7 @@ const tapAll = (page: Page, facing: boolean, poles: [string, Point][], tells: 'l
     { poles, left: facing ? 1 : -1, tells, midline },
   )
 
-test('tapping the pole of every muscle, its layer in front, and of every zone selects it on both sides', async ({ page }) => {
+test('tapping the pole of a muscle, its layer in front, or of a zone selects it on both sides', async ({ page }) => {
   await signIn(page)
   await page.goto('/atlas')
   await expect(svg(page).locator('.skin').first()).toBeAttached()
@@ -63,6 +63,10 @@ test('tapping the pole of every muscle, its layer in front, and of every zone se
   ).zones
     .filter((one) => one.midline)
     .map((one) => one.id)
+  // every third pole, and in a further window of the same plate some of what was found before; WALK=full taps all, everywhere
+  const [share, again] = process.env['WALK'] === 'full' ? [1, 1] : [3, 12]
+  const ids = (plate: string) => [...Object.keys(index.plates[plate]!.muscles), ...Object.keys(index.plates[plate]!.zones)]
+  const tried = (plate: string, id: string) => ids(plate).indexOf(id) % share === 0
   const found = new Map<string, Set<string>>(Object.keys(index.plates).map((plate) => [plate, new Set<string>()]))
   const regions = await page.getByLabel('How near').locator('option').allTextContents()
   for (const region of regions) {
@@ -79,11 +83,9 @@ test('tapping the pole of every muscle, its layer in front, and of every zone se
         ...zones.filter((zone) => parts.includes(zone.part ?? '')),
       ].map((one) => one.id)
       const facing = ['front', 'armpit', 'mouth'].includes(plate)
-      // in a further window of the same plate some of what was found before; WALK=full taps all of it again
-      const again = process.env['WALK'] === 'full' ? 1 : 12
       const toTap = (list: [string, { pole: Point }][]): [string, Point][] =>
         list
-          .filter(([id], k) => !hidden.includes(id) && (!seen.has(`${id}:left`) || k % again === 0))
+          .filter(([id], k) => !hidden.includes(id) && tried(plate, id) && (!seen.has(`${id}:left`) || k % again === 0))
           .map(([id, one]): [string, Point] => [id, one.pole])
       for (const layer of [1, 2, 3, 4]) {
         await page.getByLabel('Layer', { exact: true }).selectOption(String(layer))
@@ -98,7 +100,7 @@ test('tapping the pole of every muscle, its layer in front, and of every zone se
     }
   }
   for (const [plate, seen] of found) {
-    const all = [...Object.keys(index.plates[plate]!.muscles), ...Object.keys(index.plates[plate]!.zones)]
+    const all = ids(plate).filter((id) => tried(plate, id))
     expect(
       all.flatMap((id) => [`${id}:left`, `${id}:right`]).filter((one) => !seen.has(one)),
       `in no window of ${plate}`,
