@@ -11,6 +11,7 @@ final readonly class Tool
 {
     /**
      * @param  string  $hand  how it is held without harm to the therapist
+     * @param  string  $costs  the part of the hand its firm minutes are counted against
      * @param  bool  $isAid  held in the hand, and owned or not
      * @param  string  $load  what it costs the therapist, in words; `strain` is the same as a number
      */
@@ -21,7 +22,7 @@ final readonly class Tool
         public float $strain,
         public int $precision,
         public float $strongestFelt,
-        public bool $isThumb,
+        public string $costs,
         public bool $isAid,
         public string $hand,
         public string $load,
@@ -33,7 +34,7 @@ final readonly class Tool
     {
         return new self(
             $row->string('id'), $row->string('name'), $row->float('effective_area_cm2'), $row->float('strain'),
-            $row->int('precision'), $row->float('strongest_felt'), $row->bool('thumb'), $row->bool('aid'),
+            $row->int('precision'), $row->float('strongest_felt'), $row->string('costs'), $row->bool('aid'),
             $row->string('hand'), $row->string('load'), $row->string('source'),
         );
     }

@@ -71,8 +71,6 @@ final readonly class PlanFigures
 
     public float $leanLimitPercent;
 
-    public float $thumbDayMinutes;
-
     public float $pptFelt;
 
     public float $contactShare;
@@ -108,7 +106,8 @@ final readonly class PlanFigures
 
     public float $pickedWeight;
 
-    public float $thumbVisitMinutes;
+    /** @var array<string, array{name: string, visit: float, day: float, rests: bool}> by part of the hand, minutes at firm pressure */
+    public array $handBudgets;
 
     public Frailty $frailty;
 
@@ -200,7 +199,6 @@ final readonly class PlanFigures
         $this->firmFrom = $file->float('firm_from');
         $this->minSupport = $file->float('min_support');
         $this->leanLimitPercent = $file->float('lean_limit_percent');
-        $this->thumbDayMinutes = $file->float('thumb_day_minutes');
         $this->pptFelt = $file->float('ppt_felt');
         $this->contactShare = $file->float('contact_share');
         $this->defaultMassKg = $file->float('default_mass_kg');
@@ -219,7 +217,11 @@ final readonly class PlanFigures
         $this->pickedWeight = $file->float('picked_weight');
         $this->frailty = Frailty::from($file->fields('frail'));
         $this->regionTotals = $file->map('region_totals', RegionTotal::from(...));
-        $this->thumbVisitMinutes = $file->float('thumb_visit_minutes');
+        $budgets = $file->fields('hand_budgets');
+        $this->handBudgets = array_combine($budgets->keys(), array_map(static fn (string $part): array => [
+            'name' => $budgets->fields($part)->string('name'), 'visit' => $budgets->fields($part)->float('visit'),
+            'day' => $budgets->fields($part)->float('day'), 'rests' => $budgets->fields($part)->string('then') === 'rest',
+        ], $budgets->keys()));
         $this->jointSupport = $file->float('joint_support');
         $this->lowBackZones = $file->strings('low_back_zones');
         $this->jointTau = $file->float('joint_tau');

@@ -15,11 +15,13 @@ use Somatrace\Core\Units\ContactArea;
 /** The tool that costs the therapist least and still gives the precision and force the target needs. */
 final readonly class ToolChooser
 {
+    /** @param  list<string>  $spared  parts of the hand that are not used firmly in this plan */
     public function __construct(
         private Atlas $atlas,
         private PlanFigures $figures,
         private Therapist $therapist,
-        private bool $thumbs = true,
+        private HandBudgets $budgets,
+        private array $spared = [],
     ) {
     }
 
@@ -33,7 +35,7 @@ final readonly class ToolChooser
     ): ?array {
         $best = null;
         foreach ($this->usable($meant === null ? $muscle->toolsAt($site) : [$meant, ...$muscle->toolsAt($site)], $technique) as $tool) {
-            $ceiling = $ceilingWith($tool);
+            $ceiling = $ceilingWith($tool)->and(...array_filter([$this->spared($tool)]));
             if ($ceiling->felt < 1 || ! $this->bearable($tool, $scale, $ceiling)) {
                 continue;
             }
@@ -47,11 +49,11 @@ final readonly class ToolChooser
         return $best === null ? null : [$best[1], $best[2]];
     }
 
-    /** Owned, not spared, and with minutes left. */
+    /** Owned, and not to be spared. */
     public function has(string $id): bool
     {
         return ($this->therapist->tools === [] || in_array($id, $this->therapist->tools, true))
-            && ! in_array($id, $this->therapist->injured, true) && ! $this->spent($this->atlas->tool($id));
+            && ! in_array($id, $this->therapist->injured, true);
     }
 
     public function mass(): float
@@ -77,36 +79,10 @@ final readonly class ToolChooser
         return $tools;
     }
 
-    /**
-     * More for the thumbs than a visit may cost, or than is left of the day.
-     *
-     * @param  array<string, float>  $load  minutes at pressure 5 or more, by tool
-     */
-    public function isOverThumbs(array $load): bool
+    /** What its part of the hand has left, or this plan spares it: nothing firm with it. */
+    private function spared(Tool $tool): ?Cap
     {
-        $minutes = self::thumbMinutes($load);
-        $visit = $this->therapist->budgets['thumb']['visit'] ?? $this->figures->thumbVisitMinutes;
-
-        return $minutes > $visit + 1e-9 || ($minutes > 0 && $minutes > $this->thumbMinutesLeft() + 1e-9);
-    }
-
-    /** The day's thumb minutes are used up, or this plan is made without them. */
-    private function spent(Tool $tool): bool
-    {
-        return $tool->isThumb && (! $this->thumbs || $this->thumbMinutesLeft() <= 0);
-    }
-
-    /** Below nought when the day was longer than its budget. */
-    private function thumbMinutesLeft(): float
-    {
-        return ($this->therapist->budgets['thumb']['day'] ?? $this->figures->thumbDayMinutes)
-            - self::thumbMinutes($this->therapist->loadToday);
-    }
-
-    /** @param  array<string, int|float>  $load  minutes by tool */
-    private static function thumbMinutes(array $load): int|float
-    {
-        return ($load['thumb'] ?? 0) + ($load['thumb_reinforced'] ?? 0);
+        return in_array($tool->costs, $this->spared, true) || $this->budgets->isSpent($tool) ? $this->budgets->capOn($tool) : null;
     }
 
     private function bearable(Tool $tool, PressureScale $scale, Ceiling $ceiling): bool

@@ -9,6 +9,7 @@ use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Handwork\CeilingFinder;
 use Somatrace\Core\Handwork\Composer;
 use Somatrace\Core\Handwork\Exposed;
+use Somatrace\Core\Handwork\HandBudgets;
 use Somatrace\Core\Handwork\JointComposer;
 use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Handwork\PressureScales;
@@ -56,31 +57,37 @@ final readonly class Planner
         $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety));
         $scales = new PressureScales($this->atlas, $case, $this->figures->pptFelt);
         $solver = new Solver($this->figures, $school, $clock);
-        $totals = new Totals($this->figures, $exposed, $this->figures->frailty->share($case));
-        // a plan that would cost the thumbs more than a visit may is made again without them
-        foreach ([true, false] as $thumbs) {
-            $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $thumbs);
-            $targets = new TargetBuilder(
+        $hands = new HandBudgets($this->atlas, $this->figures, $case->therapist);
+        $totals = new Totals($this->atlas, $this->figures, $exposed, $hands, $this->figures->frailty->share($case));
+        $try = function (string ...$spared) use (
+            $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $pattern, $solver, $totals, $clock, $offers,
+        ): array {
+            $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $hands, array_values($spared));
+            [$found, $leftOut, $suspects, $soothe] = (new TargetBuilder(
                 $this->atlas, $this->figures, $case, $school, $gate, $response,
                 new Composer($this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales),
                 new SituationReader($this->atlas, $this->figures, $this->recipes, $case, $school, $gate, $exposed), $exposed,
                 new JointComposer($this->atlas, $this->recipes, $this->figures, $case, $gate, $tools),
                 new StiffJoints($this->atlas, $this->figures, $case), $scales,
-            );
-            [$found, $leftOut, $suspects, $soothe] = $targets->build($pattern);
-            [$solution, $found, $spent] = $this->withinTotals(
+            ))->build($pattern);
+            [$solution, $found, $spent, $costly] = $this->withinTotals(
                 $solver, $found, $clock->given(count($offers), count($soothe)), $totals, $clock,
             );
-            array_push($leftOut, ...$spent);
-            $builder = new StepBuilder(
-                $this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $this->recipes, $tools,
-                new RoutineStages($this->atlas), $scales, $tools->mass(),
-            );
-            $steps = $builder->build($solution, $offers, $soothe);
-            if (! $tools->isOverThumbs($this->load($steps))) {
-                break;
-            }
+
+            return [$solution, $found, [...$leftOut, ...$spent], $suspects, $soothe, $tools, $costly];
+        };
+        $made = $try();
+        if ($made[6] !== []) {
+            // what would cost a part of the hand more than it has left is done with another too, and the better of the two stays
+            $other = $try(...$made[6]);
+            $made = $other[0]->benefit > $made[0]->benefit + 1e-12 ? $other : $made;
         }
+        [$solution, $found, $leftOut, $suspects, $soothe, $tools] = $made;
+        $builder = new StepBuilder(
+            $this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $this->recipes, $tools,
+            new RoutineStages($this->atlas), $scales, $tools->mass(),
+        );
+        $steps = $builder->build($solution, $offers, $soothe);
         $families = $solution->families !== [] ? $solution->families : [$builder->restingPosition($soothe)];
         $feeling = new FeelSteps($this->atlas, $this->figures, $gate);
         $feel = $this->feel($feeling, $suspects, $solution, $families, $clock, $steps);
@@ -94,7 +101,7 @@ final readonly class Planner
      * Where a total cuts in, what a shorter visit would do is looked at too: more time is never worth less.
      *
      * @param  list<Target>  $targets
-     * @return array{Solution, list<Target>, list<LeftOut>}
+     * @return array{Solution, list<Target>, list<LeftOut>, list<string>} with the parts of the hand that would have cost too much
      */
     private function withinTotals(Solver $solver, array $targets, int $given, Totals $totals, TimeBudget $clock): array
     {
@@ -102,7 +109,7 @@ final readonly class Planner
         $quarter = 15 * TimeBudget::PER_MINUTE;
         for ($less = $quarter; $best[1] !== $targets && $less < $clock->budget; $less += $quarter) {
             $shorter = $this->shrunk($solver, $targets, $given + $less, $totals);
-            $best = $shorter[0]->benefit > $best[0]->benefit + 1e-12 ? $shorter : $best;
+            $best = $shorter[0]->benefit > $best[0]->benefit + 1e-12 ? [...array_slice($shorter, 0, 3), $best[3]] : $best;
         }
 
         return $best;
@@ -112,14 +119,15 @@ final readonly class Planner
      * Where a region would have more than its total, solved again with less of the target of it that costs least benefit.
      *
      * @param  list<Target>  $targets
-     * @return array{Solution, list<Target>, list<LeftOut>}
+     * @return array{Solution, list<Target>, list<LeftOut>, list<string>}
      */
     private function shrunk(Solver $solver, array $targets, int $given, Totals $totals): array
     {
-        $left = [];
+        $left = $costly = [];
         $solution = $this->solved($solver, $targets, $given);
         while (($over = $totals->over($solution, $targets)) !== null) {
-            [$region, $why] = $over;
+            [$region, $why, $part] = $over;
+            array_push($costly, ...array_filter([$part]));
             $best = null;
             foreach ($region as $target) {
                 $less = $totals->less($targets, $target, $solution);
@@ -135,7 +143,7 @@ final readonly class Planner
             array_push($left, ...$spent);
         }
 
-        return [$solution, $targets, $left];
+        return [$solution, $targets, $left, array_values(array_unique($costly))];
     }
 
     /**

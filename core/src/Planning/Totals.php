@@ -4,22 +4,27 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
+use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Handwork\Exposed;
+use Somatrace\Core\Handwork\HandBudgets;
+use Somatrace\Core\Handwork\Manoeuvre;
 use Somatrace\Core\Handwork\PlanFigures;
 
-/** Keeps the muscles of a region, taken together, within what it is worked in a visit. */
+/** Keeps the muscles of a region, taken together, within what it is worked in a visit, and the hands within what they have left. */
 final readonly class Totals
 {
     /** @param  float  $share  of the usual minutes */
-    public function __construct(private PlanFigures $figures, private Exposed $exposed, private float $share)
-    {
+    public function __construct(
+        private Atlas $atlas, private PlanFigures $figures, private Exposed $exposed, private HandBudgets $hands, private float $share,
+    ) {
     }
 
     /**
-     * The targets of a region that has more than its total, of one of which less is to be made.
+     * The targets of a region that has more than its total, or that cost a part of the hand more than it has left; of one of them less is
+     * to be made.
      *
      * @param  list<Target>  $targets
-     * @return array{non-empty-list<Target>, string}|null the last first, with why
+     * @return array{non-empty-list<Target>, string, string|null}|null the last first, with why, and the part of the hand it costs
      */
     public function over(Solution $solution, array $targets): ?array
     {
@@ -45,13 +50,59 @@ final readonly class Totals
 
                     return [
                         array_map(static fn (Chosen $one): Target => $one->target, $chosen[$part]),
-                        ucfirst($total->name).': '.round($most, 1).' minutes a visit at most.',
+                        ucfirst($total->name).': '.round($most, 1).' minutes a visit at most.', null,
                     ];
                 }
             }
         }
 
-        return null;
+        return $this->overHands($solution, $rank);
+    }
+
+    /**
+     * @param  array<string, int>  $rank
+     * @return array{non-empty-list<Target>, string, string}|null
+     */
+    private function overHands(Solution $solution, array $rank): ?array
+    {
+        $part = $this->hands->over($this->load($solution))[0] ?? null;
+        if ($part === null) {
+            return null;
+        }
+        $costly = array_values(array_filter(
+            $solution->chosen,
+            fn (Chosen $one): bool => array_filter(
+                $this->firm($one), fn (Manoeuvre $manoeuvre): bool => $this->atlas->tool($manoeuvre->tool)->costs === $part,
+            ) !== [],
+        ));
+        usort($costly, static fn (Chosen $a, Chosen $b): int => $rank[$b->target->key] <=> $rank[$a->target->key]);
+        $targets = array_map(static fn (Chosen $one): Target => $one->target, $costly);
+
+        return $targets === [] ? null : [$targets, $this->hands->words($part), $part];
+    }
+
+    /** @return array<string, float> minutes at firm pressure, by tool */
+    public function load(Solution $solution): array
+    {
+        $load = [];
+        foreach ($solution->chosen as $one) {
+            foreach ($this->firm($one) as $manoeuvre) {
+                $load[$manoeuvre->tool] = ($load[$manoeuvre->tool] ?? 0.0) + $manoeuvre->totalSeconds() / 60;
+            }
+        }
+
+        return $load;
+    }
+
+    /** @return list<Manoeuvre> of both sides */
+    private function firm(Chosen $one): array
+    {
+        $other = $one->option->otherSide[$one->composition->size->value] ?? null;
+
+        return array_values(array_filter(
+            [...$one->composition->manoeuvres, ...$other->manoeuvres ?? []],
+            fn (Manoeuvre $manoeuvre): bool => ($manoeuvre->pressure ?? 0) >= $this->figures->firmFrom,
+        ));
     }
 
     /**

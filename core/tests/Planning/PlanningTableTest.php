@@ -96,6 +96,9 @@ final class PlanningTableTest extends TestCase
             'most' => self::assertLessThanOrEqual(
                 (float) $rest, max([0, ...array_map(static fn (Manoeuvre $one): float => $one->pressure ?? 0, $done)]), $shown,
             ),
+            'firm' => self::assertLessThanOrEqual(
+                (float) explode(' ', $rest)[1] + 1e-9, $this->firm(explode(' ', $rest)[0], $done) / 60, $shown,
+            ),
             'total' => self::assertLessThanOrEqual((float) explode(' ', $rest)[1], array_sum(array_map(
                 static fn (PlanStep $step): float => in_array($step->at?->muscle, explode(',', explode(' ', $rest)[0]), true)
                     ? $step->minutes
@@ -117,6 +120,17 @@ final class PlanningTableTest extends TestCase
             'no other side' => self::assertSame([''], array_values(array_unique($sides)), $shown),
             default => throw new \UnexpectedValueException("\"$fact\" expects nothing that is known"),
         };
+    }
+
+    /** @param  list<Manoeuvre>  $done */
+    private function firm(string $part, array $done): float
+    {
+        return array_sum(array_map(
+            static fn (Manoeuvre $one): float => ($one->pressure ?? 0) >= 5 && Core::clinic()->atlas()->tool($one->tool)->costs === $part
+                ? $one->totalSeconds()
+                : 0.0,
+            $done,
+        ));
     }
 
     /** @param  list<PlanStep>  $treat */

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Handwork;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\Tool;
+use Somatrace\Core\CaseFile\Therapist;
+
+/** Minutes of firm pressure the hands have left: of each part of them what a visit may cost, or what is left of the day. */
+final readonly class HandBudgets
+{
+    /** @var array<string, float> by part of the hand; below nought when the day was longer than its budget */
+    private array $left;
+
+    public function __construct(private Atlas $atlas, private PlanFigures $figures, Therapist $therapist)
+    {
+        $left = [];
+        foreach ($figures->handBudgets as $part => $usual) {
+            [$visit, $day] = [$usual['visit'], $usual['day']];
+            foreach ($therapist->budgets as $tool => $own) {
+                if ($atlas->tool($tool)->costs === $part) {
+                    $visit = $own['visit'] ?? $visit;
+                    $day = $own['day'] ?? $day;
+                }
+            }
+            $left[$part] = min($visit, $day - ($this->parts($therapist->loadToday)[$part] ?? 0.0));
+        }
+        $this->left = $left;
+    }
+
+    public function isSpent(Tool $tool): bool
+    {
+        return $this->left[$tool->costs] <= 0;
+    }
+
+    /**
+     * The parts that would cost more than they have left.
+     *
+     * @param  array<string, float>  $load  minutes at firm pressure, by tool
+     * @return list<string>
+     */
+    public function over(array $load): array
+    {
+        $over = [];
+        foreach ($this->parts($load) as $part => $minutes) {
+            if ($minutes > max(0.0, $this->left[$part]) + 1e-9) {
+                $over[] = $part;
+            }
+        }
+
+        return $over;
+    }
+
+    /** Why no more is done with a part of the hand. */
+    public function words(string $part): string
+    {
+        return ucfirst($this->figures->handBudgets[$part]['name']).': '.round(max(0.0, $this->left[$part]), 1)
+            .' firm minutes are left for this visit.';
+    }
+
+    /**
+     * How strong a tool may still feel once its part of the hand is used up or is to be spared: that part rests altogether, or does what
+     * is not firm.
+     */
+    public function capOn(Tool $tool): Cap
+    {
+        ['name' => $name, 'rests' => $rests] = $this->figures->handBudgets[$tool->costs];
+
+        return $rests
+            ? new Cap(0, 'hands', "The $name rest: enough of them today.")
+            : new Cap($this->figures->firmFrom - 0.5, 'hands', "Nothing firm with the $name: enough of them today.");
+    }
+
+    /**
+     * @param  array<string, float>  $load
+     * @return array<string, float>
+     */
+    private function parts(array $load): array
+    {
+        $parts = [];
+        foreach ($load as $tool => $minutes) {
+            $part = $this->atlas->tool($tool)->costs;
+            $parts[$part] = ($parts[$part] ?? 0.0) + $minutes;
+        }
+
+        return $parts;
+    }
+}
