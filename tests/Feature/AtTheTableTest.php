@@ -166,6 +166,10 @@ final class AtTheTableTest extends TestCase
             "/visits/{$visit->public_id}/events",
             ['events' => [$this->happening('step_started', [], '2026-11-25T10:09:00.000Z')], 'sent_at' => '2026-11-25T10:11:00.000Z'],
         )->assertJsonCount(1, 'kept');
+        // nothing says how late its clock is: what comes now counts as of now
+        $this->postJson(
+            "/visits/{$visit->public_id}/events", ['events' => [$this->happening('step_started', [], '2026-11-25T10:01:00.000Z')]],
+        )->assertJsonCount(1, 'refused');
     }
 
     public function test_after_an_answer_that_forbids_it_no_work_is_begun_but_what_happened_before_is_kept(): void

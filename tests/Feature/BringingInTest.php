@@ -20,7 +20,9 @@ use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Events\TransactionBeginning;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Tests\TestCase;
 
 /** What a file would do is said line by line first; exactly that is done, or nothing. */
@@ -63,6 +65,10 @@ final class BringingInTest extends TestCase
                 $shown['rows'][1]['title'], $shown['rows'][1]['state'],
                 array_column($shown['rows'][1]['changes'], 'becomes', 'key')['stoic'],
             ]],
+        );
+        self::assertSame(
+            ['name', 'pronoun', 'born_on', 'hand', 'mass_kg', 'stoic', 'occupation', 'phone'],
+            array_column($shown['rows'][1]['changes'], 'key'), 'what is not told is no change',
         );
         self::assertSame(2, app(BringClients::class)->handle($user, $told, $shown['digest']));
         [$ida, $oake] = Client::query()->orderBy('id')->with('contacts')->get()->all();
@@ -164,6 +170,29 @@ final class BringingInTest extends TestCase
         self::assertSame(1, $bring->handle($user, [self::IDA], $digest));
         $this->assertMeanwhile(static fn () => $bring->handle($user, [self::IDA], $digest), 'now it is there already');
         self::assertSame(2, Client::query()->count());
+    }
+
+    public function test_somebody_who_writes_in_the_last_moment_is_seen(): void
+    {
+        $user = $this->therapist();
+        $bring = app(BringClients::class);
+        $meanwhile = function (array $details): void {
+            $done = false;
+            Event::listen(TransactionBeginning::class, function () use (&$done, $details): void {
+                if (! $done) {
+                    $done = true;
+                    $this->known(User::query()->firstOrFail(), $details);
+                }
+            });
+        };
+        $digest = $bring->preview($user, [self::IDA])['digest'];
+        $meanwhile([...self::IDA, 'code' => 'OO-01', 'name' => 'Old Oake']);
+        self::assertSame(1, $bring->handle($user, [self::IDA], $digest), 'of somebody else: as it was shown');
+
+        $bo = [...self::IDA, 'name' => 'Bo Vane'];
+        $digest = $bring->preview($user, [$bo])['digest'];
+        $meanwhile([...$bo, 'code' => 'BV-01']);
+        $this->assertMeanwhile(static fn () => $bring->handle($user, [$bo], $digest), 'of the same');
     }
 
     public function test_somebody_who_may_not_say_what_is_clinical_brings_none_of_it(): void
@@ -276,6 +305,12 @@ final class BringingInTest extends TestCase
         self::assertSame([1, 2], $felt->changes()->orderBy('id')->pluck('revision')->all());
         self::assertSame(0, $visit->entries()->where('kind', 'consent')->count());
 
+        $after = new BroughtEntry(
+            EntryKind::Complaint, 'after', 'neck_back:left', ['zone' => 'neck_back', 'side' => 'left', 'now' => 1], '2026-11-28',
+        );
+        $name = $this->previewed($client, $user, [new BroughtVisit('2026-11-28', [$after])])['changes'][0]['name'];
+        self::assertStringEndsWith(', afterwards', $name);
+
         // part of a finding leaves the rest
         $part = new BroughtEntry(EntryKind::Palpation, 'before', 'levator_scapulae:left', ['tone' => 'usual'], '2026-11-28', true);
         $this->apply($client, $user, [new BroughtVisit('2026-11-28', [$part])]);
@@ -330,7 +365,7 @@ final class BringingInTest extends TestCase
         );
         self::assertSame('new', $this->previewed($client, $user, [new BroughtVisit('2026-10-02', [$done])])['state']);
         // of two on one day the one of that moment
-        $client->visits()->where('number', 1)->sole()->update(['started_at' => '2026-10-03 10:00:00']);
+        $client->visits()->where('number', 1)->sole()->update(['started_at' => '2026-10-03 12:00:00']);
         $felt = $this->entry(EntryKind::Complaint, 'neck_back:right', ['zone' => 'neck_back', 'side' => 'right', 'now' => 2]);
         $this->apply($client, $user, [new BroughtVisit('2026-10-04', [$felt], '2026-10-03T19:15:00Z')]);
         self::assertSame(

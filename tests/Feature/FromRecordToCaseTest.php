@@ -42,7 +42,9 @@ final class FromRecordToCaseTest extends TestCase
         self::assertEquals(
             [$other[0] => 'no', $other[1] => 'unknown', $other[2] => 'no', $other[3] => 'yes', $daily[0] => 'no'], $health['red_flags'],
         );
-        self::assertSame(['red_flags_other' => $this->ago($fresh)], $health['answered_on'], 'those of every visit date nothing');
+        self::assertSame(['red_flags_other' => $this->ago($fresh)], $health['answered_on']);
+        DB::table('entries')->where('identity', '!=', $daily[0])->delete();
+        self::assertArrayNotHasKey('answered_on', $this->case($visit)['health'], 'those of every visit date nothing');
     }
 
     public function test_groups_are_denied_on_their_day_and_the_last_word_counts(): void
@@ -108,6 +110,29 @@ final class FromRecordToCaseTest extends TestCase
         self::assertArrayNotHasKey('history', $this->case($visit), 'one that is not at its end is no history');
     }
 
+    public function test_of_two_answers_the_one_of_the_later_visit_stands_whichever_was_written_down_first(): void
+    {
+        [$first, $visit] = $this->twoVisits();
+        $this->entry($visit, 'demand', 'desk', ['activity' => 'desk_work', 'hours' => 1], 0);
+        $this->entry($first, 'demand', 'desk', ['activity' => 'desk_work', 'hours' => 8], 10);
+        DB::table('visits')->where('id', $first->id)->update(['number' => 9]);
+        DB::table('visits')->where('id', $visit->id)->update(['number' => 1, 'status' => 'stopped']);
+
+        self::assertSame(8, $this->case($first)['demands'][0]['hours']);
+    }
+
+    public function test_what_the_hands_began_and_did_not_end_counts_with_no_tool(): void
+    {
+        [$first, $visit] = $this->twoVisits();
+        $first->update(['started_at' => now()->subHour()]);
+        $this->happened($first, 's1', 'pass_reached', ['pressure' => 5, 'seconds' => 90]);
+        self::assertSame([], app(HandLoad::class)->before($visit));
+        $this->happened($first, 's1', 'step_done', ['tool' => 'fist']);
+        $this->happened($first, 's1', 'pass_reached', ['pressure' => 4.5, 'seconds' => 90]);
+
+        self::assertSame(['fist' => 1.5], app(HandLoad::class)->before($visit), 'firm from five');
+    }
+
     public function test_a_client_is_told_as_far_as_known(): void
     {
         [, $visit] = $this->twoVisits();
@@ -144,6 +169,8 @@ final class FromRecordToCaseTest extends TestCase
         $this->happened($visit, 's3', 'pass_reached', ['pressure' => 5, 'seconds' => 10]);
         $this->happened($visit, 's3', 'stopped', ['seconds' => 20]);
         $this->happened($visit, 's9', 'pass_reached', ['pressure' => 9, 'seconds' => 10, 'tissue_kpa' => 100]);
+        $this->happened($visit, 's4', 'step_started', ['muscle' => 'psoas_major', 'side' => 'left']);
+        $this->happened($visit, 's4', 'pass_reached', ['pressure' => 0.5, 'seconds' => 20]);
         $this->entry($visit, 'done', 'a', ['muscle' => 'gracilis', 'side' => 'left', 'minutes' => 2, 'max_pressure' => 3], 0);
 
         $done = app(TreatmentSummary::class)->doneByVisit([$visit->id]);
@@ -152,6 +179,10 @@ final class FromRecordToCaseTest extends TestCase
             [
                 'muscle' => 'soleus', 'side' => 'left', 'minutes' => 2.0, 'max_pressure' => 5.0, 'seconds_at_pressure' => 60.0,
                 'dose_kpa_s' => 4606.6, 'signs' => ['softened'], 'technique' => 'stripping', 'tool' => 'thumb',
+            ],
+            [
+                'muscle' => 'psoas_major', 'side' => 'left', 'minutes' => 0.0, 'max_pressure' => 0.5, 'seconds_at_pressure' => 20.0,
+                'dose_kpa_s' => 0.0, 'signs' => [],
             ],
             ['muscle' => 'gracilis', 'side' => 'left', 'minutes' => 2, 'max_pressure' => 3],
         ]], $done, 'what was only begun is not done, and what has no muscle is nobody’s');
@@ -355,6 +386,14 @@ final class FromRecordToCaseTest extends TestCase
             ['how often each muscle was worked before', 'steps done so far', 'the load on the hands that day', 'the side of the table'],
             $brought->unkept,
         );
+    }
+
+    public function test_a_case_that_tells_little_makes_no_entries_of_nothing(): void
+    {
+        $brought = app(CaseDisassembler::class)->of(['as_of' => '2026-11-28', 'client' => ['age' => 30], 'health' => []]);
+
+        self::assertSame([[], []], [$brought->visits[0]->entries, $brought->unkept]);
+        self::assertNull($brought->visits[0]->minutes);
     }
 
     /** @return array{Visit, Visit} one that came to an end ten days ago, and the one of today */

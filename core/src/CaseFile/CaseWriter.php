@@ -39,7 +39,7 @@ final readonly class CaseWriter
             if (
                 $plain !== null
                     && $plain !== []
-                    && ! ($plain === false && in_array($name, ['stoic', 'othersDenied', 'lock', 'stopped', 'simulated'], true))
+                    && ! ($plain === false && in_array($name, ['stoic', 'othersDenied', 'lock', 'stopped', 'skipped', 'gloved', 'simulated'], true))
             ) {
                 $written[strtolower((string) preg_replace('/[A-Z]/', '_$0', $name))] = $plain;
             }

@@ -23,28 +23,32 @@ final readonly class Session
         public array $dropped = [],
         public array $school = [],
         public array $doneSteps = [],
+        public ?Now $now = null,
     ) {
     }
 
     public static function from(Fields $f): self
     {
         return new self(
-            $f->intOrNull('minutes'), $f->strings('positions_possible'), ChosenTarget::ofMuscles($f, 'targets'),
-            ChosenTarget::ofMuscles($f, 'dropped'),
-            $f->stringMap('school'), array_map(DoneStep::from(...), $f->having('done_steps', 'muscle')),
+            $f->intOrNull('minutes'), $f->strings('positions_possible'), $f->map('targets', ChosenTarget::from(...)),
+            $f->map('dropped', ChosenTarget::from(...)), $f->stringMap('school'), $f->map('done_steps', DoneStep::from(...)),
+            $f->has('now') ? Now::from($f->fields('now')) : null,
         );
     }
 
+    /** The same with other minutes: of a treatment that runs, those that are left. */
     public function withMinutes(int $minutes): self
     {
-        return new self($minutes, $this->positionsPossible, $this->targets, $this->dropped, $this->school, $this->doneSteps);
+        return new self(
+            $minutes, $this->positionsPossible, $this->targets, $this->dropped, $this->school, $this->doneSteps, $this->now,
+        );
     }
 
     public function withSchool(string $question, string $choice): self
     {
         return new self(
             $this->minutes, $this->positionsPossible, $this->targets, $this->dropped, [...$this->school, $question => $choice],
-            $this->doneSteps,
+            $this->doneSteps, $this->now,
         );
     }
 }

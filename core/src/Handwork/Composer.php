@@ -24,6 +24,8 @@ use Somatrace\Core\Safety\TouchGate;
 /** What a muscle's work is made of in a position: short, usual and long, each manoeuvre through the gate. */
 final readonly class Composer
 {
+    public const POINT_HOLD = 'trigger_point_hold';
+
     private const OIL = 'light_oil';
 
     private const PLENTY = 'plenty_oil';
@@ -40,6 +42,7 @@ final readonly class Composer
         private CeilingFinder $ceilings,
         private ToolChooser $tools,
         private PressureScales $scales,
+        private SoFar $soFar,
     ) {
     }
 
@@ -215,10 +218,14 @@ final readonly class Composer
         $spots = array_values(array_filter($spots, static fn (Spot $spot): bool => $bears[$spot->site]));
         $pressure = $technique->pressure === null ? null : $ceiling?->felt;
         $line = $this->atlas->handwork()->spotsOf($work->at->muscle)->lines[0];
+        $points = ($work->muscle->tissue === Tissue::Delicate ? $this->recipes->mostPointsDelicate : $this->recipes->mostPoints)
+            - $this->soFar->pointsHeld($work->at->key());
+        if ($technique->id === self::POINT_HOLD && $points < 1) {
+            return Reason::of(ReasonKind::Minutes, 'As many points were held there today as may be.');
+        }
         $most = min(
             $slot->mostSpots ?? PHP_INT_MAX,
-            $technique->id !== 'trigger_point_hold' ? PHP_INT_MAX
-                : ($work->muscle->tissue === Tissue::Delicate ? $this->recipes->mostPointsDelicate : $this->recipes->mostPoints),
+            $technique->id === self::POINT_HOLD ? $points : PHP_INT_MAX,
         );
 
         return new Filling(
@@ -398,7 +405,7 @@ final readonly class Composer
         $seconds = $way->seconds ?? ($dose->for === DoseFor::Area ? $span->least : null) ?? (
             $dose->for === DoseFor::Spot && in_array($technique->kind, ['hold', 'held'], true) ? $light : $span->middle()
         );
-        if ($technique->id === 'trigger_point_hold') {
+        if ($technique->id === self::POINT_HOLD) {
             $seconds = match ($this->school->chose('trigger_point')) {
                 'breaths' => floor($seconds / $this->recipes->breathSeconds) * $this->recipes->breathSeconds,
                 'until_change' => $span->least,

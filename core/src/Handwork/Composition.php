@@ -65,6 +65,20 @@ final readonly class Composition
         return new self($this->size, $lighter, $this->overhead);
     }
 
+    /**
+     * The rest of it once these were done; null where nothing but broad strokes would be left.
+     *
+     * @param  list<string>  $techniques
+     */
+    public function without(array $techniques): ?self
+    {
+        $rest = array_values(array_filter(
+            $this->manoeuvres, static fn (Manoeuvre $one): bool => ! in_array($one->technique, $techniques, true),
+        ));
+
+        return $rest === [] ? null : new self($this->size, $rest, $this->overhead);
+    }
+
     /** At most so long, and no point held; null where nothing is left of it. */
     public function shortened(float $seconds): ?self
     {
@@ -74,7 +88,7 @@ final readonly class Composition
             while ($this->overhead * $one->totalSeconds() > $left && (count($one->spots) > 1 || $one->repeats > 1)) {
                 $one = $one->less();
             }
-            if ($one->technique !== 'trigger_point_hold' && $this->overhead * $one->totalSeconds() <= $left) {
+            if ($one->technique !== Composer::POINT_HOLD && $this->overhead * $one->totalSeconds() <= $left) {
                 $shorter[] = $one;
             }
         }

@@ -14,7 +14,7 @@ final readonly class HandBudgets
     /** @var array<string, float> by part of the hand; below nought when the day was longer than its budget */
     private array $left;
 
-    public function __construct(private Atlas $atlas, private PlanFigures $figures, Therapist $therapist)
+    public function __construct(private Atlas $atlas, private PlanFigures $figures, Therapist $therapist, SoFar $soFar)
     {
         $left = [];
         foreach ($figures->handBudgets as $part => $usual) {
@@ -25,7 +25,8 @@ final readonly class HandBudgets
                     $day = $own['day'] ?? $day;
                 }
             }
-            $left[$part] = min($visit, $day - ($this->parts($therapist->loadToday)[$part] ?? 0.0));
+            $spent = $this->parts($soFar->load())[$part] ?? 0.0;
+            $left[$part] = min($visit, $day - ($this->parts($therapist->loadToday)[$part] ?? 0.0)) - $spent;
         }
         $this->left = $left;
     }

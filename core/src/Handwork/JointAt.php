@@ -6,6 +6,7 @@ namespace Somatrace\Core\Handwork;
 
 use Somatrace\Core\Anatomy\Joint;
 use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\CaseFile\JointName;
 
 /** One joint on one side, at one level where it has levels. */
 final readonly class JointAt
@@ -16,7 +17,7 @@ final readonly class JointAt
 
     public function key(): string
     {
-        return implode(':', ['joint', $this->joint->id, $this->level ?? '', $this->side->value]);
+        return (new JointName($this->joint->id, $this->level))->key($this->side);
     }
 
     public function name(): string

@@ -20,7 +20,7 @@ final readonly class RegionTotal
         private float $minutes,
         private float $first,
         private bool $eachSide,
-        private array $muscles,
+        public array $muscles,
     ) {
     }
 

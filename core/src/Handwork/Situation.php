@@ -20,9 +20,4 @@ enum Situation: string
     case Stuck = 'stuck';
     case Point = 'point';
     case Taut = 'taut';
-
-    public function isFirstTime(): bool
-    {
-        return $this === self::First || $this === self::FirstDelicate;
-    }
 }

@@ -9,6 +9,7 @@ use Somatrace\Core\Anatomy\Joint;
 use Somatrace\Core\Anatomy\JointStart;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\JointName;
 use Somatrace\Core\CaseFile\RangeFinding;
 
 /** Which joints were found stiff today, by test, glide, or a movement cut short with an end that can be eased. */
@@ -32,6 +33,17 @@ final readonly class StiffJoints
         ksort($found);
 
         return $found;
+    }
+
+    /** The joint a case names by hand; null where it is none of these, or has no such level. */
+    public function named(JointName $name, Side $side): ?JointAt
+    {
+        $joint = $this->atlas->handwork()->joints[$name->kind] ?? null;
+        $levelled = $joint !== null && $joint->levels !== [];
+
+        return $joint === null || ($levelled && ! in_array($name->level, $joint->levels, true))
+            ? null
+            : new JointAt($joint, $levelled ? $name->level : null, $side);
     }
 
     /**

@@ -9,8 +9,10 @@ use Somatrace\Core\Handwork\Composition;
 /** A target with the way and the composition the solver gave it. */
 final readonly class Chosen
 {
-    public function __construct(public Target $target, public Option $option, public Composition $composition)
-    {
+    /** @param  Composition|null  $otherSide  what is done on the other side then */
+    public function __construct(
+        public Target $target, public Option $option, public Composition $composition, public ?Composition $otherSide = null,
+    ) {
     }
 
     public function minutes(): float

@@ -19,6 +19,7 @@ use Somatrace\Core\Handwork\Recipes;
 use Somatrace\Core\Handwork\RoutineStages;
 use Somatrace\Core\Handwork\School;
 use Somatrace\Core\Handwork\SituationReader;
+use Somatrace\Core\Handwork\SoFar;
 use Somatrace\Core\Handwork\StiffJoints;
 use Somatrace\Core\Handwork\ToolChooser;
 use Somatrace\Core\Pattern\Candidate;
@@ -54,21 +55,22 @@ final readonly class Planner
             static fn (Offer $offer): bool => $school->is($offer->school, $offer->schoolValue)
                 && ! in_array($offer->technique, $case->therapist->scopeOff, true),
         ));
-        $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety));
+        $soFar = SoFar::of($case->session, $this->atlas, $this->figures);
+        $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety), $soFar);
         $scales = new PressureScales($this->atlas, $case, $this->figures->pptFelt);
         $solver = new Solver($this->figures, $school, $clock);
-        $hands = new HandBudgets($this->atlas, $this->figures, $case->therapist);
-        $totals = new Totals($this->atlas, $this->figures, $exposed, $hands, $this->figures->frailty->share($case));
+        $hands = new HandBudgets($this->atlas, $this->figures, $case->therapist, $soFar);
+        $totals = new Totals($this->atlas, $this->figures, $exposed, $hands, $soFar, $this->figures->frailty->share($case));
         $try = function (string ...$spared) use (
-            $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $pattern, $solver, $totals, $clock, $offers,
+            $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $soFar, $pattern, $solver, $totals, $clock, $offers,
         ): array {
             $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $hands, array_values($spared));
             [$found, $leftOut, $suspects, $soothe] = (new TargetBuilder(
                 $this->atlas, $this->figures, $case, $school, $gate, $response,
-                new Composer($this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales),
+                new Composer($this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales, $soFar),
                 new SituationReader($this->atlas, $this->figures, $this->recipes, $case, $school, $gate, $exposed), $exposed,
                 new JointComposer($this->atlas, $this->recipes, $this->figures, $case, $gate, $tools),
-                new StiffJoints($this->atlas, $this->figures, $case), $scales,
+                new StiffJoints($this->atlas, $this->figures, $case), $scales, $soFar,
             ))->build($pattern);
             [$solution, $found, $spent, $costly] = $this->withinTotals(
                 $solver, $found, $clock->given(count($offers), count($soothe)), $totals, $clock,
@@ -84,8 +86,8 @@ final readonly class Planner
         }
         [$solution, $found, $leftOut, $suspects, $soothe, $tools] = $made;
         $builder = new StepBuilder(
-            $this->atlas, $this->figures, $case, $gate, $school, $clock, $solver, $this->recipes, $tools,
-            new RoutineStages($this->atlas), $scales, $tools->mass(),
+            $this->atlas, $this->figures, $case, $gate, $school, $clock, $this->recipes, $tools,
+            new RoutineStages($this->atlas), $scales, $soFar, $tools->mass(),
         );
         $steps = $builder->build($solution, $offers, $soothe);
         $families = $solution->families !== [] ? $solution->families : [$builder->restingPosition($soothe)];
@@ -262,7 +264,7 @@ final readonly class Planner
 
         return PlanResult::of(
             $because, (new Headline($this->atlas, $case))->of($solution, $steps, $clock), $steps, $leftOut, $solution->benefit,
-            $solution->turns(), $this->load($steps), $chosen,
+            $solution->turns, $this->load($steps), $chosen,
         );
     }
 

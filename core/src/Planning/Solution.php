@@ -11,7 +11,7 @@ final readonly class Solution
      * @param  list<string>  $families  in the order of the visit
      * @param  list<Chosen>  $chosen
      */
-    public function __construct(public array $families, public array $chosen, public float $benefit)
+    public function __construct(public array $families, public array $chosen, public float $benefit, public int $turns = 0)
     {
     }
 
@@ -30,10 +30,5 @@ final readonly class Solution
     public function worth(): float
     {
         return array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $this->chosen));
-    }
-
-    public function turns(): int
-    {
-        return max(0, count($this->families) - 1);
     }
 }

@@ -45,7 +45,7 @@ final class Solver
             if ($wanted === $bestWanted && ! $this->isBetter($bound, $rank, $best->benefit, $bestRank)) {
                 continue;
             }
-            $chosen = $this->knapsack($assigned, $this->clock->forWork(count($families)) - $given);
+            $chosen = $this->knapsack($assigned, $this->clock->forWork($families) - $given);
             $used = array_fill_keys(array_map(static fn (Chosen $one): string => $one->option->family, $chosen), true);
             $benefit = array_sum(array_map(
                 static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen,
@@ -55,7 +55,7 @@ final class Solver
                 count($used) === count($families) && $wantedIn >= $bestWanted
                     && ($wantedIn > $bestWanted || $this->isBetter($benefit, $rank, $best->benefit, $bestRank))
             ) {
-                [$best, $bestWanted, $bestRank] = [new Solution($families, $chosen, $benefit), $wantedIn, $rank];
+                [$best, $bestWanted, $bestRank] = [new Solution($families, $chosen, $benefit, $this->clock->turns($families)), $wantedIn, $rank];
             }
         }
 
@@ -76,7 +76,7 @@ final class Solver
     {
         $tries = $seen = [];
         foreach ($this->orders($targets) as $families) {
-            $penalty = $this->figures->turnCost * $weights * (count($families) - 1);
+            $penalty = $this->figures->turnCost * $weights * $this->clock->turns($families);
             foreach ([false, true] as $byLength) {
                 $assigned = $this->assign($targets, $families, $byLength);
                 $signature = count($families).'|'.implode(
@@ -197,8 +197,9 @@ final class Solver
         $layers = [];
         foreach ($groups as $index => $group) {
             $inside = array_fill(0, $budget + 1, self::NEVER);
-            for ($t = $this->clock->region; $t <= $budget; $t++) {
-                $inside[$t] = $outside[$t - $this->clock->region];
+            $region = $this->regionOf($group);
+            for ($t = $region; $t <= $budget; $t++) {
+                $inside[$t] = $outside[$t - $region];
             }
             $steps = [];
             foreach ($group as [$target, $option]) {
@@ -216,6 +217,12 @@ final class Solver
         }
 
         return $this->trace($groups, $layers, $budget);
+    }
+
+    /** @param  list<array{Target, Option}>  $group */
+    private function regionOf(array $group): int
+    {
+        return $this->clock->region(array_merge([], ...array_map(static fn (array $pair): array => $pair[1]->places, $group)));
     }
 
     /**
@@ -270,11 +277,14 @@ final class Solver
                 $taken = $layers[$index]['steps'][$step][$t] ?? null;
                 if ($taken !== null) {
                     [$target, $option] = $groups[$index][$step];
-                    $chosen[] = new Chosen($target, $option, $taken[0]);
+                    $chosen[] = new Chosen(
+                        $target, $option, $taken[0],
+                        $this->otherSideToo($target) ? $option->otherSide[$taken[0]->size->value] ?? null : null,
+                    );
                     $t -= $taken[1];
                 }
             }
-            $t -= $this->clock->region;
+            $t -= $this->regionOf($groups[$index]);
         }
 
         return array_reverse($chosen);

@@ -28,6 +28,7 @@ use Somatrace\Core\Handwork\Recipes;
 use Somatrace\Core\Handwork\RoutineStages;
 use Somatrace\Core\Handwork\School;
 use Somatrace\Core\Handwork\Size;
+use Somatrace\Core\Handwork\SoFar;
 use Somatrace\Core\Handwork\ToolChooser;
 use Somatrace\Core\Safety\Limit;
 use Somatrace\Core\Safety\Offer;
@@ -61,11 +62,11 @@ final class StepBuilder
         private readonly TouchGate $gate,
         private readonly School $school,
         private readonly TimeBudget $clock,
-        private readonly Solver $solver,
         private readonly Recipes $recipes,
         private readonly ToolChooser $tools,
         private readonly RoutineStages $stages,
         private readonly PressureScales $scales,
+        private readonly SoFar $soFar,
         private readonly float $therapistKg,
     ) {
     }
@@ -78,14 +79,16 @@ final class StepBuilder
     public function build(Solution $solution, array $offers, array $soothe): array
     {
         $this->steps = [];
-        $this->oily = false;
+        $this->oily = $this->soFar->isOily();
         $this->prepared = [];
-        $this->deep = 0.0;
+        $this->deep = $this->soFar->deepSeconds();
         $order = $solution->families === [] ? [$this->restingPosition($soothe)] : $solution->families;
         foreach ($order as $index => $family) {
             $blocks = $this->blocks($solution, $family);
             $this->position = $family;
-            if ($index === 0) {
+            if ($index === 0 && $this->soFar->runs()) {
+                $this->goOn($family, $solution, $offers);
+            } elseif ($index === 0) {
                 $this->add(
                     StepKind::Settle, $this->clock->settle,
                     cautions: [
@@ -104,6 +107,58 @@ final class StepBuilder
         $this->end($solution);
 
         return $this->steps;
+    }
+
+    /**
+     * A treatment that runs goes on where it stands: the glove comes off, what was worked and not measured since is measured before the
+     * client turns.
+     *
+     * @param  list<Offer>  $offers
+     */
+    private function goOn(string $family, Solution $solution, array $offers): void
+    {
+        $this->position = $this->soFar->family() ?? $family;
+        if ($this->soFar->isGloved()) {
+            $this->hygiene(['glove_off_wash' => TimeBudget::quarters($this->figures->hygieneMinutes['glove_off_wash'])]);
+        }
+        $waiting = array_values(array_filter($this->soFar->unchecked(), static fn (string $key): bool => ! $solution->has($key)));
+        if ($waiting !== []) {
+            $this->addRecheck($this->checkAgain($waiting), null, []);
+        }
+        if ($this->position !== $family) {
+            $this->position = $family;
+            $this->deep = 0.0;
+            $this->add(StepKind::Position, $this->clock->turn, label: 'Turn '.$this->atlas->position($family)->name);
+        }
+        if (! $this->soFar->hasDone(StepKind::Cold->value)) {
+            array_map($this->offer(...), $offers);
+        }
+    }
+
+    /**
+     * @param  non-empty-list<string>  $keys  of targets that were worked, the last first
+     * @return array{kind: string, id: string, side: string, text: string} a measure before pressing once more
+     */
+    private function checkAgain(array $keys): array
+    {
+        $checks = [];
+        foreach ($keys as $key) {
+            [$id, $side] = [...explode(':', $key), ''];
+            if ($id === 'joint') {
+                [, $kind, $level, $side] = explode(':', $key);
+                $at = new JointAt($this->atlas->handwork()->joint($kind), $level === '' ? null : $level, Side::from($side));
+                $checks[] = $this->jointCheck($at);
+            } else {
+                $checks[] = $this->checkOfMuscle(new MuscleAt($id, Side::from($side)));
+            }
+        }
+        foreach ($checks as $check) {
+            if ($check['kind'] !== 'palpate') {
+                return $check;
+            }
+        }
+
+        return $checks[0];
     }
 
     /**
@@ -275,18 +330,20 @@ final class StepBuilder
             $this->oily = false;
         }
         $warmed = $this->warmUp($block, $family, $dry !== []);
-        $round = [];
+        $round = $across = [];
         foreach ($this->parts($block) as $part) {
             foreach ($block as $index => $chosen) {
                 $manoeuvres = array_values(array_filter($chosen->composition->manoeuvres, $part));
                 if ($manoeuvres !== []) {
                     $this->shiftTo($chosen->option->position);
-                    $round[$index] = $this->treat($chosen, $manoeuvres, $round[$index] ?? 1, $warmed);
+                    $round[$index] = $this->treat(
+                        $chosen, $manoeuvres, $round[$index] ?? 1 + $this->soFar->rounds($chosen->target->key), $warmed,
+                    );
                 }
             }
-        }
-        foreach ($block as $chosen) {
-            $this->otherSide($chosen, $warmed, false);
+            foreach ($block as $index => $chosen) {
+                $across[$index] = $this->otherSide($chosen, $across[$index] ?? 1, $warmed, fn (Manoeuvre $one): bool => $part($one) && ! $this->isGloved($one));
+            }
         }
         $this->shiftTo($family);
         $this->rest(array_merge(...array_map(static fn (Chosen $one): array => $one->option->places, $block)));
@@ -302,7 +359,7 @@ final class StepBuilder
     private function parts(array $block): array
     {
         $gloved = array_filter($block, fn (Chosen $one): bool => $one->composition->uses($this->figures->glovedTechniques));
-        if (count($block) === 1 && $gloved === []) {
+        if (count($block) === 1 && $gloved === [] && $block[0]->otherSide === null) {
             return [static fn (): bool => true];
         }
 
@@ -340,6 +397,10 @@ final class StepBuilder
         $open = $this->open(array_values($places), 'effleurage', 'palm', $family);
         if ($open === []) {
             return false;
+        }
+        $places = array_merge(...array_map(static fn (Chosen $one): array => $one->option->places, $block));
+        if ($this->soFar->isWarm($places)) {
+            return true;
         }
         $this->deep = 0.0;
         $this->oily = $this->oily || ! $dry;
@@ -463,28 +524,47 @@ final class StepBuilder
         $gloved = array_filter($manoeuvres, $this->isGloved(...)) !== [];
         $hygiene = $gloved ? $this->clock->hygiene($chosen->composition) : [];
         $this->hygiene(array_diff_key($hygiene, ['glove_off_wash' => 0]));
-        foreach ($this->inTurns($warmed ? $manoeuvres : $this->unwarmed($manoeuvres)) as $turn) {
-            $deep = (new Composition($chosen->composition->size, $turn, 1))->deepSeconds($this->figures->firmFrom);
-            if ($this->deep > 0 && $this->deep + $deep > 60 * $this->figures->deepMinutes) {
-                $this->rest($chosen->option->places);
-            }
-            if ($target->work !== null) {
-                $this->work(
-                    $target->work->at, $target->work->muscle, $turn, $chosen->option->places, $this->why($target), $target->name, $round,
-                );
-            } elseif ($target->joint !== null) {
-                $this->joint($target->joint, $turn, $chosen->option->places, $round);
-            }
-            $round++;
-            $this->deep += $deep;
-            if ($deep > 0 && $target->isDelicate()) {
-                $this->rest($chosen->option->places);
-            }
-        }
+        $round = $this->lay(
+            $warmed ? $manoeuvres : $this->unwarmed($manoeuvres), $round, $target->isDelicate(), $chosen->option->places,
+            function (array $turn, int $round) use ($chosen, $target): void {
+                if ($target->work !== null) {
+                    $this->work(
+                        $target->work->at, $target->work->muscle, $turn, $chosen->option->places, $this->why($target), $target->name, $round,
+                    );
+                } elseif ($target->joint !== null) {
+                    $this->joint($target->joint, $turn, $chosen->option->places, $round);
+                }
+            },
+        );
         if ($gloved) {
-            $this->otherSide($chosen, $warmed, true);
+            $this->otherSide($chosen, 1, $warmed, $this->isGloved(...));
         }
         $this->hygiene(array_intersect_key($hygiene, ['glove_off_wash' => 0]));
+
+        return $round;
+    }
+
+    /**
+     * In turns, with a pause wherever deep work asks for one.
+     *
+     * @param  non-empty-list<Manoeuvre>  $manoeuvres
+     * @param  list<Place>  $places
+     * @param  callable(non-empty-list<Manoeuvre>, int): void  $step  a turn, and which round it is
+     * @return int the round that comes next
+     */
+    private function lay(array $manoeuvres, int $round, bool $isDelicate, array $places, callable $step): int
+    {
+        foreach ($this->inTurns($manoeuvres) as $turn) {
+            $deep = (new Composition(Size::Short, $turn, 1))->deepSeconds($this->figures->firmFrom);
+            if ($this->deep > 0 && $this->deep + $deep > 60 * $this->figures->deepMinutes) {
+                $this->rest($places);
+            }
+            $step($turn, $round++);
+            $this->deep += $deep;
+            if ($deep > 0 && $isDelicate) {
+                $this->rest($places);
+            }
+        }
 
         return $round;
     }
@@ -649,25 +729,27 @@ final class StepBuilder
         );
     }
 
-    /** The other side, lighter or the same, where routine or school asks for it. */
-    private function otherSide(Chosen $chosen, bool $warmed, bool $gloved): void
+    /**
+     * The other side, lighter or the same, where routine or school asks for it.
+     *
+     * @param  callable(Manoeuvre): bool  $part
+     * @return int the round that comes next
+     */
+    private function otherSide(Chosen $chosen, int $round, bool $warmed, callable $part): int
     {
-        $composition = $chosen->option->otherSide[$chosen->composition->size->value] ?? null;
         $work = $chosen->target->work;
-        if ($composition === null || $work === null || ! $this->solver->otherSideToo($chosen->target)) {
-            return;
-        }
-        $manoeuvres = array_values(array_filter(
-            $composition->manoeuvres, fn (Manoeuvre $one): bool => $this->isGloved($one) === $gloved,
-        ));
-        if ($manoeuvres === []) {
-            return;
+        $manoeuvres = array_values(array_filter($chosen->otherSide->manoeuvres ?? [], $part));
+        if ($manoeuvres === [] || $work === null) {
+            return $round;
         }
         $at = $work->at->mirrored();
         $places = array_map(static fn (Place $place): Place => new Place($place->zone, $place->side->mirrored()), $chosen->option->places);
-        $this->work(
-            $at, $work->muscle, $warmed ? $manoeuvres : $this->unwarmed($manoeuvres), $places,
-            'Both sides are treated.', $this->atlas->nameOf($at), otherSide: true,
+
+        return $this->lay(
+            $warmed ? $manoeuvres : $this->unwarmed($manoeuvres), $round, $chosen->target->isDelicate(), $places,
+            fn (array $turn, int $round) => $this->work(
+                $at, $work->muscle, $turn, $places, 'Both sides are treated.', $this->atlas->nameOf($at), $round, true,
+            ),
         );
     }
 
@@ -783,8 +865,17 @@ final class StepBuilder
                 [$one, $check] = [$other, $this->checkOf($other->target)];
             }
         }
+        $this->addRecheck($check, $one->target->work?->at, $one->option->places);
+    }
+
+    /**
+     * @param  array{kind: string, id: string, side: string, text: string}  $check
+     * @param  list<Place>  $places
+     */
+    private function addRecheck(array $check, ?MuscleAt $at, array $places): void
+    {
         $this->add(
-            StepKind::Recheck, $this->clock->recheck, $one->target->work?->at, $one->option->places,
+            StepKind::Recheck, $this->clock->recheck, $at, $places,
             why: 'Same movement, same spot, same side: this is how you learn which muscle mattered.', check: $check,
             label: 'Re-check: '.$check['text'],
         );
@@ -796,21 +887,25 @@ final class StepBuilder
      */
     private function checkOf(Target $target): array
     {
-        $muscle = $target->work?->muscle;
-        foreach ($muscle->lengthenedBy ?? [] as $use) {
+        return $target->joint !== null
+            ? $this->jointCheck($target->joint)
+            : $this->checkOfMuscle($target->work->at ?? throw new \LogicException('a target that is neither muscle nor joint'));
+    }
+
+    /** @return array{kind: string, id: string, side: string, text: string} */
+    private function checkOfMuscle(MuscleAt $at): array
+    {
+        foreach ($this->atlas->muscle($at->muscle)->lengthenedBy as $use) {
             foreach ($this->case->findings->range as $finding) {
-                if ($finding->key() === $use->keyFor($target->side)) {
+                if ($finding->key() === $use->keyFor($at->side)) {
                     return $this->rangeCheck($finding);
                 }
             }
         }
-        if ($target->joint !== null) {
-            return $this->jointCheck($target->joint);
-        }
 
         return [
-            'kind' => 'palpate', 'id' => $muscle->id ?? '', 'side' => $target->side->value,
-            'text' => 'press '.lcfirst($target->name).' again',
+            'kind' => 'palpate', 'id' => $at->muscle, 'side' => $at->side->value,
+            'text' => 'press '.lcfirst($this->atlas->nameOf($at)).' again',
         ];
     }
 

@@ -111,10 +111,10 @@ final readonly class Target
         return $this->locked || $this->soothes || $this->isMeant;
     }
 
-    /** Felt today and something there, or a joint that was found stiff. */
+    /** Felt today and something there, or a joint that was found stiff; what was worked already is not asked for again. */
     public function isFound(): bool
     {
-        return $this->joint !== null || ($this->work?->felt->isFound() ?? false);
+        return $this->doneMinutes <= 0 && ($this->joint !== null || ($this->work?->felt->isFound() ?? false));
     }
 
     public function isSource(): bool

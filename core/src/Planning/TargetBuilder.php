@@ -16,6 +16,7 @@ use Somatrace\Core\Handwork\Composer;
 use Somatrace\Core\Handwork\Composition;
 use Somatrace\Core\Handwork\Exposed;
 use Somatrace\Core\Handwork\Felt;
+use Somatrace\Core\Handwork\JointAt;
 use Somatrace\Core\Handwork\JointComposer;
 use Somatrace\Core\Handwork\MinutesCap;
 use Somatrace\Core\Handwork\PlanFigures;
@@ -25,6 +26,7 @@ use Somatrace\Core\Handwork\ReasonKind;
 use Somatrace\Core\Handwork\School;
 use Somatrace\Core\Handwork\Situation;
 use Somatrace\Core\Handwork\SituationReader;
+use Somatrace\Core\Handwork\SoFar;
 use Somatrace\Core\Handwork\StiffJoints;
 use Somatrace\Core\Handwork\Work;
 use Somatrace\Core\Pattern\Candidate;
@@ -39,6 +41,8 @@ use Somatrace\Core\Safety\TouchGate;
 final class TargetBuilder
 {
     private const WATCHFUL_LOG_ODDS = 0.0;
+
+    private const MOST_ROUNDS = 3;
 
     /** @var array<string, Felt> by muscle and side */
     private readonly array $felt;
@@ -65,6 +69,7 @@ final class TargetBuilder
         private readonly JointComposer $jointComposer,
         private readonly StiffJoints $stiff,
         private readonly PressureScales $scales,
+        private readonly SoFar $soFar,
     ) {
         $this->felt = Felt::everywhere($case);
     }
@@ -102,7 +107,7 @@ final class TargetBuilder
         usort($complaints, static fn ($a, $b): int => $a->place()->key() <=> $b->place()->key());
         foreach ($complaints as $complaint) {
             $under = fn (MuscleAt $at): bool => $complaint->liesOver($this->atlas->muscle($at->muscle), $at->side);
-            if ($complaint->now === 0.0) {
+            if ($complaint->now === 0.0 || $this->soFar->wasSoothed($complaint->place(), $under)) {
                 continue;
             }
             $found = array_keys(array_filter(
@@ -194,7 +199,7 @@ final class TargetBuilder
     {
         $at = $candidate->at;
         $muscle = $this->atlas->muscle($at->muscle);
-        $locked = $this->lockOf($at);
+        $locked = $this->lockOf($at->key());
         $refusal = $this->refusal($candidate, $muscle, $locked);
         if ($refusal !== null) {
             return $this->leave($candidate, $refusal);
@@ -204,13 +209,14 @@ final class TargetBuilder
             $at, $muscle, $this->situations->of($at, $candidate->role, $candidate->triggerPoint, $felt), $felt,
             $this->sites($felt, $muscle), $this->exposed->visits($at),
         );
+        if ($work->situation === Situation::FirstDelicate && $this->soFar->minutes($at->key()) > 0) {
+            return $this->leave($candidate, Reason::of(ReasonKind::Done, 'Held for the first time today: that is all.'));
+        }
         [$options, $why] = $this->options($work);
         if ($options === []) {
             return $this->leave($candidate, $why);
         }
-        $done = array_sum(array_map(
-            static fn ($step): float => $step->at()->key() === $at->key() ? $step->minutes : 0.0, $this->case->session->doneSteps,
-        ));
+        $done = $this->soFar->minutes($at->key());
         $weight = max($this->worth($candidate), match (true) {
             $locked !== null => $this->figures->pickedWeight,
             $felt->isFound() => $this->figures->foundWeight,
@@ -223,54 +229,94 @@ final class TargetBuilder
         );
     }
 
-    /** @return list<Target> joints that were found stiff */
+    /** @return list<Target> joints that were found stiff, or were chosen by hand */
     private function joints(): array
     {
         $targets = [];
-        foreach ($this->calmOnly ? [] : $this->stiff->all() as $at) {
-            $blocked = $this->stiff->blocked($at);
-            if ($blocked !== null) {
-                $this->leftOut[] = LeftOut::joint($at, Reason::of(ReasonKind::CheckFirst, $blocked));
-
-                continue;
-            }
-            $options = [];
-            $why = Reason::of(ReasonKind::Position, 'Cannot be reached in the positions that are possible today.');
-            $positions = array_values(array_unique(array_merge(...array_map(
-                static fn ($work): array => $at->side->positions($work->positions), $at->joint->works,
-            ))));
-            $possible = $this->case->session->positionsPossible;
-            foreach ($positions as $preference => $position) {
-                $family = $this->atlas->position($position)->family;
-                if (isset($options[$family]) || ($possible !== [] && ! in_array($position, $possible, true))) {
-                    continue;
-                }
-                $made = $this->jointComposer->compose($at, $position);
-                if ($made instanceof Reason) {
-                    $why = $why->orBetter($made);
-                } else {
-                    $places = $this->jointComposer->places($at, $position);
-                    $options[$family] = new Option($family, $position, $places, $made, $preference, true, []);
-                }
-            }
-            if ($options === []) {
-                $this->leftOut[] = LeftOut::joint($at, $why);
-            } else {
-                $targets[] = Target::joint(
-                    $at, $this->figures->jointSupport * $this->figures->roleWeight(Role::Source), $this->figures->jointTau, $options, false,
-                    0.0,
-                );
+        foreach ($this->stiffOrChosen() as $at) {
+            $target = $this->jointTarget($at);
+            if ($target instanceof Target) {
+                $targets[] = $target;
+            } elseif ($target->kind !== ReasonKind::Done) {
+                $this->leftOut[] = LeftOut::joint($at, $target);
             }
         }
 
         return $targets;
     }
 
+    /** @return array<string, JointAt> by key */
+    private function stiffOrChosen(): array
+    {
+        $joints = $this->calmOnly ? [] : $this->stiff->all();
+        foreach ($this->case->session->targets as $chosen) {
+            $at = $chosen->joint === null ? null : $this->stiff->named($chosen->joint, $chosen->side);
+            if ($at !== null) {
+                $joints[$at->key()] = $at;
+            }
+        }
+        ksort($joints);
+
+        return $joints;
+    }
+
+    private function jointTarget(JointAt $at): Target|Reason
+    {
+        $key = $at->key();
+        $refusal = $this->handRefusal($key);
+        if ($refusal !== null) {
+            return $refusal;
+        }
+        $blocked = $this->stiff->blocked($at);
+        if ($blocked !== null) {
+            return Reason::of(ReasonKind::CheckFirst, $blocked);
+        }
+        if ($this->soFar->minutes($key) > 0) {
+            return Reason::of(ReasonKind::Done, 'Moved today already.');
+        }
+        $options = [];
+        $why = Reason::of(ReasonKind::Position, 'Cannot be reached in the positions that are possible today.');
+        $positions = array_values(array_unique(array_merge(...array_map(
+            static fn ($work): array => $at->side->positions($work->positions), $at->joint->works,
+        ))));
+        $possible = $this->case->session->positionsPossible;
+        foreach ($positions as $preference => $position) {
+            $family = $this->atlas->position($position)->family;
+            if (isset($options[$family]) || ($possible !== [] && ! in_array($position, $possible, true))) {
+                continue;
+            }
+            $made = $this->jointComposer->compose($at, $position);
+            if ($made instanceof Reason) {
+                $why = $why->orBetter($made);
+            } else {
+                $places = $this->jointComposer->places($at, $position);
+                $options[$family] = new Option($family, $position, $places, $made, $preference, true, []);
+            }
+        }
+
+        return $options === [] ? $why : Target::joint(
+            $at, $this->figures->jointSupport * $this->figures->roleWeight(Role::Source), $this->figures->jointTau, $options,
+            $this->lockOf($key) === true, 0.0,
+        );
+    }
+
+    /** What the hand of the therapist says against it: dropped, stopped or skipped, gone over often enough. */
+    private function handRefusal(string $key): ?Reason
+    {
+        return match (true) {
+            isset($this->keys($this->case->session->dropped)[$key]) => Reason::of(ReasonKind::Dropped, 'Dropped by hand.'),
+            $this->soFar->isStopped($key) => Reason::of(ReasonKind::Stopped, 'Stopped earlier today.'),
+            $this->soFar->isSkipped($key) => Reason::of(ReasonKind::Dropped, 'Skipped earlier today.'),
+            $this->soFar->rounds($key) >= self::MOST_ROUNDS => Reason::of(ReasonKind::Done, 'Gone over three times today: enough.'),
+            default => null,
+        };
+    }
+
     /** true when it must be in the plan, false when it was only added, null when nobody chose it by hand */
-    private function lockOf(MuscleAt $at): ?bool
+    private function lockOf(string $key): ?bool
     {
         foreach ($this->case->session->targets as $chosen) {
-            if ($chosen->at()->key() === $at->key()) {
+            if ($chosen->key() === $key) {
                 return $chosen->lock;
             }
         }
@@ -281,13 +327,8 @@ final class TargetBuilder
     private function refusal(Candidate $candidate, Muscle $muscle, ?bool $locked): ?Reason
     {
         $decision = $this->response->of($candidate->at);
-        $stopped = array_filter(
-            $this->case->session->doneSteps, static fn ($step): bool => $step->stopped && $step->at()->key() === $candidate->at->key(),
-        );
 
-        return match (true) {
-            isset($this->keys($this->case->session->dropped)[$candidate->at->key()]) => Reason::of(ReasonKind::Dropped, 'Dropped by hand.'),
-            $stopped !== [] => Reason::of(ReasonKind::Stopped, 'Stopped earlier today.'),
+        return $this->handRefusal($candidate->at->key()) ?? match (true) {
             $locked === null && in_array($decision?->decision, [Decision::Retire, Decision::Rethink], true)
                 => Reason::of(ReasonKind::Course, $decision->because),
             $muscle->advanced && $this->case->therapist->experience !== 'advanced'
@@ -388,6 +429,10 @@ final class TargetBuilder
         if ($made instanceof Reason) {
             return $made;
         }
+        $made = $this->notDone($work, $made);
+        if ($made === []) {
+            return Reason::of(ReasonKind::Done, 'Worked today already.');
+        }
         $most = $this->mostMinutes($work, $made, $position);
         $fitting = array_filter($made, static fn (Composition $one): bool => $one->minutes() <= $most->minutes + 1e-9);
         if ($fitting === []) {
@@ -405,6 +450,27 @@ final class TargetBuilder
             in_array($position, $this->positions($work->at->mirrored(), $work->muscle), true),
             $this->otherSide($work, $fitting, $position),
         );
+    }
+
+    /**
+     * What is left to do of a target that was worked today already: what was not done yet; where nobody told what was done, nothing once it
+     * had the time of its shortest.
+     *
+     * @param  non-empty-array<string, Composition>  $made
+     * @return array<string, Composition>
+     */
+    private function notDone(Work $work, array $made): array
+    {
+        $key = $work->at->key();
+        if ($this->soFar->minutes($key) <= 0) {
+            return $made;
+        }
+        $done = $this->soFar->techniques($key);
+        if ($done === []) {
+            return $this->soFar->minutes($key) + 1e-9 >= $made[array_key_first($made)]->minutes() ? [] : $made;
+        }
+
+        return array_filter(array_map(static fn (Composition $one): ?Composition => $one->without($done), $made));
     }
 
     /**
@@ -426,15 +492,15 @@ final class TargetBuilder
         $at = $work->at->mirrored();
         $felt = $this->feltAt($at);
         $situation = $felt->points() === [] && $work->situation === Situation::Point ? Situation::Taut : $work->situation;
-        $other = $this->composer->compose(
-            new Work($at, $work->muscle, $situation, $felt, $work->sites, $this->exposed->visits($at)), $position,
-        );
+        $across = new Work($at, $work->muscle, $situation, $felt, $work->sites, $this->exposed->visits($at));
+        $other = $this->composer->compose($across, $position);
         if ($other instanceof Reason) {
             return [];
         }
         // lighter is true of the hand as well as of the feeling: a side that bears more is not pressed harder for it
         $scale = fn (MuscleAt $one): float => $this->scales->of($one)->kPaPerPoint;
         $softer = min(1.0, $scale($work->at) / $scale($at));
+        $most = 60 * $this->mostMinutes($across, $other, $position)->minutes;
         $both = [];
         foreach ($made as $size => $own) {
             $one = $other[$size] ?? $other[array_key_first($other)];
@@ -445,7 +511,7 @@ final class TargetBuilder
                 );
             }
             $lighter = $one->under(...$caps);
-            $lighter = $equal ? $lighter : $lighter?->shortened($own->seconds() / 2);
+            $lighter = $equal && $one->seconds() <= $most ? $lighter : $lighter?->shortened(min($most, $own->seconds() / ($equal ? 1 : 2)));
             if ($lighter !== null) {
                 $both[$size] = $lighter;
             }
@@ -468,7 +534,7 @@ final class TargetBuilder
     /** @param  non-empty-array<string, Composition>  $made */
     private function mostMinutes(Work $work, array $made, string $position): MinutesCap
     {
-        $cap = $this->figures->mostMinutes($work->muscle, $work->situation->isFirstTime());
+        $cap = $this->figures->mostMinutes($work->muscle, $this->situations->isFirstTime($work->muscle));
         $share = $this->figures->frailty->share($this->case);
         $cap = $share < 1 ? new MinutesCap($share * $cap->minutes, 'Worked for two thirds of the usual minutes only.') : $cap;
         foreach ($made[array_key_last($made)]->manoeuvres as $one) {
@@ -478,6 +544,11 @@ final class TargetBuilder
             );
             $cap = $limit === null ? $cap : $cap->and(new MinutesCap((float) $limit->value, $limit->because()));
         }
+
+        $done = $this->soFar->minutes($work->at->key());
+        $cap = $done > 0
+            ? new MinutesCap(max(0.0, $cap->minutes - $done), 'Worked for '.round($done, 1).' minutes today already.')
+            : $cap;
 
         return $this->calmOnly ? $cap->and(new MinutesCap($this->figures->calmMinutes, 'No muscle explains it: only to calm.')) : $cap;
     }
@@ -494,11 +565,14 @@ final class TargetBuilder
      */
     private function keys(array $chosen): array
     {
-        return array_fill_keys(array_map(static fn (ChosenTarget $target): string => $target->at()->key(), $chosen), true);
+        return array_fill_keys(array_map(static fn (ChosenTarget $target): string => $target->key(), $chosen), true);
     }
 
     private function leave(Candidate $candidate, Reason $reason): null
     {
+        if ($reason->kind === ReasonKind::Done) {
+            return null; // what was worked is not left out
+        }
         $this->leftOut[] = LeftOut::muscle($candidate->at, $candidate->name, $reason);
 
         return null;

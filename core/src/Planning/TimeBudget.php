@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
+use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\CaseFile\Session;
 use Somatrace\Core\Handwork\Composition;
 use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\SoFar;
 
 /** The fixed costs of a visit in whole quarter minutes, and what a target costs besides its own minutes. */
 final readonly class TimeBudget
@@ -34,11 +36,12 @@ final readonly class TimeBudget
 
     public int $shift;
 
-    public function __construct(private PlanFigures $figures, public int $budget)
+    /** @param  SoFar|null  $soFar  of a treatment that runs */
+    public function __construct(private PlanFigures $figures, public int $budget, private ?SoFar $soFar = null)
     {
         $share = $budget < $figures->shortVisitMinutes * self::PER_MINUTE ? $figures->shortShare : 1.0;
         $quarters = static fn (float $minutes, float $share = 1.0): int => (int) round($share * $minutes * self::PER_MINUTE);
-        $this->settle = $quarters($figures->settleMinutes, $share);
+        $this->settle = ($soFar?->runs() ?? false) ? 0 : $quarters($figures->settleMinutes, $share);
         $this->aftercare = $quarters($figures->aftercareMinutes, $share);
         $this->finish = $quarters($figures->finishMinutes);
         $this->warmUp = $quarters($figures->warmUpMinutes);
@@ -52,32 +55,67 @@ final readonly class TimeBudget
         );
     }
 
-    public static function of(Session $session, PlanFigures $figures, ?float $mostMinutes): self
+    public static function of(Session $session, PlanFigures $figures, ?float $mostMinutes, SoFar $soFar): self
     {
-        $minutes = min($session->minutes ?? $figures->defaultMinutes, $mostMinutes ?? PHP_INT_MAX);
+        $minutes = min($session->now->minutesLeft ?? $session->minutes ?? $figures->defaultMinutes, $mostMinutes ?? PHP_INT_MAX);
 
-        return new self($figures, (int) floor($minutes * self::PER_MINUTE));
+        return new self($figures, (int) floor($minutes * self::PER_MINUTE), $soFar);
     }
 
-    /** What is left for warm-ups and treatment when the visit uses so many position families. */
-    public function forWork(int $families): int
+    /**
+     * How often the client turns to lie in these families of positions one after the other.
+     *
+     * @param  list<string>  $families
+     */
+    public function turns(array $families): int
     {
-        $fixed = $this->settle + $this->aftercare + $this->finish + $this->turn * ($families - 1);
+        $lies = $this->soFar?->family();
+
+        return max(0, count($families) - ($lies === null || $lies === ($families[0] ?? $lies) ? 1 : 0));
+    }
+
+    /**
+     * What is left for warm-ups and treatment when the visit uses these position families.
+     *
+     * @param  list<string>  $families
+     */
+    public function forWork(array $families): int
+    {
+        $fixed = $this->settle + $this->aftercare + $this->finish + $this->turn * $this->turns($families);
 
         return $this->budget - $fixed;
     }
 
-    /** Quarter minutes of cold and of soothing. */
+    /** Quarter minutes of what a running treatment still owes: a glove to be taken off, what was worked and not measured again. */
+    private function owed(): int
+    {
+        return (($this->soFar?->isGloved() ?? false) ? self::quarters($this->figures->hygieneMinutes['glove_off_wash']) : 0)
+            + ($this->soFar !== null && $this->soFar->unchecked() !== [] ? $this->recheck : 0);
+    }
+
+    /** Quarter minutes of cold and of soothing, and of what is owed. */
     public function given(int $offers, int $soothed): int
     {
-        return $offers * (int) ($this->figures->offerMinutes * self::PER_MINUTE) + $soothed * $this->soothe;
+        return $offers * (int) ($this->figures->offerMinutes * self::PER_MINUTE) + $soothed * $this->soothe + $this->owed();
+    }
+
+    /**
+     * Quarter minutes a region takes besides its targets: what is warm already is not warmed again.
+     *
+     * @param  list<Place>  $places
+     */
+    public function region(array $places): int
+    {
+        return $this->region - (($this->soFar?->isWarm($places) ?? false) ? $this->warmUp : 0);
     }
 
     /** Quarter minutes a target takes in all: its own, the rests it asks for, the other side, the shift of position. */
     public function cost(Option $option, Composition $composition, bool $otherSideToo): int
     {
+        $other = $otherSideToo ? $option->otherSide[$composition->size->value] ?? null : null;
+
         return self::quarters($composition->minutes()) + $this->restsFor($composition)
-            + ($otherSideToo ? self::quarters(($option->otherSide[$composition->size->value] ?? null)?->minutes() ?? 0) : 0)
+            + ($other === null ? 0 : self::quarters($other->minutes()) + $this->restsFor($other))
             + ($option->position === $option->family ? 0 : 2 * $this->shift) + array_sum($this->hygiene($composition));
     }
 

@@ -5,17 +5,22 @@ declare(strict_types=1);
 namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Handwork\Exposed;
 use Somatrace\Core\Handwork\HandBudgets;
 use Somatrace\Core\Handwork\Manoeuvre;
 use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\RegionTotal;
+use Somatrace\Core\Handwork\SoFar;
 
 /** Keeps the muscles of a region, taken together, within what it is worked in a visit, and the hands within what they have left. */
 final readonly class Totals
 {
     /** @param  float  $share  of the usual minutes */
     public function __construct(
-        private Atlas $atlas, private PlanFigures $figures, private Exposed $exposed, private HandBudgets $hands, private float $share,
+        private Atlas $atlas, private PlanFigures $figures, private Exposed $exposed, private HandBudgets $hands, private SoFar $soFar,
+        private float $share,
     ) {
     }
 
@@ -31,11 +36,11 @@ final readonly class Totals
         $rank = array_flip(array_map(static fn (Target $one): string => $one->key, $targets));
         foreach ($this->figures->regionTotals as $total) {
             $most = $total->most($this->exposed) * $this->share;
-            $minutes = $chosen = [];
+            $minutes = $this->spent($total);
+            $chosen = [];
             foreach ($solution->chosen as $one) {
                 $at = $one->target->work?->at;
-                $other = $one->option->otherSide[$one->composition->size->value] ?? null;
-                foreach ($at === null ? [] : [[$at, $one->minutes()], [$at->mirrored(), $other?->minutes() ?? 0.0]] as [$where, $spent]) {
+                foreach ($at === null ? [] : [[$at, $one->minutes()], [$at->mirrored(), $one->otherSide?->minutes() ?? 0.0]] as [$where, $spent]) {
                     $part = $total->part($where);
                     if ($part !== null) {
                         $minutes[$part] = ($minutes[$part] ?? 0) + $spent;
@@ -44,7 +49,7 @@ final readonly class Totals
                 }
             }
             foreach ($minutes as $part => $spent) {
-                if ($spent > $most + 1e-9) {
+                if ($spent > $most + 1e-9 && isset($chosen[$part])) {
                     // in the order of the targets, which holds for a mirrored client too
                     usort($chosen[$part], static fn (Chosen $a, Chosen $b): int => $rank[$b->target->key] <=> $rank[$a->target->key]);
 
@@ -57,6 +62,24 @@ final readonly class Totals
         }
 
         return $this->overHands($solution, $rank);
+    }
+
+    /** @return array<string, float> minutes of today already, by part of the region */
+    private function spent(RegionTotal $total): array
+    {
+        $spent = [];
+        foreach ($total->muscles as $muscle) {
+            foreach (Side::pair() as $side) {
+                $at = new MuscleAt($muscle, $side);
+                $part = $total->part($at);
+                $minutes = $this->soFar->minutesOf($at);
+                if ($part !== null && $minutes > 0) {
+                    $spent[$part] = ($spent[$part] ?? 0.0) + $minutes;
+                }
+            }
+        }
+
+        return $spent;
     }
 
     /**
@@ -97,10 +120,8 @@ final readonly class Totals
     /** @return list<Manoeuvre> of both sides */
     private function firm(Chosen $one): array
     {
-        $other = $one->option->otherSide[$one->composition->size->value] ?? null;
-
         return array_values(array_filter(
-            [...$one->composition->manoeuvres, ...$other->manoeuvres ?? []],
+            [...$one->composition->manoeuvres, ...$one->otherSide->manoeuvres ?? []],
             fn (Manoeuvre $manoeuvre): bool => ($manoeuvre->pressure ?? 0) >= $this->figures->firmFrom,
         ));
     }

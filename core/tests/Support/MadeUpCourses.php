@@ -39,6 +39,55 @@ final readonly class MadeUpCourses
     }
 
     /**
+     * @return array<string, array{array<string, mixed>}> the same with joints that were found stiff, layers that stick, and what fights
+     * back
+     */
+    public static function stiff(int $each, int $seed = 20261129): array
+    {
+        $chance = new Chance($seed + 1);
+        $levels = ['C0', 'C2', 'C5', 'T3', 'T6', 'T12', 'L2', 'L4'];
+        $glides = [
+            'patella.glide_in', 'patella.glide_up', 'patella.glide_out', 'scapula.elevation', 'scapula.adduction', 'scapula.depression',
+        ];
+        $made = [];
+        foreach (self::ofEveryRegion($each, $seed) as $name => [$case]) {
+            for ($n = $chance->int(0, 3); $n > 0; $n--) {
+                $segment = $chance->oneIn(5) ? null : $chance->pick($levels);
+                $one = [
+                    'test' => $segment === null ? 'first_rib_spring' : 'segment_spring', 'side' => $chance->pick(['left', 'right']),
+                    ...($segment === null ? [] : ['segment' => $segment]), 'value' => $chance->int(0, 2),
+                    ...($chance->oneIn(6) ? ['end_feel' => $chance->pick(['hard', 'empty', 'firm'])] : []),
+                ];
+                $same = static fn (array $other): bool => [$other['test'], $other['side'], $other['segment'] ?? null]
+                    === [$one['test'], $one['side'], $segment];
+                $case['findings']['tests'] = [
+                    ...array_filter($case['findings']['tests'] ?? [], static fn (array $other): bool => ! $same($other)), $one,
+                ];
+            }
+            $case['findings']['tests'] = array_values($case['findings']['tests'] ?? []);
+            foreach ($glides as $movement) {
+                $known = array_column($case['findings']['range'] ?? [], 'movement');
+                if ($chance->oneIn(6) && ! in_array($movement, $known, true)) {
+                    $case['findings']['range'][] = [
+                        'movement' => $movement, 'side' => $chance->pick(['left', 'right']), 'active' => $chance->int(0, 3),
+                    ];
+                }
+            }
+            foreach ($case['findings']['palpation'] ?? [] as $index => $felt) {
+                if ($chance->oneIn(5)) {
+                    $case['findings']['palpation'][$index]['texture'] = [$chance->pick(['stuck_layers', 'taut_band', 'nodule'])];
+                } elseif ($chance->oneIn(8)) {
+                    $case['findings']['palpation'][$index]['tone'] = 'spasm';
+                }
+            }
+            $case['findings'] = array_filter($case['findings']);
+            $made[$name] = [$case];
+        }
+
+        return $made;
+    }
+
+    /**
      * @param  array<string, mixed>  $case
      * @return array<string, mixed>
      */
