@@ -59,7 +59,9 @@ final readonly class HandLoad
     /** @param  array<string, float>  $load */
     public function thumbs(array $load): float
     {
-        $thumbs = array_filter($load, fn (string $tool): bool => $this->clinic->atlas()->tool($tool)->costs === 'thumb', ARRAY_FILTER_USE_KEY);
+        $thumbs = array_filter(
+            $load, fn (string $tool): bool => $this->clinic->atlas()->tool($tool)->costs === 'thumb', ARRAY_FILTER_USE_KEY,
+        );
 
         return round(array_sum($thumbs), 1);
     }

@@ -22,6 +22,7 @@ use Somatrace\Core\Data\SchemaValidator;
 use Somatrace\Core\Findings\Reproduction;
 use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Handwork\Recipes;
+use Somatrace\Core\Handwork\WholePattern;
 use Somatrace\Core\Measures\Comparing;
 use Somatrace\Core\Measures\Comparison;
 use Somatrace\Core\Pattern\Chain;
@@ -252,7 +253,7 @@ final class Clinic
 
     public function plan(CaseFile $case): PlanResult
     {
-        $this->planner ??= new Planner($this->atlas(), $this->planFigures(), Recipes::load($this->folder));
+        $this->planner ??= new Planner($this->atlas(), $this->planFigures(), Recipes::load($this->folder), WholePattern::load($this->folder));
 
         return $this->planner->plan($case, $this->screen($case), $this->ranking($case), $this->respond($case));
     }

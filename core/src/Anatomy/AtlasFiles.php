@@ -16,7 +16,7 @@ final readonly class AtlasFiles
         'vocabulary', 'directions', 'zones', 'landmarks', 'hazards', 'movements', 'muscles', 'self_care', 'tests', 'regions', 'search',
         'posture_signs', 'techniques', 'tools', 'positions',
         'products', 'demands', 'consent_areas', 'signs', 'conditions', 'red_flags', 'finding_rules', 'clot_score', 'pattern', 'chains',
-        'planning', 'response', 'setups', 'spots', 'moves', 'joints', 'routines', 'compositions',
+        'planning', 'response', 'setups', 'spots', 'moves', 'joints', 'routines', 'compositions', 'whole_pattern',
     ];
 
     public function __construct(private string $folder)

@@ -59,11 +59,16 @@ final readonly class AtlasReferences
             'joints/*/manoeuvres/*/toward' => 'landmark', 'joints/*/again/*/test' => 'test', 'joints/*/again/*/movement' => 'movement',
         ],
         'routines' => [
-            'routines/*/setup' => 'set-up', 'routines/*/stages/*/muscles/*' => 'muscle',
+            'regions/*/warm/*' => 'zone', 'regions/*/finish/*' => 'zone', 'never_stroked/*' => 'zone',
+            'routines/*/setup' => 'set-up', 'routines/*/stages/*/muscles/*' => 'muscle', 'routines/*/stages/*/asks/*' => 'muscle',
             'routines/*/stages/*/joints/*' => 'joint', 'routines/*/stages/*/zones/*' => 'zone',
             'routines/*/stages/*/ways/*/technique' => 'technique', 'routines/*/stages/*/ways/*/muscles/*' => 'muscle',
             'routines/*/stages/*/ways/*/tool' => 'tool', 'routines/*/stages/*/ways/*/setup/id' => 'set-up',
             'routines/*/stages/*/ways/*/product' => 'product',
+        ],
+        'whole_pattern' => [
+            'signs/*/lesser' => 'movement', 'signs/*/lesser_test' => 'test', 'signs/*/test' => 'test', 'signs/*/posture' => 'posture sign',
+            'front/*' => 'muscle', 'behind/*' => 'muscle',
         ],
         'consent_areas' => [
             'consent_areas/*/muscles/*' => 'muscle', 'consent_areas/*/zones/*' => 'zone', 'consent_areas/*/techniques/*' => 'technique',

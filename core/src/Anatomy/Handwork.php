@@ -23,6 +23,8 @@ final readonly class Handwork
      * @param  array<string, Joint>  $joints
      * @param  array<string, Routine>  $routines
      * @param  array<string, Branch>  $branches
+     * @param  array<string, RegionWork>  $regions
+     * @param  list<string>  $neverStroked  zones over which no warming or smoothing hand goes
      */
     private function __construct(
         public array $setups,
@@ -31,6 +33,8 @@ final readonly class Handwork
         public array $joints,
         public array $routines,
         public array $branches,
+        private array $regions,
+        public array $neverStroked,
     ) {
         $movesOf = $stagesOf = [];
         foreach ($moves as $move) {
@@ -52,12 +56,17 @@ final readonly class Handwork
     public static function read(string $folder): self
     {
         $rows = static fn (string $file, string $list): array => JsonFile::read("$folder/$file.json")->list($list);
+        $routines = JsonFile::read("$folder/routines.json");
+        $regions = [];
+        foreach ($routines->list('regions') as $row) {
+            $regions[$row->string('region')] = RegionWork::from($row);
+        }
 
         return new self(
             self::byId($rows('setups', 'setups'), Setup::from(...)), self::byId($rows('spots', 'muscles'), SpotMap::from(...)),
             JsonFile::read("$folder/moves.json")->map('moves', Move::from(...)),
-            self::byId($rows('joints', 'joints'), Joint::from(...)), self::byId($rows('routines', 'routines'), Routine::from(...)),
-            self::byId($rows('techniques', 'branches'), Branch::from(...)),
+            self::byId($rows('joints', 'joints'), Joint::from(...)), self::byId($routines->list('routines'), Routine::from(...)),
+            self::byId($rows('techniques', 'branches'), Branch::from(...)), $regions, $routines->strings('never_stroked'),
         );
     }
 
@@ -74,6 +83,11 @@ final readonly class Handwork
     public function branch(string $id): Branch
     {
         return $this->branches[$id] ?? throw UnknownId::in('branch', $id);
+    }
+
+    public function region(string $id): RegionWork
+    {
+        return $this->regions[$id] ?? throw UnknownId::in('region', $id);
     }
 
     public function spotsOf(string $muscle): SpotMap

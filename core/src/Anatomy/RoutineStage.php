@@ -15,6 +15,7 @@ final readonly class RoutineStage
      * @param  list<string>  $joints  kinds
      * @param  list<string>  $zones
      * @param  bool  $both  on both sides
+     * @param  list<string>  $asks  neighbours that belong to the work: felt first where nobody felt them
      * @param  int|null  $fromMinutes  only in a visit at least so long
      * @param  list<Way>  $ways
      */
@@ -28,6 +29,7 @@ final readonly class RoutineStage
         public bool $both,
         public ?int $fromMinutes,
         public array $ways,
+        public array $asks,
     ) {
     }
 
@@ -36,6 +38,7 @@ final readonly class RoutineStage
         return new self(
             $row->string('id'), $row->string('name'), $row->string('when'), $row->strings('muscles'), $row->strings('joints'),
             $row->strings('zones'), $row->bool('both'), $row->intOrNull('minutes_from'), $row->map('ways', Way::from(...)),
+            $row->strings('asks'),
         );
     }
 }

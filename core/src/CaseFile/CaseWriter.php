@@ -10,6 +10,8 @@ namespace Somatrace\Core\CaseFile;
  */
 final readonly class CaseWriter
 {
+    private const FALSE_UNLESS_SAID = ['stoic', 'othersDenied', 'lock', 'stopped', 'skipped', 'gloved', 'simulated'];
+
     /** @return array<string, mixed> */
     public function toArray(CaseFile $case): array
     {
@@ -39,7 +41,7 @@ final readonly class CaseWriter
             if (
                 $plain !== null
                     && $plain !== []
-                    && ! ($plain === false && in_array($name, ['stoic', 'othersDenied', 'lock', 'stopped', 'skipped', 'gloved', 'simulated'], true))
+                    && ! ($plain === false && in_array($name, self::FALSE_UNLESS_SAID, true))
             ) {
                 $written[strtolower((string) preg_replace('/[A-Z]/', '_$0', $name))] = $plain;
             }

@@ -43,6 +43,7 @@ final readonly class Composer
         private ToolChooser $tools,
         private PressureScales $scales,
         private SoFar $soFar,
+        private RoutineStages $stages,
     ) {
     }
 
@@ -125,7 +126,7 @@ final readonly class Composer
     {
         $ways = $plain = [];
         foreach ($this->atlas->handwork()->stagesOf($work->at->muscle) as [$routine, $stage]) {
-            if (! $this->isToday($routine, $work->at->side, $position)) {
+            if (! $this->stages->isToday($routine, $work->at->side, $position)) {
                 continue;
             }
             foreach ($stage->ways as $way) {
@@ -145,18 +146,6 @@ final readonly class Composer
         }
 
         return [...$ways, ...$plain];
-    }
-
-    private function isToday(Routine $routine, Side $side, string $position): bool
-    {
-        foreach ($routine->school as $question => $choices) {
-            if (! in_array($this->school->chose($question), $choices, true)) {
-                return false;
-            }
-        }
-
-        return $routine->position === null
-            || in_array($this->atlas->position($position)->family, $side->positions([$routine->position]), true);
     }
 
     private function fits(Way $way, Work $work, string $position): bool

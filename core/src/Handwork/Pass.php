@@ -33,6 +33,13 @@ final readonly class Pass
         return new self($pressure, $seconds, $hold, $tissue->kPa, $force->newtons, $force->leanPercent($therapistKg));
     }
 
+    public function times(float $share): self
+    {
+        return new self(
+            $this->pressure, $share * $this->seconds, $this->holdSeconds, $this->tissueKpa, $this->forceN, $this->leanPercent,
+        );
+    }
+
     /** @return array<string, float|int|null> */
     public function toArray(): array
     {

@@ -55,6 +55,8 @@ final readonly class PlanFigures
 
     public float $warmUpMinutes;
 
+    public float $warmUpMost;
+
     public float $recheckMinutes;
 
     public float $restMinutes;
@@ -191,6 +193,7 @@ final readonly class PlanFigures
         $this->shiftMinutes = $file->float('shift_minutes');
         $this->settleMinutes = $file->float('settle_minutes');
         $this->warmUpMinutes = $file->float('warm_up_minutes');
+        $this->warmUpMost = $file->float('warm_up_most');
         $this->recheckMinutes = $file->float('recheck_minutes');
         $this->restMinutes = $file->float('rest_minutes');
         $this->finishMinutes = $file->float('finish_minutes');

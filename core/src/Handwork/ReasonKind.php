@@ -40,8 +40,8 @@ enum ReasonKind: string
     public function weight(): int
     {
         return match ($this) {
-            self::Done => -1, self::Consent => 0, self::CheckFirst => 1, self::Limit => 2, self::Training => 3, self::Ceiling => 4, self::Tool => 5,
-            self::Minutes => 6, self::Technique => 7, default => 9,
+            self::Done => -1, self::Consent => 0, self::CheckFirst => 1, self::Limit => 2, self::Training => 3, self::Ceiling => 4,
+            self::Tool => 5, self::Minutes => 6, self::Technique => 7, default => 9,
         };
     }
 
@@ -49,8 +49,8 @@ enum ReasonKind: string
     public function reason(): string
     {
         return match ($this) {
-            self::Dropped => 'dropped', self::Done => 'done_today', self::Stopped => 'stopped', self::Course => 'retired', self::Training => 'advanced_only',
-            self::Position => 'unreachable', self::Technique => 'out_of_scope', self::Tool => 'no_tool', self::Ceiling => 'ceiling_too_low',
+            self::Dropped => 'dropped', self::Done => 'done_today', self::Stopped => 'stopped', self::Course => 'retired',
+            self::Training => 'advanced_only', self::Position => 'unreachable', self::Technique => 'out_of_scope', self::Tool => 'no_tool', self::Ceiling => 'ceiling_too_low',
             self::Minutes => 'minutes_spent', self::Quiet => 'quiet', self::Unfelt => 'unfelt', self::Consent => 'not_agreed',
             self::Limit => 'forbidden', self::CheckFirst => 'check_first', self::Worth => 'less_worth',
         };

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Somatrace\Core\Handwork;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Routine;
 use Somatrace\Core\Anatomy\RoutineStage;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Anatomy\Way;
 
 /** What routines do around the work on their targets. */
@@ -13,8 +16,52 @@ final readonly class RoutineStages
 {
     private const BEFORE = 'prepare';
 
-    public function __construct(private Atlas $atlas)
+    public function __construct(private Atlas $atlas, private School $school)
     {
+    }
+
+    /** Whether a routine is done in that position and as the school chose. */
+    public function isToday(Routine $routine, Side $side, string $position): bool
+    {
+        foreach ($routine->school as $question => $choices) {
+            if (! in_array($this->school->chose($question), $choices, true)) {
+                return false;
+            }
+        }
+
+        return $routine->position === null
+            || in_array($this->atlas->position($position)->family, $side->positions([$routine->position]), true);
+    }
+
+    /** Where a muscle stands in the order of the routines that are done there; after them where it is in none. */
+    public function rank(MuscleAt $at, string $position): int
+    {
+        $rank = 0;
+        foreach ($this->atlas->handwork()->routines as $routine) {
+            foreach ($routine->stages as $stage) {
+                $rank++;
+                if (in_array($at->muscle, $stage->muscles, true) && $this->isToday($routine, $at->side, $position)) {
+                    return $rank;
+                }
+            }
+        }
+
+        return $rank + 1;
+    }
+
+    /** @return list<string> neighbours that belong to the work on a muscle or a kind of joint */
+    public function asked(?string $muscle, ?string $joint): array
+    {
+        $asked = [];
+        foreach ($this->atlas->handwork()->routines as $routine) {
+            foreach ($routine->stages as $stage) {
+                if (in_array($muscle, $stage->muscles, true) || in_array($joint, $stage->joints, true)) {
+                    $asked = [...$asked, ...array_fill_keys($stage->asks, true)];
+                }
+            }
+        }
+
+        return array_keys(array_diff_key($asked, [$muscle ?? '' => true]));
     }
 
     /**

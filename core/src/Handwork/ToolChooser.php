@@ -67,8 +67,9 @@ final readonly class ToolChooser
      */
     private function usable(array $suited, Technique $technique): array
     {
+        // a broad stroke goes over more than the muscle: its tools are its own
         $own = $technique->tools === [] ? $suited : array_values(array_intersect($suited, $technique->tools));
-        $ids = $own === [] ? $technique->tools : $own;
+        $ids = $own === [] || $technique->broad ? $technique->tools : $own;
         $tools = [];
         foreach ($ids as $id) {
             if ($this->has($id)) {
@@ -94,6 +95,9 @@ final readonly class ToolChooser
 
     private function tooBroad(Muscle $muscle, Technique $technique, Tool $tool): int
     {
+        if ($technique->broad) {
+            return 0;
+        }
         $fine = $technique->fine || $muscle->tissue === Tissue::Delicate || $muscle->layer >= 3;
         $allowed = $fine ? $this->figures->finePrecision : $this->figures->broadPrecision;
 

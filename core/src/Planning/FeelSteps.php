@@ -22,7 +22,7 @@ final readonly class FeelSteps
 
     /**
      * @param  list<PlanStep>  $steps
-     * @param  array<string, list<Candidate>>  $feel  by family of positions
+     * @param  array<string, list<Suspect>>  $feel  by family of positions
      * @return list<PlanStep> felt as soon as the client lies so
      */
     public function put(array $steps, array $feel, TimeBudget $clock): array
@@ -39,7 +39,7 @@ final readonly class FeelSteps
             if (in_array($step->kind, [StepKind::Settle, StepKind::Position], true) && ! isset($felt[$step->position])) {
                 $felt[$step->position] = true;
                 array_push(
-                    $put, ...array_map(fn (Candidate $one): PlanStep => $this->step($one, $step->position), $feel[$step->position] ?? []),
+                    $put, ...array_map(fn (Suspect $one): PlanStep => $this->step($one, $step->position), $feel[$step->position] ?? []),
                 );
             }
         }
@@ -63,14 +63,15 @@ final readonly class FeelSteps
         ));
     }
 
-    private function step(Candidate $candidate, string $position): PlanStep
+    private function step(Suspect $suspect, string $position): PlanStep
     {
+        $candidate = $suspect->candidate;
         $muscle = $this->atlas->muscle($candidate->at->muscle);
 
         return new PlanStep(
             StepKind::Feel, $this->figures->feelMinutes, $position, $candidate->at,
             $this->places($candidate, $position), find: $muscle->reference()->findSteps(),
-            why: 'The ranking suspects it and nobody felt it: feel first, skip it if it is quiet.', label: "Feel {$candidate->name}",
+            why: $suspect->why(), label: "Feel {$candidate->name}",
         );
     }
 }

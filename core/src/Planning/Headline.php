@@ -22,8 +22,10 @@ final readonly class Headline
         if ($chosen === []) {
             return 'Nothing asks for pressure today: calm, warm and compare.';
         }
-        usort($chosen, static fn (Chosen $a, Chosen $b): int => [$a->target->work === null, -round($a->target->weight, 9), $a->target->key]
-            <=> [$b->target->work === null, -round($b->target->weight, 9), $b->target->key]);
+        usort($chosen, static fn (Chosen $a, Chosen $b): int => [! $a->target->isFront(), $a->target->work === null, $a->target->isTendon(), -round($a->target->weight, 9), $a->target->key]
+            <=> [
+                ! $b->target->isFront(), $b->target->work === null, $b->target->isTendon(), -round($b->target->weight, 9), $b->target->key,
+            ]);
         $first = $chosen[0]->target;
         $sore = $this->sorest();
         $over = $sore !== null && $first->side === $sore->side && in_array($sore->zone, $first->zones, true);
@@ -31,9 +33,17 @@ final readonly class Headline
             static fn (PlanStep $step): ?string => $step->check['text'] ?? null, $steps,
         ))));
 
-        $name = preg_replace('/, (left|right)$/', ' on the $1', $first->name);
+        $name = ucfirst((string) preg_replace('/, (left|right)$/', ' on the $1', $first->name));
+        $does = match (true) {
+            $first->isFront() =>
+                "The {$first->side->value} side works and shortens in front, the {$first->side->mirrored()->value} gives way behind: "
+                .lcfirst($name).' lets go first',
+            $first->joint !== null => "$name is moved, small and slow",
+            $first->isTendon() => "$name is worked lightly",
+            default => "$name lets go",
+        };
 
-        return ucfirst((string) $name).' lets go'
+        return $does
             .($sore === null || $over ? '' : ', so that '.lcfirst($this->atlas->placeName($sore->place())).' can rest')
             .($checks === [] ? '' : '; then measure again: '.implode('; ', array_slice($checks, 0, 2)))
             .'.'.$this->time($steps, $clock);

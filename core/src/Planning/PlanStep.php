@@ -53,11 +53,14 @@ final readonly class PlanStep
     ) {
     }
 
+    /** Longer or shorter, with the hand on it for the same share of the time. */
     public function lasting(float $minutes): self
     {
+        $passes = array_map(fn (Pass $one): Pass => $one->times($minutes / $this->minutes), $this->passes);
+
         return new self(
             $this->kind, $minutes, $this->position, $this->at, $this->places, $this->site, $this->technique, $this->tool, $this->product,
-            $this->clientAction, $this->passes, $this->find, $this->cautions, $this->why, $this->ceiling, $this->check, $this->otherSide,
+            $this->clientAction, $passes, $this->find, $this->cautions, $this->why, $this->ceiling, $this->check, $this->otherSide,
             $this->label, $this->what, $this->manoeuvres, $this->target, $this->round, $this->joint,
         );
     }

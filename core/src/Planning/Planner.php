@@ -22,7 +22,7 @@ use Somatrace\Core\Handwork\SituationReader;
 use Somatrace\Core\Handwork\SoFar;
 use Somatrace\Core\Handwork\StiffJoints;
 use Somatrace\Core\Handwork\ToolChooser;
-use Somatrace\Core\Pattern\Candidate;
+use Somatrace\Core\Handwork\WholePattern;
 use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Response\ResponseResult;
 use Somatrace\Core\Safety\Offer;
@@ -33,7 +33,7 @@ use Somatrace\Core\Safety\TouchGate;
 /** What to do in the time there is: targets, order, pressure, tools, minutes, each with its reason. */
 final readonly class Planner
 {
-    public function __construct(private Atlas $atlas, private PlanFigures $figures, private Recipes $recipes)
+    public function __construct(private Atlas $atlas, private PlanFigures $figures, private Recipes $recipes, private WholePattern $whole)
     {
     }
 
@@ -59,18 +59,20 @@ final readonly class Planner
         $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety), $soFar);
         $scales = new PressureScales($this->atlas, $case, $this->figures->pptFelt);
         $solver = new Solver($this->figures, $school, $clock);
+        $stages = new RoutineStages($this->atlas, $school);
+        $busy = $this->whole->busySide($case);
         $hands = new HandBudgets($this->atlas, $this->figures, $case->therapist, $soFar);
         $totals = new Totals($this->atlas, $this->figures, $exposed, $hands, $soFar, $this->figures->frailty->share($case));
         $try = function (string ...$spared) use (
-            $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $soFar, $pattern, $solver, $totals, $clock, $offers,
+            $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $soFar, $stages, $busy, $pattern, $solver, $totals, $clock, $offers,
         ): array {
             $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $hands, array_values($spared));
             [$found, $leftOut, $suspects, $soothe] = (new TargetBuilder(
                 $this->atlas, $this->figures, $case, $school, $gate, $response,
-                new Composer($this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales, $soFar),
+                new Composer($this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales, $soFar, $stages),
                 new SituationReader($this->atlas, $this->figures, $this->recipes, $case, $school, $gate, $exposed), $exposed,
                 new JointComposer($this->atlas, $this->recipes, $this->figures, $case, $gate, $tools),
-                new StiffJoints($this->atlas, $this->figures, $case), $scales, $soFar,
+                new StiffJoints($this->atlas, $this->figures, $case), $scales, $soFar, $stages, $this->whole, $busy,
             ))->build($pattern);
             [$solution, $found, $spent, $costly] = $this->withinTotals(
                 $solver, $found, $clock->given(count($offers), count($soothe)), $totals, $clock,
@@ -87,9 +89,10 @@ final readonly class Planner
         [$solution, $found, $leftOut, $suspects, $soothe, $tools] = $made;
         $builder = new StepBuilder(
             $this->atlas, $this->figures, $case, $gate, $school, $clock, $this->recipes, $tools,
-            new RoutineStages($this->atlas), $scales, $soFar, $tools->mass(),
+            $stages, $scales, $soFar, $tools->mass(),
         );
-        $steps = $builder->build($solution, $offers, $soothe);
+        $feelMost = min(count($suspects), $this->figures->feelMost);
+        $steps = $builder->build($solution, $offers, $soothe, $feelMost * TimeBudget::quarters($this->figures->feelMinutes));
         $families = $solution->families !== [] ? $solution->families : [$builder->restingPosition($soothe)];
         $feeling = new FeelSteps($this->atlas, $this->figures, $gate);
         $feel = $this->feel($feeling, $suspects, $solution, $families, $clock, $steps);
@@ -170,10 +173,10 @@ final readonly class Planner
     /**
      * What is felt first, where the hands come to it in a position that is taken anyway, as far as time is left.
      *
-     * @param  list<Candidate>  $suspects  the most suspected first
+     * @param  list<Suspect>  $suspects  the most suspected first
      * @param  list<string>  $families  in which the client lies
      * @param  list<PlanStep>  $steps
-     * @return array<string, list<Candidate>> by family of positions
+     * @return array<string, list<Suspect>> by family of positions
      */
     private function feel(FeelSteps $feeling, array $suspects, Solution $solution, array $families, TimeBudget $clock, array $steps): array
     {
@@ -186,13 +189,13 @@ final readonly class Planner
         $each = TimeBudget::quarters($this->figures->feelMinutes);
         $feel = [];
         $count = 0;
-        foreach ($suspects as $candidate) {
-            if ($solution->has($candidate->at->key())) {
+        foreach ($suspects as $suspect) {
+            if ($solution->has($suspect->candidate->at->key())) {
                 continue;
             }
             foreach ($families as $family) {
-                if ($count < $this->figures->feelMost && $spare >= $each && $feeling->places($candidate, $family) !== []) {
-                    $feel[$family][] = $candidate;
+                if ($count < $this->figures->feelMost && $spare >= $each && $feeling->places($suspect->candidate, $family) !== []) {
+                    $feel[$family][] = $suspect;
                     $spare -= $each;
                     $count++;
 
@@ -205,16 +208,17 @@ final readonly class Planner
     }
 
     /**
-     * @param  list<Candidate>  $suspects
-     * @param  array<string, list<Candidate>>  $feel
+     * @param  list<Suspect>  $suspects
+     * @param  array<string, list<Suspect>>  $feel
      * @return list<LeftOut>
      */
     private function unfelt(array $suspects, array $feel, Solution $solution): array
     {
-        $felt = array_map(static fn (Candidate $one): string => $one->at->key(), array_merge([], ...array_values($feel)));
+        $felt = array_map(static fn (Suspect $one): string => $one->candidate->at->key(), array_merge([], ...array_values($feel)));
         $left = [];
-        foreach ($suspects as $candidate) {
-            if (! in_array($candidate->at->key(), $felt, true) && ! $solution->has($candidate->at->key())) {
+        foreach ($suspects as $suspect) {
+            $candidate = $suspect->candidate;
+            if (! $suspect->isAsked && ! in_array($candidate->at->key(), $felt, true) && ! $solution->has($candidate->at->key())) {
                 $left[] = LeftOut::muscle(
                     $candidate->at, $candidate->name, Reason::of(ReasonKind::Unfelt, 'Suspected, and felt by nobody.'),
                 );

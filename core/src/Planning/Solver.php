@@ -38,7 +38,8 @@ final class Solver
         $bestWanted = 0;
         $bestRank = PHP_INT_MAX;
         foreach ($this->tries($targets, $weights) as [$wanted, $bound, $rank, $families, $assigned, $penalty]) {
-            // the most promising are tried first: what cannot be better any more is not tried, and of two that are alike the first named stays
+            // the most promising are tried first: what cannot be better any more is not tried, and of two that are alike the first named
+            // stays
             if ($wanted < $bestWanted) {
                 break;
             }
@@ -55,7 +56,9 @@ final class Solver
                 count($used) === count($families) && $wantedIn >= $bestWanted
                     && ($wantedIn > $bestWanted || $this->isBetter($benefit, $rank, $best->benefit, $bestRank))
             ) {
-                [$best, $bestWanted, $bestRank] = [new Solution($families, $chosen, $benefit, $this->clock->turns($families)), $wantedIn, $rank];
+                [$best, $bestWanted, $bestRank] = [
+                    new Solution($families, $chosen, $benefit, $this->clock->turns($families)), $wantedIn, $rank,
+                ];
             }
         }
 
@@ -148,16 +151,14 @@ final class Solver
     {
         $rank = array_flip($families);
         $sourceFirst = $this->school->is('order', 'source_first');
-        $leads = static fn (Target $target): bool => $sourceFirst ? $target->isSource() : $target->isSite();
-        $follows = static fn (Target $target): bool => $sourceFirst ? $target->isSite() : $target->isSource();
         $earliest = 0;
         $assigned = [];
         foreach ([true, false] as $leading) {
             foreach ($targets as $target) {
-                if ($leads($target) !== $leading) {
+                if ($target->leads($sourceFirst) !== $leading) {
                     continue;
                 }
-                $from = $follows($target) ? $earliest : 0;
+                $from = $target->follows($sourceFirst) ? $earliest : 0;
                 $options = array_filter(
                     $target->options, static fn (Option $option): bool => isset($rank[$option->family]) && $rank[$option->family] >= $from,
                 );

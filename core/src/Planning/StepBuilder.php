@@ -11,6 +11,7 @@ use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\RegionWork;
 use Somatrace\Core\Anatomy\RoutineStage;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
@@ -49,6 +50,15 @@ final class StepBuilder
     /** @var array<string, true> stages of routines that were done before the work already */
     private array $prepared = [];
 
+    /** @var array<string, true> places that were warmed */
+    private array $warm = [];
+
+    /** position family in which something was warmed last */
+    private string $lies = '';
+
+    /** @var array<int, int> quarter minutes a warm-up may last longer, by its place among the steps */
+    private array $warmUps = [];
+
     /** There is oil on the hands and where they were. */
     private bool $oily = false;
 
@@ -74,13 +84,15 @@ final class StepBuilder
     /**
      * @param  list<Offer>  $offers
      * @param  list<Place>  $soothe  places that hurt and are only soothed
+     * @param  int  $reserve  quarter minutes to be left for what is felt first
      * @return list<PlanStep>
      */
-    public function build(Solution $solution, array $offers, array $soothe): array
+    public function build(Solution $solution, array $offers, array $soothe, int $reserve): array
     {
         $this->steps = [];
         $this->oily = $this->soFar->isOily();
-        $this->prepared = [];
+        $this->prepared = $this->warmUps = $this->warm = [];
+        $this->lies = '';
         $this->deep = $this->soFar->deepSeconds();
         $order = $solution->families === [] ? [$this->restingPosition($soothe)] : $solution->families;
         foreach ($order as $index => $family) {
@@ -104,7 +116,7 @@ final class StepBuilder
             array_map(fn (array $block) => $this->block($block, $family), $blocks);
             $soothe = array_values(array_filter($soothe, fn (Place $place): bool => ! $this->soothe($place)));
         }
-        $this->end($solution);
+        $this->end($solution, $reserve);
 
         return $this->steps;
     }
@@ -248,30 +260,23 @@ final class StepBuilder
 
     private function leadRank(Chosen $chosen): int
     {
-        $source = $this->school->is('order', 'source_first');
-
-        return match (true) {
-            // a joint comes after what moves it
-            $chosen->target->joint !== null => 3,
-            $chosen->target->isSource() => $source ? 0 : 2,
-            $chosen->target->isSite() => $source ? 2 : 0,
-            default => 1,
-        };
+        return $chosen->target->rank($this->school->is('order', 'source_first'));
     }
 
     /**
-     * Surface before what it covers and muscle before tendon always; source or site first as the school says.
+     * Surface before what it covers and muscle before tendon always; source or site first as the school says, and of these as the routine
+     * goes.
      *
      * @param  non-empty-list<Chosen>  $chosen
      * @return non-empty-list<Chosen>
      */
     private function inOrder(array $chosen): array
     {
-        // what covers an important muscle is as urgent as the muscle itself
+        // what covers an important muscle is as urgent as the muscle itself; then as the routine goes
         $rank = fn (Chosen $one): array => min(array_map(
-            fn (Chosen $other): array => [$this->leadRank($other), -round($other->target->weight, 9)],
+            fn (Chosen $other): array => [$this->leadRank($other), $this->routineRank($other), -round($other->target->weight, 9)],
             array_filter($chosen, fn (Chosen $other): bool => $other === $one || $this->goesBefore($one, $other)),
-        ) ?: [[9, 0.0]]);
+        ) ?: [[9, 0, 0.0]]);
         usort(
             $chosen,
             fn (Chosen $a, Chosen $b): int => [$rank($a), $a->target->layer, $a->target->key]
@@ -301,6 +306,11 @@ final class StepBuilder
         }
 
         return [...$first, ...$last];
+    }
+
+    private function routineRank(Chosen $chosen): int
+    {
+        return $chosen->target->work === null ? 0 : $this->stages->rank($chosen->target->work->at, $chosen->option->position);
     }
 
     private function goesBefore(Chosen $first, Chosen $second): bool
@@ -342,7 +352,9 @@ final class StepBuilder
                 }
             }
             foreach ($block as $index => $chosen) {
-                $across[$index] = $this->otherSide($chosen, $across[$index] ?? 1, $warmed, fn (Manoeuvre $one): bool => $part($one) && ! $this->isGloved($one));
+                $across[$index] = $this->otherSide(
+                    $chosen, $across[$index] ?? 1, $warmed, fn (Manoeuvre $one): bool => $part($one) && ! $this->isGloved($one),
+                );
             }
         }
         $this->shiftTo($family);
@@ -382,26 +394,19 @@ final class StepBuilder
     /** @param  non-empty-list<Chosen>  $block */
     private function warmUp(array $block, string $family, bool $dry): bool
     {
-        $places = [];
-        foreach ($block as $chosen) {
-            foreach ($chosen->option->places as $place) {
-                foreach (
-                    $this->school->is('both_sides', 'affected_only')
-                        ? [$place]
-                        : [$place, new Place($place->zone, $place->side->mirrored())] as $one
-                ) {
-                    $places[$one->key()] = $one;
-                }
-            }
-        }
-        $open = $this->open(array_values($places), 'effleurage', 'palm', $family);
+        $region = $this->atlas->handwork()->region($block[0]->target->region);
+        $own = array_merge(...array_map(static fn (Chosen $one): array => $one->option->places, $block));
+        $places = $this->broad($region->warm, $own, array_map(static fn (Chosen $one): Side => $one->target->side, $block));
+        $open = $this->open($places, 'effleurage', 'palm', $family);
         if ($open === []) {
             return false;
         }
-        $places = array_merge(...array_map(static fn (Chosen $one): array => $one->option->places, $block));
-        if ($this->soFar->isWarm($places)) {
-            return true;
+        $known = array_filter($open, fn (Place $place): bool => ! isset($this->warm[$place->key()])) === [];
+        if ($this->soFar->isWarm($own) || ($known && $this->lies === $family)) {
+            return true; // what is warm is not warmed again without a turn between
         }
+        $this->warm += array_fill_keys(array_map(static fn (Place $place): string => $place->key(), $open), true);
+        $this->lies = $family;
         $this->deep = 0.0;
         $this->oily = $this->oily || ! $dry;
         $left = $this->clock->warmUp - $this->prepare($block, $family);
@@ -415,12 +420,43 @@ final class StepBuilder
                 ? []
                 : [$this->stroke($pressure, $left * 15, $scale, 'palm')],
             cautions: $this->underStrokes($open, $family),
-            why: $dry ? 'Broad, slow and light, dry or through the cloth: what follows wants grip.'
-                : 'Too little warm-up is the commonest fault of deep work: broad, slow, light.',
+            why: $region->warmDo.' '.(
+                $dry ? 'Dry or through the cloth: what follows wants grip.' : 'Too little warm-up is the commonest fault of deep work.'
+            ),
             label: 'Warm up '.$this->zonesText($open),
         );
+        $this->warmUps[count($this->steps) - 1] = $known
+            ? 0
+            : (int) round($region->mostMinutes * TimeBudget::PER_MINUTE) - $this->clock->warmUp;
 
         return true;
+    }
+
+    /**
+     * Where a warming or smoothing hand goes: the zones of the region, then what is worked itself; on both sides unless the school says the
+     * affected one only.
+     *
+     * @param  list<string>  $zones
+     * @param  list<Place>  $own
+     * @param  list<Side>  $affected
+     * @return list<Place>
+     */
+    private function broad(array $zones, array $own, array $affected): array
+    {
+        $sides = $this->school->is('both_sides', 'affected_only') ? array_values(array_unique($affected, SORT_REGULAR)) : Side::pair();
+        $places = [];
+        foreach (
+            array_diff(
+                [...$zones, ...array_map(static fn (Place $one): string => $one->zone, $own)], $this->atlas->handwork()->neverStroked,
+            ) as $zone
+        ) {
+            foreach ($sides as $side) {
+                $one = $this->atlas->placeOn($zone, $side);
+                $places[$one->key()] = $one;
+            }
+        }
+
+        return array_values($places);
     }
 
     /**
@@ -529,7 +565,8 @@ final class StepBuilder
             function (array $turn, int $round) use ($chosen, $target): void {
                 if ($target->work !== null) {
                     $this->work(
-                        $target->work->at, $target->work->muscle, $turn, $chosen->option->places, $this->why($target), $target->name, $round,
+                        $target->work->at, $target->work->muscle, $turn, $chosen->option->places, $this->why($target), $target->name,
+                        $round,
                     );
                 } elseif ($target->joint !== null) {
                     $this->joint($target->joint, $turn, $chosen->option->places, $round);
@@ -944,24 +981,66 @@ final class StepBuilder
         ];
     }
 
-    private function end(Solution $solution): void
+    private function end(Solution $solution, int $reserve): void
     {
         $used = TimeBudget::quarters(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps)));
-        $spare = max(0, $this->clock->budget - $used - $this->clock->finish - $this->clock->aftercare);
+        $spare = $this->unhurried(max(0, $this->clock->budget - $used - $this->clock->finish - $this->clock->aftercare), $reserve);
+        $last = array_values(array_filter($solution->chosen, fn (Chosen $one): bool => $one->option->family === $this->family()));
+        $regions = array_map(
+            $this->atlas->handwork()->region(...),
+            array_values(array_unique(array_map(static fn (Chosen $one): string => $one->target->region, $last))),
+        );
         $places = $this->open(
-            array_merge([], ...array_map(static fn (Chosen $chosen): array => $chosen->option->places, $solution->chosen)), 'effleurage',
-            'palm', $this->position,
+            $this->broad(
+                array_merge([], ...array_map(static fn (RegionWork $one): array => $one->finish, $regions)),
+                array_merge([], ...array_map(static fn (Chosen $one): array => $one->option->places, $last)), Side::pair(),
+            ), 'effleurage', 'palm', $this->position,
         );
         $this->add(
             StepKind::Finish, $this->clock->finish + min($spare, $this->clock->finish), places: $places, technique: 'effleurage',
             tool: 'palm', product: $this->product('effleurage'),
-            why: 'Lighter and broader, both sides, through to the next joint.', label: 'Smooth over',
+            why: implode(' ', array_map(static fn (RegionWork $one): string => $one->finishDo, array_slice($regions, -2)))
+                .' Lighter and broader, both sides. Then lie still and compare them.',
+            label: 'Smooth over',
         );
         $this->add(
             StepKind::Aftercare, $this->clock->aftercare,
             cautions: Caution::each(CautionKind::Hygiene, 'hygiene_after', $this->figures->hygieneAfter),
             why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care',
         );
+    }
+
+    private function family(): string
+    {
+        return $this->atlas->position($this->position)->family;
+    }
+
+    /**
+     * Left-over time makes the warm-ups unhurried before it goes to the finish: half a minute each in turn, as far as a region's may last.
+     *
+     * @return int quarter minutes that are left
+     */
+    private function unhurried(int $spare, int $reserve): int
+    {
+        $more = 2;
+        $all = TimeBudget::quarters(array_sum(array_map(
+            static fn (PlanStep $step): float => $step->kind === StepKind::WarmUp ? $step->minutes : 0.0, $this->steps,
+        )));
+        $spare -= $aside = max(0, $spare - max(0, $this->clock->mostWarmUp - $all));
+        do {
+            $given = false;
+            foreach ($this->warmUps as $index => $left) {
+                if ($left >= $more && $spare >= $more && $spare + $aside - $more >= $reserve) {
+                    $longer = $this->steps[$index]->lasting($this->steps[$index]->minutes + $more / TimeBudget::PER_MINUTE);
+                    $this->steps = array_values(array_replace($this->steps, [$index => $longer]));
+                    $this->warmUps[$index] = $left - $more;
+                    $spare -= $more;
+                    $given = true;
+                }
+            }
+        } while ($given);
+
+        return $spare + $aside;
     }
 
     /** @param  list<Place>  $places */

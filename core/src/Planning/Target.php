@@ -22,6 +22,7 @@ final readonly class Target
      * @param  bool  $soothes  the muscle chosen to soothe a place that hurts: people want the sore place touched
      * @param  bool  $isMeant  found today: it is worked wherever there is time for it
      * @param  float  $doneMinutes  already spent on it today
+     * @param  int|null  $lead  the whole pattern says: 0 before everything, 1 after that; null where source and site decide
      */
     private function __construct(
         public string $key,
@@ -41,6 +42,7 @@ final readonly class Target
         public bool $soothes,
         public bool $isMeant,
         public float $doneMinutes,
+        private ?int $lead = null,
     ) {
     }
 
@@ -72,11 +74,21 @@ final readonly class Target
         return $this->weight * (exp(-$this->doneMinutes / $this->tau) - exp(-($this->doneMinutes + $minutes) / $this->tau));
     }
 
+    public function led(int $lead): self
+    {
+        return new self(
+            $this->key, $this->name, $this->side, $this->role, $this->work, $this->candidate, $this->joint, $this->zones, $this->layer,
+            $this->weight, $this->tau, $this->region, $this->options, $this->locked, $this->soothes, $this->isMeant, $this->doneMinutes,
+            $lead,
+        );
+    }
+
     public function soothing(): self
     {
         return new self(
             $this->key, $this->name, $this->side, $this->role, $this->work, $this->candidate, $this->joint, $this->zones, $this->layer,
             $this->weight, $this->tau, $this->region, $this->options, $this->locked, true, $this->isMeant, $this->doneMinutes,
+            $this->lead,
         );
     }
 
@@ -85,6 +97,7 @@ final readonly class Target
         return new self(
             $this->key, $this->name, $this->side, $this->role, $this->work, $this->candidate, $this->joint, $this->zones, $this->layer,
             $this->weight, $this->tau, $this->region, $this->options, $this->locked, $this->soothes, true, $this->doneMinutes,
+            $this->lead,
         );
     }
 
@@ -102,6 +115,7 @@ final readonly class Target
         return $options === [] ? null : new self(
             $this->key, $this->name, $this->side, $this->role, $this->work, $this->candidate, $this->joint, $this->zones, $this->layer,
             $this->weight, $this->tau, $this->region, $options, $this->locked, $this->soothes, $this->isMeant, $this->doneMinutes,
+            $this->lead,
         );
     }
 
@@ -115,6 +129,35 @@ final readonly class Target
     public function isFound(): bool
     {
         return $this->doneMinutes <= 0 && ($this->joint !== null || ($this->work?->felt->isFound() ?? false));
+    }
+
+    /** Nothing that follows comes in an earlier position. */
+    public function leads(bool $sourceFirst): bool
+    {
+        return $this->lead === null ? ($sourceFirst ? $this->isSource() : $this->isSite()) : $this->lead === 0;
+    }
+
+    public function follows(bool $sourceFirst): bool
+    {
+        return $this->lead === null ? ($sourceFirst ? $this->isSite() : $this->isSource()) : $this->lead > 0;
+    }
+
+    /** Its place in a position: what the whole pattern puts first, then source or site as the school says, a joint after what moves it. */
+    public function rank(bool $sourceFirst): int
+    {
+        return 10 * ($this->lead ?? 0) + match (true) {
+            $this->lead === 0 => -1,
+            $this->joint !== null => 3,
+            $this->isSource() => $sourceFirst ? 0 : 2,
+            $this->isSite() => $sourceFirst ? 2 : 0,
+            default => 1,
+        };
+    }
+
+    /** The whole pattern puts it first. */
+    public function isFront(): bool
+    {
+        return $this->lead === 0;
     }
 
     public function isSource(): bool

@@ -23,11 +23,13 @@ use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Handwork\PressureScales;
 use Somatrace\Core\Handwork\Reason;
 use Somatrace\Core\Handwork\ReasonKind;
+use Somatrace\Core\Handwork\RoutineStages;
 use Somatrace\Core\Handwork\School;
 use Somatrace\Core\Handwork\Situation;
 use Somatrace\Core\Handwork\SituationReader;
 use Somatrace\Core\Handwork\SoFar;
 use Somatrace\Core\Handwork\StiffJoints;
+use Somatrace\Core\Handwork\WholePattern;
 use Somatrace\Core\Handwork\Work;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\PatternResult;
@@ -50,7 +52,7 @@ final class TargetBuilder
     /** @var list<LeftOut> */
     private array $leftOut = [];
 
-    /** @var list<Candidate> what the ranking suspects and nobody felt, though something was felt today */
+    /** @var list<Suspect> what the ranking suspects, or work asks for, and nobody felt, though something was felt today */
     private array $suspects = [];
 
     /** No muscle explains the pain: the sore place is soothed, shortly, and nothing else is looked for. */
@@ -70,11 +72,14 @@ final class TargetBuilder
         private readonly StiffJoints $stiff,
         private readonly PressureScales $scales,
         private readonly SoFar $soFar,
+        private readonly RoutineStages $stages,
+        private readonly WholePattern $whole,
+        private readonly ?Side $busy,
     ) {
         $this->felt = Felt::everywhere($case);
     }
 
-    /** @return array{list<Target>, list<LeftOut>, list<Candidate>, list<Place>} targets, what is left out, what is to be felt first, what
+    /** @return array{list<Target>, list<LeftOut>, list<Suspect>, list<Place>} targets, what is left out, what is to be felt first, what
      *         is only soothed */
     public function build(PatternResult $pattern): array
     {
@@ -88,9 +93,64 @@ final class TargetBuilder
             }
         }
 
-        [$targets, $soothed] = $this->withSoothing([...$targets, ...$this->joints()]);
+        $targets = [...$targets, ...$this->joints()];
+        [$targets, $soothed] = $this->withSoothing([...$targets, ...$this->asked($targets, $pattern)]);
 
-        return [$targets, $this->leftOut, $this->suspects, $soothed];
+        return [array_map($this->inWholePattern(...), $targets), $this->leftOut, $this->suspects, $soothed];
+    }
+
+    /** What is in front of the busy side comes before neck, head and back, where the whole pattern says that it leads them. */
+    private function inWholePattern(Target $target): Target
+    {
+        return match (true) {
+            $this->busy === null => $target,
+            $target->work !== null && $this->whole->isFront($target->work->at, $this->busy) => $target->led(0),
+            $this->whole->isAfterFront($target->region) => $target->led(1),
+            default => $target,
+        };
+    }
+
+    /** What gives way behind is calmed, not lengthened or pressed hard. */
+    private function situation(Candidate $candidate, Felt $felt): Situation
+    {
+        $situation = $this->situations->of($candidate->at, $candidate->role, $candidate->triggerPoint, $felt);
+        $calmed = $this->busy !== null && $this->whole->isBehind($candidate->at, $this->busy)
+            && in_array($situation, [Situation::Taut, Situation::Point, Situation::Stuck, Situation::First], true);
+
+        return $calmed ? Situation::Overstretched : $situation;
+    }
+
+    /**
+     * The neighbours that belong to the work on what was found: felt first where nobody felt them, worked where they are tight, nothing where
+     * they are quiet.
+     *
+     * @param  list<Target>  $targets
+     * @return list<Target>
+     */
+    private function asked(array $targets, PatternResult $pattern): array
+    {
+        $there = array_fill_keys([
+            ...array_map(static fn (Target $one): string => $one->key, $targets),
+            ...array_map(static fn (LeftOut $one): string => $one->key, $this->leftOut),
+            ...array_map(static fn (Suspect $one): string => $one->candidate->at->key(), $this->suspects),
+        ], true);
+        $felt = $this->somethingWasFelt();
+        $asked = [];
+        foreach ($targets as $target) {
+            foreach ($target->isFound() ? $this->stages->asked($target->work?->at->muscle, $target->joint?->joint->id) : [] as $muscle) {
+                $at = new MuscleAt($muscle, $target->side);
+                $candidate = isset($there[$at->key()]) ? null : $pattern->of($at);
+                $there[$at->key()] = true;
+                $own = $this->feltAt($at);
+                if ($candidate !== null && $own->isFelt() && ! $own->isQuiet()) {
+                    $asked[] = $this->target($candidate);
+                } elseif ($candidate !== null && $felt && ! $own->isFelt()) {
+                    $this->suspects[] = new Suspect($candidate, true);
+                }
+            }
+        }
+
+        return array_values(array_filter($asked));
     }
 
     /**
@@ -139,7 +199,7 @@ final class TargetBuilder
     {
         $picked = $this->keys($this->case->session->targets);
         $felt = $this->somethingWasFelt();
-        $named = $worth = [];
+        $named = $worth = $suspects = [];
         foreach ($pattern->candidates as $candidate) {
             $own = $this->feltAt($candidate->at);
             $decided = in_array($this->response->of($candidate->at)?->decision, [Decision::Retire, Decision::Rethink], true);
@@ -151,18 +211,20 @@ final class TargetBuilder
             } elseif ($own->isQuiet() && ! $decided) {
                 $this->leave($candidate, Reason::of(ReasonKind::Quiet, 'Felt today and quiet.'));
             } elseif ($felt && ! $own->isFelt() && ! $decided) {
-                $this->suspects[] = $candidate;
+                $suspects[] = $candidate;
             } else {
                 $worth[] = $candidate;
             }
         }
-        foreach ([&$named, &$worth, &$this->suspects] as &$list) {
+        foreach ([&$named, &$worth, &$suspects] as &$list) {
             usort(
                 $list,
                 fn (Candidate $a, Candidate $b): int => [round($this->worth($b), 9), $this->tie($a->at->key(), $a->at->side)]
                     <=> [round($this->worth($a), 9), $this->tie($b->at->key(), $b->at->side)],
             );
         }
+
+        $this->suspects = array_map(static fn (Candidate $one): Suspect => new Suspect($one, false), $suspects);
 
         return [...$named, ...array_slice($worth, 0, max(0, $this->figures->maxTargets + $this->retired() - count($named)))];
     }
@@ -206,7 +268,7 @@ final class TargetBuilder
         }
         $felt = $this->feltAt($at);
         $work = new Work(
-            $at, $muscle, $this->situations->of($at, $candidate->role, $candidate->triggerPoint, $felt), $felt,
+            $at, $muscle, $this->situation($candidate, $felt), $felt,
             $this->sites($felt, $muscle), $this->exposed->visits($at),
         );
         if ($work->situation === Situation::FirstDelicate && $this->soFar->minutes($at->key()) > 0) {

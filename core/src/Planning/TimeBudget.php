@@ -23,6 +23,9 @@ final readonly class TimeBudget
 
     public int $warmUp;
 
+    /** of all warm-ups of a visit, unless there are so many regions */
+    public int $mostWarmUp;
+
     /** a region's own: its warm-up, the broad strokes at its end, and what is measured again */
     public int $region;
 
@@ -45,6 +48,7 @@ final readonly class TimeBudget
         $this->aftercare = $quarters($figures->aftercareMinutes, $share);
         $this->finish = $quarters($figures->finishMinutes);
         $this->warmUp = $quarters($figures->warmUpMinutes);
+        $this->mostWarmUp = $quarters($figures->warmUpMost);
         $this->recheck = $quarters($figures->recheckMinutes);
         $this->turn = $quarters($figures->turnMinutes);
         $this->rest = $quarters($figures->restMinutes);

@@ -40,7 +40,9 @@ final readonly class Totals
             $chosen = [];
             foreach ($solution->chosen as $one) {
                 $at = $one->target->work?->at;
-                foreach ($at === null ? [] : [[$at, $one->minutes()], [$at->mirrored(), $one->otherSide?->minutes() ?? 0.0]] as [$where, $spent]) {
+                foreach (
+                    $at === null ? [] : [[$at, $one->minutes()], [$at->mirrored(), $one->otherSide?->minutes() ?? 0.0]] as [$where, $spent]
+                ) {
                     $part = $total->part($where);
                     if ($part !== null) {
                         $minutes[$part] = ($minutes[$part] ?? 0) + $spent;

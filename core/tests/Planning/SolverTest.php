@@ -117,7 +117,9 @@ final class SolverTest extends TestCase
                 $cost += $clock->cost($option, $composition, $solver->otherSideToo($targets[$index]));
                 $gain += $targets[$index]->benefit($composition->minutes());
             }
-            if ($choice !== [] && $cost + count($regions) * $clock->region <= $clock->forWork(array_map(strval(...), array_keys($families)))) {
+            if (
+                $choice !== [] && $cost + count($regions) * $clock->region <= $clock->forWork(array_map(strval(...), array_keys($families)))
+            ) {
                 $best = max($best, $gain - $figures->turnCost * $weights * (count($families) - 1));
             }
         }
