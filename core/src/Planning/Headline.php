@@ -29,11 +29,9 @@ final readonly class Headline
         $first = $chosen[0]->target;
         $sore = $this->sorest();
         $over = $sore !== null && $first->side === $sore->side && in_array($sore->zone, $first->zones, true);
-        $checks = array_values(array_unique(array_filter(array_map(
-            static fn (PlanStep $step): ?string => $step->check['text'] ?? null, $steps,
-        ))));
+        $checks = array_merge($this->checks($steps, true), $this->checks($steps, false));
 
-        $name = ucfirst((string) preg_replace('/, (left|right)$/', ' on the $1', $first->name));
+        $name = ucfirst($this->sided($first->name));
         $does = match (true) {
             $first->isFront() =>
                 "The {$first->side->value} side works and shortens in front, the {$first->side->mirrored()->value} gives way behind: "
@@ -44,9 +42,31 @@ final readonly class Headline
         };
 
         return $does
-            .($sore === null || $over ? '' : ', so that '.lcfirst($this->atlas->placeName($sore->place())).' can rest')
+            .($sore === null || $over ? '' : ', so that the '.$this->sided(lcfirst($this->atlas->placeName($sore->place()))).' can rest')
             .($checks === [] ? '' : '; then measure again: '.implode('; ', array_slice($checks, 0, 2)))
             .'.'.$this->time($steps, $clock);
+    }
+
+    /**
+     * @param  list<PlanStep>  $steps
+     * @return list<string> what is measured, or pressed, again
+     */
+    private function checks(array $steps, bool $measured): array
+    {
+        $texts = [];
+        foreach ($steps as $step) {
+            if ($step->check !== null && ($step->check['kind'] !== Check::PRESSED) === $measured) {
+                $texts[$step->check['text']] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($texts));
+    }
+
+    /** "Side of the neck, left" within a sentence. */
+    private function sided(string $name): string
+    {
+        return (string) preg_replace('/, (left|right)$/', ' on the $1', $name);
     }
 
     private function sorest(): ?Complaint

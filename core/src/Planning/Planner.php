@@ -89,7 +89,7 @@ final readonly class Planner
         [$solution, $found, $leftOut, $suspects, $soothe, $tools] = $made;
         $builder = new StepBuilder(
             $this->atlas, $this->figures, $case, $gate, $school, $clock, $this->recipes, $tools,
-            $stages, $scales, $soFar, $tools->mass(),
+            $stages, $scales, $soFar, new Checks($this->atlas, $case), $tools->mass(),
         );
         $feelMost = min(count($suspects), $this->figures->feelMost);
         $steps = $builder->build($solution, $offers, $soothe, $feelMost * TimeBudget::quarters($this->figures->feelMinutes));

@@ -15,7 +15,6 @@ use Somatrace\Core\Anatomy\RegionWork;
 use Somatrace\Core\Anatomy\RoutineStage;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
-use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\Handwork\Cap;
 use Somatrace\Core\Handwork\Ceiling;
 use Somatrace\Core\Handwork\Composition;
@@ -42,6 +41,9 @@ final class StepBuilder
 {
     private const NONE = 'none';
 
+    /** quarter minutes: less is no stroke */
+    private const LEAST_WARM_UP = 2;
+
     /** @var list<PlanStep> */
     private array $steps = [];
 
@@ -49,6 +51,9 @@ final class StepBuilder
 
     /** @var array<string, true> stages of routines that were done before the work already */
     private array $prepared = [];
+
+    /** @var array<string, Check> what is measured once the client is up */
+    private array $upright = [];
 
     /** @var array<string, true> places that were warmed */
     private array $warm = [];
@@ -77,6 +82,7 @@ final class StepBuilder
         private readonly RoutineStages $stages,
         private readonly PressureScales $scales,
         private readonly SoFar $soFar,
+        private readonly Checks $checks,
         private readonly float $therapistKg,
     ) {
     }
@@ -93,6 +99,7 @@ final class StepBuilder
         $this->oily = $this->soFar->isOily();
         $this->prepared = $this->warmUps = $this->warm = [];
         $this->lies = '';
+        $this->upright = [];
         $this->deep = $this->soFar->deepSeconds();
         $order = $solution->families === [] ? [$this->restingPosition($soothe)] : $solution->families;
         foreach ($order as $index => $family) {
@@ -135,7 +142,7 @@ final class StepBuilder
         }
         $waiting = array_values(array_filter($this->soFar->unchecked(), static fn (string $key): bool => ! $solution->has($key)));
         if ($waiting !== []) {
-            $this->addRecheck($this->checkAgain($waiting), null, []);
+            $this->addRecheck($this->checks->after($waiting, $this->family()), $this->clock->recheck);
         }
         if ($this->position !== $family) {
             $this->position = $family;
@@ -145,32 +152,6 @@ final class StepBuilder
         if (! $this->soFar->hasDone(StepKind::Cold->value)) {
             array_map($this->offer(...), $offers);
         }
-    }
-
-    /**
-     * @param  non-empty-list<string>  $keys  of targets that were worked, the last first
-     * @return array{kind: string, id: string, side: string, text: string} a measure before pressing once more
-     */
-    private function checkAgain(array $keys): array
-    {
-        $checks = [];
-        foreach ($keys as $key) {
-            [$id, $side] = [...explode(':', $key), ''];
-            if ($id === 'joint') {
-                [, $kind, $level, $side] = explode(':', $key);
-                $at = new JointAt($this->atlas->handwork()->joint($kind), $level === '' ? null : $level, Side::from($side));
-                $checks[] = $this->jointCheck($at);
-            } else {
-                $checks[] = $this->checkOfMuscle(new MuscleAt($id, Side::from($side)));
-            }
-        }
-        foreach ($checks as $check) {
-            if ($check['kind'] !== 'palpate') {
-                return $check;
-            }
-        }
-
-        return $checks[0];
     }
 
     /**
@@ -410,6 +391,9 @@ final class StepBuilder
         $this->deep = 0.0;
         $this->oily = $this->oily || ! $dry;
         $left = $this->clock->warmUp - $this->prepare($block, $family);
+        if ($left < self::LEAST_WARM_UP) {
+            return true; // what the routine does before it has warmed it
+        }
         $cap = $this->gate->pressureCap(new ProposedWork($open, 'effleurage', 'palm', $family));
         $pressure = min($this->figures->warmUpPressure, $cap === null ? 10 : (float) $cap->value);
         $scale = $this->scales->softest($open);
@@ -886,7 +870,11 @@ final class StepBuilder
         }
     }
 
-    /** @param  non-empty-list<Chosen>  $chosen the work just done */
+    /**
+     * What tells whether it helped is measured where the client lies, or once they are up; a spot is pressed again meanwhile.
+     *
+     * @param  non-empty-list<Chosen>  $chosen the work just done
+     */
     private function recheck(array $chosen): void
     {
         usort(
@@ -894,97 +882,31 @@ final class StepBuilder
             static fn (Chosen $a, Chosen $b): int => [-round($a->target->weight, 9), $a->target->key]
                 <=> [-round($b->target->weight, 9), $b->target->key],
         );
-        $one = $chosen[0];
-        $check = $this->checkOf($one->target);
-        foreach ($chosen as $other) {
-            // a measure tells more than pressing once more
-            if ($check['kind'] === 'palpate' && $this->checkOf($other->target)['kind'] !== 'palpate') {
-                [$one, $check] = [$other, $this->checkOf($other->target)];
-            }
+        $targets = array_map(static fn (Chosen $one): Target => $one->target, $chosen);
+        $check = $this->checks->lying($targets, $this->family());
+        $upright = $check->position === null ? $this->checks->upright($targets) : null;
+        if ($upright !== null) {
+            $this->upright["$upright->id {$upright->side->value}"] = $upright;
         }
-        $this->addRecheck($check, $one->target->work?->at, $one->option->places);
+        $half = intdiv($this->clock->recheck, 2);
+        $this->addRecheck($check, $upright === null ? $this->clock->recheck : $half, $targets[0]->work?->at, $chosen[0]->option->places);
     }
 
-    /**
-     * @param  array{kind: string, id: string, side: string, text: string}  $check
-     * @param  list<Place>  $places
-     */
-    private function addRecheck(array $check, ?MuscleAt $at, array $places): void
+    /** @param  list<Place>  $places */
+    private function addRecheck(Check $check, int $quarters, ?MuscleAt $at = null, array $places = [], string $how = 'Re-check'): void
     {
         $this->add(
-            StepKind::Recheck, $this->clock->recheck, $at, $places,
-            why: 'Same movement, same spot, same side: this is how you learn which muscle mattered.', check: $check,
-            label: 'Re-check: '.$check['text'],
+            StepKind::Recheck, $quarters, $at, $places,
+            why: 'Same movement, same spot, same side: this is how you learn which muscle mattered.', check: $check->toArray(),
+            label: "$how: $check->text",
         );
-    }
-
-    /**
-     * @return array{kind: string, id: string, side: string, text: string} a movement measured before that lengthens it, else the same spot
-     * again
-     */
-    private function checkOf(Target $target): array
-    {
-        return $target->joint !== null
-            ? $this->jointCheck($target->joint)
-            : $this->checkOfMuscle($target->work->at ?? throw new \LogicException('a target that is neither muscle nor joint'));
-    }
-
-    /** @return array{kind: string, id: string, side: string, text: string} */
-    private function checkOfMuscle(MuscleAt $at): array
-    {
-        foreach ($this->atlas->muscle($at->muscle)->lengthenedBy as $use) {
-            foreach ($this->case->findings->range as $finding) {
-                if ($finding->key() === $use->keyFor($at->side)) {
-                    return $this->rangeCheck($finding);
-                }
-            }
-        }
-
-        return [
-            'kind' => 'palpate', 'id' => $at->muscle, 'side' => $at->side->value,
-            'text' => 'press '.lcfirst($this->atlas->nameOf($at)).' again',
-        ];
-    }
-
-    /** @return array{kind: string, id: string, side: string, text: string} */
-    private function rangeCheck(RangeFinding $finding): array
-    {
-        $movement = $this->atlas->movement($finding->movement);
-
-        return [
-            'kind' => 'range', 'id' => $movement->id, 'side' => $finding->side->value,
-            'text' => $finding->side->after(lcfirst($movement->name).','),
-        ];
-    }
-
-    /** @return array{kind: string, id: string, side: string, text: string} what found it stiff */
-    private function jointCheck(JointAt $at): array
-    {
-        foreach ($at->joint->again as $again) {
-            foreach ($again['kind'] === 'movement' ? $this->case->findings->range : [] as $finding) {
-                if ($finding->movement === $again['id'] && $finding->side === $at->side) {
-                    return $this->rangeCheck($finding);
-                }
-            }
-            if ($again['kind'] === 'test') {
-                $test = $this->atlas->test($again['id']);
-
-                return [
-                    'kind' => 'test', 'id' => $test->id, 'side' => $at->side->value,
-                    'text' => lcfirst($test->name).', '.lcfirst($at->name()),
-                ];
-            }
-        }
-
-        return [
-            'kind' => 'test', 'id' => $at->joint->again[0]['id'] ?? '', 'side' => $at->side->value, 'text' => lcfirst($at->name()).' again',
-        ];
     }
 
     private function end(Solution $solution, int $reserve): void
     {
         $used = TimeBudget::quarters(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps)));
-        $spare = $this->unhurried(max(0, $this->clock->budget - $used - $this->clock->finish - $this->clock->aftercare), $reserve);
+        $owed = count($this->upright) * intdiv($this->clock->recheck, 2);
+        $spare = $this->unhurried(max(0, $this->clock->budget - $used - $this->clock->finish - $this->clock->aftercare - $owed), $reserve);
         $last = array_values(array_filter($solution->chosen, fn (Chosen $one): bool => $one->option->family === $this->family()));
         $regions = array_map(
             $this->atlas->handwork()->region(...),
@@ -1003,6 +925,12 @@ final class StepBuilder
                 .' Lighter and broader, both sides. Then lie still and compare them.',
             label: 'Smooth over',
         );
+        $family = $this->position;
+        foreach ($this->upright as $check) {
+            $this->position = 'seated';
+            $this->addRecheck($check, intdiv($this->clock->recheck, 2), how: $check->position === 'standing' ? 'Standing' : 'Sitting up');
+        }
+        $this->position = $family;
         $this->add(
             StepKind::Aftercare, $this->clock->aftercare,
             cautions: Caution::each(CautionKind::Hygiene, 'hygiene_after', $this->figures->hygieneAfter),

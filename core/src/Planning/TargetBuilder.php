@@ -99,11 +99,11 @@ final class TargetBuilder
         return [array_map($this->inWholePattern(...), $targets), $this->leftOut, $this->suspects, $soothed];
     }
 
-    /** What is in front of the busy side comes before neck, head and back, where the whole pattern says that it leads them. */
+    /** What is in front of the busy side comes before neck, head and back, unless the school begins where it hurts. */
     private function inWholePattern(Target $target): Target
     {
         return match (true) {
-            $this->busy === null => $target,
+            $this->busy === null || ! $this->school->is('order', 'source_first') => $target,
             $target->work !== null && $this->whole->isFront($target->work->at, $this->busy) => $target->led(0),
             $this->whole->isAfterFront($target->region) => $target->led(1),
             default => $target,

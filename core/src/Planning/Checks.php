@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Planning;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\RangeFinding;
+use Somatrace\Core\Handwork\JointAt;
+
+/** What is measured again after a target: movements that were measured before and what found it stiff, else the same spot once more. */
+final readonly class Checks
+{
+    private const SITTING_OR_STANDING = ['seated', 'standing'];
+
+    public function __construct(private Atlas $atlas, private CaseFile $case)
+    {
+    }
+
+    /**
+     * What tells most of the work just done without getting up; pressing once more where nothing does.
+     *
+     * @param  non-empty-list<Target>  $targets  the weightiest first
+     * @param  string  $family  in which the client lies
+     */
+    public function lying(array $targets, string $family): Check
+    {
+        foreach ($targets as $target) {
+            foreach ($this->of($target) as $check) {
+                if ($check->position !== null && $this->familyOf($check) === $family) {
+                    return $check;
+                }
+            }
+        }
+
+        return $this->pressed($targets[0]);
+    }
+
+    /**
+     * What tells most of it sitting or standing: it is measured when the client is up.
+     *
+     * @param  non-empty-list<Target>  $targets
+     */
+    public function upright(array $targets): ?Check
+    {
+        foreach ($targets as $target) {
+            foreach ($this->of($target) as $check) {
+                if (in_array($check->position, self::SITTING_OR_STANDING, true)) {
+                    return $check;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What was worked before a plan was made anew.
+     *
+     * @param  non-empty-list<string>  $keys  as targets are called, the last first
+     */
+    public function after(array $keys, string $family): Check
+    {
+        $first = null;
+        foreach ($keys as $key) {
+            $checks = $this->named($key);
+            foreach ($checks as $check) {
+                if ($check->position !== null && $this->familyOf($check) === $family) {
+                    return $check;
+                }
+            }
+            $first ??= $checks[count($checks) - 1];
+        }
+
+        return $first;
+    }
+
+    private function familyOf(Check $check): ?string
+    {
+        return $check->position === 'standing' ? null : $this->atlas->position((string) $check->position)->family;
+    }
+
+    /** @return list<Check> */
+    private function of(Target $target): array
+    {
+        return match (true) {
+            $target->joint !== null => $this->ofJoint($target->joint),
+            $target->work !== null => $this->ofMuscle($target->work->at),
+            default => [],
+        };
+    }
+
+    /** @return non-empty-list<Check> */
+    private function named(string $key): array
+    {
+        $parts = explode(':', $key);
+        if ($parts[0] !== 'joint') {
+            $at = new MuscleAt($parts[0], Side::from($parts[1]));
+
+            return [...$this->ofMuscle($at), $this->pressedAt($at)];
+        }
+        $at = new JointAt($this->atlas->handwork()->joint($parts[1]), $parts[2] === '' ? null : $parts[2], Side::from($parts[3]));
+
+        return [...$this->ofJoint($at), $this->moved($at)];
+    }
+
+    private function pressed(Target $target): Check
+    {
+        return match (true) {
+            $target->work !== null => $this->pressedAt($target->work->at),
+            $target->joint !== null => $this->moved($target->joint),
+            default => throw new \LogicException('a target that is neither muscle nor joint'),
+        };
+    }
+
+    private function pressedAt(MuscleAt $at): Check
+    {
+        return new Check(Check::PRESSED, $at->muscle, $at->side, 'press '.lcfirst($this->atlas->nameOf($at)).' again', null);
+    }
+
+    /** Moved once more where it lies. */
+    private function moved(JointAt $at): Check
+    {
+        foreach ($this->ofJoint($at) as $check) {
+            if ($check->kind === 'test') {
+                return new Check($check->kind, $check->id, $check->side, $check->text, null);
+            }
+        }
+
+        return new Check('test', $at->joint->again[0]['id'] ?? '', $at->side, 'move '.lcfirst($at->name()).' again', null);
+    }
+
+    /** @return list<Check> movements measured before that lengthen it */
+    private function ofMuscle(MuscleAt $at): array
+    {
+        $checks = [];
+        foreach ($this->atlas->muscle($at->muscle)->lengthenedBy as $use) {
+            foreach ($this->case->findings->range as $finding) {
+                if ($finding->key() === $use->keyFor($at->side)) {
+                    $checks[] = $this->range($finding);
+                }
+            }
+        }
+
+        return $checks;
+    }
+
+    /** @return list<Check> */
+    private function ofJoint(JointAt $at): array
+    {
+        $checks = [];
+        foreach ($at->joint->again as $again) {
+            foreach ($again['kind'] === 'movement' ? $this->case->findings->range : [] as $finding) {
+                if ($finding->movement === $again['id'] && in_array($finding->side, [$at->side, Side::Midline], true)) {
+                    $checks[] = $this->range($finding);
+                }
+            }
+            if ($again['kind'] === 'test') {
+                $test = $this->atlas->test($again['id']);
+                $checks[] = new Check('test', $test->id, $at->side, lcfirst($test->name).', '.lcfirst($at->name()), $test->position);
+            }
+        }
+
+        return $checks;
+    }
+
+    private function range(RangeFinding $finding): Check
+    {
+        $movement = $this->atlas->movement($finding->movement);
+
+        return new Check('range', $movement->id, $finding->side, $finding->side->after(lcfirst($movement->name).','), $movement->position);
+    }
+}
