@@ -253,7 +253,9 @@ final class Clinic
 
     public function plan(CaseFile $case): PlanResult
     {
-        $this->planner ??= new Planner($this->atlas(), $this->planFigures(), Recipes::load($this->folder), WholePattern::load($this->folder));
+        $this->planner ??= new Planner(
+            $this->atlas(), $this->planFigures(), Recipes::load($this->folder), WholePattern::load($this->folder),
+        );
 
         return $this->planner->plan($case, $this->screen($case), $this->ranking($case), $this->respond($case));
     }

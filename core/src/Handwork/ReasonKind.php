@@ -50,7 +50,8 @@ enum ReasonKind: string
     {
         return match ($this) {
             self::Dropped => 'dropped', self::Done => 'done_today', self::Stopped => 'stopped', self::Course => 'retired',
-            self::Training => 'advanced_only', self::Position => 'unreachable', self::Technique => 'out_of_scope', self::Tool => 'no_tool', self::Ceiling => 'ceiling_too_low',
+            self::Training => 'advanced_only', self::Position => 'unreachable', self::Technique => 'out_of_scope',
+            self::Tool => 'no_tool', self::Ceiling => 'ceiling_too_low',
             self::Minutes => 'minutes_spent', self::Quiet => 'quiet', self::Unfelt => 'unfelt', self::Consent => 'not_agreed',
             self::Limit => 'forbidden', self::CheckFirst => 'check_first', self::Worth => 'less_worth',
         };

@@ -22,10 +22,10 @@ final readonly class Headline
         if ($chosen === []) {
             return 'Nothing asks for pressure today: calm, warm and compare.';
         }
-        usort($chosen, static fn (Chosen $a, Chosen $b): int => [! $a->target->isFront(), $a->target->work === null, $a->target->isTendon(), -round($a->target->weight, 9), $a->target->key]
-            <=> [
-                ! $b->target->isFront(), $b->target->work === null, $b->target->isTendon(), -round($b->target->weight, 9), $b->target->key,
-            ]);
+        $rank = static fn (Target $one): array => [
+            ! $one->isFront(), $one->work === null, $one->isTendon(), -round($one->weight, 9), $one->key,
+        ];
+        usort($chosen, static fn (Chosen $a, Chosen $b): int => $rank($a->target) <=> $rank($b->target));
         $first = $chosen[0]->target;
         $sore = $this->sorest();
         $over = $sore !== null && $first->side === $sore->side && in_array($sore->zone, $first->zones, true);

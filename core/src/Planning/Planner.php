@@ -64,12 +64,15 @@ final readonly class Planner
         $hands = new HandBudgets($this->atlas, $this->figures, $case->therapist, $soFar);
         $totals = new Totals($this->atlas, $this->figures, $exposed, $hands, $soFar, $this->figures->frailty->share($case));
         $try = function (string ...$spared) use (
-            $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $soFar, $stages, $busy, $pattern, $solver, $totals, $clock, $offers,
+            $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $soFar, $stages, $busy, $pattern, $solver, $totals,
+            $clock, $offers,
         ): array {
             $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $hands, array_values($spared));
             [$found, $leftOut, $suspects, $soothe] = (new TargetBuilder(
                 $this->atlas, $this->figures, $case, $school, $gate, $response,
-                new Composer($this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales, $soFar, $stages),
+                new Composer(
+                    $this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales, $soFar, $stages,
+                ),
                 new SituationReader($this->atlas, $this->figures, $this->recipes, $case, $school, $gate, $exposed), $exposed,
                 new JointComposer($this->atlas, $this->recipes, $this->figures, $case, $gate, $tools),
                 new StiffJoints($this->atlas, $this->figures, $case), $scales, $soFar, $stages, $this->whole, $busy,

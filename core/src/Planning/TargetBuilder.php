@@ -121,8 +121,8 @@ final class TargetBuilder
     }
 
     /**
-     * The neighbours that belong to the work on what was found: felt first where nobody felt them, worked where they are tight, nothing where
-     * they are quiet.
+     * The neighbours that belong to the work on what was found: felt first where nobody felt them, worked where they are tight, nothing
+     * where they are quiet.
      *
      * @param  list<Target>  $targets
      * @return list<Target>

@@ -11,9 +11,9 @@ use Somatrace\Core\Handwork\Pass;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Planning\PlanStep;
 use Somatrace\Core\Planning\StepKind;
-use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\Table;
+use Somatrace\Core\Tests\Support\TableCase;
 
 /** The table of what limits a plan, row by row: its head says how a row is read. */
 final class PlanningTableTest extends TestCase
@@ -21,7 +21,7 @@ final class PlanningTableTest extends TestCase
     #[DataProvider('rows')]
     public function test_the_plan_keeps_to_the_table(string $case, string $expected): void
     {
-        $plan = Core::clinic()->plan($this->made($case)->make());
+        $plan = Core::clinic()->plan(TableCase::of($case)->make());
 
         foreach (array_map(trim(...), explode(';', $expected)) as $fact) {
             $this->holds($fact, $plan);
@@ -176,82 +176,5 @@ final class PlanningTableTest extends TestCase
         );
         self::assertNotSame([], $leans);
         self::assertLessThanOrEqual($most, max($leans));
-    }
-
-    private function made(string $facts): CaseBuilder
-    {
-        $case = CaseBuilder::aCase();
-        $since = [];
-        foreach (array_map(trim(...), explode(';', $facts)) as $fact) {
-            if (str_starts_with($fact, 'since ')) {
-                $since = ['since' => (new \DateTimeImmutable('2026-03-02'))->modify('-'.substr($fact, 6).' days')->format('Y-m-d')];
-            }
-        }
-        foreach (array_map(trim(...), explode(';', $facts)) as $fact) {
-            [$what, $rest] = [...explode(' ', $fact, 2), ''];
-            $words = explode(' ', $rest);
-            $list = array_map(trim(...), explode(',', $rest));
-            $one = ['muscle' => $words[0], 'side' => $words[1] ?? ''];
-            $known = $what === 'known' ? $case->toArray()['exposure'] ?? [] : [];
-            match ($what) {
-                'hurts' => $case->add(
-                    'findings', 'complaints', ['zone' => $words[0], 'side' => $words[1], 'now' => (float) $words[2], ...$since],
-                ),
-                'sore' => $case->felt(
-                    $words[0], $words[1], ['tenderness' => (int) $words[2], 'familiar' => 'yes', 'texture' => ['taut_band']],
-                ),
-                'felt' => $case->felt($words[0], $words[1], ['tenderness' => (int) $words[2]]),
-                'stuck' => $case->felt($words[0], $words[1], ['tenderness' => 2, 'texture' => ['stuck_layers']]),
-                'spasm' => $case->felt($words[0], $words[1], ['tenderness' => 3, 'tone' => 'spasm']),
-                'known' => $case->with(['exposure' => [...$known, [...$one, 'visits' => (int) $words[2]]]]),
-                'spring' => $case->add(
-                    'findings', 'tests',
-                    [
-                        'test' => 'segment_spring', 'segment' => $words[0], 'side' => $words[1], 'value' => (float) $words[2],
-                        ...isset($words[3]) ? ['end_feel' => $words[3]] : [],
-                    ],
-                ),
-                'neck' => array_reduce(['left', 'right'], static fn (CaseBuilder $one, string $side): CaseBuilder => $one->add(
-                    'findings', 'tests', ['test' => 'positional_artery', 'side' => $side, 'result' => 'negative', 'seconds' => 30],
-                ), $case->add('findings', 'tests', ['test' => 'cervical_compression', 'side' => 'midline', 'result' => 'negative'])),
-                'test' => $case->add('findings', 'tests', ['test' => $words[0], 'side' => $words[1], 'value' => (float) $words[2]]),
-                'moves' => $case->range(
-                    $words[0], $words[1], ['passive' => (float) $words[2], ...isset($words[3]) ? ['end_feel' => $words[3]] : []],
-                ),
-                'has' => $case->condition($words[0], [
-                    ...in_array($words[1] ?? '', ['acute', 'subacute', 'late', 'settled'], true)
-                        ? ['stage' => $words[1], 'severity' => 'mild']
-                        : ['severity' => $words[1] ?? 'mild'],
-                    ...isset($words[3]) ? ['zones' => [['zone' => $words[2], 'side' => $words[3]]]] : [],
-                ]),
-                'tingles' => $case->add(
-                    'findings', 'complaints', ['zone' => $words[0], 'side' => $words[1], 'now' => 4, 'qualities' => ['tingling']],
-                ),
-                'aged' => $case->aged((int) $rest),
-                'agreed' => $case->agreed(...$list),
-                'minutes' => $case->with(['session' => ['minutes' => (int) $rest]]),
-                'lies' => $case->with(['session' => ['positions_possible' => $list]]),
-                'stoic' => $case->with(['client' => ['stoic' => true]]),
-                'bears' => $case->add(
-                    'findings', 'feedback',
-                    ['zone' => $words[2], 'side' => 'left', 'kpa' => (float) $words[0], 'felt' => (float) $words[1]],
-                ),
-                'treats' => $case->with(['therapist' => ['experience' => $rest]]),
-                'weighs' => $case->with(['therapist' => ['mass_kg' => (float) $rest]]),
-                'injured' => $case->with(['therapist' => ['injured' => $list]]),
-                'owns' => $case->with(['therapist' => ['tools' => $list]]),
-                'used' => $case->with(['therapist' => ['load_today' => [$words[0] => (float) $words[1]]]]),
-                'budget' => $case->with(['therapist' => ['budgets' => [$words[0] => ['day' => (float) $words[1]]]]]),
-                'off' => $case->with(['therapist' => ['scope_off' => $list]]),
-                'school' => $case->with(['session' => ['school' => [$words[0] => $words[1]]]]),
-                'drop' => $case->with(['session' => ['dropped' => [$one]]]),
-                'lock' => $case->with(['session' => ['targets' => [[...$one, 'lock' => true]]]]),
-                'stopped' => $case->with(['session' => ['done_steps' => [[...$one, 'minutes' => 2, 'stopped' => true]]]]),
-                'since' => null,
-                default => throw new \UnexpectedValueException("\"$fact\" says nothing that is known"),
-            };
-        }
-
-        return $case;
     }
 }
