@@ -7,7 +7,9 @@ namespace Somatrace\Core\Tests;
 use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Planning\PlanStep;
@@ -232,10 +234,13 @@ final class PropertiesTest extends TestCase
                 );
             } elseif ($step->passes !== []) {
                 $hand = max(array_map(static fn ($pass): float => $pass->tissueKpa, $step->passes));
-                $other = $force[$step->at->mirrored()->key()] ?? INF;
-                self::assertTrue(! $step->otherSide || $hand <= $other + 1e-6, "{$step->label}: the other side is pressed harder");
-                $force[$step->at->key()] = max($hand, $force[$step->at->key()] ?? 0);
+                $force[(int) $step->otherSide][$step->at->key()] = max($hand, $force[(int) $step->otherSide][$step->at->key()] ?? 0);
             }
+        }
+        foreach ($force[1] ?? [] as $key => $hand) {
+            [$id, $side] = explode(':', $key);
+            $own = (new MuscleAt($id, Side::from($side)))->mirrored()->key();
+            self::assertLessThanOrEqual(($force[0][$own] ?? INF) + 1e-6, $hand, "$key: the other side is pressed harder");
         }
     }
 

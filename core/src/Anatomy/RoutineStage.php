@@ -16,6 +16,7 @@ final readonly class RoutineStage
      * @param  list<string>  $zones
      * @param  bool  $both  on both sides
      * @param  list<string>  $asks  neighbours that belong to the work: felt first where nobody felt them
+     * @param  bool  $inOrder  what is done is done in the order of the ways, whatever the situation would do first
      * @param  int|null  $fromMinutes  only in a visit at least so long
      * @param  list<Way>  $ways
      */
@@ -30,6 +31,7 @@ final readonly class RoutineStage
         public ?int $fromMinutes,
         public array $ways,
         public array $asks,
+        public bool $inOrder,
     ) {
     }
 
@@ -38,7 +40,7 @@ final readonly class RoutineStage
         return new self(
             $row->string('id'), $row->string('name'), $row->string('when'), $row->strings('muscles'), $row->strings('joints'),
             $row->strings('zones'), $row->bool('both'), $row->intOrNull('minutes_from'), $row->map('ways', Way::from(...)),
-            $row->strings('asks'),
+            $row->strings('asks'), $row->bool('in_order'),
         );
     }
 }

@@ -36,6 +36,12 @@ enum Side: string
         return $this === self::Midline ? $name : "$name {$this->value}";
     }
 
+    /** The name of something within a sentence; what lies in the middle has no side. */
+    public function on(string $name): string
+    {
+        return $this === self::Midline ? $name : "$name on the {$this->value}";
+    }
+
     /** Lying with this side up. */
     public function upward(): string
     {

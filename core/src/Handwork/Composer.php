@@ -71,7 +71,7 @@ final readonly class Composer
                     $why = $part['main'] ? ($why?->orBetter($filled[$id]) ?? $filled[$id]) : $why;
                 }
             }
-            $manoeuvres = $this->inSkinOrder($this->ramped($manoeuvres));
+            $manoeuvres = $this->inSkinOrder($this->ramped($this->asRoutine($manoeuvres, $work, $position)));
             if ($hasMain && $manoeuvres !== []) {
                 $made[$size->value] = new Composition($size, $manoeuvres, $this->recipes->overhead);
             }
@@ -176,6 +176,9 @@ final readonly class Composer
     {
         if (in_array($technique->id, $this->case->therapist->scopeOff, true)) {
             return Reason::of(ReasonKind::Training, "{$technique->name}: not within this therapist's scope.");
+        }
+        if (in_array('surface', $technique->wants, true) && $work->muscle->layer > 1) {
+            return Reason::of(ReasonKind::Technique, 'It lies too deep to be lifted.');
         }
         if ($technique->kind === 'client_moves' && $slot->id === 'moved' && $work->exposure === 0) {
             return Reason::of(ReasonKind::Technique, 'The client moves it from the second visit on.');
@@ -438,6 +441,25 @@ final readonly class Composer
     private function do(Technique $technique, ?Move $move): string
     {
         return $move?->do === null ? $technique->what : "Pad stays; {$move->do}.";
+    }
+
+    /**
+     * Some routines are done in their own order.
+     *
+     * @param  list<Manoeuvre>  $manoeuvres
+     * @return list<Manoeuvre>
+     */
+    private function asRoutine(array $manoeuvres, Work $work, string $position): array
+    {
+        foreach ($this->atlas->handwork()->stagesOf($work->at->muscle) as [$routine, $stage]) {
+            if ($stage->inOrder && $this->stages->isToday($routine, $work->at->side, $position)) {
+                $slots = array_flip(array_reverse(array_map(static fn (Way $way): string => $way->slot, $stage->ways), true));
+                $rank = fn (Manoeuvre $one): int => $slots[$this->recipes->wayOf($one->slot)] ?? -1;
+                usort($manoeuvres, static fn (Manoeuvre $a, Manoeuvre $b): int => $rank($a) <=> $rank($b));
+            }
+        }
+
+        return $manoeuvres;
     }
 
     /**

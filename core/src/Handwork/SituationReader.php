@@ -49,7 +49,8 @@ final readonly class SituationReader
         $places = array_map(static fn (string $zone): Place => new Place($zone, $at->side), $muscle->zones);
 
         return match (true) {
-            $this->isAcute($places) => Situation::Acute,
+            // what is bound to an inflamed place is inflamed with it
+            $this->isAcute(array_map(static fn (string $zone): Place => new Place($zone, $at->side), $muscle->everyZone())) => Situation::Acute,
             $felt->isInSpasm() => Situation::Spasm,
             $this->isFirstTime($muscle) && $this->isDelicatePlace($muscle) => Situation::FirstDelicate,
             $muscle->isStructure && $muscle->tissue === Tissue::Delicate => $this->tendon($places),

@@ -118,7 +118,7 @@ final readonly class Checks
 
     private function pressedAt(MuscleAt $at): Check
     {
-        return new Check(Check::PRESSED, $at->muscle, $at->side, 'press '.lcfirst($this->atlas->nameOf($at)).' again', null);
+        return new Check(Check::PRESSED, $at->muscle, $at->side, 'press '.$at->side->on(lcfirst($this->atlas->muscle($at->muscle)->name)).' again', null);
     }
 
     /** Moved once more where it lies. */

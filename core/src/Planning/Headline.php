@@ -42,7 +42,7 @@ final readonly class Headline
         };
 
         return $does
-            .($sore === null || $over ? '' : ', so that the '.$this->sided(lcfirst($this->atlas->placeName($sore->place()))).' can rest')
+            .($sore === null || $over ? '' : ', so that '.$this->place($sore).' can rest')
             .($checks === [] ? '' : '; then measure again: '.implode('; ', array_slice($checks, 0, 2)))
             .'.'.$this->time($steps, $clock);
     }
@@ -61,6 +61,13 @@ final readonly class Headline
         }
 
         return array_map(strval(...), array_keys($texts));
+    }
+
+    private function place(Complaint $sore): string
+    {
+        $name = $this->sided(lcfirst($this->atlas->placeName($sore->place())));
+
+        return str_starts_with($name, 'between ') ? $name : "the $name";
     }
 
     /** "Side of the neck, left" within a sentence. */

@@ -15,6 +15,7 @@ use Somatrace\Core\Anatomy\RegionWork;
 use Somatrace\Core\Anatomy\RoutineStage;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\Handwork\Cap;
 use Somatrace\Core\Handwork\Ceiling;
 use Somatrace\Core\Handwork\Composition;
@@ -429,18 +430,11 @@ final class StepBuilder
     {
         $sides = $this->school->is('both_sides', 'affected_only') ? array_values(array_unique($affected, SORT_REGULAR)) : Side::pair();
         $places = [];
-        foreach (
-            array_diff(
-                [...$zones, ...array_map(static fn (Place $one): string => $one->zone, $own)], $this->atlas->handwork()->neverStroked,
-            ) as $zone
-        ) {
-            foreach ($sides as $side) {
-                $one = $this->atlas->placeOn($zone, $side);
-                $places[$one->key()] = $one;
-            }
+        foreach ([...$zones, ...array_map(static fn (Place $one): string => $one->zone, $own)] as $zone) {
+            array_push($places, ...array_map(fn (Side $side): Place => $this->atlas->placeOn($zone, $side), $sides));
         }
 
-        return array_values($places);
+        return $this->strokable($places);
     }
 
     /**
@@ -734,7 +728,10 @@ final class StepBuilder
     private function rest(array $places): void
     {
         $this->deep = 0.0;
-        $open = $this->open($places, 'effleurage', 'palm', $this->position);
+        if (($this->steps[count($this->steps) - 1] ?? null)?->kind === StepKind::RestStroke) {
+            return;
+        }
+        $open = $this->open($this->strokable($places), 'effleurage', 'palm', $this->position);
         if ($open === []) {
             $this->add(
                 StepKind::RestStroke, TimeBudget::quarters($this->figures->stillMinutes),
@@ -908,9 +905,11 @@ final class StepBuilder
         $owed = count($this->upright) * intdiv($this->clock->recheck, 2);
         $spare = $this->unhurried(max(0, $this->clock->budget - $used - $this->clock->finish - $this->clock->aftercare - $owed), $reserve);
         $last = array_values(array_filter($solution->chosen, fn (Chosen $one): bool => $one->option->family === $this->family()));
+        $worked = array_map(static fn (Chosen $one): string => $one->target->region, $last);
+        $hurts = array_map(fn (Complaint $one): string => $this->figures->region($one->zone), $this->case->findings->complaints);
+        sort($hurts);
         $regions = array_map(
-            $this->atlas->handwork()->region(...),
-            array_values(array_unique(array_map(static fn (Chosen $one): string => $one->target->region, $last))),
+            $this->atlas->handwork()->region(...), array_values(array_unique($worked === [] ? $hurts : $worked)),
         );
         $places = $this->open(
             $this->broad(
@@ -936,6 +935,22 @@ final class StepBuilder
             cautions: Caution::each(CautionKind::Hygiene, 'hygiene_after', $this->figures->hygieneAfter),
             why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care',
         );
+    }
+
+    /**
+     * @param  list<Place>  $places
+     * @return list<Place> each once, without those over which no broad hand goes
+     */
+    private function strokable(array $places): array
+    {
+        $once = [];
+        foreach ($places as $place) {
+            if (! in_array($place->zone, $this->atlas->handwork()->neverStroked, true)) {
+                $once[$place->key()] = $place;
+            }
+        }
+
+        return array_values($once);
     }
 
     private function family(): string

@@ -178,9 +178,11 @@ final class TargetBuilder
                 fn (int $a, int $b): int => [round($targets[$b]->weight, 9), $this->tie($targets[$a]->key, $targets[$a]->side)]
                     <=> [round($targets[$a]->weight, 9), $this->tie($targets[$b]->key, $targets[$b]->side)],
             );
+            $moved = array_filter($targets, static fn (Target $one): bool => $one->joint !== null && $one->side === $complaint->side
+                && in_array($complaint->zone, $one->zones, true));
             if ($found !== []) {
                 $targets[$found[0]] = $targets[$found[0]]->soothing();
-            } else {
+            } elseif ($moved === []) {
                 $soothed[$complaint->place()->key()] = $complaint->place();
             }
         }
