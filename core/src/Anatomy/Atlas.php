@@ -213,9 +213,7 @@ final class Atlas
             self::byId($read('posture_signs')->map('posture_signs', PostureSign::from(...))),
             self::byId($read('techniques')->map('techniques', Technique::from(...))),
             self::byId($read('tools')->map('tools', Tool::from(...))),
-            self::byId($read('positions')->map('positions', static fn (Fields $row): Position => new Position(
-                $row->string('id'), $row->string('name'), $row->string('family'), $row->string('setup'), $row->strings('reaches'),
-            ))),
+            self::byId($read('positions')->map('positions', Position::from(...))),
             $names($read('products'), 'products', 'name'),
             $names($read('demands'), 'demands', 'name'),
             self::byId($read('consent_areas')->map('consent_areas', ConsentArea::from(...))),

@@ -40,6 +40,7 @@ final readonly class AtlasReferences
             'techniques/*/not_with/*/unsettled' => 'condition', 'techniques/*/not_with/*/flag' => 'red flag',
             'techniques/*/products/*' => 'product', 'techniques/*/branch' => 'branch', 'techniques/*/ends/*' => 'end of a manoeuvre',
         ],
+        'positions' => ['positions/*/beneath/zones/*' => 'zone'],
         'setups' => [
             'setups/*/positions/*' => 'position', 'setups/*/opens/*' => 'zone', 'setups/*/brings/*/movement' => 'movement',
             'setups/*/consent' => 'consent area', 'setups/*/not_with/*/condition' => 'condition',

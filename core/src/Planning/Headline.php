@@ -20,7 +20,11 @@ final readonly class Headline
     {
         $chosen = $solution->chosen;
         if ($chosen === []) {
-            return 'Nothing asks for pressure today: calm, warm and compare.';
+            $cold = array_filter($steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Cold) !== [];
+
+            return $cold
+                ? 'Cold around it, and no hand on what is inflamed; then calm, and compare.'
+                : 'Nothing asks for pressure today: calm, warm and compare.';
         }
         $rank = static fn (Target $one): array => [
             ! $one->isFront(), $one->work === null, $one->isTendon(), -round($one->weight, 9), $one->key,
@@ -42,7 +46,7 @@ final readonly class Headline
         };
 
         return $does
-            .($sore === null || $over ? '' : ', so that '.$this->place($sore).' can rest')
+            .($sore === null || $over || ! $this->sendsTo($first, $sore) ? '' : ', so that '.$this->place($sore).' can rest')
             .($checks === [] ? '' : '; then measure again: '.implode('; ', array_slice($checks, 0, 2)))
             .'.'.$this->time($steps, $clock);
     }
@@ -61,6 +65,15 @@ final readonly class Headline
         }
 
         return array_map(strval(...), array_keys($texts));
+    }
+
+    /** What lets go is known to be felt there, or leads the whole pattern. */
+    private function sendsTo(Target $target, Complaint $sore): bool
+    {
+        $muscle = $target->work?->muscle;
+
+        return $target->isFront() || ($muscle !== null && $target->side === $sore->side
+            && in_array($sore->zone, [...$muscle->coreReferral, ...$muscle->spillOver], true));
     }
 
     private function place(Complaint $sore): string

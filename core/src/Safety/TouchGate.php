@@ -198,8 +198,8 @@ final class TouchGate
         $opened = $work->setup === null ? [] : $this->atlas->handwork()->setup($work->setup)->opens;
         $reached = array_filter(
             $work->places,
-            fn (Place $place): bool => in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true)
-                || in_array($place->zone, $opened, true),
+            fn (Place $place): bool => (in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true)
+                || in_array($place->zone, $opened, true)) && ! $position->hides($place),
         );
         $enough = $work->muscle === null ? count($reached) === count($work->places) : $reached !== [];
 
