@@ -64,7 +64,7 @@ final class PropertiesTest extends TestCase
 
         self::assertEqualsCanonicalizing(
             [
-                'first_time', 'joint', 'last_response', 'no_harder', 'not_warmed', 'other_side', 'part', 'routine', 'safety', 'school',
+                'first_time', 'joint', 'last_response', 'no_harder', 'other_side', 'part', 'routine', 'safety', 'school',
                 'stoic', 'stretch', 'technique', 'tissue', 'tolerance', 'tool',
             ],
             array_keys($caps),

@@ -71,7 +71,7 @@ final readonly class Composer
                     $why = $part['main'] ? ($why?->orBetter($filled[$id]) ?? $filled[$id]) : $why;
                 }
             }
-            $manoeuvres = $this->inSkinOrder($this->ramped($this->asRoutine($manoeuvres, $work, $position)));
+            $manoeuvres = $this->ramped($this->inSkinOrder($this->asRoutine($manoeuvres, $work, $position)));
             if ($hasMain && $manoeuvres !== []) {
                 $made[$size->value] = new Composition($size, $manoeuvres, $this->recipes->overhead);
             }

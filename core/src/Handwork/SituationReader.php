@@ -48,9 +48,11 @@ final readonly class SituationReader
         $muscle = $this->atlas->muscle($at->muscle);
         $places = array_map(static fn (string $zone): Place => new Place($zone, $at->side), $muscle->zones);
 
+        // what is bound to an inflamed place is inflamed with it
+        $bound = array_map(static fn (string $zone): Place => new Place($zone, $at->side), $muscle->everyZone());
+
         return match (true) {
-            // what is bound to an inflamed place is inflamed with it
-            $this->isAcute(array_map(static fn (string $zone): Place => new Place($zone, $at->side), $muscle->everyZone())) => Situation::Acute,
+            $this->isAcute($bound) => Situation::Acute,
             $felt->isInSpasm() => Situation::Spasm,
             $this->isFirstTime($muscle) && $this->isDelicatePlace($muscle) => Situation::FirstDelicate,
             $muscle->isStructure && $muscle->tissue === Tissue::Delicate => $this->tendon($places),

@@ -118,7 +118,9 @@ final readonly class Checks
 
     private function pressedAt(MuscleAt $at): Check
     {
-        return new Check(Check::PRESSED, $at->muscle, $at->side, 'press '.$at->side->on(lcfirst($this->atlas->muscle($at->muscle)->name)).' again', null);
+        $name = $at->side->on(lcfirst($this->atlas->muscle($at->muscle)->name));
+
+        return new Check(Check::PRESSED, $at->muscle, $at->side, "press $name again", null);
     }
 
     /** Moved once more where it lies. */

@@ -142,7 +142,10 @@ final class StepBuilder
             $this->hygiene(['glove_off_wash' => TimeBudget::quarters($this->figures->hygieneMinutes['glove_off_wash'])]);
         }
         $waiting = array_values(array_filter($this->soFar->unchecked(), static fn (string $key): bool => ! $solution->has($key)));
-        if ($waiting !== []) {
+        $needed = $this->clock->finish + $this->clock->aftercare + $this->clock->recheck + (
+            $this->position === $family ? 0 : $this->clock->turn
+        );
+        if ($waiting !== [] && $needed <= $this->clock->budget) {
             $this->addRecheck($this->checks->after($waiting, $this->family()), $this->clock->recheck);
         }
         if ($this->position !== $family) {
@@ -163,6 +166,10 @@ final class StepBuilder
      */
     public function restingPosition(array $soothe): string
     {
+        $lies = $this->soFar->family();
+        if ($lies !== null) {
+            return $lies; // nobody is turned for nothing
+        }
         $named = $this->case->session->positionsPossible;
         $possible = $named !== [] ? $named : ($soothe === [] ? ['supine'] : array_values(array_unique(array_map(
             fn (string $one): string => $this->atlas->position($one)->family, array_keys($this->atlas->positions),

@@ -231,7 +231,7 @@ final class AtlasFilesTest extends TestCase
         self::assertContains('demands.json #: is missing', $lines);
         self::assertContains('zones.json #: is no JSON: Syntax error', $lines);
         self::assertContains(
-            'tools.json /tools/0: missing name, effective_area_cm2, strain, precision, strongest_felt, thumb, hand, load, source', $lines,
+            'tools.json /tools/0: missing name, effective_area_cm2, strain, precision, strongest_felt, costs, hand, load, source', $lines,
         );
         self::assertStringStartsWith('moods.json #: is no file of the atlas, allowed are ', $lines[array_key_last($lines)]);
     }

@@ -123,9 +123,9 @@ final readonly class PlanRules
     {
         $region = $this->figures->region($zone);
 
-        return array_filter(
-            $exposed->muscles(), fn (string $id): bool => $this->figures->region($this->atlas->muscle($id)->zones[0] ?? '') === $region,
-        ) === [];
+        $known = array_merge([], ...array_map(fn (string $id): array => $this->atlas->muscle($id)->zones, $exposed->muscles()));
+
+        return ! in_array($region, array_map($this->figures->region(...), $known), true);
     }
 
     /** @param  list<string>  $zones */
@@ -245,6 +245,7 @@ final readonly class PlanRules
         $broken = count(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Feel)) > 4
             ? ['more than four are felt first']
             : [];
+        $equal = ($case->session->school['both_sides'] ?? null) === 'always_equal';
         $picked = array_map(static fn ($one): string => $one->key(), $case->session->targets);
         $decided = array_map(static fn ($one): string => $one->at->key(), Core::clinic()->respond($case)->targets);
         foreach ($felt === [] ? [] : $treats as $step) {
@@ -254,7 +255,7 @@ final readonly class PlanRules
             }
             foreach ($step->manoeuvres as $one) {
                 $points = $key === null ? [] : (Felt::everywhere($case)[$key] ?? Felt::nothing())->points();
-                if ($one->technique === 'trigger_point_hold' && ($points === [] || $step->otherSide)) {
+                if ($one->technique === 'trigger_point_hold' && ($points === [] || ($step->otherSide && ! $equal))) {
                     $broken[] = "{$step->label}: a point is held that nobody found";
                 }
             }
