@@ -16,6 +16,9 @@ final readonly class Handwork
     /** @var array<string, list<array{Routine, RoutineStage}>> by muscle */
     private array $stagesOf;
 
+    /** @var array<string, array<string, true>> positions in which a set-up opens a zone, by zone */
+    private array $opening;
+
     /**
      * @param  array<string, Setup>  $setups
      * @param  array<string, SpotMap>  $spots  by muscle
@@ -49,7 +52,13 @@ final readonly class Handwork
                 }
             }
         }
-        [$this->movesOf, $this->stagesOf] = [$movesOf, $stagesOf];
+        $opening = [];
+        foreach ($setups as $setup) {
+            foreach ($setup->opens as $zone) {
+                $opening[$zone] = ($opening[$zone] ?? []) + array_fill_keys($setup->positions, true);
+            }
+        }
+        [$this->movesOf, $this->stagesOf, $this->opening] = [$movesOf, $stagesOf, $opening];
     }
 
     /** @param  string  $folder  the data files, already found right */
@@ -101,6 +110,15 @@ final readonly class Handwork
         return array_values(array_filter(
             $this->movesOf[$muscle] ?? [], static fn (Move $move): bool => $move->fits($technique, $position, $side),
         ));
+    }
+
+    /**
+     * @param  list<string>  $zones
+     * @return list<string> positions in which a set-up brings one of them to hand
+     */
+    public function positionsOpening(array $zones): array
+    {
+        return array_keys(array_merge([], ...array_values(array_intersect_key($this->opening, array_flip($zones)))));
     }
 
     /** @return list<array{Routine, RoutineStage}> where a muscle is worked, in the order of the routines */

@@ -406,24 +406,56 @@ final class TargetBuilder
     {
         $options = [];
         $why = Reason::of(ReasonKind::Position, 'Cannot be reached in the positions that are possible today.');
-        foreach ($this->positions($work->at, $work->muscle) as $preference => $position) {
-            $family = $this->atlas->position($position)->family;
-            $possible = $this->case->session->positionsPossible;
-            if (isset($options[$family]) || ($possible !== [] && ! in_array($position, $possible, true))) {
-                continue;
+        $possible = $this->case->session->positionsPossible;
+        $meant = $this->meantPosition($work->at, $work->muscle);
+        $meantFamily = $meant === null ? null : $this->atlas->position($meant)->family;
+        $positions = array_filter(
+            $this->positions($work->at, $work->muscle),
+            static fn (string $one): bool => $possible === [] || in_array($one, $possible, true),
+        );
+        // what the school means, then what lies flat: what is not wanted beside them is not made
+        foreach ([static fn (string $family): bool => $family === $meantFamily, $this->isFlat(...), static fn (): bool => true] as $turn) {
+            foreach ($positions as $preference => $position) {
+                $family = $this->atlas->position($position)->family;
+                if (isset($options[$family]) || ! $turn($family) || $this->isNeedless($work, $position, $family, $preference, $options)) {
+                    continue;
+                }
+                $option = $this->option($work, $position, $preference);
+                if ($option instanceof Option) {
+                    $options[$family] = $option;
+                } else {
+                    $why = $why->orBetter($option);
+                }
             }
-            $option = $this->option($work, $position, $preference);
-            if ($option instanceof Option) {
-                $options[$family] = $option;
-            } else {
-                $why = $why->orBetter($option);
+            if (isset($options[$meantFamily ?? ''])) {
+                return [[$meantFamily => $options[$meantFamily]], $why];
             }
         }
+        uasort($options, static fn (Option $a, Option $b): int => $a->preference <=> $b->preference);
 
-        $meant = $this->meantPosition($work->at, $work->muscle);
-        $family = $meant === null ? null : $this->atlas->position($meant)->family;
+        return [count($options) > 1 ? array_diff_key($options, ['seated' => true]) : $options, $why];
+    }
 
-        return [isset($options[$family ?? '']) ? [$family => $options[$family]] : $this->withoutNeedlessSideLying($options), $why];
+    private function isFlat(string $family): bool
+    {
+        return in_array($family, ['supine', 'prone'], true);
+    }
+
+    /**
+     * Treating one side only is a mistake to make hard: lying on the side hides the other one, so it is used where it is the best way to a
+     * muscle or the only one left. An hour on a stool is no treatment: sitting is for what cannot be reached lying.
+     *
+     * @param  array<string, Option>  $options  so far
+     */
+    private function isNeedless(Work $work, string $position, string $family, int $preference, array $options): bool
+    {
+        return match (true) {
+            $options === [] || $this->isFlat($family) => false,
+            $family === 'seated' => true,
+            $this->school->is('both_sides', 'affected_only') || $preference === 0 => false,
+            default => array_filter(array_keys($options), $this->isFlat(...)) !== []
+                && ! in_array($position, $this->positions($work->at->mirrored(), $work->muscle), true),
+        };
     }
 
     /**
@@ -452,33 +484,12 @@ final class TargetBuilder
     /** @return list<string> positions in which a set-up brings the muscle to hand, after those in which it lies open */
     private function openedBySetup(Muscle $muscle): array
     {
-        $positions = [];
-        foreach ($this->atlas->handwork()->setups as $setup) {
-            if (array_intersect($setup->opens, $muscle->everyZone()) !== []) {
-                array_push($positions, ...array_map(fn (string $one): string => $this->atlas->position($one)->family, $setup->positions));
-            }
+        $families = [];
+        foreach ($this->atlas->handwork()->positionsOpening($muscle->everyZone()) as $position) {
+            $families[$this->atlas->position($position)->family] = true;
         }
 
-        return array_values(array_unique($positions));
-    }
-
-    /**
-     * Treating one side only is a mistake to make hard: lying on the side hides the other one, so it is used where it
-     * is the best way to a muscle or the only one left.
-     *
-     * @param  array<string, Option>  $options
-     * @return array<string, Option>
-     */
-    private function withoutNeedlessSideLying(array $options): array
-    {
-        // an hour on a stool is no treatment: sitting is for what cannot be reached lying
-        $options = count($options) > 1 ? array_diff_key($options, ['seated' => true]) : $options;
-        $lying = array_filter($options, static fn (Option $option): bool => in_array($option->family, ['supine', 'prone'], true));
-        if ($lying === [] || $this->school->is('both_sides', 'affected_only')) {
-            return $options;
-        }
-
-        return array_filter($options, static fn (Option $option): bool => $option->otherSideReachable || $option->preference === 0);
+        return array_keys($families);
     }
 
     /** Of two of equal worth the busy side comes first: decided by name alone, a mirrored client would get another plan. */

@@ -45,6 +45,9 @@ final readonly class LimitSet
     /** @return list<Limit> those of these effects that touch the work */
     public function touching(ProposedWork $work, Effect ...$effects): array
     {
+        if ($this->limits === []) {
+            return [];
+        }
         $touching = [];
         $where = ['' => true, ...$work->placeKeys, ...($work->muscle === null ? [] : [$work->muscle->key() => true])];
         foreach ($effects as $effect) {
@@ -67,7 +70,7 @@ final readonly class LimitSet
     /** The first limit that forbids the work; null when none does. */
     public function forbidding(ProposedWork $work): ?Limit
     {
-        return $this->against($work)[0] ?? null;
+        return $this->limits === [] ? null : $this->against($work)[0] ?? null;
     }
 
     /** @return list<Limit> all that forbid the work: outright first, then until a check is done that it needs */
