@@ -33,16 +33,24 @@ final readonly class ToolChooser
     public function choose(
         Muscle $muscle, string $site, Technique $technique, PressureScale $scale, callable $ceilingWith, ?string $meant = null,
     ): ?array {
+        // a place that is met counts before the reach in pressure, and both before the therapist's ease
+        $tools = array_map(
+            fn (Tool $tool): array => [[$tool->id !== $meant, $this->tooBroad($muscle, $technique, $tool)], $tool],
+            $this->usable($meant === null ? $muscle->toolsAt($site) : [$meant, ...$muscle->toolsAt($site)], $technique),
+        );
+        usort($tools, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $best = null;
-        foreach ($this->usable($meant === null ? $muscle->toolsAt($site) : [$meant, ...$muscle->toolsAt($site)], $technique) as $tool) {
+        foreach ($tools as [$fit, $tool]) {
+            if ($best !== null && $fit > $best[3]) {
+                break; // none of those left fits as well
+            }
             $ceiling = $ceilingWith($tool)->and(...array_filter([$this->spared($tool)]));
             if ($ceiling->felt < 1 || ! $this->bearable($tool, $scale, $ceiling)) {
                 continue;
             }
-            // a place that is met counts before the reach in pressure, and both before the therapist's ease
-            $cost = [$tool->id !== $meant, $this->tooBroad($muscle, $technique, $tool), -floor($ceiling->felt), $tool->strain, $tool->id];
+            $cost = [-floor($ceiling->felt), $tool->strain, $tool->id];
             if ($best === null || $cost < $best[0]) {
-                $best = [$cost, $tool, $ceiling];
+                $best = [$cost, $tool, $ceiling, $fit];
             }
         }
 
