@@ -16,6 +16,7 @@ final readonly class JointWork
      * @param  float  $seconds  each time, coming in and leaving included
      * @param  float|null  $pressure  the most it should feel; nothing is pressed without it
      * @param  string|null  $toward  landmark it is eased toward
+     * @param  list<string>  $zones  where the hands lie for it; where the joint lies without them
      * @param  string|null  $notWithSign  what must not have been found there
      */
     private function __construct(
@@ -35,6 +36,7 @@ final readonly class JointWork
         public string $otherHand,
         public string $say,
         public string $leave,
+        public array $zones,
     ) {
     }
 
@@ -45,6 +47,7 @@ final readonly class JointWork
             $row->string('tool'), $row->float('seconds'), $row->int('repeats'), $row->floatOrNull('pressure'),
             $row->stringOrNull('toward'), $row->stringOrNull('not_with_sign'), $row->string('do'), $row->string('hand'),
             $row->string('other_hand'), $row->string('say'), $row->string('leave'),
+            $row->strings('zones'),
         );
     }
 

@@ -16,6 +16,7 @@ final readonly class Technique
      * @param  list<string>  $wants  what has to be so before it: warm, slack, a point that was found …
      * @param  list<Dose>  $doses
      * @param  string|null  $branch  the question it ends in
+     * @param  string  $movesAs  the technique whose movements serve it
      * @param  string  $say  the words that ask for it
      * @param  string  $leave  how to come out of it
      * @param  list<string>  $ends  what ends it early
@@ -51,6 +52,7 @@ final readonly class Technique
         public array $notWith,
         public array $products,
         public string $source,
+        public string $movesAs,
     ) {
     }
 
@@ -66,6 +68,7 @@ final readonly class Technique
             $row->string('say'), $row->string('leave'), $row->strings('ends'),
             $row->strings('stages'), $row->map('not_with', NotWith::from(...)),
             $products === [] ? throw UnknownId::in('product', '') : $products, $row->string('source'),
+            $row->stringOrNull('moves_as') ?? $row->string('id'),
         );
     }
 

@@ -237,7 +237,7 @@ final readonly class Composer
 
     private function moveFor(Technique $technique, Work $work, string $position): ?Move
     {
-        foreach ($this->atlas->handwork()->moves($work->at->muscle, $technique->id, $position, $work->at->side) as $move) {
+        foreach ($this->atlas->handwork()->moves($work->at->muscle, $technique->movesAs, $position, $work->at->side) as $move) {
             $setup = $move->setup === null ? null : ['id' => $move->setup, 'side' => $work->at->side];
             $limb = new ProposedWork([], null, null, $position, null, null, null, $setup['id'] ?? null);
             if ($this->allows($limb)) {

@@ -59,7 +59,14 @@ final readonly class JointComposer
     /** @return list<Place> where the hands lie, as far as they come to it in that position */
     public function places(JointAt $at, string $position): array
     {
-        $places = array_map(fn (string $zone): Place => $this->atlas->placeOn($zone, $at->side), $at->joint->zones);
+        $own = array_merge([], ...array_map(static fn (JointWork $one): array => $one->zones, array_filter(
+            $at->joint->works,
+            static fn (JointWork $one): bool => $one->suits($at->level) && in_array($position, $at->side->positions($one->positions), true),
+        )));
+        $places = array_map(
+            fn (string $zone): Place => $this->atlas->placeOn($zone, $at->side),
+            $own === [] ? $at->joint->zones : array_values(array_unique($own)),
+        );
         $reached = array_values(array_filter($places, fn (Place $place): bool => in_array(
             $this->atlas->zone($place->zone)->surface, $this->atlas->position($position)->reaches, true,
         )));

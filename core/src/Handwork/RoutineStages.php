@@ -16,6 +16,8 @@ final readonly class RoutineStages
 {
     private const BEFORE = 'prepare';
 
+    private const BETWEEN = 'rest';
+
     public function __construct(private Atlas $atlas, private School $school)
     {
     }
@@ -31,6 +33,24 @@ final readonly class RoutineStages
 
         return $routine->position === null
             || in_array($this->atlas->position($position)->family, $side->positions([$routine->position]), true);
+    }
+
+    /**
+     * What a routine does between instead of a broad stroke.
+     *
+     * @param  list<string>  $zones  over which it would go
+     */
+    public function between(array $zones): ?Way
+    {
+        foreach ($this->atlas->handwork()->routines as $routine) {
+            foreach ($routine->stages as $stage) {
+                if ($stage->when === self::BETWEEN && array_intersect($stage->zones, $zones) !== []) {
+                    return $stage->ways[0];
+                }
+            }
+        }
+
+        return null;
     }
 
     /** Where a muscle stands in the order of the routines that are done there; after them where it is in none. */

@@ -747,10 +747,15 @@ final class StepBuilder
 
             return;
         }
+        // kneading and wringing want oil: before it a broad stroke
+        $way = $this->oily ? $this->stages->between(array_map(static fn (Place $place): string => $place->zone, $open)) : null;
+        $fits = $way !== null && count($this->open($open, $way->technique, 'palm', $this->position)) === count($open);
+        $technique = $fits ? $way->technique : 'effleurage';
         $this->add(
-            StepKind::RestStroke, $this->clock->rest, places: $open, technique: 'effleurage', tool: 'palm',
-            product: $this->oily ? $this->product('effleurage') : self::NONE,
-            cautions: $this->underStrokes($open, $this->position), why: 'A broad stroke between deep ones.', label: 'Rest stroke',
+            StepKind::RestStroke, $this->clock->rest, places: $open, technique: $technique, tool: 'palm',
+            product: $this->oily ? $this->product($technique) : self::NONE,
+            cautions: $this->underStrokes($open, $this->position), why: $fits ? $way->do : 'A broad stroke between deep ones.',
+            label: $fits ? $this->atlas->technique($technique)->name : 'Rest stroke',
         );
     }
 

@@ -59,7 +59,7 @@ final class PlanningTableTest extends TestCase
             $plan->steps, static fn (PlanStep $step): bool => $step->kind === $kind,
         ));
         $sides = array_map(static fn (PlanStep $step): string => $step->otherSide ? (string) $step->at?->muscle : '', $treat);
-        [$what, $rest] = preg_match('/^(no tool|no way|no other side|no rests|no joint|other side|\S+) ?(.*)$/', $fact, $found) === 1
+        [$what, $rest] = preg_match('/^(no tool|no way|no setup|no other side|no rests|no joint|other side|\S+) ?(.*)$/', $fact, $found) === 1
             ? [$found[1], $found[2]]
             : [$fact, ''];
         $shown = "$fact: ".implode(', ', array_map(
@@ -74,6 +74,9 @@ final class PlanningTableTest extends TestCase
             'tool' => self::assertContains($rest, $tools, $shown),
             'no tool' => self::assertNotContains($rest, $tools, $shown),
             'way' => self::assertContains($rest, $ways, $shown),
+            'step' => self::assertContains(
+                $rest, array_map(static fn (PlanStep $step): ?string => $step->technique, $plan->steps), $shown,
+            ),
             'no way' => self::assertNotContains($rest, $ways, $shown),
             'joint' => self::assertContains($rest, $joints, $shown),
             'no joint' => self::assertSame([], array_filter($joints), $shown),
@@ -87,6 +90,9 @@ final class PlanningTableTest extends TestCase
             'cold' => self::assertNotSame([], $kinds(StepKind::Cold), $shown),
             'lies' => self::assertContains($rest, array_map(static fn (PlanStep $step): string => $step->position, $treat), $shown),
             'setup' => self::assertContains($rest, array_map(static fn (Manoeuvre $one): string => $one->setup['id'] ?? '', $done), $shown),
+            'no setup' => self::assertNotContains(
+                $rest, array_map(static fn (Manoeuvre $one): string => $one->setup['id'] ?? '', $done), $shown,
+            ),
             'spot' => self::assertContains(
                 $rest, array_merge(...array_map(static fn (Manoeuvre $one): array => $one->spots, $done)), $shown,
             ),

@@ -37,6 +37,26 @@ final class PrintedPlansTest extends TestCase
         self::assertSame($kept[$name] ?? 'is new', $told);
     }
 
+    /** What the notes on handwork know is done somewhere: a plan that never comes to it would not know that it is missing. */
+    public function test_techniques_setups_and_joints_have_their_place(): void
+    {
+        $techniques = $setups = $joints = [];
+        foreach (self::plans() as [, , $case]) {
+            foreach (Core::clinic()->plan($case)->steps as $step) {
+                $techniques += array_fill_keys(array_filter([$step->technique]), true);
+                $joints += array_fill_keys(array_filter([$step->joint?->joint->id]), true);
+                foreach ($step->manoeuvres as $one) {
+                    $techniques[$one->technique] = true;
+                    $setups += array_fill_keys(array_filter([$one->setup['id'] ?? null]), true);
+                }
+            }
+        }
+
+        self::assertGreaterThanOrEqual(20, count($techniques), implode(' ', array_keys($techniques)));
+        self::assertGreaterThanOrEqual(16, count($setups), implode(' ', array_keys($setups)));
+        self::assertEqualsCanonicalizing(array_keys(Core::clinic()->atlas()->handwork()->joints), array_keys($joints));
+    }
+
     /** @return iterable<string, array{string, string, CaseFile, string|null}> file, name, case, minutes */
     public static function plans(): iterable
     {

@@ -43,7 +43,9 @@ final readonly class TableCase
                 'neck' => array_reduce(['left', 'right'], static fn (CaseBuilder $one, string $side): CaseBuilder => $one->add(
                     'findings', 'tests', ['test' => 'positional_artery', 'side' => $side, 'result' => 'negative', 'seconds' => 30],
                 ), $case->add('findings', 'tests', ['test' => 'cervical_compression', 'side' => 'midline', 'result' => 'negative'])),
-                'test' => $case->add('findings', 'tests', ['test' => $words[0], 'side' => $words[1], 'value' => (float) $words[2]]),
+                'test' => $case->add('findings', 'tests', [
+                    'test' => $words[0], 'side' => $words[1], 'value' => (float) $words[2], ...isset($words[3]) ? ['segment' => $words[3]] : [],
+                ]),
                 'moves' => $case->range(
                     $words[0], $words[1], ['passive' => (float) $words[2], ...isset($words[3]) ? ['end_feel' => $words[3]] : []],
                 ),
@@ -73,6 +75,8 @@ final readonly class TableCase
                 'budget' => $case->with(['therapist' => ['budgets' => [$words[0] => ['day' => (float) $words[1]]]]]),
                 'off' => $case->with(['therapist' => ['scope_off' => $list]]),
                 'school' => $case->with(['session' => ['school' => [$words[0] => $words[1]]]]),
+                'bring' => $case->with(['session' => ['targets' => [self::joint($words)]]]),
+                'without' => $case->with(['session' => ['dropped' => [self::joint($words)]]]),
                 'drop' => $case->with(['session' => ['dropped' => [$one]]]),
                 'lock' => $case->with(['session' => ['targets' => [[...$one, 'lock' => true]]]]),
                 'stopped' => $case->with(['session' => ['done_steps' => [[...$one, 'minutes' => 2, 'stopped' => true]]]]),
@@ -82,5 +86,14 @@ final readonly class TableCase
         }
 
         return $case;
+    }
+
+    /**
+     * @param  list<string>  $words  kind, level, side
+     * @return array<string, mixed>
+     */
+    private static function joint(array $words): array
+    {
+        return ['joint' => ['kind' => $words[0], 'level' => $words[1] ?? ''], 'side' => $words[2] ?? ''];
     }
 }
