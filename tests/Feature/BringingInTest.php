@@ -311,6 +311,11 @@ final class BringingInTest extends TestCase
         $name = $this->previewed($client, $user, [new BroughtVisit('2026-11-28', [$after])])['changes'][0]['name'];
         self::assertStringEndsWith(', afterwards', $name);
 
+        // what was taken back here stood for nothing
+        DB::table('entries')->where('identity', 'neck_back:right')->update(['payload' => null]);
+        $back = $this->previewed($client, $user, [new BroughtVisit('2026-11-28', [$entries[1]])])['changes'][0];
+        self::assertSame([null, 'now 2'], [$back['was'], $back['becomes']]);
+
         // part of a finding leaves the rest
         $part = new BroughtEntry(EntryKind::Palpation, 'before', 'levator_scapulae:left', ['tone' => 'usual'], '2026-11-28', true);
         $this->apply($client, $user, [new BroughtVisit('2026-11-28', [$part])]);

@@ -187,10 +187,24 @@ final class ClientsTest extends TestCase
         self::assertSame(['+44 1', 'ida@post.example'], [$kept->refresh()->phone, $kept->email]);
         $this->get("/clients/{$gone->public_id}")->assertRedirect("/clients/{$kept->public_id}");
         self::assertSame([], $page()['doubles']);
+        self::assertSame(
+            ['email', 'phone'], collect(Merge::query()->sole()->moved['filled'])->sort()->values()->all(), 'only what was told there',
+        );
 
         $this->post("/clients/{$kept->public_id}/unmerge", ['merge' => $page()['merges'][0]['id']])->assertRedirect();
 
         self::assertSame($before, $state());
+    }
+
+    public function test_somebody_without_visits_is_made_one_and_two_again(): void
+    {
+        $user = $this->therapist();
+        [$kept, $gone] = [$this->client($user, 'Ida Vane'), $this->client($user, 'Ida Vane')];
+        $this->actingAs($user)->post("/clients/{$kept->public_id}/merge", ['other' => $gone->public_id])->assertRedirect();
+        self::assertSame($kept->id, $gone->refresh()->merged_into_id);
+        $this->post("/clients/{$kept->public_id}/unmerge", ['merge' => Merge::query()->sole()->id])->assertRedirect()
+            ->assertSessionHasNoErrors();
+        self::assertNull($gone->refresh()->merged_into_id);
     }
 
     public function test_two_open_visits_are_not_made_one(): void
@@ -242,6 +256,7 @@ final class ClientsTest extends TestCase
         $client = $this->client($owner, 'Ida Vane');
         $visit = $this->visit($owner, $client);
         $this->recordNeck($visit);
+        $this->post("/clients/{$client->public_id}/check-ins")->assertRedirect();
         $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Neck worked.'])->assertRedirect();
         $visit->update(['started_at' => CarbonImmutable::now()->subYears(11)]);
 

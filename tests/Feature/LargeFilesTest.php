@@ -43,7 +43,8 @@ final class LargeFilesTest extends TestCase
         self::assertLessThan(150, $queries, 'not one a row');
         self::assertNotNull(Progress::of($token, $user->id));
         self::assertNull(Progress::of($token, $user->id + 1), 'nobody else’s');
-        self::assertSame(3000, $this->getJson("/bring/progress/$token")->json('progress.of'));
+        $told = $this->getJson("/bring/progress/$token")->json('progress');
+        self::assertSame(['written', 3000], [$told['what'], $told['of']]);
         self::assertSame(
             [3000, 3000, 3000],
             [Client::query()->count(), Client::query()->distinct()->count('code'), DB::table('client_contacts')->count()],

@@ -92,6 +92,24 @@ final class SmallDeedsTest extends TestCase
         self::assertSame([[], ['Too long a name.']], [$faults(160), $faults(161)]);
     }
 
+    public function test_what_is_known_only_later_was_not_known_when_it_was_said(): void
+    {
+        $this->travelTo('2026-11-28 09:00:00');
+        $visit = $this->visit($this->therapist());
+        $since = ['condition' => 'muscle_strain', 'answer' => 'yes', 'since' => '2026-11-20'];
+        $entry = [
+            'visit_id' => $visit->id, 'client_id' => $visit->client_id, 'phase' => 'before', 'revision' => 1, 'user_id' => $visit->user_id,
+            'kind' => 'condition', 'payload' => json_encode($since),
+        ];
+        DB::table('entries')->insert([
+            [...$entry, 'identity' => 'muscle_strain', 'said_on' => '2026-11-10'],
+            [...$entry, 'identity' => 'muscle_strain:a', 'said_on' => '2026-11-25'],
+        ]);
+        app(SoundRecords::class)->look([$visit->id]);
+
+        self::assertNotNull(DB::table('entries')->where('said_on', '2026-11-10')->value('fault'));
+    }
+
     public function test_what_was_taken_back_is_no_fault_and_what_is_cut_off_is_said_so(): void
     {
         $visit = $this->visit($this->therapist());

@@ -38,7 +38,8 @@ final readonly class AtlasReferences
         'techniques' => [
             'techniques/*/tools/*' => 'tool', 'techniques/*/not_with/*/condition' => 'condition',
             'techniques/*/not_with/*/unsettled' => 'condition', 'techniques/*/not_with/*/flag' => 'red flag',
-            'techniques/*/products/*' => 'product', 'techniques/*/moves_as' => 'technique', 'techniques/*/branch' => 'branch', 'techniques/*/ends/*' => 'end of a manoeuvre',
+            'techniques/*/products/*' => 'product', 'techniques/*/moves_as' => 'technique',
+            'techniques/*/branch' => 'branch', 'techniques/*/ends/*' => 'end of a manoeuvre',
         ],
         'positions' => ['positions/*/beneath/zones/*' => 'zone'],
         'setups' => [
@@ -56,7 +57,8 @@ final readonly class AtlasReferences
         'joints' => [
             'joints/*/zones/*' => 'zone', 'joints/*/starts_from/*/test' => 'test', 'joints/*/starts_from/*/movement' => 'movement',
             'joints/*/starts_from/*/short' => 'movement', 'joints/*/starts_from/*/pattern/*' => 'movement',
-            'joints/*/manoeuvres/*/technique' => 'technique', 'joints/*/manoeuvres/*/zones/*' => 'zone', 'joints/*/manoeuvres/*/tool' => 'tool',
+            'joints/*/manoeuvres/*/technique' => 'technique', 'joints/*/manoeuvres/*/zones/*' => 'zone',
+            'joints/*/manoeuvres/*/tool' => 'tool',
             'joints/*/manoeuvres/*/toward' => 'landmark', 'joints/*/again/*/test' => 'test', 'joints/*/again/*/movement' => 'movement',
         ],
         'routines' => [

@@ -10,7 +10,7 @@ use Somatrace\Core\Data\Fields;
 final readonly class RoutineStage
 {
     /**
-     * @param  string  $when  prepare: before the work of the region; found: where what it names is worked; rest: between, instead of a broad stroke
+     * @param  string  $when  prepare: before the work of the region; found: where what it names is worked; rest: instead of a broad stroke
      * @param  list<string>  $muscles
      * @param  list<string>  $joints  kinds
      * @param  list<string>  $zones

@@ -59,7 +59,9 @@ final class PlanningTableTest extends TestCase
             $plan->steps, static fn (PlanStep $step): bool => $step->kind === $kind,
         ));
         $sides = array_map(static fn (PlanStep $step): string => $step->otherSide ? (string) $step->at?->muscle : '', $treat);
-        [$what, $rest] = preg_match('/^(no tool|no way|no setup|no other side|no rests|no joint|other side|\S+) ?(.*)$/', $fact, $found) === 1
+        [$what, $rest] = preg_match(
+            '/^(no tool|no way|no setup|no other side|no rests|no joint|other side|\S+) ?(.*)$/', $fact, $found,
+        ) === 1
             ? [$found[1], $found[2]]
             : [$fact, ''];
         $shown = "$fact: ".implode(', ', array_map(

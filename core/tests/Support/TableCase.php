@@ -44,7 +44,8 @@ final readonly class TableCase
                     'findings', 'tests', ['test' => 'positional_artery', 'side' => $side, 'result' => 'negative', 'seconds' => 30],
                 ), $case->add('findings', 'tests', ['test' => 'cervical_compression', 'side' => 'midline', 'result' => 'negative'])),
                 'test' => $case->add('findings', 'tests', [
-                    'test' => $words[0], 'side' => $words[1], 'value' => (float) $words[2], ...isset($words[3]) ? ['segment' => $words[3]] : [],
+                    'test' => $words[0], 'side' => $words[1], 'value' => (float) $words[2],
+                    ...isset($words[3]) ? ['segment' => $words[3]] : [],
                 ]),
                 'moves' => $case->range(
                     $words[0], $words[1], ['passive' => (float) $words[2], ...isset($words[3]) ? ['end_feel' => $words[3]] : []],
