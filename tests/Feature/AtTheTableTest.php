@@ -47,7 +47,9 @@ final class AtTheTableTest extends TestCase
         self::assertTrue($entry->refresh()->payload['given'], 'the same tablet had shown the withdrawal');
         $again = $this->happening('consent_given', ['area' => 'front_of_neck'], device: '01KB3J5Y7V00000000000000BB', number: 1);
         $this->tell($visit, $again)->assertOk();
-        self::assertNotNull(TreatmentEvent::query()->where('id', $again['id'])->sole()->entry_revision, 'what stands as agreed is agreed to again');
+        self::assertNotNull(
+            TreatmentEvent::query()->where('id', $again['id'])->sole()->entry_revision, 'what stands as agreed is agreed to again',
+        );
         foreach ([['area' => 'the moon'], []] as $nowhere) {
             $this->tell($visit, $this->happening('consent_withdrawn', $nowhere))->assertUnprocessable();
         }
