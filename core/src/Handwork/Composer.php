@@ -177,8 +177,8 @@ final readonly class Composer
         if (in_array($technique->id, $this->case->therapist->scopeOff, true)) {
             return Reason::of(ReasonKind::Training, "{$technique->name}: not within this therapist's scope.");
         }
-        if (in_array('surface', $technique->wants, true) && $work->muscle->layer > 1) {
-            return Reason::of(ReasonKind::Technique, 'It lies too deep to be lifted.');
+        if (in_array('surface', $technique->wants, true) && ($work->muscle->layer > 1 || $work->muscle->isStructure)) {
+            return Reason::of(ReasonKind::Technique, 'It cannot be lifted off what lies under it.');
         }
         if ($technique->kind === 'client_moves' && $slot->id === 'moved' && $work->exposure === 0) {
             return Reason::of(ReasonKind::Technique, 'The client moves it from the second visit on.');
@@ -193,7 +193,9 @@ final readonly class Composer
         $dose = $technique->dose(...$slot->doses, ...($work->muscle->isStructure ? [DoseFor::Tendon] : []));
         $setup = $this->setupOf($way, $move, $work->at->side);
         $spotted = in_array($dose->for, [DoseFor::Spot, DoseFor::Grip, DoseFor::Tendon, DoseFor::First, DoseFor::FirstDelicate], true);
-        $spots = $spotted ? $this->spots($technique, $way, $work) : [];
+        $spots = $spotted ? array_values(array_filter(
+            $this->spots($technique, $way, $work), static fn (Spot $spot): bool => ! $spot->gloved || $technique->skin === Skin::Glove,
+        )) : [];
         if ($spotted && $spots === []) {
             return Reason::of(ReasonKind::Technique, 'No point was found to hold.');
         }

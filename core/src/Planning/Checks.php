@@ -9,6 +9,7 @@ use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\RangeFinding;
+use Somatrace\Core\CaseFile\TestFinding;
 use Somatrace\Core\Handwork\JointAt;
 
 /** What is measured again after a target: movements that were measured before and what found it stiff, else the same spot once more. */
@@ -154,19 +155,33 @@ final readonly class Checks
     private function ofJoint(JointAt $at): array
     {
         $checks = [];
+        $found = $this->testsThatFound($at);
         foreach ($at->joint->again as $again) {
             foreach ($again['kind'] === 'movement' ? $this->case->findings->range : [] as $finding) {
                 if ($finding->movement === $again['id'] && in_array($finding->side, [$at->side, Side::Midline], true)) {
                     $checks[] = $this->range($finding);
                 }
             }
-            if ($again['kind'] === 'test') {
+            if ($again['kind'] === 'test' && ($found === [] || in_array($again['id'], $found, true))) {
                 $test = $this->atlas->test($again['id']);
                 $checks[] = new Check('test', $test->id, $at->side, lcfirst($test->name).', '.lcfirst($at->name()), $test->position);
             }
         }
 
         return $checks;
+    }
+
+    /** @return list<string> tests that were done there today */
+    private function testsThatFound(JointAt $at): array
+    {
+        $tests = array_column(array_filter($at->joint->again, static fn (array $one): bool => $one['kind'] === 'test'), 'id');
+        $done = array_filter(
+            $this->case->findings->tests,
+            static fn (TestFinding $one): bool => in_array($one->test, $tests, true)
+                && in_array($one->side, [$at->side, Side::Midline], true) && in_array($one->segment, [null, $at->level], true),
+        );
+
+        return array_values(array_unique(array_map(static fn (TestFinding $one): string => $one->test, $done)));
     }
 
     private function range(RangeFinding $finding): Check

@@ -75,6 +75,12 @@ final readonly class PlanRules
                 if ($technique->pressure === null && $one->pressure !== null && $step->joint === null) {
                     $broken[] = "{$step->label}: {$one->technique} presses nothing";
                 }
+                $spots = $step->at === null ? [] : $this->atlas->handwork()->spotsOf($step->at->muscle)->spots;
+                foreach ($step->at === null ? [] : $one->spots as $spot) {
+                    if ($spots[$spot]->gloved && ! str_contains($one->product, 'glove')) {
+                        $broken[] = "{$step->label}: {$spots[$spot]->name} without a glove";
+                    }
+                }
                 if ($one->technique === 'trigger_point_hold' && $step->at !== null) {
                     foreach ($one->spots as $spot) {
                         $points[$step->at->key()][$spot] = true;
