@@ -7,15 +7,17 @@ namespace Somatrace\Core\Tests;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Planning\PlanStep;
 use Somatrace\Core\Safety\RuleRegister;
 use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\MadeUpCases;
 use Somatrace\Core\Tests\Support\MadeUpCourses;
+use Somatrace\Core\Tests\Support\Underway;
 
 /**
  * What the core says of the examples, word for word, and of some hundred made-up clients, as sums: a change of the code that was to change
  * nothing shows here if it did. After one that was meant to, GOLDEN=write writes them anew, and the difference is read before it is kept.
- * Plans are held by the tables and properties of planning.
+ * Plans are printed and read besides (PrintedPlansTest).
  */
 final class GoldenTest extends TestCase
 {
@@ -55,19 +57,29 @@ final class GoldenTest extends TestCase
     #[DataProvider('clients')]
     public function test_of_a_made_up_client_every_judgement_is_as_it_was(string $name, array $case): void
     {
-        $sums = array_map(
-            static fn (array $judgement): string => substr(hash('sha256', self::text($judgement)), 0, 10), self::judged(Core::case($case)),
-        );
-        $told = implode(' ', array_map(static fn (string $what, string $sum): string => "$what $sum", array_keys($sums), $sums));
-        $kept = self::kept();
-        if (getenv('GOLDEN') === 'write') {
-            $kept[$name] = $told;
-            file_put_contents(self::FOLDER.'/clients.txt', self::lines($kept));
+        $this->sameSums('clients', $name, self::judged(Core::case($case)));
+    }
+
+    #[DataProvider('treated')]
+    public function test_of_a_made_up_client_the_plan_is_as_it_was(string $name, CaseFile $case): void
+    {
+        $plan = Core::clinic()->plan($case);
+        $done = array_slice($plan->steps, 0, intdiv(count($plan->steps), 2));
+        $left = max(6.0, $plan->minutes() - array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $done)));
+        $this->sameSums('planned', $name, [
+            'plan' => $plan->toArray(), 'from half way' => Core::clinic()->plan(Underway::of($case, $done, $left))->toArray(),
+        ]);
+    }
+
+    /** @return iterable<string, array{string, CaseFile}> with findings, visits behind them, injuries, tools and stiff joints */
+    public static function treated(): iterable
+    {
+        foreach (MadeUpCourses::stiff(10) as $name => [$document]) {
+            $case = MadeUpCases::read($document);
+            if (Core::clinic()->screen($case)->verdict->allowsTreatment()) {
+                yield $name => [$name, $case];
+            }
         }
-        self::assertSame(
-            $kept[$name] ?? 'is new', $told,
-            'what it is now: GOLDEN=write vendor/bin/phpunit core/tests/GoldenTest.php, and read the difference',
-        );
     }
 
     /** @return iterable<string, array{string, array<string, mixed>}> */
@@ -92,6 +104,22 @@ final class GoldenTest extends TestCase
         ]));
     }
 
+    /** @param  array<string, array<string, mixed>>  $judged  by name */
+    private function sameSums(string $file, string $name, array $judged): void
+    {
+        $sums = array_map(static fn (array $one): string => substr(hash('sha256', self::text($one)), 0, 10), $judged);
+        $told = implode(' ', array_map(static fn (string $what, string $sum): string => "$what $sum", array_keys($sums), $sums));
+        $kept = self::kept($file);
+        if (getenv('GOLDEN') === 'write') {
+            $kept[$name] = $told;
+            file_put_contents(self::FOLDER."/$file.txt", self::lines($kept));
+        }
+        self::assertSame(
+            $kept[$name] ?? 'is new', $told,
+            'what it is now: GOLDEN=write vendor/bin/phpunit core/tests/GoldenTest.php, and read the difference',
+        );
+    }
+
     private function same(string $file, string $text): void
     {
         if (getenv('GOLDEN') === 'write') {
@@ -107,10 +135,11 @@ final class GoldenTest extends TestCase
     }
 
     /** @return array<string, string> what is kept of each client, by name */
-    private static function kept(): array
+    private static function kept(string $file): array
     {
         $kept = [];
-        foreach (file(self::FOLDER.'/clients.txt', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+        $path = self::FOLDER."/$file.txt";
+        foreach (is_file($path) ? (file($path, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: []) : [] as $line) {
             [$name, $told] = explode(' | ', $line);
             $kept[$name] = $told;
         }

@@ -22,7 +22,8 @@ final readonly class Spot
     public static function from(Fields $row): self
     {
         return new self(
-            $row->string('id'), $row->string('name'), $row->string('site'), $row->float('along'), $row->float('across'), $row->bool('gloved'),
+            $row->string('id'), $row->string('name'), $row->string('site'), $row->float('along'), $row->float('across'),
+            $row->bool('gloved'),
         );
     }
 }

@@ -22,6 +22,7 @@ use Somatrace\Core\Planning\PlanStep;
 use Somatrace\Core\Planning\StepKind;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
+use Somatrace\Core\Tests\Support\Underway;
 
 /** A treatment that runs is planned anew from where it stands: what was done counts, and every limit holds over both together. */
 final class ReplanTest extends TestCase
@@ -39,7 +40,7 @@ final class ReplanTest extends TestCase
             if ($left < 6) {
                 continue;
             }
-            $again = Core::clinic()->plan($this->underway($case, $done, $left));
+            $again = Core::clinic()->plan(Underway::of($case, $done, $left));
             array_push($broken, ...array_map(static fn (string $one): string => "$name: $one", $this->broken($case, $done, $left, $again)));
         }
 
@@ -54,7 +55,7 @@ final class ReplanTest extends TestCase
         $last = array_key_last(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Treat));
         $done = array_slice($plan->steps, 0, $last + 1);
 
-        $again = Core::clinic()->plan($this->underway($case, $done, 20.0));
+        $again = Core::clinic()->plan(Underway::of($case, $done, 20.0));
 
         self::assertSame(
             ['recheck', 'finish', 'aftercare'], $this->kinds($again), 'all was worked: it is measured, smoothed over, and that is all',
@@ -71,7 +72,7 @@ final class ReplanTest extends TestCase
 
         self::assertSame(
             ['finish', 'aftercare'],
-            $this->kinds(Core::clinic()->plan($this->underway($case, array_slice($plan->steps, 0, $check + 1), 10.0))),
+            $this->kinds(Core::clinic()->plan(Underway::of($case, array_slice($plan->steps, 0, $check + 1), 10.0))),
         );
     }
 
@@ -256,31 +257,6 @@ final class ReplanTest extends TestCase
         }
 
         return $broken;
-    }
-
-    /** @param  list<PlanStep>  $done */
-    private function underway(CaseFile $case, array $done, float $left): CaseFile
-    {
-        $session = $case->session;
-        $oiled = $done !== []
-            && array_filter($done, static fn (PlanStep $step): bool => in_array($step->product, ['light_oil', 'plenty_oil'], true)) !== [];
-
-        return $case->withSession(new Session(
-            $session->minutes, $session->positionsPossible, $session->targets, $session->dropped, $session->school,
-            array_values(array_map(static fn (PlanStep $step, int $n): DoneStep => new DoneStep(
-                $step->joint === null ? $step->at?->muscle : null, $step->at->side ?? $step->joint?->side, $step->minutes, false,
-                $step->joint === null ? null : new JointName($step->joint->joint->id, $step->joint->level), false, $step->kind->value,
-                $step->round ?? 1, $step->position, "s$n",
-                array_merge(...array_map(static fn ($one): array => array_map(
-                    static fn (?string $spot): DoneManoeuvre => new DoneManoeuvre(
-                        $one->technique, $one->seconds * $one->repeats, $spot, $one->tool, $one->pressure,
-                    ),
-                    $one->spots === [] ? [null] : $one->spots,
-                ), $step->manoeuvres)),
-                $step->places,
-            ), $done, array_keys($done))),
-            new Now($done[count($done) - 1]->position ?? null, $left, $oiled ? $done[count($done) - 1]->places : []),
-        ));
     }
 
     private function neck(int $minutes): CaseFile
