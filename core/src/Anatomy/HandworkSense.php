@@ -13,6 +13,9 @@ final readonly class HandworkSense
 
     private Handwork $handwork;
 
+    /** What a therapist presses with, not a client's elbow or fist. */
+    private const NAMES_A_HAND = '/\b(pads?|fingers?|fingertips?|fists?|knuckles?|forearm of|forearm’s|palm|pinch)\b/iu';
+
     public function __construct(private Atlas $atlas)
     {
         $this->handwork = $atlas->handwork();
@@ -161,7 +164,7 @@ final readonly class HandworkSense
                     $at = "routines.json /routines/$index/stages/$s/ways/$w";
                     array_push(
                         $faults, ...$this->positions([...$way->setupPositions, ...array_filter([$way->position])], $at),
-                        ...($way->tool === null ? [] : $this->tool($way->technique, $way->tool, $at)),
+                        ...($way->tool === null ? [] : $this->tool($way->technique, $way->tool, $at)), ...$this->words($way, $at),
                     );
                     foreach ($stage->muscles === [] ? [] : $way->spots as $spot) {
                         $known = array_filter(
@@ -192,6 +195,21 @@ final readonly class HandworkSense
             static fn (string $position): Fault => new Fault("$at/positions", "\"$position\" is no position"),
             array_filter(Side::Left->positions($positions), fn (string $one): bool => ! isset($this->atlas->positions[$one])),
         ));
+    }
+
+    /** @return list<Fault> words that name a hand say of which tools they are true, the one that is meant among them */
+    private function words(Way $way, string $at): array
+    {
+        $unknown = array_diff($way->wordsWith, array_keys($this->atlas->tools));
+
+        return match (true) {
+            $unknown !== [] => [new Fault("$at/words_with", '"'.implode('", "', $unknown).'" is no tool')],
+            $way->tool !== null && $way->wordsWith !== [] && ! in_array($way->tool, $way->wordsWith, true) =>
+                [new Fault("$at/words_with", "its words are not true of \"$way->tool\", which is meant")],
+            $way->wordsWith === [] && preg_match(self::NAMES_A_HAND, $way->do) === 1 =>
+                [new Fault("$at/do", 'it names a hand: words_with tells of which tools that is true')],
+            default => [],
+        };
     }
 
     /** @return list<Fault> */

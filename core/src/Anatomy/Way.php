@@ -12,6 +12,7 @@ final readonly class Way
     /**
      * @param  string  $slot  which part of a composition it is: open, dry, hold, point, line, moved, active, cross, lengthen, close …
      * @param  list<string>  $muscles  only these of the stage; all of them when empty
+     * @param  list<string>  $wordsWith  tools its words are true of, where they name a hand; of every tool when empty
      * @param  array{id: string, side: Relation}|null  $setup
      * @param  list<string>  $setupPositions  where the set-up is meant; everywhere it fits when empty
      * @param  list<string>  $spots  in order
@@ -26,6 +27,7 @@ final readonly class Way
         public string $do,
         public array $muscles,
         public ?string $tool,
+        public array $wordsWith,
         public ?array $setup,
         public array $setupPositions,
         public ?string $position,
@@ -54,6 +56,7 @@ final readonly class Way
 
         return new self(
             $row->string('slot'), $row->string('technique'), $row->string('do'), $row->strings('muscles'), $row->stringOrNull('tool'),
+            $row->strings('words_with'),
             $setup === null ? null : ['id' => $setup->string('id'), 'side' => Relation::from($setup->string('side'))],
             $row->strings('setup_positions'), $row->stringOrNull('position'), $row->strings('spots'), $row->floatOrNull('seconds'),
             $row->floatOrNull('most_seconds'), $row->intOrNull('repeats'), $row->floatOrNull('pressure'), $row->floatOrNull('most_felt'),
@@ -62,6 +65,12 @@ final readonly class Way
             array_combine($school->keys(), array_map($school->string(...), $school->keys())),
             $row->intOrNull('exposure'), $row->intOrNull('until'),
         );
+    }
+
+    /** Whether its words are true of what is done with that tool. */
+    public function tellsOf(Tool $tool): bool
+    {
+        return $this->wordsWith === [] || in_array($tool->id, $this->wordsWith, true);
     }
 
     public function isFor(string $muscle): bool

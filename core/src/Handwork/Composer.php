@@ -222,11 +222,14 @@ final readonly class Composer
             $technique->id === self::POINT_HOLD ? $points : PHP_INT_MAX,
         );
 
+        // a routine that tells of pads is not told of an elbow
+        $told = $way?->tellsOf($tool) ? $way : null;
+
         return new Filling(
             new Manoeuvre(
-                $slot->id, $technique->id, $way->do ?? $this->do($technique, $move), [], [], $site, $setup, $tool->id,
-                $way->hand ?? $tool->hand,
-                $way->otherHand ?? $this->recipes->otherHand[$technique->kind], $spotted ? null : $line['from'],
+                $slot->id, $technique->id, $told->do ?? $this->do($technique, $move), [], [], $site, $setup, $tool->id,
+                $told->hand ?? $tool->hand,
+                $told->otherHand ?? $this->recipes->otherHand[$technique->kind], $spotted ? null : $line['from'],
                 $spotted ? null : $line['to'],
                 $product, $way->say ?? $move->say ?? $technique->say, $move?->say, 1,
                 $this->seconds($technique, $dose, $way, $work, $pressure), $technique->pressure === null ? null : $ceiling, $pressure,

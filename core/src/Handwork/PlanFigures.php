@@ -22,6 +22,9 @@ final readonly class PlanFigures
     /** @var array<string, string> */
     public array $hygieneWords;
 
+    /** @var array<string, string> why, by what is done */
+    public array $hygieneWhy;
+
     /** @var list<string> what is told before the client lies down */
     public array $hygieneBefore;
 
@@ -178,6 +181,7 @@ final readonly class PlanFigures
         $this->schoolDefault = $file->stringMap('school_default');
         $this->hygieneMinutes = $file->floatMap('hygiene_minutes');
         $this->hygieneWords = $file->stringMap('hygiene_words');
+        $this->hygieneWhy = $file->stringMap('hygiene_why');
         $this->hygieneBefore = $file->strings('hygiene_before');
         $this->hygieneAfter = $file->strings('hygiene_after');
         $this->glovedTechniques = $file->strings('gloved_techniques');

@@ -48,7 +48,9 @@ final readonly class ToolChooser
             if ($ceiling->felt < 1 || ! $this->bearable($tool, $scale, $ceiling)) {
                 continue;
             }
-            $cost = [-floor($ceiling->felt), $tool->strain, $tool->id];
+            $cost = $technique->pressure === null
+                ? [array_search($tool->id, $technique->tools, true)]
+                : [-floor($ceiling->felt), $tool->strain, $tool->id];
             if ($best === null || $cost < $best[0]) {
                 $best = [$cost, $tool, $ceiling, $fit];
             }
@@ -75,9 +77,9 @@ final readonly class ToolChooser
      */
     private function usable(array $suited, Technique $technique): array
     {
-        // a broad stroke goes over more than the muscle: its tools are its own
+        // a broad stroke goes over more than the muscle, and what presses nothing holds a limb: their tools are their own
         $own = $technique->tools === [] ? $suited : array_values(array_intersect($suited, $technique->tools));
-        $ids = $own === [] || $technique->broad ? $technique->tools : $own;
+        $ids = $own === [] || $technique->broad || $technique->pressure === null ? $technique->tools : $own;
         $tools = [];
         foreach ($ids as $id) {
             if ($this->has($id)) {

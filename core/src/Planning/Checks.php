@@ -31,7 +31,7 @@ final readonly class Checks
     {
         foreach ($targets as $target) {
             foreach ($this->of($target) as $check) {
-                if ($check->position !== null && $this->familyOf($check) === $family) {
+                if ($this->familyOf($check) === $family) {
                     return $check;
                 }
             }
@@ -69,7 +69,7 @@ final readonly class Checks
         foreach ($keys as $key) {
             $checks = $this->named($key);
             foreach ($checks as $check) {
-                if ($check->position !== null && $this->familyOf($check) === $family) {
+                if ($this->familyOf($check) === $family) {
                     return $check;
                 }
             }
@@ -79,9 +79,10 @@ final readonly class Checks
         return $first;
     }
 
+    /** @return string|null none where it is pressed once more, or measured standing */
     private function familyOf(Check $check): ?string
     {
-        return $check->position === 'standing' ? null : $this->atlas->position((string) $check->position)->family;
+        return in_array($check->position, [null, 'standing'], true) ? null : $this->atlas->position($check->position)->family;
     }
 
     /** @return list<Check> */

@@ -722,7 +722,7 @@ final class StepBuilder
         foreach ($steps as $what => $quarters) {
             $this->add(
                 StepKind::Hygiene, $quarters, product: $what === 'glove_on' ? $this->figures->glove : null,
-                why: 'Between the mouth and anything else.', label: $this->figures->hygieneWords[$what], what: $what,
+                why: $this->figures->hygieneWhy[$what], label: $this->figures->hygieneWords[$what], what: $what,
             );
         }
     }

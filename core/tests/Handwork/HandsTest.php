@@ -83,10 +83,13 @@ final class HandsTest extends TestCase
         self::assertEqualsWithDelta(40.0, $scale($pair(5, 200, $there))->kPaPerPoint, 1e-9);
         self::assertEqualsWithDelta(40.0, $scale($pair(5, 200))->kPaPerPoint, 1e-9, 'said of no place');
         self::assertEqualsWithDelta(
-            (4 * 120 + 6 * 300) / (16 + 36), $scale($pair(4, 120, $there), $pair(6, 300, $there))->kPaPerPoint, 1e-9, 'the line through all',
+            (4 * 120 + 6 * 300) / (16 + 36), $scale($pair(4, 120, $there), $pair(6, 300, $there))->kPaPerPoint, 1e-9,
+            'the line through all',
         );
         self::assertEqualsWithDelta(70.0, $scale($pair(5, 200, ['side' => 'right'] + $there))->kPaPerPoint, 1e-9, 'the other side');
-        self::assertEqualsWithDelta(70.0, $scale($pair(5, 200, ['zone' => 'calf_upper', 'side' => 'left']))->kPaPerPoint, 1e-9, 'elsewhere');
+        self::assertEqualsWithDelta(
+            70.0, $scale($pair(5, 200, ['zone' => 'calf_upper', 'side' => 'left']))->kPaPerPoint, 1e-9, 'elsewhere',
+        );
         self::assertEqualsWithDelta(70.0, $scale($pair(0, 200, $there))->kPaPerPoint, 1e-9, 'not felt');
     }
 

@@ -50,10 +50,12 @@ final class WholePatternTest extends TestCase
         yield 'the jaw drifts a little' => [[['tests', 'left', ['test' => 'jaw_drift', 'value' => 1]]], false];
         yield 'its arm rests high' => [[['posture', 'right', ['sign' => 'arm_rests_high', 'grade' => 1]]], true];
         yield 'both arms rest high' => [[
-            ['posture', 'right', ['sign' => 'arm_rests_high', 'grade' => 1]], ['posture', 'left', ['sign' => 'arm_rests_high', 'grade' => 1]],
+            ['posture', 'right', ['sign' => 'arm_rests_high', 'grade' => 1]],
+            ['posture', 'left', ['sign' => 'arm_rests_high', 'grade' => 1]],
         ], false];
         yield 'its arm rests higher' => [[
-            ['posture', 'right', ['sign' => 'arm_rests_high', 'grade' => 2]], ['posture', 'left', ['sign' => 'arm_rests_high', 'grade' => 1]],
+            ['posture', 'right', ['sign' => 'arm_rests_high', 'grade' => 2]],
+            ['posture', 'left', ['sign' => 'arm_rests_high', 'grade' => 1]],
         ], true];
         yield 'its hand does the work' => [[['demands', 'right', ['demand' => 'pinch', 'hours_per_week' => 10]]], true];
         yield 'the hours of its hand are more' => [[
