@@ -194,7 +194,7 @@ final readonly class Composer
         $setup = $this->setupOf($way, $move, $work->at->side);
         $spotted = in_array($dose->for, [DoseFor::Spot, DoseFor::Grip, DoseFor::Tendon, DoseFor::First, DoseFor::FirstDelicate], true);
         $spots = $spotted ? array_values(array_filter(
-            $this->spots($technique, $way, $work), static fn (Spot $spot): bool => ! $spot->gloved || $technique->skin === Skin::Glove,
+            $this->spots($technique, $way, $work), static fn (Spot $spot): bool => $spot->gloved === ($technique->skin === Skin::Glove),
         )) : [];
         if ($spotted && $spots === []) {
             return Reason::of(ReasonKind::Technique, 'No point was found to hold.');

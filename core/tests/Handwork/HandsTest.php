@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Tests\Handwork;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
@@ -13,6 +14,9 @@ use Somatrace\Core\Handwork\HandBudgets;
 use Somatrace\Core\Handwork\MinutesCap;
 use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Handwork\PressureScale;
+use Somatrace\Core\Handwork\Reason;
+use Somatrace\Core\Handwork\ReasonKind;
+use Somatrace\Core\Handwork\Recipes;
 use Somatrace\Core\Handwork\SoFar;
 use Somatrace\Core\Handwork\StiffJoints;
 use Somatrace\Core\Planning\PlanStep;
@@ -118,6 +122,93 @@ final class HandsTest extends TestCase
             $under = $one->under($cap);
             self::assertSame($one->pressure === null ? null : min($one->pressure, 2.0), $under->pressure, $one->technique);
             self::assertSame($one->ceiling === null ? null : 'test', $under->ceiling?->caps[0]->id, $one->technique);
+        }
+    }
+
+    #[DataProvider('frail')]
+    public function test_who_is_frail_is_worked_for_two_thirds_of_the_time(CaseBuilder $case, bool $frail): void
+    {
+        self::assertSame($frail ? 0.6667 : 1.0, self::figures()->frailty->share($case->make()));
+    }
+
+    /** @return iterable<string, array{CaseBuilder, bool}> */
+    public static function frail(): iterable
+    {
+        $steroid = static fn (string $answer, ?string $since, string $medicine = 'oral_steroid'): CaseBuilder => CaseBuilder::aCase()->add(
+            'health', 'medicines', ['medicine' => $medicine, 'answer' => $answer, ...($since === null ? [] : ['since' => $since])],
+        );
+        yield 'nobody' => [CaseBuilder::aCase(), false];
+        yield '74' => [CaseBuilder::aCase()->aged(74), false];
+        yield '75' => [CaseBuilder::aCase()->aged(75), true];
+        yield 'fragile skin' => [CaseBuilder::aCase()->with(['client' => ['skin' => 'fragile']]), true];
+        yield 'fibromyalgia' => [CaseBuilder::aCase()->condition('fibromyalgia'), true];
+        yield 'fibromyalgia, denied' => [CaseBuilder::aCase()->condition('fibromyalgia', ['answer' => 'no']), false];
+        yield 'steroids for three months' => [$steroid('yes', '2025-12-01'), true];
+        yield 'steroids for a week' => [$steroid('yes', '2026-02-23'), false];
+        yield 'steroids, nobody knows since when' => [$steroid('yes', null), true];
+        yield 'no steroids' => [$steroid('no', '2025-12-01'), false];
+        yield 'another medicine' => [$steroid('yes', '2025-12-01', 'insulin'), false];
+    }
+
+    #[DataProvider('tingling')]
+    public function test_a_sign_is_read_on_its_own_side_or_as_a_condition(CaseBuilder $case, string $sign, bool $left, bool $right): void
+    {
+        $read = Recipes::load(dirname(__DIR__, 2).'/data')->sign($sign);
+        $atlas = Core::clinic()->atlas();
+
+        self::assertSame([$left, $right], [
+            $read->holds($case->make(), $atlas, Side::Left), $read->holds($case->make(), $atlas, Side::Right),
+        ]);
+    }
+
+    /** @return iterable<string, array{CaseBuilder, string, bool, bool}> */
+    public static function tingling(): iterable
+    {
+        $hurts = static fn (string $zone, string $quality): CaseBuilder => CaseBuilder::aCase()->add(
+            'findings', 'complaints', ['zone' => $zone, 'side' => 'left', 'now' => 4, 'qualities' => [$quality]],
+        );
+        $tender = static fn (string $muscle, int $tenderness): CaseBuilder => CaseBuilder::aCase()->felt(
+            $muscle, 'left', ['tenderness' => $tenderness],
+        );
+        yield 'a hand that tingles' => [$hurts('hand_back', 'tingling'), 'tingling_arm', true, false];
+        yield 'a hand that aches' => [$hurts('hand_back', 'ache'), 'tingling_arm', false, false];
+        yield 'a foot that tingles' => [$hurts('foot_top', 'tingling'), 'tingling_arm', false, false];
+        yield 'a root' => [CaseBuilder::aCase()->condition('disc_or_root_signs'), 'tingling_arm', true, true];
+        yield 'no root' => [CaseBuilder::aCase()->condition('disc_or_root_signs', ['answer' => 'no']), 'tingling_arm', false, false];
+        yield 'another condition' => [CaseBuilder::aCase()->condition('diabetes'), 'tingling_arm', false, false];
+        yield 'a tender joint of the jaw' => [$tender('lateral_pterygoid', 3), 'tender_joint', true, false];
+        yield 'a little tender' => [$tender('lateral_pterygoid', 2), 'tender_joint', false, false];
+        yield 'tender beside it' => [$tender('masseter', 4), 'tender_joint', false, false];
+    }
+
+    /** The shoulder that is stiff all over loses turning out most, then lifting: in another order it is no such shoulder. */
+    public function test_a_joint_is_stiff_by_the_order_of_what_it_lost(): void
+    {
+        $stiff = static function (float $out, float $up, float $in): array {
+            $case = CaseBuilder::aCase()->range('shoulder.external_rotation', 'left', ['passive' => $out])->range(
+                'shoulder.abduction', 'left', ['passive' => $up],
+            )->range('shoulder.internal_rotation', 'left', ['passive' => $in])->make();
+
+            return array_keys((new StiffJoints(Core::clinic()->atlas(), self::figures(), $case))->all());
+        };
+
+        self::assertSame(['joint:shoulder::left'], $stiff(20, 90, 50));
+        self::assertSame([], $stiff(60, 60, 50));
+    }
+
+    /** Of several reasons the one that is most easily mended is told: a word of consent before a limit, a limit before a tool. */
+    public function test_the_lightest_reason_is_told(): void
+    {
+        $order = [
+            ReasonKind::Done, ReasonKind::Consent, ReasonKind::CheckFirst, ReasonKind::Limit, ReasonKind::Training, ReasonKind::Ceiling,
+            ReasonKind::Tool, ReasonKind::Minutes, ReasonKind::Technique, ReasonKind::Position,
+        ];
+        foreach ($order as $n => $lighter) {
+            foreach (array_slice($order, $n + 1) as $heavier) {
+                [$one, $other] = [Reason::of($lighter, 'one'), Reason::of($heavier, 'other')];
+
+                self::assertSame([$one, $one], [$one->orBetter($other), $other->orBetter($one)], "$lighter->value, $heavier->value");
+            }
         }
     }
 

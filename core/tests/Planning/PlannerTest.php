@@ -150,6 +150,16 @@ final class PlannerTest extends TestCase
         self::assertGreaterThan(2, $seen);
     }
 
+    public function test_who_is_not_treated_today_gets_no_plan_at_all(): void
+    {
+        $plan = $this->plan(self::sore()->flag('fever_or_infection_today'));
+        $told = $plan->toArray();
+
+        self::assertSame('none', $told['verdict']);
+        self::assertSame([[], [], 0.0, 0], [$plan->steps, $plan->leftOut, $plan->benefit, $plan->turns]);
+        self::assertNotSame('', $plan->because);
+    }
+
     public function test_what_is_not_agreed_is_left_out_and_says_so(): void
     {
         $chest = static fn (): CaseBuilder => CaseBuilder::aCase()->complaint('chest_upper', 'left', 6)->felt(
