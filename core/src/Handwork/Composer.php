@@ -109,7 +109,7 @@ final readonly class Composer
         foreach ($this->ways($slot, $work, $position) as [$technique, $way, $routine]) {
             if ($way?->notWithSign !== null && $this->recipes->sign($way->notWithSign)->holds($this->case, $this->atlas, $work->at->side)) {
                 // what the routine does not do with such a sign is not done in another way either
-                return Reason::of(ReasonKind::Limit, 'Not with '.str_replace('_', ' ', $way->notWithSign).'.');
+                return Reason::of(ReasonKind::Limit, "Not with {$this->recipes->sign($way->notWithSign)->words}.");
             }
             $try = $this->try($slot, $this->atlas->technique($technique), $way, $routine, $work, $position);
             if ($try instanceof Filling) {

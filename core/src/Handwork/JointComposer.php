@@ -81,7 +81,7 @@ final readonly class JointComposer
             return Reason::of(ReasonKind::Training, "{$technique->name}: not within this therapist's scope.");
         }
         if ($work->notWithSign !== null && $this->recipes->sign($work->notWithSign)->holds($this->case, $this->atlas, $at->side)) {
-            return Reason::of(ReasonKind::Limit, 'Not with '.str_replace('_', ' ', $work->notWithSign).'.');
+            return Reason::of(ReasonKind::Limit, "Not with {$this->recipes->sign($work->notWithSign)->words}.");
         }
         if (! $this->tools->has($work->tool)) {
             return Reason::of(ReasonKind::Tool, 'No tool gives what it needs within the limits.');

@@ -14,10 +14,12 @@ use Somatrace\Core\Data\Fields;
 final readonly class Sign
 {
     /**
+     * @param  string  $words  within a sentence
      * @param  list<string>  $qualities  of a complaint in the zones of the group
      * @param  string|null  $group  of zones
      */
     private function __construct(
+        public string $words,
         private array $qualities,
         private ?string $group,
         private ?string $condition,
@@ -29,7 +31,8 @@ final readonly class Sign
     public static function from(Fields $row): self
     {
         return new self(
-            $row->strings('qualities'), $row->stringOrNull('group'), $row->stringOrNull('condition'), $row->stringOrNull('muscle'),
+            $row->string('words'), $row->strings('qualities'), $row->stringOrNull('group'), $row->stringOrNull('condition'),
+            $row->stringOrNull('muscle'),
             $row->intOrNull('tenderness') ?? PHP_INT_MAX,
         );
     }
