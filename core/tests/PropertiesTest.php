@@ -43,6 +43,7 @@ final class PropertiesTest extends TestCase
     }
 
     /** What is never reached is never tried: a property that holds of clients without limits says nothing of limits. */
+    #[Group('slow')]
     public function test_the_made_up_clients_come_to_every_limit(): void
     {
         $caps = [];
@@ -87,6 +88,7 @@ final class PropertiesTest extends TestCase
 
     /** @param  array<string, mixed>  $case */
     #[DataProviderExternal(self::class, 'cases')]
+    #[Group('slow')]
     public function test_a_mirrored_case_has_a_mirrored_ranking_and_an_equal_plan(array $case): void
     {
         $clinic = Core::clinic();
@@ -277,6 +279,7 @@ final class PropertiesTest extends TestCase
 
     /** @param  array<string, mixed>  $case */
     #[DataProviderExternal(self::class, 'cases')]
+    #[Group('slow')]
     public function test_more_time_is_never_worth_less(array $case): void
     {
         $plans = Core::clinic()->compare(MadeUpCases::read($case), ['30', '45', '60', '90']);
