@@ -8,7 +8,6 @@ use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Tests\Support\Core;
-use Somatrace\Core\Tests\Support\MadeUpCases;
 use Somatrace\Core\Tests\Support\MadeUpCourses;
 use Somatrace\Core\Tests\Support\PlanRules;
 
@@ -41,12 +40,7 @@ final class PlanPropertiesTest extends TestCase
     public static function clients(): iterable
     {
         $many = (int) (getenv('CLIENTS') ?: self::SAMPLE);
-        $each = (int) ceil($many / count(Core::clinic()->atlas()->regions));
-        foreach (MadeUpCourses::stiff($each) as $name => [$document]) {
-            $case = MadeUpCases::read($document);
-            if (Core::clinic()->screen($case)->verdict->allowsTreatment()) {
-                yield $name => $case;
-            }
-        }
+
+        return MadeUpCourses::treated((int) ceil($many / count(Core::clinic()->atlas()->regions)));
     }
 }

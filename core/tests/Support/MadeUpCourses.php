@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Tests\Support;
 
+use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Simulation\Chance;
 
 /**
@@ -36,6 +37,17 @@ final readonly class MadeUpCourses
         }
 
         return $made;
+    }
+
+    /** @return iterable<string, CaseFile> those with stiff joints who are treated */
+    public static function treated(int $each): iterable
+    {
+        foreach (self::stiff($each) as $name => [$document]) {
+            $case = MadeUpCases::read($document);
+            if (Core::clinic()->screen($case)->verdict->allowsTreatment()) {
+                yield $name => $case;
+            }
+        }
     }
 
     /**
