@@ -123,14 +123,18 @@ abstract class TestCase extends BaseTestCase
         );
     }
 
+    /** Read out and denied all together, as the page does it. */
     protected function denyEverything(Visit $visit): void
     {
-        foreach (array_keys(app(Core::class)->rules()->flags->flags) as $flag) {
-            $this->save($visit, 'red_flag', 'no', $flag)->assertOk();
-        }
-        foreach (QuestionGroups::ids(app(Core::class)) as $group) {
-            $this->save($visit, 'group_asked', true, $group)->assertOk();
-        }
+        $denied = static fn (string $kind, mixed $payload, string $identity): array => [
+            'kind' => $kind, 'phase' => 'before', 'identity' => $identity, 'payload' => $payload, 'seen' => 0,
+        ];
+        $flags = array_keys(app(Core::class)->rules()->flags->flags);
+        $entries = [
+            ...array_map(static fn (string $flag): array => $denied('red_flag', 'no', $flag), $flags),
+            ...array_map(static fn (string $group): array => $denied('group_asked', true, $group), QuestionGroups::ids(app(Core::class))),
+        ];
+        $this->postJson("/visits/{$visit->public_id}/entries?step=screen", ['entries' => $entries])->assertOk();
     }
 
     /** A neck that hurts on the left, with the muscle that reproduces it. */
