@@ -44,9 +44,9 @@ final readonly class Totals
                     $at === null ? [] : [[$at, $one->minutes()], [$at->mirrored(), $one->otherSide?->minutes() ?? 0.0]] as [$where, $spent]
                 ) {
                     $part = $total->part($where);
-                    if ($part !== null) {
+                    if ($part !== null && $spent > 0) {
                         $minutes[$part] = ($minutes[$part] ?? 0) + $spent;
-                        $chosen[$part][] = $one;
+                        $chosen[$part][$one->target->key] = $one;
                     }
                 }
             }
