@@ -63,8 +63,8 @@ test('tapping the pole of a muscle, its layer in front, or of a zone selects it 
   ).zones
     .filter((one) => one.midline)
     .map((one) => one.id)
-  // every third pole, and in a further window of the same plate some of what was found before; WALK=full taps all, everywhere
-  const [share, again] = process.env['WALK'] === 'full' ? [1, 1] : [3, 12]
+  // every ninth pole, and in a further window of the same plate some of what was found before; WALK=full taps all, everywhere
+  const [share, again] = process.env['WALK'] === 'full' ? [1, 1] : [9, 24]
   const ids = (plate: string) => [...Object.keys(index.plates[plate]!.muscles), ...Object.keys(index.plates[plate]!.zones)]
   const tried = (plate: string, id: string) => ids(plate).indexOf(id) % share === 0
   const found = new Map<string, Set<string>>(Object.keys(index.plates).map((plate) => [plate, new Set<string>()]))
@@ -88,9 +88,10 @@ test('tapping the pole of a muscle, its layer in front, or of a zone selects it 
           .filter(([id], k) => !hidden.includes(id) && tried(plate, id) && (!seen.has(`${id}:left`) || k % again === 0))
           .map(([id, one]): [string, Point] => [id, one.pole])
       for (const layer of [1, 2, 3, 4]) {
+        const muscles = toTap(Object.entries(index.plates[plate]!.muscles).filter(([, one]) => one.layer === layer))
+        if (!muscles.length) continue
         await page.getByLabel('Layer', { exact: true }).selectOption(String(layer))
-        const muscles = Object.entries(index.plates[plate]!.muscles).filter(([, one]) => one.layer === layer)
-        const { faults, right } = await tapAll(page, facing, toTap(muscles), 'lit', [])
+        const { faults, right } = await tapAll(page, facing, muscles, 'lit', [])
         expect(faults, `${region}, ${name}, layer ${layer}`).toEqual([])
         right.forEach((one) => seen.add(one))
       }
