@@ -1,7 +1,7 @@
 import { test as plain, type BrowserContext } from '@playwright/test'
 import { firstPort } from './servers'
 
-export { expect, type Browser, type Locator, type Page } from '@playwright/test'
+export { expect, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test'
 
 type State = Awaited<ReturnType<BrowserContext['storageState']>>
 interface OfWorker {
