@@ -58,17 +58,19 @@ final readonly class Planner
         $soFar = SoFar::of($case->session, $this->atlas, $this->figures);
         $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety), $soFar);
         $scales = new PressureScales($this->atlas, $case, $this->figures->pptFelt);
-        $solver = new Solver($this->figures, $school, $clock);
         $stages = new RoutineStages($this->atlas, $school);
         $busy = $this->whole->busySide($case);
         $hands = new HandBudgets($this->atlas, $this->figures, $case->therapist, $soFar);
-        $totals = new Totals($this->atlas, $this->figures, $exposed, $hands, $soFar, $this->figures->frailty->share($case));
+        $fitter = new Fitter(
+            new Solver($this->figures, $school, $clock),
+            new Totals($this->atlas, $this->figures, $exposed, $hands, $soFar, $this->figures->frailty->share($case)), $clock,
+        );
         $try = function (string ...$spared) use (
-            $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $soFar, $stages, $busy, $pattern, $solver, $totals,
-            $clock, $offers,
+            $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $soFar, $stages, $busy, $pattern, $fitter, $clock,
+            $offers,
         ): array {
             $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $hands, array_values($spared));
-            [$found, $leftOut, $suspects, $soothe] = (new TargetBuilder(
+            $proposal = (new TargetBuilder(
                 $this->atlas, $this->figures, $case, $school, $gate, $response,
                 new Composer(
                     $this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales, $soFar, $stages,
@@ -77,19 +79,19 @@ final readonly class Planner
                 new JointComposer($this->atlas, $this->recipes, $this->figures, $case, $gate, $tools),
                 new StiffJoints($this->atlas, $this->figures, $case), $scales, $soFar, $stages, $this->whole, $busy,
             ))->build($pattern);
-            [$solution, $found, $spent, $costly] = $this->withinTotals(
-                $solver, $found, $clock->given(count($offers), count($soothe)), $totals, $clock,
-            );
+            $given = $clock->given(count($offers), count($proposal->soothed));
 
-            return [$solution, $found, [...$leftOut, ...$spent], $suspects, $soothe, $tools, $costly];
+            return [$proposal, $fitter->fit($proposal->targets, $given), $tools];
         };
         $made = $try();
-        if ($made[6] !== []) {
+        if ($made[1]->costly !== []) {
             // what would cost a part of the hand more than it has left is done with another too, and the better of the two stays
-            $other = $try(...$made[6]);
-            $made = $other[0]->benefit > $made[0]->benefit + 1e-12 ? $other : $made;
+            $other = $try(...$made[1]->costly);
+            $made = $other[1]->solution->benefit > $made[1]->solution->benefit + 1e-12 ? $other : $made;
         }
-        [$solution, $found, $leftOut, $suspects, $soothe, $tools] = $made;
+        [$proposal, $fitted, $tools] = $made;
+        [$solution, $suspects, $soothe] = [$fitted->solution, $proposal->suspects, $proposal->soothed];
+        $leftOut = [...$proposal->leftOut, ...$fitted->leftOut];
         $builder = new StepBuilder(
             $this->atlas, $this->figures, $case, $gate, $school, $clock, $this->recipes, $tools,
             $stages, $scales, $soFar, new Checks($this->atlas, $case), $tools->mass(),
@@ -102,75 +104,7 @@ final readonly class Planner
         $steps = $feeling->put($steps, $feel, $clock);
         array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution));
 
-        return $this->result($solution, $found, $leftOut, $steps, $clock, $case);
-    }
-
-    /**
-     * Where a total cuts in, what a shorter visit would do is looked at too: more time is never worth less.
-     *
-     * @param  list<Target>  $targets
-     * @return array{Solution, list<Target>, list<LeftOut>, list<string>} with the parts of the hand that would have cost too much
-     */
-    private function withinTotals(Solver $solver, array $targets, int $given, Totals $totals, TimeBudget $clock): array
-    {
-        $best = $this->shrunk($solver, $targets, $given, $totals);
-        $quarter = 15 * TimeBudget::PER_MINUTE;
-        for ($less = $quarter; $best[1] !== $targets && $less < $clock->budget; $less += $quarter) {
-            $shorter = $this->shrunk($solver, $targets, $given + $less, $totals);
-            $best = $shorter[0]->benefit > $best[0]->benefit + 1e-12 ? [...array_slice($shorter, 0, 3), $best[3]] : $best;
-        }
-
-        return $best;
-    }
-
-    /**
-     * Where a region would have more than its total, solved again with less of the target of it that costs least benefit.
-     *
-     * @param  list<Target>  $targets
-     * @return array{Solution, list<Target>, list<LeftOut>, list<string>}
-     */
-    private function shrunk(Solver $solver, array $targets, int $given, Totals $totals): array
-    {
-        $left = $costly = [];
-        $solution = $this->solved($solver, $targets, $given);
-        while (($over = $totals->over($solution, $targets)) !== null) {
-            [$region, $why, $part] = $over;
-            array_push($costly, ...array_filter([$part]));
-            $best = null;
-            foreach ($region as $target) {
-                $less = $totals->less($targets, $target, $solution);
-                $try = $this->solved($solver, $less, $given);
-                if ($best === null || $try->benefit > $best[0]->benefit + 1e-12) {
-                    $best = [
-                        $try, $less,
-                        count($less) < count($targets) ? [LeftOut::target($target, Reason::of(ReasonKind::Minutes, $why))] : [],
-                    ];
-                }
-            }
-            [$solution, $targets, $spent] = $best;
-            array_push($left, ...$spent);
-        }
-
-        return [$solution, $targets, $left, array_values(array_unique($costly))];
-    }
-
-    /**
-     * What was found is worked wherever there is time for it, though a turn may cost more than it is worth: not at the cost of anything
-     * else.
-     *
-     * @param  list<Target>  $targets
-     */
-    private function solved(Solver $solver, array $targets, int $given): Solution
-    {
-        $plain = $solver->solve($targets, $given);
-        $found = array_map(static fn (Target $one): Target => $one->isFound() ? $one->meant() : $one, $targets);
-        $left = array_filter($targets, static fn (Target $one): bool => $one->isFound() && ! $plain->has($one->key));
-        if ($left === []) {
-            return $plain;
-        }
-        $all = $solver->solve($found, $given);
-
-        return $all->worth() >= $plain->worth() - 1e-12 ? $all : $plain;
+        return $this->result($solution, $fitted->targets, $leftOut, $steps, $clock, $case);
     }
 
     /**

@@ -79,9 +79,7 @@ final class TargetBuilder
         $this->felt = Felt::everywhere($case);
     }
 
-    /** @return array{list<Target>, list<LeftOut>, list<Suspect>, list<Place>} targets, what is left out, what is to be felt first, what
-     *         is only soothed */
-    public function build(PatternResult $pattern): array
+    public function build(PatternResult $pattern): Proposal
     {
         $this->leftOut = $this->suspects = [];
         $this->calmOnly = $pattern->ofNone->leads;
@@ -96,7 +94,7 @@ final class TargetBuilder
         $targets = [...$targets, ...$this->joints()];
         [$targets, $soothed] = $this->withSoothing([...$targets, ...$this->asked($targets, $pattern)]);
 
-        return [array_map($this->inWholePattern(...), $targets), $this->leftOut, $this->suspects, $soothed];
+        return new Proposal(array_map($this->inWholePattern(...), $targets), $this->leftOut, $this->suspects, $soothed);
     }
 
     /** What is in front of the busy side comes before neck, head and back, unless the school begins where it hurts. */
