@@ -196,9 +196,14 @@ final class AskedOfACaseTest extends TestCase
             'verdict' => 'modify', 'by_licensed' => true, 'reason' => 'Used to firm work.', 'on' => '2026-03-02',
             ...$written === null ? [] : ['pressure_cap' => $written],
         ]]]);
-        $caps = array_filter(self::screen($case)->limits->all(), static fn ($limit): bool => in_array('age.older', $limit->rules, true));
+        $limits = self::screen($case)->limits->all();
+        $of = static fn (string $rule): array => array_values(array_map(
+            static fn ($limit): float => (float) $limit->value,
+            array_filter($limits, static fn ($limit): bool => in_array($rule, $limit->rules, true)),
+        ));
 
-        self::assertSame([$cap], array_map(static fn ($limit): float => (float) $limit->value, array_values($caps)));
+        self::assertSame([$cap], $of('age.older'));
+        self::assertSame([], $of('override'), 'it raises the cap of age, and is none of its own');
     }
 
     /** @return iterable<string, array{float|null, float}> */

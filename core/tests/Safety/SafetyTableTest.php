@@ -98,7 +98,9 @@ final class SafetyTableTest extends TestCase
                 ),
                 'before' => $case->visited(
                     self::daysAgo(7),
-                    ['findings' => ['resisted' => [['movement' => $words[1], 'side' => 'left', 'strength' => (int) $words[2]]]]],
+                    ['findings' => ['resisted' => [
+                        ['movement' => $words[1], 'side' => 'left', ...$words[2] === '-' ? ['pain' => 2] : ['strength' => (int) $words[2]]],
+                    ]]],
                 ),
                 'girth' => $case->add('findings', 'tests', ['test' => 'calf_girth', 'side' => 'left', 'value' => (float) $words[1]])
                     ->add('findings', 'tests', ['test' => 'calf_girth', 'side' => 'right', 'value' => (float) $words[2]]),
