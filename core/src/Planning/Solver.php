@@ -19,6 +19,9 @@ final class Solver
 
     private const NEVER = PHP_INT_MIN;
 
+    /** Where a target lies, of the positions that are taken: where it likes best, where most can be done, or with its region. */
+    private const WAYS = ['preferred', 'longest', 'together'];
+
     /** @var array<string, true> muscle and side of every target */
     private array $keys = [];
 
@@ -37,6 +40,7 @@ final class Solver
         $best = new Solution([], [], 0);
         $bestWanted = 0;
         $bestRank = PHP_INT_MAX;
+        $ways = [];
         foreach ($this->tries($targets, $weights) as [$wanted, $bound, $rank, $families, $assigned, $penalty]) {
             // the most promising are tried first: what cannot be better any more is not tried, and of two that are alike the first named
             // stays
@@ -46,23 +50,90 @@ final class Solver
             if ($wanted === $bestWanted && ! $this->isBetter($bound, $rank, $best->benefit, $bestRank)) {
                 continue;
             }
-            $chosen = $this->knapsack($assigned, $this->clock->forWork($families) - $given);
-            $used = array_fill_keys(array_map(static fn (Chosen $one): string => $one->option->family, $chosen), true);
-            $benefit = array_sum(array_map(
-                static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen,
-            )) - $penalty;
-            $wantedIn = count(array_filter($chosen, static fn (Chosen $one): bool => $one->target->isWanted()));
+            $found = $this->filled($families, $assigned, $penalty, $given);
+            $wantedIn = $found === null ? 0 : self::wanted($found);
             if (
-                count($used) === count($families) && $wantedIn >= $bestWanted
-                    && ($wantedIn > $bestWanted || $this->isBetter($benefit, $rank, $best->benefit, $bestRank))
+                $found !== null && $wantedIn >= $bestWanted
+                    && ($wantedIn > $bestWanted || $this->isBetter($found->benefit, $rank, $best->benefit, $bestRank))
             ) {
-                [$best, $bestWanted, $bestRank] = [
-                    new Solution($families, $chosen, $benefit, $this->clock->turns($families)), $wantedIn, $rank,
-                ];
+                [$best, $bestWanted, $bestRank, $ways] = [$found, $wantedIn, $rank, $assigned];
             }
         }
 
+        return $this->moved($best, $ways, $given);
+    }
+
+    /**
+     * With one target after the other in another of the positions that are taken anyway, as long as that is worth more: where two share a
+     * warm-up, one may better lie where it would not by itself.
+     *
+     * @param  list<array{Target, Option}>  $ways
+     */
+    private function moved(Solution $best, array $ways, int $given): Solution
+    {
+        $penalty = $best->worth() - $best->benefit;
+        $rank = array_flip($best->families);
+        do {
+            $before = $best;
+            foreach ($ways as $index => [$target, $option]) {
+                foreach ($target->options as $other) {
+                    if ($other === $option || ! isset($rank[$other->family])) {
+                        continue;
+                    }
+                    $try = array_values(array_replace($ways, [$index => [$target, $other]]));
+                    $found = $this->keepsOrder($try, $rank) ? $this->filled($best->families, $try, $penalty, $given) : null;
+                    if ($found !== null && $found->benefit > $best->benefit + 1e-9 && self::wanted($found) >= self::wanted($best)) {
+                        [$best, $ways, $option] = [$found, $try, $other];
+                    }
+                }
+            }
+        } while ($best !== $before);
+
         return $best;
+    }
+
+    /**
+     * No site lies before a source where the school says source first.
+     *
+     * @param  list<array{Target, Option}>  $ways
+     * @param  array<string, int>  $rank  of a family in the visit
+     */
+    private function keepsOrder(array $ways, array $rank): bool
+    {
+        $sourceFirst = $this->school->is('order', 'source_first');
+        $latest = 0;
+        foreach ($ways as [$target, $option]) {
+            $latest = $target->leads($sourceFirst) ? max($latest, $rank[$option->family]) : $latest;
+        }
+        foreach ($ways as [$target, $option]) {
+            if ($target->follows($sourceFirst) && $rank[$option->family] < $latest) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  list<string>  $families
+     * @param  list<array{Target, Option}>  $assigned
+     * @return Solution|null null where one of the positions has nothing to do
+     */
+    private function filled(array $families, array $assigned, float $penalty, int $given): ?Solution
+    {
+        $chosen = $this->knapsack($assigned, $this->clock->forWork($families) - $given);
+        $used = array_fill_keys(array_map(static fn (Chosen $one): string => $one->option->family, $chosen), true);
+        if (count($used) !== count($families)) {
+            return null;
+        }
+        $worth = array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen));
+
+        return new Solution($families, $chosen, $worth - $penalty, $this->clock->turns($families));
+    }
+
+    private static function wanted(Solution $solution): int
+    {
+        return count(array_filter($solution->chosen, static fn (Chosen $one): bool => $one->target->isWanted()));
     }
 
     private function isBetter(float $benefit, int $rank, float $than, int $thanRank): bool
@@ -80,8 +151,8 @@ final class Solver
         $tries = $seen = [];
         foreach ($this->orders($targets) as $families) {
             $penalty = $this->figures->turnCost * $weights * $this->clock->turns($families);
-            foreach ([false, true] as $byLength) {
-                $assigned = $this->assign($targets, $families, $byLength);
+            foreach (self::WAYS as $way) {
+                $assigned = $this->assign($targets, $families, $way);
                 $signature = count($families).'|'.implode(
                     ',', array_map(static fn (array $pair): string => $pair[0]->key.'@'.$pair[1]->family, $assigned),
                 );
@@ -140,17 +211,18 @@ final class Solver
     }
 
     /**
-     * Each target in the family it prefers of those used, or in which most can be done, no site before a source where the school says
-     * source first.
+     * Each target in one of the families used, no site before a source where the school says source first.
      *
      * @param  list<Target>  $targets
      * @param  non-empty-list<string>  $families
+     * @param  value-of<self::WAYS>  $way
      * @return list<array{Target, Option}>
      */
-    private function assign(array $targets, array $families, bool $byLength): array
+    private function assign(array $targets, array $families, string $way): array
     {
         $rank = array_flip($families);
         $sourceFirst = $this->school->is('order', 'source_first');
+        $gathered = $way === 'together' ? $this->gathered($targets, $rank) : [];
         $earliest = 0;
         $assigned = [];
         foreach ([true, false] as $leading) {
@@ -165,11 +237,15 @@ final class Solver
                 if ($options === []) {
                     continue;
                 }
-                usort(
-                    $options,
-                    static fn (Option $a, Option $b): int => [$byLength ? -$a->longest()->minutes() : 0, $a->preference, $rank[$a->family]]
-                        <=> [$byLength ? -$b->longest()->minutes() : 0, $b->preference, $rank[$b->family]],
-                );
+                $order = static fn (Option $option): array => [
+                    match ($way) {
+                        'longest' => -$option->longest()->minutes(),
+                        'together' => $option->family === $gathered[$target->region] ? 0 : 1,
+                        default => 0,
+                    },
+                    $option->preference, $rank[$option->family],
+                ];
+                usort($options, static fn (Option $a, Option $b): int => $order($a) <=> $order($b));
                 $assigned[] = [$target, $options[0]];
                 if ($leading) {
                     $earliest = max($earliest, $rank[$options[0]->family]);
@@ -178,6 +254,28 @@ final class Solver
         }
 
         return $assigned;
+    }
+
+    /**
+     * For each region the family in which all of it together is worth most.
+     *
+     * @param  list<Target>  $targets
+     * @param  array<string, int>  $rank
+     * @return array<string, string>
+     */
+    private function gathered(array $targets, array $rank): array
+    {
+        $worth = [];
+        foreach ($targets as $target) {
+            foreach ($target->options as $option) {
+                if (isset($rank[$option->family])) {
+                    $worth[$target->region][$option->family] = ($worth[$target->region][$option->family] ?? 0.0)
+                        + round($target->benefit($option->longest()->minutes()), 9);
+                }
+            }
+        }
+
+        return array_map(static fn (array $by): string => (string) array_search(max($by), $by, true), $worth);
     }
 
     /**
