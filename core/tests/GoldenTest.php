@@ -9,10 +9,10 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Planning\PlanStep;
 use Somatrace\Core\Safety\RuleRegister;
+use Somatrace\Core\Simulation\Underway;
 use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\MadeUpCases;
 use Somatrace\Core\Tests\Support\MadeUpCourses;
-use Somatrace\Core\Tests\Support\Underway;
 
 /**
  * What the core says of the examples, word for word, and of some hundred made-up clients, as sums: a change of the code that was to change

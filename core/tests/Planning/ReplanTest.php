@@ -20,9 +20,9 @@ use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Planning\PlanStep;
 use Somatrace\Core\Planning\StepKind;
+use Somatrace\Core\Simulation\Underway;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;
-use Somatrace\Core\Tests\Support\Underway;
 
 /** A treatment that runs is planned anew from where it stands: what was done counts, and every limit holds over both together. */
 final class ReplanTest extends TestCase

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\Tests\Support;
+namespace Somatrace\Core\Simulation;
 
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\DoneManoeuvre;
