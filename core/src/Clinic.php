@@ -82,14 +82,14 @@ final class Clinic
 
     private ?PlanFigures $planFigures = null;
 
-    /** @var \WeakMap<CaseFile, SafetyResult> */
-    private \WeakMap $screened;
+    /** @var Said<SafetyResult> */
+    private Said $screened;
 
-    /** @var \WeakMap<CaseFile, PatternResult> */
-    private \WeakMap $ranked;
+    /** @var Said<PatternResult> */
+    private Said $ranked;
 
-    /** @var \WeakMap<CaseFile, ResponseResult> */
-    private \WeakMap $responded;
+    /** @var Said<ResponseResult> */
+    private Said $responded;
 
     private ?Atlas $loaded = null;
 
@@ -98,9 +98,9 @@ final class Clinic
     /** A case never changes, so what was said of it once is said again: planning asks for screening, ranking and response. */
     private function __construct(private readonly string $folder, private readonly ?string $compiled)
     {
-        $this->screened = new \WeakMap;
-        $this->ranked = new \WeakMap;
-        $this->responded = new \WeakMap;
+        $this->screened = new Said;
+        $this->ranked = new Said;
+        $this->responded = new Said;
     }
 
     /**
@@ -186,7 +186,7 @@ final class Clinic
 
     public function screen(CaseFile $case): SafetyResult
     {
-        return $this->screened[$case] ??= $this->gate()->screen($case);
+        return $this->screened->of($case, fn (): SafetyResult => $this->gate()->screen($case));
     }
 
     private function gate(): SafetyGate
@@ -248,7 +248,7 @@ final class Clinic
     {
         $this->judge ??= new ResponseJudge($this->atlas(), $this->responseFigures(), $this->quietness(), $this->tissue());
 
-        return $this->responded[$case] ??= $this->judge->judge($case);
+        return $this->responded->of($case, fn (): ResponseResult => $this->judge->judge($case));
     }
 
     public function plan(CaseFile $case): PlanResult
@@ -350,7 +350,7 @@ final class Clinic
 
     private function ranking(CaseFile $case): PatternResult
     {
-        return $this->ranked[$case] ??= $this->engine()->rank($case);
+        return $this->ranked->of($case, fn (): PatternResult => $this->engine()->rank($case));
     }
 
     /** The figures of the ranking, from data. */

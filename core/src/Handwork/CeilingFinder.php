@@ -25,6 +25,9 @@ final class CeilingFinder
     /** @var array<string, array{non-empty-list<Cap>, list<Cap>}> by muscle and side */
     private array $ownCaps = [];
 
+    /** @var array<string, list<array{Done, ?float}>> by muscle and side */
+    private array $worked = [];
+
     public function __construct(
         private readonly Atlas $atlas,
         private readonly PlanFigures $figures,
@@ -149,6 +152,12 @@ final class CeilingFinder
 
     /** @return list<array{Done, ?float}> each work on it with the longest soreness reported after that visit, oldest first */
     private function workedBefore(MuscleAt $at): array
+    {
+        return $this->worked[$at->key()] ??= $this->workedOn($at);
+    }
+
+    /** @return list<array{Done, ?float}> */
+    private function workedOn(MuscleAt $at): array
     {
         $worked = [];
         foreach ($this->case->history as $visit) {

@@ -22,7 +22,7 @@ use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
 
 /** What a muscle's work is made of in a position: short, usual and long, each manoeuvre through the gate. */
-final readonly class Composer
+final class Composer
 {
     public const POINT_HOLD = 'trigger_point_hold';
 
@@ -32,18 +32,24 @@ final readonly class Composer
 
     private const NONE = 'none';
 
+    /**
+     * @var array<string, array{array{Tool, Ceiling}|null, bool}> with what a technique is done at a site, and whether too little may be
+     *     felt
+     */
+    private array $chosen = [];
+
     public function __construct(
-        private Atlas $atlas,
-        private Recipes $recipes,
-        private PlanFigures $figures,
-        private CaseFile $case,
-        private School $school,
-        private TouchGate $gate,
-        private CeilingFinder $ceilings,
-        private ToolChooser $tools,
-        private PressureScales $scales,
-        private SoFar $soFar,
-        private RoutineStages $stages,
+        private readonly Atlas $atlas,
+        private readonly Recipes $recipes,
+        private readonly PlanFigures $figures,
+        private readonly CaseFile $case,
+        private readonly School $school,
+        private readonly TouchGate $gate,
+        private readonly CeilingFinder $ceilings,
+        private readonly ToolChooser $tools,
+        private readonly PressureScales $scales,
+        private readonly SoFar $soFar,
+        private readonly RoutineStages $stages,
     ) {
     }
 
@@ -341,9 +347,15 @@ final readonly class Composer
 
                 return $ceiling;
             };
-            $choice = $this->tools->choose(
-                $work->muscle, $site, $technique, $this->scales->of($work->at), $ceilingWith, $way?->tool,
-            );
+            // the same hands do the same in every position, unless a limit names one
+            $key = implode('|', [
+                $work->at->key(), $work->situation->value, $site, $slot->id, $technique->id, $way === null ? '' : spl_object_id($way),
+                $routine->id ?? '', $product, $setup['id'] ?? '', $this->gate->heeds($position) ? $position : '',
+            ]);
+            $this->chosen[$key] ??= [
+                $this->tools->choose($work->muscle, $site, $technique, $this->scales->of($work->at), $ceilingWith, $way?->tool), $low,
+            ];
+            [$choice, $low] = $this->chosen[$key];
             if ($choice !== null) {
                 return [$site, $choice[0], $choice[1], null];
             }

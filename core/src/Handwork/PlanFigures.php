@@ -141,6 +141,12 @@ final readonly class PlanFigures
 
     public int $maxTargets;
 
+    /** of what was found, at least so many are weighed against each other */
+    private int $foundLeast;
+
+    /** and one more for so many minutes of the visit */
+    private float $foundMinutes;
+
     public int $defaultMinutes;
 
     public int $lateStageDays;
@@ -237,6 +243,8 @@ final readonly class PlanFigures
         $this->minutesMost = $file->floatMap('minutes_most');
         $this->minutesMostFirst = $file->floatMap('minutes_most_first');
         $this->maxTargets = $file->int('max_targets');
+        $this->foundLeast = $file->int('found_least');
+        $this->foundMinutes = $file->float('found_minutes');
         $this->defaultMinutes = $file->int('default_minutes');
         $this->lateStageDays = $file->int('late_stage_days');
         $this->toleranceVisits = $file->int('tolerance_visits');
@@ -264,6 +272,12 @@ final readonly class PlanFigures
     public static function load(string $folder): self
     {
         return new self(JsonFile::read("$folder/planning.json"));
+    }
+
+    /** Of what was found, how many at most are weighed against each other in a visit of so many minutes: no visit holds more. */
+    public function mostFound(float $minutes): int
+    {
+        return max($this->foundLeast, (int) ceil($minutes / max(0.1, $this->foundMinutes)));
     }
 
     public function tau(Tissue $tissue): float

@@ -49,7 +49,7 @@ final readonly class PressureScale
     private static function fromThreshold(MuscleAt $at, CaseFile $case, float $thresholdFelt): ?self
     {
         foreach ($case->findings->palpation as $finding) {
-            if ($finding->at()->key() === $at->key() && $finding->pptKpa !== null) {
+            if ($finding->pptKpa !== null && $finding->muscle === $at->muscle && $finding->side === $at->side) {
                 return new self($finding->pptKpa / $thresholdFelt, 'threshold');
             }
         }

@@ -22,6 +22,9 @@ final readonly class SoFar
     /** @var array<string, true> places that are warm */
     private array $warm;
 
+    /** @var array<string, list<DoneStep>> what was done, by target */
+    private array $worked;
+
     /** @param  list<DoneStep>  $steps */
     private function __construct(
         private Atlas $atlas,
@@ -43,6 +46,13 @@ final readonly class SoFar
             }
         }
         $this->warm = $warm;
+        $worked = [];
+        foreach ($steps as $step) {
+            if ($step->target() !== null && ! $step->skipped) {
+                $worked[$step->target()][] = $step;
+            }
+        }
+        $this->worked = $worked;
     }
 
     public static function of(Session $session, Atlas $atlas, PlanFigures $figures): self
@@ -219,8 +229,6 @@ final readonly class SoFar
     /** @return list<DoneStep> */
     private function workOn(string $target): array
     {
-        return array_values(array_filter(
-            $this->steps, static fn (DoneStep $one): bool => $one->target() === $target && ! $one->skipped,
-        ));
+        return $this->worked[$target] ?? [];
     }
 }

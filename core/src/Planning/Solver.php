@@ -25,8 +25,21 @@ final class Solver
     /** @var array<string, true> muscle and side of every target */
     private array $keys = [];
 
+    /** @var \WeakMap<Composition, array{int, int, float}> quarter minutes it costs alone and with the other side, and what it is worth */
+    private \WeakMap $known;
+
     public function __construct(private readonly PlanFigures $figures, private readonly School $school, private readonly TimeBudget $clock)
     {
+        $this->known = new \WeakMap;
+    }
+
+    /** @return array{int, int, float} */
+    private function known(Target $target, Option $option, Composition $composition): array
+    {
+        return $this->known[$composition] ??= [
+            $this->clock->cost($option, $composition, false), $this->clock->cost($option, $composition, true),
+            $target->benefit($composition->minutes()),
+        ];
     }
 
     /**
@@ -48,6 +61,13 @@ final class Solver
                 break;
             }
             if ($wanted === $bestWanted && ! $this->isBetter($bound, $rank, $best->benefit, $bestRank)) {
+                continue;
+            }
+            if (
+                $wanted === 0 && ! $this->isBetter(
+                    $this->atMost($assigned, $this->clock->forWork($families) - $given) - $penalty, $rank, $best->benefit, $bestRank,
+                )
+            ) {
                 continue;
             }
             $found = $this->filled($families, $assigned, $penalty, $given);
@@ -73,15 +93,18 @@ final class Solver
     {
         $penalty = $best->worth() - $best->benefit;
         $rank = array_flip($best->families);
+        $time = $this->clock->forWork($best->families) - $given;
         do {
             $before = $best;
             foreach ($ways as $index => [$target, $option]) {
                 foreach ($target->options as $other) {
-                    if ($other === $option || ! isset($rank[$other->family])) {
+                    if ($other === $option || ! isset($rank[$other->family]) || ! $this->mayHelp($target, $option, $other, $ways)) {
                         continue;
                     }
                     $try = array_values(array_replace($ways, [$index => [$target, $other]]));
-                    $found = $this->keepsOrder($try, $rank) ? $this->filled($best->families, $try, $penalty, $given) : null;
+                    $found = $this->keepsOrder($try, $rank) && $this->atMost($try, $time) - $penalty > $best->benefit
+                        ? $this->filled($best->families, $try, $penalty, $given)
+                        : null;
                     if ($found !== null && $found->benefit > $best->benefit + 1e-9 && self::wanted($found) >= self::wanted($best)) {
                         [$best, $ways, $option] = [$found, $try, $other];
                     }
@@ -90,6 +113,87 @@ final class Solver
         } while ($best !== $before);
 
         return $best;
+    }
+
+    /**
+     * More than this it cannot be worth in the time: as if every target could be worked by the quarter minute, in whatever order pays best,
+     * and one region were opened for all.
+     *
+     * @param  list<array{Target, Option}>  $assigned
+     */
+    private function atMost(array $assigned, int $time): float
+    {
+        $parts = [];
+        $region = PHP_INT_MAX;
+        foreach ($assigned as [$target, $option]) {
+            $region = min($region, $this->clock->region($option->places));
+            $parts[] = $this->gains($target, $option);
+        }
+        $parts = array_merge(...$parts);
+        usort($parts, static fn (array $a, array $b): int => $b[2] <=> $a[2]);
+        $left = $time - $region;
+        $worth = 0.0;
+        foreach ($parts as [$cost, $gain]) {
+            if ($cost >= $left) {
+                return $worth + ($left > 0 ? $gain * $left / $cost : 0.0);
+            }
+            $left -= $cost;
+            $worth += $gain;
+        }
+
+        return $worth;
+    }
+
+    /**
+     * What each longer composition costs and brings more than the one before; what pays better later is taken together with what came
+     * before it, so that the first always pays best.
+     *
+     * @return list<array{int, float, float}> quarter minutes, worth, worth a quarter minute
+     */
+    private function gains(Target $target, Option $option): array
+    {
+        $both = $this->otherSideToo($target) ? 1 : 0;
+        $gains = [];
+        [$cost, $worth] = [0, 0.0];
+        foreach ($option->compositions as $composition) {
+            $known = $this->known($target, $option, $composition);
+            $step = [$known[$both] - $cost, $known[2] - $worth];
+            [$cost, $worth] = [$known[$both], $known[2]];
+            while ($gains !== [] && $gains[count($gains) - 1][1] * $step[0] < $step[1] * $gains[count($gains) - 1][0]) {
+                $last = array_pop($gains);
+                $step = [$step[0] + $last[0], $step[1] + $last[1]];
+            }
+            $gains[] = [$step[0], $step[1], $step[1] / max(1, $step[0])];
+        }
+
+        return $gains;
+    }
+
+    /**
+     * A move may help where more can be done there, or the same for less, or where the region is opened for others and here for it alone.
+     *
+     * @param  list<array{Target, Option}>  $ways
+     */
+    private function mayHelp(Target $target, Option $from, Option $to, array $ways): bool
+    {
+        $both = $this->otherSideToo($target) ? 1 : 0;
+        foreach ($to->compositions as $size => $there) {
+            $here = $from->compositions[$size] ?? null;
+            $cost = $this->known($target, $to, $there);
+            $now = $here === null ? null : $this->known($target, $from, $here);
+            if ($now === null || $cost[2] > $now[2] + 1e-9 || $cost[$both] < $now[$both]) {
+                return true;
+            }
+        }
+        $company = ['here' => 0, 'there' => 0];
+        foreach ($ways as [$one, $option]) {
+            if ($one !== $target && $one->region === $target->region) {
+                $company['here'] += $option->family === $from->family ? 1 : 0;
+                $company['there'] += $option->family === $to->family ? 1 : 0;
+            }
+        }
+
+        return $company['there'] > 0 && $company['here'] === 0;
     }
 
     /**
@@ -149,27 +253,48 @@ final class Solver
     private function tries(array $targets, float $weights): array
     {
         $tries = $seen = [];
+        $rows = $this->rows($targets);
         foreach ($this->orders($targets) as $families) {
             $penalty = $this->figures->turnCost * $weights * $this->clock->turns($families);
             foreach (self::WAYS as $way) {
-                $assigned = $this->assign($targets, $families, $way);
-                $signature = count($families).'|'.implode(
-                    ',', array_map(static fn (array $pair): string => $pair[0]->key.'@'.$pair[1]->family, $assigned),
-                );
+                [$assigned, $signature, $worth, $wanted] = $this->assign($rows, $families, $way);
+                $signature = count($families).'|'.$signature;
                 if ($assigned === [] || isset($seen[$signature])) {
                     continue;
                 }
                 $seen[$signature] = true;
-                $bound = array_sum(array_map(
-                    static fn (array $pair): float => $pair[0]->benefit($pair[1]->longest()->minutes()), $assigned,
-                )) - $penalty;
-                $wanted = count(array_filter($assigned, static fn (array $pair): bool => $pair[0]->isWanted()));
-                $tries[] = [$wanted, $bound, count($tries), $families, $assigned, $penalty];
+                $tries[] = [$wanted, $worth - $penalty, count($tries), $families, $assigned, $penalty];
             }
         }
         usort($tries, static fn (array $a, array $b): int => [$b[0], $b[1], $a[2]] <=> [$a[0], $a[1], $b[2]]);
 
         return $tries;
+    }
+
+    /**
+     * What is asked of each target again and again, those that lead first.
+     *
+     * @param  list<Target>  $targets
+     * @return list<array{Target, bool, bool, int, array<string, array{Option, int, float, float}>}> whether it leads, whether it follows,
+     *         whether it is wanted; by family its option with its preference, its longest minutes and what they are worth
+     */
+    private function rows(array $targets): array
+    {
+        $sourceFirst = $this->school->is('order', 'source_first');
+        $rows = [[], []];
+        foreach ($targets as $target) {
+            $options = [];
+            foreach ($target->options as $option) {
+                $longest = $option->longest();
+                $options[$option->family] = [
+                    $option, $option->preference, $longest->minutes(), $this->known($target, $option, $longest)[2],
+                ];
+            }
+            $leads = $target->leads($sourceFirst);
+            $rows[$leads ? 0 : 1][] = [$target, $leads, $target->follows($sourceFirst), $target->isWanted() ? 1 : 0, $options];
+        }
+
+        return [...$rows[0], ...$rows[1]];
     }
 
     /**
@@ -213,64 +338,64 @@ final class Solver
     /**
      * Each target in one of the families used, no site before a source where the school says source first.
      *
-     * @param  list<Target>  $targets
+     * @param  list<array{Target, bool, bool, int, array<string, array{Option, int, float, float}>}>  $rows
      * @param  non-empty-list<string>  $families
      * @param  value-of<self::WAYS>  $way
-     * @return list<array{Target, Option}>
+     * @return array{list<array{Target, Option}>, string, float, int} with its name, what it can be worth at most, how many are wanted
      */
-    private function assign(array $targets, array $families, string $way): array
+    private function assign(array $rows, array $families, string $way): array
     {
-        $rank = array_flip($families);
-        $sourceFirst = $this->school->is('order', 'source_first');
-        $gathered = $way === 'together' ? $this->gathered($targets, $rank) : [];
+        $gathered = $way === 'together' ? $this->gathered($rows, $families) : [];
         $earliest = 0;
         $assigned = [];
-        foreach ([true, false] as $leading) {
-            foreach ($targets as $target) {
-                if ($target->leads($sourceFirst) !== $leading) {
+        $signature = '';
+        [$worth, $wanted] = [0.0, 0];
+        foreach ($rows as $number => [$target, $leads, $follows, $isWanted, $options]) {
+            $best = null;
+            [$least, $like, $in] = [0.0, 0, 0];
+            foreach ($families as $place => $family) {
+                if (! isset($options[$family]) || ($follows && $place < $earliest)) {
                     continue;
                 }
-                $from = $target->follows($sourceFirst) ? $earliest : 0;
-                $options = array_filter(
-                    $target->options, static fn (Option $option): bool => isset($rank[$option->family]) && $rank[$option->family] >= $from,
-                );
-                if ($options === []) {
-                    continue;
+                [, $preference, $minutes] = $options[$family];
+                $first = match ($way) {
+                    'longest' => -$minutes,
+                    'together' => $family === $gathered[$target->region] ? 0.0 : 1.0,
+                    default => 0.0,
+                };
+                if ($best === null || $first < $least || ($first === $least && $preference < $like)) {
+                    [$best, $least, $like, $in] = [$family, $first, $preference, $place];
                 }
-                $order = static fn (Option $option): array => [
-                    match ($way) {
-                        'longest' => -$option->longest()->minutes(),
-                        'together' => $option->family === $gathered[$target->region] ? 0 : 1,
-                        default => 0,
-                    },
-                    $option->preference, $rank[$option->family],
-                ];
-                usort($options, static fn (Option $a, Option $b): int => $order($a) <=> $order($b));
-                $assigned[] = [$target, $options[0]];
-                if ($leading) {
-                    $earliest = max($earliest, $rank[$options[0]->family]);
-                }
+            }
+            if ($best === null) {
+                continue;
+            }
+            $assigned[] = [$target, $options[$best][0]];
+            $signature .= $number.'@'.$best.',';
+            $worth += $options[$best][3];
+            $wanted += $isWanted;
+            if ($leads) {
+                $earliest = max($earliest, $in);
             }
         }
 
-        return $assigned;
+        return [$assigned, $signature, $worth, $wanted];
     }
 
     /**
      * For each region the family in which all of it together is worth most.
      *
-     * @param  list<Target>  $targets
-     * @param  array<string, int>  $rank
+     * @param  list<array{Target, bool, bool, int, array<string, array{Option, int, float, float}>}>  $rows
+     * @param  list<string>  $families
      * @return array<string, string>
      */
-    private function gathered(array $targets, array $rank): array
+    private function gathered(array $rows, array $families): array
     {
         $worth = [];
-        foreach ($targets as $target) {
-            foreach ($target->options as $option) {
-                if (isset($rank[$option->family])) {
-                    $worth[$target->region][$option->family] = ($worth[$target->region][$option->family] ?? 0.0)
-                        + round($target->benefit($option->longest()->minutes()), 9);
+        foreach ($rows as [$target, , , , $options]) {
+            foreach ($families as $family) {
+                if (isset($options[$family])) {
+                    $worth[$target->region][$family] = ($worth[$target->region][$family] ?? 0.0) + round($options[$family][3], 9);
                 }
             }
         }
@@ -302,7 +427,7 @@ final class Solver
             }
             $steps = [];
             foreach ($group as [$target, $option]) {
-                [$inside, $taken] = $this->addTarget($inside, $target, $option, $budget);
+                [$inside, $taken] = $this->addTarget($inside, $region, $target, $option, $budget);
                 $steps[] = $taken;
             }
             $open = [];
@@ -326,27 +451,25 @@ final class Solver
 
     /**
      * @param  array<int, int>  $inside
-     * @return array{array<int, int>, array<int, array{Composition, int}>} values, and at each time the composition taken and its cost
+     * @param  int  $from  quarter minutes before which nothing is inside
+     * @return array{array<int, int>, array<int, string>} values, and at each time the size taken
      */
-    private function addTarget(array $inside, Target $target, Option $option, int $budget): array
+    private function addTarget(array $inside, int $from, Target $target, Option $option, int $budget): array
     {
         $taken = [];
         $next = $inside;
-        foreach ($option->compositions as $composition) {
-            $cost = $this->clock->cost($option, $composition, $this->otherSideToo($target));
-            // what is wanted outweighs every benefit, so that it is kept whenever it fits; a lock outweighs soothing
-            $gain = (int) round(
-                self::UNIT * (
-                    $target->benefit($composition->minutes()) + ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0) + (
-                        $target->isMeant ? 10 : 0
-                    )
-                ),
-            );
-            for ($t = $budget; $t >= $cost; $t--) {
-                $value = $inside[$t - $cost] === self::NEVER ? self::NEVER : $inside[$t - $cost] + $gain;
+        $both = $this->otherSideToo($target) ? 1 : 0;
+        // what is wanted outweighs every benefit, so that it is kept whenever it fits; a lock outweighs soothing
+        $wanted = ($target->locked ? 1000 : 0) + ($target->soothes ? 100 : 0) + ($target->isMeant ? 10 : 0);
+        foreach ($option->compositions as $size => $composition) {
+            $known = $this->known($target, $option, $composition);
+            $cost = $known[$both];
+            $gain = (int) round(self::UNIT * ($known[2] + $wanted));
+            for ($t = $from + $cost, $before = $from; $t <= $budget; $t++, $before++) {
+                $value = $inside[$before] + $gain;
                 if ($value > $next[$t]) {
                     $next[$t] = $value;
-                    $taken[$t] = [$composition, $cost];
+                    $taken[$t] = $size;
                 }
             }
         }
@@ -361,7 +484,7 @@ final class Solver
 
     /**
      * @param  list<list<array{Target, Option}>>  $groups
-     * @param  array<int, array{steps: list<array<int, array{Composition, int}>>, open: array<int, true>}>  $layers
+     * @param  array<int, array{steps: list<array<int, string>>, open: array<int, true>}>  $layers
      * @return list<Chosen>
      */
     private function trace(array $groups, array $layers, int $budget): array
@@ -373,14 +496,14 @@ final class Solver
                 continue;
             }
             for ($step = count($groups[$index]) - 1; $step >= 0; $step--) {
-                $taken = $layers[$index]['steps'][$step][$t] ?? null;
-                if ($taken !== null) {
+                $size = $layers[$index]['steps'][$step][$t] ?? null;
+                if ($size !== null) {
                     [$target, $option] = $groups[$index][$step];
+                    $both = $this->otherSideToo($target);
                     $chosen[] = new Chosen(
-                        $target, $option, $taken[0],
-                        $this->otherSideToo($target) ? $option->otherSide[$taken[0]->size->value] ?? null : null,
+                        $target, $option, $option->compositions[$size], $both ? $option->otherSide[$size] ?? null : null,
                     );
-                    $t -= $taken[1];
+                    $t -= $this->known($target, $option, $option->compositions[$size])[$both ? 1 : 0];
                 }
             }
             $t -= $this->regionOf($groups[$index]);

@@ -262,15 +262,19 @@ final class StepBuilder
     private function inOrder(array $chosen): array
     {
         // what covers an important muscle is as urgent as the muscle itself; then as the routine goes
-        $rank = fn (Chosen $one): array => min(array_map(
-            fn (Chosen $other): array => [$this->leadRank($other), $this->routineRank($other), -round($other->target->weight, 9)],
-            array_filter($chosen, fn (Chosen $other): bool => $other === $one || $this->goesBefore($one, $other)),
-        ) ?: [[9, 0, 0.0]]);
-        usort(
-            $chosen,
-            fn (Chosen $a, Chosen $b): int => [$rank($a), $a->target->layer, $a->target->key]
-                <=> [$rank($b), $b->target->layer, $b->target->key],
+        $own = array_map(
+            fn (Chosen $one): array => [$this->leadRank($one), $this->routineRank($one), -round($one->target->weight, 9)], $chosen,
         );
+        $ranked = [];
+        foreach ($chosen as $number => $one) {
+            $first = $own[$number];
+            foreach ($chosen as $place => $other) {
+                $first = $own[$place] < $first && $this->goesBefore($one, $other) ? $own[$place] : $first;
+            }
+            $ranked[] = [$first, $one->target->layer, $one->target->key, $one];
+        }
+        usort($ranked, static fn (array $a, array $b): int => [$a[0], $a[1], $a[2]] <=> [$b[0], $b[1], $b[2]]);
+        $chosen = array_column($ranked, 3);
         $ordered = [];
         while ($chosen !== []) {
             foreach ($chosen as $index => $one) {

@@ -84,7 +84,16 @@ final class TargetBuilder
         $this->leftOut = $this->suspects = [];
         $this->calmOnly = $pattern->ofNone->leads;
         $targets = [];
+        $session = $this->case->session;
+        $most = $this->figures->mostFound($session->now->minutesLeft ?? $session->minutes ?? $this->figures->defaultMinutes);
         foreach ($this->pool($pattern) as $candidate) {
+            if (count($targets) >= $most && $this->lockOf($candidate->at->key()) === null) {
+                $this->leave(
+                    $candidate, Reason::of(ReasonKind::Worth, 'More was found than a visit can hold: what is worth more comes first.'),
+                );
+
+                continue;
+            }
             $target = $this->target($candidate);
             if ($target !== null) {
                 $targets[] = $target;
@@ -216,17 +225,25 @@ final class TargetBuilder
                 $worth[] = $candidate;
             }
         }
-        foreach ([&$named, &$worth, &$suspects] as &$list) {
-            usort(
-                $list,
-                fn (Candidate $a, Candidate $b): int => [round($this->worth($b), 9), $this->tie($a->at->key(), $a->at->side)]
-                    <=> [round($this->worth($a), 9), $this->tie($b->at->key(), $b->at->side)],
-            );
-        }
+        [$named, $worth, $suspects] = array_map($this->byWorth(...), [$named, $worth, $suspects]);
 
         $this->suspects = array_map(static fn (Candidate $one): Suspect => new Suspect($one, false), $suspects);
 
         return [...$named, ...array_slice($worth, 0, max(0, $this->figures->maxTargets + $this->retired() - count($named)))];
+    }
+
+    /**
+     * @param  list<Candidate>  $candidates
+     * @return list<Candidate>
+     */
+    private function byWorth(array $candidates): array
+    {
+        $rows = array_map(
+            fn (Candidate $one): array => [-round($this->worth($one), 9), $this->tie($one->at->key(), $one->at->side), $one], $candidates,
+        );
+        usort($rows, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+
+        return array_column($rows, 2);
     }
 
     private function somethingWasFelt(): bool
@@ -265,6 +282,11 @@ final class TargetBuilder
         $refusal = $this->refusal($candidate, $muscle, $locked);
         if ($refusal !== null) {
             return $this->leave($candidate, $refusal);
+        }
+        // what is not agreed, or forbidden with whatever, need not be put together first
+        $forbidden = $this->gate->forbidding(new ProposedWork([], null, null, null, null, $at));
+        if ($forbidden !== null) {
+            return $this->leave($candidate, Reason::forbiddenBy($forbidden));
         }
         $felt = $this->feltAt($at);
         $work = new Work(

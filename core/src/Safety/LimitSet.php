@@ -13,14 +13,25 @@ final readonly class LimitSet
      */
     private array $naming;
 
+    /** @var array<string, true> positions that a limit names */
+    private array $positions;
+
     /** @param  array<string, Limit>  $limits by key, sorted */
     private function __construct(private array $limits)
     {
-        $naming = [];
+        $naming = $positions = [];
         foreach ($limits as $key => $limit) {
             $naming[$limit->effect->value][$limit->scope->technique ?? $limit->scope->setup ?? ''][$limit->scope->where()][$key] = $limit;
+            $positions += array_fill_keys(array_filter([$limit->scope->position]), true);
         }
         $this->naming = $naming;
+        $this->positions = $positions;
+    }
+
+    /** Whether it matters to any of them that the client lies so. */
+    public function heeds(string $position): bool
+    {
+        return isset($this->positions[$position]);
     }
 
     /** @param  list<Limit>  $limits */
@@ -62,7 +73,9 @@ final readonly class LimitSet
                 }
             }
         }
-        ksort($touching);
+        if (count($touching) > 1) {
+            ksort($touching);
+        }
 
         return array_values($touching);
     }

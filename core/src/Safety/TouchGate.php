@@ -60,6 +60,12 @@ final class TouchGate
         return $this->limits->forbidding($work) ?? $this->unreached($work) ?? $this->unagreed($work) ?? $this->hazards($work)[0] ?? null;
     }
 
+    /** Whether a limit depends on the client lying so; what forbids a tool, and what caps it, depends on nothing else of a position. */
+    public function heeds(string $position): bool
+    {
+        return $this->limits->heeds($position);
+    }
+
     /** What forbids this tool for work that is allowed otherwise. */
     public function forbiddingTool(ProposedWork $work): ?Limit
     {

@@ -27,7 +27,7 @@ final readonly class Underway
 
         return $case->withSession(new Session(
             $session->minutes, $session->positionsPossible, $session->targets, $session->dropped, $session->school,
-            array_values(array_map(static fn (PlanStep $step, int $n): DoneStep => new DoneStep(
+            array_map(static fn (PlanStep $step, int $n): DoneStep => new DoneStep(
                 $step->joint === null ? $step->at?->muscle : null, $step->at->side ?? $step->joint?->side, $step->minutes, false,
                 $step->joint === null ? null : new JointName($step->joint->joint->id, $step->joint->level), false, $step->kind->value,
                 $step->round ?? 1, $step->position, "s$n",
@@ -38,7 +38,7 @@ final readonly class Underway
                     $one->spots === [] ? [null] : $one->spots,
                 ), $step->manoeuvres)),
                 $step->places,
-            ), $done, array_keys($done))),
+            ), $done, array_keys($done)),
             new Now($done[count($done) - 1]->position ?? null, $left, $oiled ? $done[count($done) - 1]->places : []),
         ));
     }
