@@ -80,8 +80,8 @@ final class PropertiesTest extends TestCase
         );
         self::assertEqualsCanonicalizing(
             [
-                'ceiling', 'check_first', 'consent', 'course', 'limit', 'minutes', 'position', 'quiet', 'technique', 'tool', 'training',
-                'unfelt', 'worth',
+                'ceiling', 'check_first', 'consent', 'course', 'limit', 'minutes', 'position', 'quiet', 'tool', 'training', 'unfelt',
+                'worth',
             ],
             array_keys($left),
         );
