@@ -57,9 +57,13 @@ final class LeftForNothingTest extends TestCase
         foreach (array_slice(array_keys($legs), 0, 30) as $muscle) {
             $case->felt($muscle, 'left', self::TENDER);
         }
-        $case->with(['session' => ['minutes' => 30, 'targets' => [['muscle' => 'tibialis_anterior', 'side' => 'right', 'lock' => true]]]]);
+        $case->with([
+            'session' => ['minutes' => 30, 'targets' => [['muscle' => 'tibialis_anterior', 'side' => 'right', 'lock' => true]]],
+        ]);
         $plan = Core::clinic()->plan($case->make());
-        $rest = array_filter($plan->leftOut, static fn (LeftOut $one): bool => str_starts_with($one->toArray()['because'], 'More was found'));
+        $rest = array_filter(
+            $plan->leftOut, static fn (LeftOut $one): bool => str_starts_with($one->toArray()['because'], 'More was found'),
+        );
 
         self::assertSame(10, $figures->mostFound(30));
         self::assertSame(23, $figures->mostFound(90), 'one for so many minutes');

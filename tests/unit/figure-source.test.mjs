@@ -1,0 +1,216 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { crossings, ends, faults, names, outside, voids } from '../../resources/figure/model/check.mjs'
+import { modelled } from '../../resources/figure/model/muscle.mjs'
+import { Painter, picture } from '../../resources/figure/model/paint.mjs'
+import { area, distance, distanceTo, hobby, inside, segmentsOf } from '../../resources/figure/model/spline.mjs'
+import { TONES } from '../../resources/figure/model/tones.mjs'
+
+const folder = new URL('../../resources/figure/regions/', import.meta.url)
+const files = readdirSync(folder).filter((name) => name.endsWith('.json'))
+const region = (id) => JSON.parse(readFileSync(new URL(`${id}.json`, folder), 'utf8'))
+const open = readFileSync(new URL('open.txt', folder), 'utf8').split('\n')
+/** A copy of the hip from behind, broken. */
+const broken = (breakIt) => {
+  const one = region('hip-back')
+  breakIt(one)
+  return one
+}
+const muscle = (one, id) => one.muscles.find((m) => m.id === id)
+
+describe('what the build of the figure refuses', () => {
+  it('takes every region as it stands, but for what is known', () => {
+    for (const name of files) {
+      const one = region(name.slice(0, -5))
+      expect([...names(one), ...ends(one)].filter((fault) => !open.includes(`${one.id}: ${fault}`))).toEqual([])
+    }
+    expect(files.length).toBeGreaterThanOrEqual(14)
+  })
+
+  it('refuses an end that is not where it says', () => {
+    const one = broken((r) => muscle(r, 'piriformis').parts[0].guides.forEach((guide) => (guide[0] = [guide[0][0] - 40, guide[0][1]])))
+    expect(ends(one).join()).toMatch(/piriformis: from lies \d+\.\d units from/)
+  })
+
+  it('lets an end lie free where a reason is declared', () => {
+    const one = broken((r) => {
+      const it = muscle(r, 'piriformis')
+      it.parts[0].guides.forEach((guide) => (guide[0] = [guide[0][0] - 40, guide[0][1]]))
+      it.free = 'a test'
+    })
+    expect(ends(one)).toEqual([])
+  })
+
+  it('refuses a name that is nowhere', () => {
+    expect(ends(broken((r) => (muscle(r, 'piriformis').to = ['great_trochantre']))).join()).toContain('"great_trochantre" is nowhere')
+  })
+
+  it('refuses a state that stacks what is not there, and a muscle that no state shows', () => {
+    expect(names(broken((r) => r.states[0].stack.push('sartorious'))).join()).toContain('state 1: "sartorious" is not there')
+    expect(names(broken((r) => r.states[0].stack.push({ bones: ['femurr'] }))).join()).toContain('"femurr" is not there')
+    const unseen = broken((r) => r.states.forEach((s) => (s.stack = s.stack.filter((l) => (l.of ?? l) !== 'piriformis'))))
+    expect(names(unseen)).toContain('piriformis: no state shows it')
+  })
+
+  it('refuses two of one name', () => {
+    expect(names(broken((r) => r.muscles.push({ ...r.muscles[0] }))).join()).toContain('is there twice')
+  })
+
+  it('refuses a shape beside the skin', () => {
+    const one = broken((r) => muscle(r, 'piriformis').parts[0].guides.forEach((guide) => guide.forEach((p) => (p[0] -= 140))))
+    expect(outside(one).join()).toMatch(/piriformis, part 0: \d+ % of it lies beside the skin/)
+  })
+
+  it('refuses a hole in a state', () => {
+    const one = broken((r) => {
+      r.states = r.states.filter((s) => s.id === '1')
+      r.states[0].stack = r.states[0].stack.filter((l) => !['gluteus_maximus', 'iliotibial_band', 'adductor_magnus'].includes(l.of ?? l))
+    })
+    expect(voids(region('hip-back'), 12)).toEqual([])
+    expect(voids(one, 12).join()).toMatch(/state 1: \d+\.\d % of it is bare ground/)
+  })
+
+  it('refuses a contour that crosses itself', () => {
+    const bow = [
+      [
+        [100, 500],
+        [140, 540],
+        [180, 580],
+      ],
+      [
+        [180, 500],
+        [140, 540],
+        [100, 580],
+      ],
+    ]
+    const one = broken((r) => (muscle(r, 'piriformis').parts = [{ guides: bow, smooth: 0 }]))
+    expect(crossings(region('hip-back'))).toEqual([])
+    expect(crossings(one)).toEqual(['piriformis, part 0: its guides cross so that it falls into pieces'])
+  })
+
+  it('refuses all of it together', () => {
+    expect(faults(broken((r) => r.states[0].stack.push('nobody'))).join()).toContain('"nobody" is not there')
+  }, 60_000)
+})
+
+describe('a muscle modelled from its guides', () => {
+  const belly = {
+    id: 'belly',
+    guides: [
+      [
+        [10, 0],
+        [4, 50],
+        [10, 100],
+      ],
+      [
+        [20, 0],
+        [20, 50],
+        [20, 100],
+      ],
+      [
+        [30, 0],
+        [36, 50],
+        [30, 100],
+      ],
+    ],
+  }
+  const mirrored = { ...belly, guides: belly.guides.map((guide) => guide.map(([x, y]) => [-x, y])) }
+
+  it('is the same at every build', () =>
+    expect(modelled(belly)).toMatchObject({ ring: modelled(belly).ring, fibres: modelled(belly).fibres }))
+
+  it('has the same contour on the other side, and its shade away from the light on both', () => {
+    const [left, right] = [modelled(belly), modelled(mirrored)]
+    expect(Math.abs(area(left.ring))).toBeCloseTo(Math.abs(area(right.ring)), 0)
+    const middle = (strip) => strip.reduce((sum, [x]) => sum + x, 0) / strip.length
+    // the light comes from the upper left: the dark lies on the right edge of either
+    expect(Math.min(...left.dark.map(middle))).toBeGreaterThan(20)
+    expect(Math.min(...right.dark.map(middle))).toBeGreaterThan(-20)
+  })
+
+  it('keeps its fibres inside', () => {
+    const { ring, fibres, light } = modelled(belly)
+    for (const line of [...fibres, ...light])
+      for (const p of line) expect(inside(p, ring) || distanceTo(p, [...ring, ring[0]]) < 2.5).toBe(true)
+    expect(fibres.length).toBeGreaterThan(4)
+  })
+
+  it('leaves a stump of its share', () => {
+    const { ring } = modelled({ ...belly, to: 0.1 })
+    expect(Math.max(...ring.map(([, y]) => y))).toBeLessThan(14)
+  })
+
+  it('has tendons only where they are said to be', () => {
+    expect(modelled(belly).tendons).toEqual([])
+    expect(modelled({ ...belly, tendon: [0, 0.3] }).tendons).toHaveLength(1)
+    expect(modelled({ ...belly, tendon: [0.2, 0.3] }).tendons).toHaveLength(2)
+  })
+
+  it('covers what it covers where its guides run over each other', () => {
+    const twisted = {
+      id: 'fan',
+      guides: [
+        [
+          [0, 0],
+          [20, 40],
+        ],
+        [
+          [10, 5],
+          [20, 60],
+        ],
+        [
+          [20, 0],
+          [10, 60],
+        ],
+      ],
+    }
+    expect(Math.abs(area(modelled(twisted).ring))).toBeGreaterThan(400)
+  })
+})
+
+describe('curves', () => {
+  it('go through their points', () => {
+    const points = [
+      [0, 0],
+      [10, 4],
+      [14, 20],
+      [30, 22],
+    ]
+    const segments = hobby(points)
+    expect(segments.map((s) => s[0])).toEqual(points.slice(0, -1))
+    expect(segments.at(-1)[3]).toEqual([30, 22])
+  })
+
+  it('are read as they are stored', () => {
+    const [one, two] = segmentsOf('M1 2C3 4 5 6 7 8C9 10 11 12 -13.5 14Z')
+    expect(one).toEqual([
+      [1, 2],
+      [3, 4],
+      [5, 6],
+      [7, 8],
+    ])
+    expect(two[3]).toEqual([-13.5, 14])
+    expect(distance(one[3], two[0])).toBe(0)
+  })
+})
+
+describe('a painted state', () => {
+  it('stands alone, in all tones, and shows what its stack names', () => {
+    const one = region('forearm-front')
+    for (const [name, tones] of Object.entries(TONES)) {
+      const svg = picture(one, '3-deep', tones)
+      expect(svg, name).toMatch(/^<svg /)
+      expect(svg, name).not.toMatch(/NaN|undefined/)
+      expect(svg).toContain('data-m="flexor_digitorum_profundus"')
+      expect(svg).not.toContain('data-m="palmaris_longus"')
+    }
+  })
+
+  it('mirrors the body and not the light', () => {
+    const one = region('hip-back')
+    const painter = new Painter(one, TONES.linen)
+    const both = painter.layer({ of: 'piriformis' })
+    expect(both.match(/data-m="piriformis/g)).toHaveLength(2)
+    expect(both).toContain('data-m="piriformis:other"')
+  })
+})
