@@ -15,6 +15,16 @@ final readonly class Solution
     {
     }
 
+    /**
+     * @param  list<string>  $families
+     * @param  list<Chosen>  $chosen
+     * @param  float  $penalty  what the turns cost
+     */
+    public static function of(array $families, array $chosen, float $penalty, int $turns): self
+    {
+        return new self($families, $chosen, self::worthOf($chosen) - $penalty, $turns);
+    }
+
     public function has(string $key): bool
     {
         foreach ($this->chosen as $one) {
@@ -29,6 +39,12 @@ final readonly class Solution
     /** What its work is worth, whatever the turns cost. */
     public function worth(): float
     {
-        return array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $this->chosen));
+        return self::worthOf($this->chosen);
+    }
+
+    /** @param  list<Chosen>  $chosen */
+    private static function worthOf(array $chosen): float
+    {
+        return array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen));
     }
 }

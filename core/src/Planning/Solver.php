@@ -227,12 +227,10 @@ final class Solver
     {
         $chosen = $this->knapsack($assigned, $this->clock->forWork($families) - $given);
         $used = array_fill_keys(array_map(static fn (Chosen $one): string => $one->option->family, $chosen), true);
-        if (count($used) !== count($families)) {
-            return null;
-        }
-        $worth = array_sum(array_map(static fn (Chosen $one): float => $one->target->benefit($one->minutes()), $chosen));
 
-        return new Solution($families, $chosen, $worth - $penalty, $this->clock->turns($families));
+        return count($used) === count($families)
+            ? Solution::of($families, $chosen, $penalty, $this->clock->turns($families))
+            : null;
     }
 
     private static function wanted(Solution $solution): int

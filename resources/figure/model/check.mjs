@@ -94,9 +94,10 @@ export function names(region) {
   return faults
 }
 
-const bare = (muscle, part, i) =>
-  modelled({ id: `${muscle.id}${i}`, guides: part.guides, fibre: 40, bulge: 0, smooth: part.smooth ?? muscle.smooth })
-const rings = (muscle) => (muscle.parts ?? []).map((part, i) => bare(muscle, part, i).ring)
+/** A part without its fibres and its roundness: where it lies. */
+const extent = (muscle, part, i, left = { smooth: part.smooth ?? muscle.smooth }) =>
+  modelled({ id: `${muscle.id}${i}`, guides: part.guides, fibre: 40, bulge: 0, ...left })
+const rings = (muscle) => (muscle.parts ?? []).map((part, i) => extent(muscle, part, i).ring)
 
 /** Contours that cross themselves. */
 export function crossings(region) {
@@ -110,7 +111,7 @@ export function crossings(region) {
   }
   for (const muscle of region.muscles)
     for (const [number, part] of (muscle.parts ?? []).entries()) {
-      const { ring, whole: isWhole } = bare(muscle, part, number)
+      const { ring, whole: isWhole } = extent(muscle, part, number)
       if (!isWhole) faults.push(`${muscle.id}, part ${number}: its guides cross so that it falls into pieces`)
       const n = ring.length
       const whole = ring.reduce((sum, p, i) => sum + distance(p, ring[(i + 1) % n]), 0)
@@ -134,7 +135,7 @@ export function outside(region) {
   const faults = []
   for (const muscle of region.muscles)
     for (const [number, part] of (muscle.parts ?? []).entries()) {
-      const { at, steps } = modelled({ id: muscle.id, guides: part.guides, fibre: 40, bulge: 0 })
+      const { at, steps } = extent(muscle, part, number)
       const points = Array.from({ length: 9 * 13 }, (_, k) => at((k % 9) / 8, Math.round((Math.floor(k / 9) * steps) / 12)))
       const framed = points.filter(([x, y]) => x >= x0 && y >= y0 && x <= x0 + w && y <= y0 + h)
       const beside = framed.filter((p) => !skin.some((one) => inside(p, one))).length
@@ -170,11 +171,7 @@ export function voids(region, step = 6) {
       const muscle = strands.get(layer.of)
       if (!muscle) return []
       if (layer.from === undefined && layer.to === undefined) return shape.get(layer.of)
-      return muscle.parts.map(
-        (part, i) =>
-          modelled({ id: `${muscle.id}${i}`, guides: part.guides, tendon: [0, 0], fibre: 40, bulge: 0, from: layer.from, to: layer.to })
-            .ring,
-      )
+      return muscle.parts.map((part, i) => extent(muscle, part, i, { from: layer.from, to: layer.to }).ring)
     })
     const boxes = drawn.map((ring) => [
       Math.min(...ring.map((p) => p[0])),

@@ -36,41 +36,39 @@ const stroke = (d, colour, width, opacity = 1, more = '') =>
   `<path d="${d}" fill="none" stroke="${colour}" stroke-width="${round(width)}"${opacity < 1 ? ` stroke-opacity="${round(opacity)}"` : ''} stroke-linecap="round"${more}/>`
 const moved = (x, y) => ` transform="translate(${round(x)} ${round(y)})"`
 
-/** A line that is thin toward the light and heavy away from it; where `soft` is less than one, thinner still. @param {Point[]} ring */
-function ink(ring, thin, heavy, soft = null) {
-  const [outer, inner] = [[], []]
-  normals(ring).forEach((n, i) => {
-    const w = (thin + heavy * Math.max(0, shade(n))) * (soft ? soft[i] : 1) * 0.5
-    outer.push([ring[i][0] + n[0] * w, ring[i][1] + n[1] * w])
-    inner.push([ring[i][0] - n[0] * w, ring[i][1] - n[1] * w])
-  })
-  return polygon(outer, true) + polygon(inner.reverse(), true)
+/** A band along a ring, closed or a stretch of it. @param {[Point, Point][]} pairs its outer and its inner points */
+const band = (pairs, shut) => {
+  const [outer, inner] = [pairs.map(([one]) => one), pairs.map(([, one]) => one).reverse()]
+  return shut ? polygon(outer, true) + polygon(inner, true) : polygon([...outer, ...inner], true)
 }
+
+/** Both edges of a line that is thin toward the light and heavy away from it; where `soft` is less than one, thinner still. */
+const edges = (ring, thin, heavy, soft = null) =>
+  normals(ring).map((n, i) => {
+    const w = (thin + heavy * Math.max(0, shade(n))) * (soft ? soft[i] : 1) * 0.5
+    const at = (way) => [ring[i][0] + way * n[0] * w, ring[i][1] + way * n[1] * w]
+    return [at(1), at(-1)]
+  })
+
+/** @param {Point[]} ring */
+const ink = (ring, thin, heavy, soft = null) => band(edges(ring, thin, heavy, soft), true)
 
 /** The same line, left away where the ring runs along one of these. @param {Point[]} ring @param {Point[][]} gone */
 const inkWithout = (ring, gone, thin, heavy) => {
   const keep = ring.map((p) => gone.every((line) => distanceTo(p, line) >= 2.4))
   const start = keep.findIndex((one, i) => one && !keep[(i + ring.length - 1) % ring.length])
   if (start < 0) return ink(ring, thin, heavy)
-  const n = normals(ring)
-  let d = ''
-  let [outer, inner] = [[], []]
-  const end = () => {
-    if (outer.length > 2) d += polygon([...outer, ...inner.reverse()], true)
-    ;[outer, inner] = [[], []]
-  }
+  const pairs = edges(ring, thin, heavy)
+  const stretches = [[]]
   for (let k = 0; k < ring.length; k++) {
     const i = (start + k) % ring.length
-    if (!keep[i]) {
-      end()
-      continue
-    }
-    const w = (thin + heavy * Math.max(0, shade(n[i]))) * 0.5
-    outer.push([ring[i][0] + n[i][0] * w, ring[i][1] + n[i][1] * w])
-    inner.push([ring[i][0] - n[i][0] * w, ring[i][1] - n[i][1] * w])
+    if (keep[i]) stretches.at(-1).push(pairs[i])
+    else stretches.push([])
   }
-  end()
-  return d
+  return stretches
+    .filter((stretch) => stretch.length > 2)
+    .map((stretch) => band(stretch, false))
+    .join('')
 }
 
 export class Painter {
