@@ -77,6 +77,24 @@ final class ArchitectureTest extends TestCase
     /** A sentence, a pattern or a statement in quotation marks that is searched for whole may make a line longer. */
     private const WHOLE = 90;
 
+    /** A value that is bound is written over what is being typed when anything else is answered: such a field has `v-typed`. */
+    public function test_no_field_is_written_over_while_somebody_types_in_it(): void
+    {
+        $overwritten = [];
+        $typed = 0;
+        foreach ($this->sources('resources/js', ['vue']) as $path => $source) {
+            preg_match_all('/<(?:input|textarea)\b(?:[^>"]|"[^"]*")*>/', $source, $fields);
+            foreach ($fields[0] as $field) {
+                $typed += (int) str_contains($field, 'v-typed=');
+                if (str_contains($field, ':value=') && ! preg_match('/ readonly|type="(?:radio|checkbox)"/', strtr($field, "\n", ' '))) {
+                    $overwritten[] = "$path: $field";
+                }
+            }
+        }
+        self::assertGreaterThan(5, $typed);
+        self::assertSame([], $overwritten);
+    }
+
     public function test_no_line_is_longer_than_a_screen_beside_another(): void
     {
         $long = [];

@@ -19,8 +19,9 @@ test('what makes it worse and better, where it spreads and how it is told stand 
   const spreads = page.getByLabel('Where it spreads to')
   await spreads.focus()
   await saved(page, () => spreads.selectOption('temple:left'))
-  await page.getByLabel(/own words/).fill('It pulls up behind the ear.')
-  await saved(page, () => page.getByLabel(/own words/).blur())
+  const ownWords = page.getByLabel(/own words/)
+  await ownWords.fill('It pulls up behind the ear.')
+  await saved(page, () => ownWords.blur())
   await accessible(page)
 
   await page.reload()
@@ -40,4 +41,37 @@ test('what makes it worse and better, where it spreads and how it is told stand 
     'aria-pressed',
     'true',
   )
+})
+
+test('what is being typed is not written over by an answer that arrives meanwhile', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Tavi Lorne')
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await expect(page).toHaveURL(/ask$/)
+  await saved(page, () => page.locator('#place-list').selectOption('neck_side:left'))
+  let letGo = (): void => {}
+  const typed = new Promise<void>((resolve) => (letGo = resolve))
+  await page.route('**/entries?**', async (route) => {
+    await typed
+    await route.continue()
+  })
+  const ownWords = page.getByLabel(/own words/)
+  await saved(page, async () => {
+    await page.getByRole('group', { name: 'Worse with' }).getByRole('button', { name: 'driving' }).click()
+    await ownWords.pressSequentially('It pulls up ')
+    letGo()
+  })
+  await expect(page.getByRole('group', { name: 'Worse with' }).getByRole('button', { name: 'driving' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await ownWords.pressSequentially('behind the ear.')
+  await saved(page, () => ownWords.blur())
+  await page.reload()
+  await expect(ownWords).toHaveValue('It pulls up behind the ear.')
+
+  // what was emptied of sense shows what is kept
+  await ownWords.fill('  It pulls up behind the ear. ')
+  await ownWords.blur()
+  await expect(ownWords).toHaveValue('It pulls up behind the ear.')
 })

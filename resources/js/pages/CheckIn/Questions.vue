@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vTyped } from '@/composables/typed'
 import { useList } from '@/composables/useList'
 import { Head, router } from '@inertiajs/vue3'
 import { computed, nextTick, ref } from 'vue'
@@ -342,12 +343,12 @@ const raised = computed(() =>
                 <label class="caption mt-2 block" for="weeks">Which week?</label>
                 <input
                   id="weeks"
+                  v-typed="answers.details?.[one.id]?.weeks_pregnant"
                   class="field !w-[110px] !text-[22px]"
                   type="number"
                   min="1"
                   max="43"
                   inputmode="numeric"
-                  :value="answers.details?.[one.id]?.weeks_pregnant"
                   @change="
                     (event) => {
                       const weeks = Math.round(Number((event.target as HTMLInputElement).value))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { vTyped } from '@/composables/typed'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
@@ -87,10 +88,10 @@ const toggle = (position: PositionId) => {
             <label v-if="given(area) === 'yes'" class="flex min-w-[260px] flex-1 items-center gap-3"
               ><span class="caption shrink-0">Yes, but</span
               ><input
+                v-typed="agreement(area)?.but"
                 class="field"
                 maxlength="200"
                 autocomplete="off"
-                :value="agreement(area)?.but ?? ''"
                 @change="answer(area, 'yes', ($event.target as HTMLInputElement).value.trim())"
             /></label>
             <Witness :agreement="agreement(area)!" class="py-2" />

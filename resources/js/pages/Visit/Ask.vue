@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { vTyped } from '@/composables/typed'
 import FigureStage from '@/chart/FigureStage.vue'
 import { atlas, placeName, zone } from '@/chart/atlas'
 import { nearOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
@@ -258,10 +259,10 @@ useKeys(
               <label class="caption block" :for="`since-${idOf(item)}`">or the day</label
               ><input
                 :id="`since-${idOf(item)}`"
+                v-typed="item.since"
                 type="date"
                 class="field !w-[160px]"
                 :max="props.visit.date"
-                :value="item.since ?? ''"
                 @change="change(item, { since: ($event.target as HTMLInputElement).value || undefined }, 'since')"
               />
             </div>
@@ -304,10 +305,10 @@ useKeys(
           <label class="caption mt-2 block" :for="`words-${idOf(item)}`">In {{ words.possessive }} own words</label>
           <textarea
             :id="`words-${idOf(item)}`"
+            v-typed="item.words"
             class="field"
             rows="2"
             maxlength="500"
-            :value="item.words ?? ''"
             @change="ownWords(item, $event)"
           />
         </template>

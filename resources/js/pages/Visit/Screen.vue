@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { vTyped } from '@/composables/typed'
 import { atlas } from '@/chart/atlas'
 import { useAnswers } from '@/composables/useAnswers'
 import { useKeys } from '@/composables/useKeys'
@@ -190,11 +191,11 @@ useKeys({ d: () => firstOpen.value && denyGroup(firstOpen.value) })
           </p>
           <div class="flex flex-wrap items-end gap-2">
             <input
+              v-typed="medicineNow(id)?.since"
               type="date"
               class="field !w-[150px] !px-2"
               :aria-label="`${medicine.label}, since`"
               :max="props.visit.date"
-              :value="medicineNow(id)?.since ?? ''"
               @change="setMedicine(id, { since: ($event.target as HTMLInputElement).value || undefined })"
             />
             <PlacePicker

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { vTyped } from '@/composables/typed'
 import { placeName, type AtlasCondition } from '@/chart/atlas'
 import { useAnswers } from '@/composables/useAnswers'
 import { entryKey } from '@/composables/fields'
@@ -97,7 +98,7 @@ const entry = computed(() => entryKey('condition', 'before', props.name))
             />
             <label class="flex items-center gap-2"
               ><span class="caption">since</span
-              ><input type="date" class="field !w-[150px] !px-2" :max="today" :value="condition.since ?? ''" @change="setSince"
+              ><input v-typed="condition.since" type="date" class="field !w-[150px] !px-2" :max="today" @change="setSince"
             /></label>
           </div>
         </div>

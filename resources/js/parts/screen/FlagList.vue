@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { vTyped } from '@/composables/typed'
 import { atlas } from '@/chart/atlas'
 import { useAnswers, type AnswerState } from '@/composables/useAnswers'
 import { useKeys } from '@/composables/useKeys'
@@ -123,10 +124,10 @@ useKeys({
             <label v-if="atlas.flags[flag].dated && answer(flag) === 'yes'" class="caption inline-flex items-center gap-2"
               >when
               <input
+                v-typed="since(flag)"
                 type="date"
                 class="field !w-[150px] !px-2"
                 :max="props.visit.date"
-                :value="since(flag)"
                 @change="setSince(flag, ($event.target as HTMLInputElement).value)"
               /><span v-if="!since(flag)" class="text-madder">without a day it counts as this week</span></label
             >
