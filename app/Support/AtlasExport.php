@@ -167,7 +167,7 @@ final readonly class AtlasExport
             'watch' => [
                 'left' => $this->watch($muscle, Side::Left), 'right' => $this->watch($muscle, Side::Right),
             ],
-            'lengthened' => array_map($use, $muscle->lengthenedBy), 'consent' => $muscle->consent, 'hazards' => $reference->hazards,
+            'lengthened' => array_map($use, $muscle->lengthenedBy), 'consent' => $muscle->consent, 'hazards' => $muscle->hazards,
         ];
     }
 

@@ -139,7 +139,7 @@ final readonly class AtlasPage
             'consent' => $muscle->consent === null ? null : $this->atlas()->consentAreas[$muscle->consent]->words ?? null,
             'shortened_by' => $this->demands($reference->shortenedBy), 'tired_by' => $this->demands($reference->tiredBy),
             'complaints' => $reference->complaints,
-            'hazards' => array_map(fn (string $id): array => $this->hazard($this->atlas()->handbook()->hazard($id)), $reference->hazards),
+            'hazards' => array_map(fn (string $id): array => $this->hazard($this->atlas()->handbook()->hazard($id)), $muscle->hazards),
             'beware' => $muscle->beware,
             'self_care' => array_map($this->selfCare(...), $reference->selfCare), 'no_self_care' => $reference->noSelfCare,
             'source' => $reference->source,

@@ -298,7 +298,7 @@ final class Atlas
     public function hazardsOf(Muscle $muscle, Side $side): array
     {
         return array_values(array_filter(
-            array_map($this->handbook()->hazard(...), $muscle->reference()->hazards),
+            array_map($this->handbook()->hazard(...), $muscle->hazards),
             static fn (Hazard $hazard): bool => $hazard->liesOn($side),
         ));
     }

@@ -87,7 +87,7 @@ final readonly class AtlasGaps
         foreach ($this->atlas->muscles as $muscle) {
             $reference = $muscle->reference();
             array_push($used['zone'], ...$muscle->everyZone(), ...$muscle->coreReferral, ...$muscle->spillOver);
-            array_push($used['hazard'], ...$reference->hazards);
+            array_push($used['hazard'], ...$muscle->hazards);
             array_push($used['self-care'], ...$reference->selfCare);
             array_push($used['demand'], ...$muscle->demands);
         }

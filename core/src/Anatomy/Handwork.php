@@ -13,8 +13,13 @@ final readonly class Handwork
     /** @var array<string, list<Move>> by muscle */
     private array $movesOf;
 
-    /** @var array<string, list<array{Routine, RoutineStage}>> by muscle */
+    /** @var array<string, list<array{Routine, RoutineStage, int}>> by muscle, with the rank among all stages */
     private array $stagesOf;
+
+    /** @var array<string, list<RoutineStage>> by kind of joint */
+    private array $stagesOfJoint;
+
+    public int $stageCount;
 
     /** @var array<string, array<string, true>> positions in which a set-up opens a zone, by zone */
     private array $opening;
@@ -39,7 +44,8 @@ final readonly class Handwork
         private array $regions,
         public array $neverStroked,
     ) {
-        $movesOf = $stagesOf = [];
+        $movesOf = $stagesOf = $stagesOfJoint = [];
+        $rank = 0;
         foreach ($moves as $move) {
             foreach ($move->muscles as $muscle) {
                 $movesOf[$muscle][] = $move;
@@ -47,8 +53,12 @@ final readonly class Handwork
         }
         foreach ($routines as $routine) {
             foreach ($routine->stages as $stage) {
+                $rank++;
                 foreach ($stage->muscles as $muscle) {
-                    $stagesOf[$muscle][] = [$routine, $stage];
+                    $stagesOf[$muscle][] = [$routine, $stage, $rank];
+                }
+                foreach ($stage->joints as $joint) {
+                    $stagesOfJoint[$joint][] = $stage;
                 }
             }
         }
@@ -58,7 +68,8 @@ final readonly class Handwork
                 $opening[$zone] = ($opening[$zone] ?? []) + array_fill_keys($setup->positions, true);
             }
         }
-        [$this->movesOf, $this->stagesOf, $this->opening] = [$movesOf, $stagesOf, $opening];
+        [$this->movesOf, $this->stagesOf, $this->stagesOfJoint, $this->opening] = [$movesOf, $stagesOf, $stagesOfJoint, $opening];
+        $this->stageCount = $rank;
     }
 
     /** @param  string  $folder  the data files, already found right */
@@ -121,10 +132,16 @@ final readonly class Handwork
         return array_keys(array_merge([], ...array_values(array_intersect_key($this->opening, array_flip($zones)))));
     }
 
-    /** @return list<array{Routine, RoutineStage}> where a muscle is worked, in the order of the routines */
+    /** @return list<array{Routine, RoutineStage, int}> where a muscle is worked, in the order of the routines, counted from 1 */
     public function stagesOf(string $muscle): array
     {
         return $this->stagesOf[$muscle] ?? [];
+    }
+
+    /** @return list<RoutineStage> where a kind of joint is moved, in the order of the routines */
+    public function stagesOfJoint(string $joint): array
+    {
+        return $this->stagesOfJoint[$joint] ?? [];
     }
 
     /**

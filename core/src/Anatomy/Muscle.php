@@ -25,6 +25,7 @@ final readonly class Muscle
      * @param  list<string>  $beware  what this muscle asks for
      * @param  bool  $advanced  only for a therapist who calls themselves advanced
      * @param  float|null  $mostFelt  the strongest it may ever feel, where its place asks for less than its tissue
+     * @param  list<string>  $hazards  what lies beside or under it that is never pressed
      * @param  string  $reference  packed: the computations run over every muscle and read none of it
      */
     private function __construct(
@@ -53,6 +54,7 @@ final readonly class Muscle
         public ?float $mostFelt,
         public bool $advanced,
         public array $beware,
+        public array $hazards,
         private string $reference,
     ) {
     }
@@ -80,7 +82,8 @@ final readonly class Muscle
             array_values(array_unique([...$reference->shortenedBy, ...$reference->tiredBy])),
             $row->strings('positions'), $row->strings('techniques'), $row->strings('tools'),
             ($action = $row->fieldsOrNull('client_action')) === null ? null : ClientAction::from($action), $row->stringOrNull('consent'),
-            $row->float('ppt_kpa'), $row->floatOrNull('most_felt'), $row->bool('advanced'), $row->strings('beware'), serialize($reference),
+            $row->float('ppt_kpa'), $row->floatOrNull('most_felt'), $row->bool('advanced'), $row->strings('beware'),
+            $row->strings('hazards'), serialize($reference),
         );
     }
 

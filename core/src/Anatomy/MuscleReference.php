@@ -22,7 +22,6 @@ final readonly class MuscleReference
      * @param  list<string>  $complaints  what people say who have it, in their words
      * @param  list<string>  $selfCare  best first
      * @param  string|null  $noSelfCare  why none suits it
-     * @param  list<string>  $hazards  what lies beside or under it
      */
     private function __construct(
         public array $synonyms,
@@ -42,7 +41,6 @@ final readonly class MuscleReference
         public array $complaints,
         public array $selfCare,
         public ?string $noSelfCare,
-        public array $hazards,
         public string $source,
     ) {
     }
@@ -62,7 +60,7 @@ final readonly class MuscleReference
             $row->strings('synergists'), $row->map('find', FindStep::from(...)), $proof === null ? null : Proof::from($proof),
             $demands->strings('shorten'), $demands->strings('tire'), $row->strings('complaints'), $row->strings('self_care'),
             $row->stringOrNull('no_self_care'),
-            $row->strings('hazards'), $row->string('source'),
+            $row->string('source'),
         );
     }
 

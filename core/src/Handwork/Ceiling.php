@@ -14,16 +14,19 @@ final readonly class Ceiling
 
     public static function lowestOf(Cap $first, Cap ...$others): self // the signature itself rules out "no cap"
     {
-        $caps = [$first, ...array_values($others)];
-        usort($caps, static fn (Cap $a, Cap $b): int => $a->felt <=> $b->felt);
-
-        return new self(max(0.0, $caps[0]->felt), $caps);
+        return (new self(max(0.0, $first->felt), [$first]))->and(...$others);
     }
 
     public function and(Cap ...$caps): self
     {
-        // of two that are as low the one that was there first is told
-        return $caps === [] ? $this : self::lowestOf(...[...$this->caps, ...array_values($caps)]);
+        $all = $this->caps;
+        foreach ($caps as $cap) {
+            // of two that are as low the one that was there first is told
+            for ($k = count($all); $k > 0 && $all[$k - 1]->felt > $cap->felt; $k--);
+            array_splice($all, $k, 0, [$cap]);
+        }
+
+        return $caps === [] ? $this : new self(max(0.0, $all[0]->felt), $all);
     }
 
     public function because(): string

@@ -25,8 +25,14 @@ final class CeilingFinder
     /** @var array<string, array{non-empty-list<Cap>, list<Cap>}> by muscle and side */
     private array $ownCaps = [];
 
-    /** @var array<string, list<array{Done, ?float}>> by muscle and side */
-    private array $worked = [];
+    /** @var array<string, Ceiling> by what is done where, and by the tool where a limit names it */
+    private array $handed = [];
+
+    /**
+     * @var array<string, list<array{Done, ?float}>>|null each work with the longest soreness reported after that visit, oldest first, by
+     *     muscle and side
+     */
+    private ?array $worked = null;
 
     public function __construct(
         private readonly Atlas $atlas,
@@ -41,8 +47,11 @@ final class CeilingFinder
 
     public function of(MuscleAt $at, ProposedWork $work): Ceiling
     {
-        [$before, $after] = $this->ownCaps[$at->key()] ??= $this->ownCaps($at);
-        $ceiling = Ceiling::lowestOf(...$before, ...array_filter([$this->safety($work)]), ...$after, ...array_filter([$this->tool($work)]));
+        $ceiling = $this->beforeTool($at, $work);
+        if ($work->tool !== null) {
+            $tool = $this->atlas->tool($work->tool);
+            $ceiling = $ceiling->and(new Cap($tool->strongestFelt, 'tool', "As much as this should give: {$tool->name}."));
+        }
 
         return $work->technique !== null && $this->atlas->technique($work->technique)->onStretch
             ? $ceiling->and(
@@ -52,6 +61,21 @@ final class CeilingFinder
                 ),
             )
             : $ceiling;
+    }
+
+    private function beforeTool(MuscleAt $at, ProposedWork $work): Ceiling
+    {
+        $key = implode('|', [
+            $at->key(), $work->site, $work->technique, $work->product, $work->setup,
+            $work->position !== null && $this->gate->heeds($work->position) ? $work->position : '',
+            $this->gate->heedsTool($work->tool) ? $work->tool : '', ...array_keys($work->placeKeys),
+        ]);
+        if (! isset($this->handed[$key])) {
+            [$before, $after] = $this->ownCaps[$at->key()] ??= $this->ownCaps($at);
+            $this->handed[$key] = Ceiling::lowestOf(...$before, ...array_filter([$this->safety($work)]), ...$after);
+        }
+
+        return $this->handed[$key];
     }
 
     /** @return array{non-empty-list<Cap>, list<Cap>} what caps it whatever is done: told before what safety says there, and after */
@@ -140,24 +164,16 @@ final class CeilingFinder
         );
     }
 
-    private function tool(ProposedWork $work): ?Cap
-    {
-        if ($work->tool === null) {
-            return null;
-        }
-        $tool = $this->atlas->tool($work->tool);
-
-        return new Cap($tool->strongestFelt, 'tool', "As much as this should give: {$tool->name}.");
-    }
-
     /** @return list<array{Done, ?float}> each work on it with the longest soreness reported after that visit, oldest first */
     private function workedBefore(MuscleAt $at): array
     {
-        return $this->worked[$at->key()] ??= $this->workedOn($at);
+        $this->worked ??= $this->worked();
+
+        return $this->worked[$at->key()] ?? [];
     }
 
-    /** @return list<array{Done, ?float}> */
-    private function workedOn(MuscleAt $at): array
+    /** @return array<string, list<array{Done, ?float}>> */
+    private function worked(): array
     {
         $worked = [];
         foreach ($this->case->history as $visit) {
@@ -166,9 +182,7 @@ final class CeilingFinder
                 static fn (?float $value): bool => $value !== null,
             );
             foreach ($visit->done as $done) {
-                if ($done->at()->key() === $at->key()) {
-                    $worked[] = [$done, $hours === [] ? null : max($hours)];
-                }
+                $worked[$done->at()->key()][] = [$done, $hours === [] ? null : max($hours)];
             }
         }
 

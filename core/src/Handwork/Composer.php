@@ -38,6 +38,12 @@ final class Composer
      */
     private array $chosen = [];
 
+    /** @var array<string, bool> whether a limb may be moved, by position and set-up */
+    private array $limbs = [];
+
+    /** @var array<string, array<string, list<Place>>> where a muscle is touched, by muscle and side and by site */
+    private array $places = [];
+
     public function __construct(
         private readonly Atlas $atlas,
         private readonly Recipes $recipes,
@@ -53,23 +59,30 @@ final class Composer
     ) {
     }
 
-    /** @return non-empty-array<string, Composition>|Reason by size, each longer than the one before; or why there is none */
+    /**
+     * @return non-empty-array<string, Composition>|Reason by size, each longer than the one before, without what was done today; or why
+     *         there is none
+     */
     public function compose(Work $work, string $position): array|Reason
     {
         $why = null;
         $filled = $made = [];
+        $done = array_fill_keys($this->soFar->techniques($work->at->key()), true);
         foreach (Size::cases() as $size) {
             $manoeuvres = $taken = [];
             $hasMain = false;
             foreach ($this->recipes->of($work->situation, $size) as $part) {
                 foreach ($part['slots'] as $id) {
-                    if (isset($taken[$this->recipes->wayOf($id)])) {
+                    $way = $this->recipes->wayOf($id);
+                    if (isset($taken[$way])) {
                         break; // done already
                     }
-                    $filled[$id] ??= $this->fill($this->recipes->slot($id), $work, $position);
-                    if ($filled[$id] instanceof Filling) {
-                        $manoeuvres[] = $filled[$id]->sized($this->recipes->share($size), 60 * $this->figures->deepMinutes);
-                        $taken[$this->recipes->wayOf($id)] = true;
+                    $filled[$id] ??= $this->fill($this->recipes->slot($id), $work, $position, $done);
+                    if ($filled[$id] instanceof Filling || $filled[$id]->kind === ReasonKind::Done) {
+                        if ($filled[$id] instanceof Filling) {
+                            $manoeuvres[] = $filled[$id]->sized($this->recipes->share($size), 60 * $this->figures->deepMinutes);
+                        }
+                        $taken[$way] = true;
                         $hasMain = $hasMain || $part['main'];
 
                         break;
@@ -77,13 +90,17 @@ final class Composer
                     $why = $part['main'] ? ($why?->orBetter($filled[$id]) ?? $filled[$id]) : $why;
                 }
             }
-            $manoeuvres = $this->ramped($this->inSkinOrder($this->asRoutine($manoeuvres, $work, $position)));
+            $manoeuvres = $this->ramped(
+                $this->inSkinOrder($this->asRoutine($manoeuvres, $work, $position)), $this->soFar->reached($work->at->key()),
+            );
             if ($hasMain && $manoeuvres !== []) {
                 $made[$size->value] = new Composition($size, $manoeuvres, $this->recipes->overhead);
             }
         }
         if ($made === []) {
-            return $why ?? Reason::of(ReasonKind::Technique, 'No technique is left for it.');
+            $all = array_filter($filled, static fn (Filling|Reason $one): bool => $one instanceof Reason && $one->kind === ReasonKind::Done);
+
+            return array_values($all)[0] ?? $why ?? Reason::of(ReasonKind::Technique, 'No technique is left for it.');
         }
 
         return $this->growing($made);
@@ -106,7 +123,8 @@ final class Composer
         return $grown;
     }
 
-    private function fill(Slot $slot, Work $work, string $position): Filling|Reason
+    /** @param  array<string, true>  $done  techniques that were done on it today: what is done so is not done again */
+    private function fill(Slot $slot, Work $work, string $position, array $done): Filling|Reason
     {
         $why = null;
         if ($slot->isNotDelicate && $work->muscle->tissue === Tissue::Delicate) {
@@ -116,6 +134,9 @@ final class Composer
             if ($way?->notWithSign !== null && $this->recipes->sign($way->notWithSign)->holds($this->case, $this->atlas, $work->at->side)) {
                 // what the routine does not do with such a sign is not done in another way either
                 return Reason::of(ReasonKind::Limit, "Not with {$this->recipes->sign($way->notWithSign)->words}.");
+            }
+            if (isset($done[$technique])) {
+                return Reason::of(ReasonKind::Done, 'Worked today already.');
             }
             $try = $this->try($slot, $this->atlas->technique($technique), $way, $routine, $work, $position);
             if ($try instanceof Filling) {
@@ -131,20 +152,21 @@ final class Composer
     private function ways(Slot $slot, Work $work, string $position): array
     {
         $ways = $plain = [];
+        $told = $this->recipes->wayOf($slot->id);
         foreach ($this->atlas->handwork()->stagesOf($work->at->muscle) as [$routine, $stage]) {
             if (! $this->stages->isToday($routine, $work->at->side, $position)) {
                 continue;
             }
             foreach ($stage->ways as $way) {
                 if (
-                    $way->slot === $this->recipes->wayOf($slot->id) && $way->isFor($work->at->muscle)
+                    $way->slot === $told && $way->isFor($work->at->muscle)
                         && in_array($way->technique, $slot->techniques, true) && $this->fits($way, $work, $position)
                 ) {
                     $ways[] = [$way->technique, $way, $routine];
                 }
             }
         }
-        $own = array_unique(array_merge(...array_map($work->muscle->techniquesAt(...), [null, ...$work->sites])));
+        $own = $slot->isOwn ? array_merge(...array_map($work->muscle->techniquesAt(...), [null, ...$work->sites])) : [];
         foreach ($slot->isOnlyByRoutine ? [] : $slot->techniques as $technique) {
             if (! $slot->isOwn || in_array($technique, $own, true)) {
                 $plain[] = [$technique, null, null];
@@ -249,9 +271,10 @@ final class Composer
     private function moveFor(Technique $technique, Work $work, string $position): ?Move
     {
         foreach ($this->atlas->handwork()->moves($work->at->muscle, $technique->movesAs, $position, $work->at->side) as $move) {
-            $setup = $move->setup === null ? null : ['id' => $move->setup, 'side' => $work->at->side];
-            $limb = new ProposedWork([], null, null, $position, null, null, null, $setup['id'] ?? null);
-            if ($this->allows($limb)) {
+            $this->limbs["$position $move->setup"] ??= $this->allows(
+                new ProposedWork([], null, null, $position, null, null, null, $move->setup),
+            );
+            if ($this->limbs["$position $move->setup"]) {
                 return $move;
             }
         }
@@ -327,35 +350,15 @@ final class Composer
 
                 continue;
             }
-            $low = false;
-            $ceilingWith = function (Tool $tool) use (
-                $slot, $technique, $way, $routine, $dose, $setup, $product, $work, $position, $site, &$low,
-            ): Ceiling {
-                $proposed = $this->proposed($site, $technique, $tool, $product, $setup, $work, $position);
-                $forbidden = $this->gate->forbiddingTool($proposed);
-                if ($forbidden !== null) {
-                    return Ceiling::lowestOf(new Cap(0, 'forbidden', $forbidden->because()));
-                }
-                $ceiling = $this->capped($this->ceilings->of($work->at, $proposed), $slot, $technique, $way, $routine, $dose, $work);
-                // a routine may ask for less than the technique usually does
-                $least = min($technique->pressure->least ?? 0, $way->mostFelt ?? INF, $way->pressure ?? INF);
-                if ($technique->pressure !== null && $ceiling->felt < $least) {
-                    $low = true;
-
-                    return Ceiling::lowestOf(new Cap(0, 'gesture', 'Less than it needs to do anything: '.lcfirst($ceiling->because())));
-                }
-
-                return $ceiling;
-            };
             // the same hands do the same in every position, unless a limit names one
             $key = implode('|', [
                 $work->at->key(), $work->situation->value, $site, $slot->id, $technique->id, $way === null ? '' : spl_object_id($way),
                 $routine->id ?? '', $product, $setup['id'] ?? '', $this->gate->heeds($position) ? $position : '',
             ]);
-            $this->chosen[$key] ??= [
-                $this->tools->choose($work->muscle, $site, $technique, $this->scales->of($work->at), $ceilingWith, $way?->tool), $low,
-            ];
-            [$choice, $low] = $this->chosen[$key];
+            [$choice, $low] = $this->chosen[$key] ??= $this->handed(
+                $this->proposed($site, $technique, null, $product, $setup, $work, $position),
+                $site, $technique, $way, $work, $this->gestureCaps($slot, $technique, $way, $routine, $dose, $work),
+            );
             if ($choice !== null) {
                 return [$site, $choice[0], $choice[1], null];
             }
@@ -367,35 +370,60 @@ final class Composer
         return [null, null, null, $why];
     }
 
-    private function capped(
-        Ceiling $ceiling,
-        Slot $slot,
-        Technique $technique,
-        ?Way $way,
-        ?Routine $routine,
-        Dose $dose,
-        Work $work,
-    ): Ceiling {
+    /**
+     * @param  list<Cap>  $caps  of the gesture
+     * @return array{array{Tool, Ceiling}|null, bool} with what it is done there and how strong, and whether too little may be felt there
+     */
+    private function handed(ProposedWork $bare, string $site, Technique $technique, ?Way $way, Work $work, array $caps): array
+    {
+        // a routine may ask for less than the technique usually does
+        $least = $technique->pressure === null ? 0.0 : min($technique->pressure->least, $way->mostFelt ?? INF, $way->pressure ?? INF);
+        $most = $this->ceilings->of($work->at, $bare)->and(...$caps)->felt;
+        if ($most < $least) {
+            return [null, true];
+        }
+        $low = false;
+        $ceilingWith = function (Tool $tool) use ($bare, $work, $caps, $least, &$low): ?Ceiling {
+            $proposed = $bare->with($tool->id);
+            if ($this->gate->forbiddingTool($proposed) !== null) {
+                return null;
+            }
+            $ceiling = $this->ceilings->of($work->at, $proposed)->and(...$caps);
+            $low = $low || $ceiling->felt < $least;
+
+            return $ceiling->felt < $least ? null : $ceiling;
+        };
+        $choice = $this->tools->choose(
+            $work->muscle, $site, $technique, $this->scales->of($work->at), $most, $ceilingWith, $way?->tool,
+        );
+
+        return [$choice, $low];
+    }
+
+    /** @return list<Cap> what technique, slot and routine say of how strong it may feel, whatever is used */
+    private function gestureCaps(Slot $slot, Technique $technique, ?Way $way, ?Routine $routine, Dose $dose, Work $work): array
+    {
         $band = $work->muscle->tissue === Tissue::Robust
             ? $technique->robustPressure ?? $technique->pressure?->most
             : $technique->pressure?->most;
-        $caps = array_filter([
+
+        return array_values(array_filter([
             $band === null ? null : new Cap($band, 'technique', "{$technique->name} is not done stronger."),
             $dose->pressure === null ? null : new Cap($dose->pressure->most, 'first_time', 'The first time it is only held lightly.'),
             $slot->mostFelt === null ? null : new Cap($slot->mostFelt, 'part', $slot->because),
             $way?->mostFelt === null ? null : new Cap($way->mostFelt, 'routine', 'Done lightly there.'),
             $way?->pressure === null ? null : new Cap($way->pressure, 'routine', 'Done lightly there.'),
             $routine?->mostFelt === null ? null : new Cap($routine->mostFelt, 'routine', "{$routine->name}: nothing stronger."),
-        ]);
-
-        return $ceiling->and(...$caps);
+        ]));
     }
 
     /** @param  array{id: string, side: Side}|null  $setup */
     private function proposed(
         string $site, Technique $technique, ?Tool $tool, ?string $product, ?array $setup, Work $work, string $position,
     ): ProposedWork {
-        $places = array_map(static fn (string $zone): Place => new Place($zone, $work->at->side), $work->muscle->zonesOf($site));
+        $places = $this->places[$work->at->key()][$site] ??= array_map(
+            static fn (string $zone): Place => new Place($zone, $work->at->side), $work->muscle->zonesOf($site),
+        );
 
         return new ProposedWork($places, $technique->id, $tool?->id, $position, $product, $work->at, $site, $setup['id'] ?? null);
     }
@@ -483,11 +511,11 @@ final class Composer
      * The first introduces, each later one rises a step at most, none goes over its ceiling.
      *
      * @param  list<Manoeuvre>  $manoeuvres
+     * @param  float|null  $reached  how strong it was felt today already
      * @return list<Manoeuvre>
      */
-    private function ramped(array $manoeuvres): array
+    private function ramped(array $manoeuvres, ?float $reached): array
     {
-        $reached = null;
         $ramped = [];
         foreach ($manoeuvres as $one) {
             if ($one->pressure === null) {
@@ -512,11 +540,15 @@ final class Composer
      */
     private function inSkinOrder(array $manoeuvres): array
     {
-        $oily = static fn (Manoeuvre $one): bool => $one->isOily();
+        $dry = $oily = [];
+        foreach ($manoeuvres as $one) {
+            if ($one->isOily()) {
+                $oily[] = $one;
+            } else {
+                $dry[] = $one;
+            }
+        }
 
-        return [
-            ...array_values(array_filter($manoeuvres, static fn (Manoeuvre $one): bool => ! $oily($one))),
-            ...array_values(array_filter($manoeuvres, $oily)),
-        ];
+        return [...$dry, ...$oily];
     }
 }

@@ -29,9 +29,12 @@ final readonly class Composition
     /** Seconds at so strong a felt pressure or more. */
     public function deepSeconds(float $from): float
     {
-        return array_sum(array_map(
-            static fn (Manoeuvre $one): float => ($one->pressure ?? 0) >= $from ? $one->totalSeconds() : 0.0, $this->manoeuvres,
-        ));
+        $seconds = 0.0;
+        foreach ($this->manoeuvres as $one) {
+            $seconds += ($one->pressure ?? 0) >= $from ? $one->totalSeconds() : 0.0;
+        }
+
+        return $seconds;
     }
 
     /** @param  list<string>  $techniques */
@@ -65,20 +68,6 @@ final readonly class Composition
         return new self($this->size, $lighter, $this->overhead);
     }
 
-    /**
-     * The rest of it once these were done; null where nothing but broad strokes would be left.
-     *
-     * @param  list<string>  $techniques
-     */
-    public function without(array $techniques): ?self
-    {
-        $rest = array_values(array_filter(
-            $this->manoeuvres, static fn (Manoeuvre $one): bool => ! in_array($one->technique, $techniques, true),
-        ));
-
-        return $rest === [] ? null : new self($this->size, $rest, $this->overhead);
-    }
-
     /** At most so long, and no point held; null where nothing is left of it. */
     public function shortened(float $seconds): ?self
     {
@@ -99,6 +88,11 @@ final readonly class Composition
     /** @param  list<Manoeuvre>  $manoeuvres */
     public static function secondsOf(array $manoeuvres, float $overhead): float
     {
-        return $overhead * array_sum(array_map(static fn (Manoeuvre $one): float => $one->totalSeconds(), $manoeuvres));
+        $seconds = 0.0;
+        foreach ($manoeuvres as $one) {
+            $seconds += $one->totalSeconds();
+        }
+
+        return $overhead * $seconds;
     }
 }

@@ -13,9 +13,13 @@ final readonly class Felt
 {
     private const TENDER = 2;
 
+    private bool $isTender;
+
     /** @param  list<PalpationFinding>  $findings */
     private function __construct(private array $findings)
     {
+        $this->isTender = $this->any(static fn (PalpationFinding $one): bool => ($one->tenderness ?? 0) >= self::TENDER
+            || $one->familiar === Answer::Yes);
     }
 
     /** @return array<string, self> by muscle and side, of what was felt anywhere */
@@ -49,8 +53,7 @@ final readonly class Felt
 
     public function isTender(): bool
     {
-        return $this->any(static fn (PalpationFinding $one): bool => ($one->tenderness ?? 0) >= self::TENDER
-            || $one->familiar === Answer::Yes);
+        return $this->isTender;
     }
 
     /** Felt, and nothing there. */

@@ -79,7 +79,9 @@ final readonly class Manoeuvre
 
     public function at(float $pressure): self
     {
-        return $this->made($this->spots, $this->spotNames, $this->repeats, $this->ceiling, $pressure);
+        return $pressure === $this->pressure
+            ? $this
+            : $this->made($this->spots, $this->spotNames, $this->repeats, $this->ceiling, $pressure);
     }
 
     /** Not stronger than that; what presses nothing stays as it is. */

@@ -10,8 +10,12 @@ use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\FeedbackPair;
 
-/** The scales of a case: of each muscle, and of what lies under a broad hand. */
+/**
+ * The scales of a case: of each muscle, and of what lies under a broad hand. Calibrated from pairs, else a measured threshold, else the
+ * muscle's default; the threshold feels like about 7.5.
+ */
 final class PressureScales
 {
     private const NEAR_THE_SKIN = 2;
@@ -25,13 +29,58 @@ final class PressureScales
     /** @var array<string, PressureScale> by places */
     private array $softest = [];
 
-    public function __construct(private readonly Atlas $atlas, private readonly CaseFile $case, private readonly float $thresholdFelt)
+    /** @var array<string, float> measured thresholds in kPa, by muscle and side; where there are several the first */
+    private readonly array $measured;
+
+    /** @var list<array{FeedbackPair, string|null}> what was felt at which pressure, with the group of the place where it was */
+    private readonly array $pairs;
+
+    public function __construct(private readonly Atlas $atlas, CaseFile $case, private readonly float $thresholdFelt)
     {
+        $measured = $pairs = [];
+        foreach ($case->findings->palpation as $finding) {
+            if ($finding->pptKpa !== null) {
+                $measured[$finding->at()->key()] ??= $finding->pptKpa;
+            }
+        }
+        foreach ($case->findings->feedback as $pair) {
+            if ($pair->felt > 0) {
+                $pairs[] = [$pair, $pair->zone === null ? null : $atlas->zone($pair->zone)->group];
+            }
+        }
+        $this->measured = $measured;
+        $this->pairs = $pairs;
     }
 
     public function of(MuscleAt $at): PressureScale
     {
-        return $this->known[$at->key()] ??= PressureScale::of($at, $this->case, $this->atlas, $this->thresholdFelt);
+        return $this->known[$at->key()] ??= $this->made($at);
+    }
+
+    private function made(MuscleAt $at): PressureScale
+    {
+        $threshold = $this->measured[$at->key()] ?? null;
+
+        return $this->fromPairs($at) ?? ($threshold === null
+            ? new PressureScale($this->atlas->muscle($at->muscle)->pptKpa / $this->thresholdFelt, 'default')
+            : new PressureScale($threshold / $this->thresholdFelt, 'threshold'));
+    }
+
+    private function fromPairs(MuscleAt $at): ?PressureScale
+    {
+        if ($this->pairs === []) {
+            return null;
+        }
+        $groups = array_map(fn (string $zone): string => $this->atlas->zone($zone)->group, $this->atlas->muscle($at->muscle)->zones);
+        [$products, $squares] = [0.0, 0.0];
+        foreach ($this->pairs as [$pair, $group]) {
+            if (($group === null || in_array($group, $groups, true)) && ($pair->side === null || $pair->side === $at->side)) {
+                $products += $pair->kpa * $pair->felt;
+                $squares += $pair->felt ** 2;
+            }
+        }
+
+        return $squares > 0 ? new PressureScale($products / $squares, 'pairs') : null;
     }
 
     /**

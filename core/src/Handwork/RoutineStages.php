@@ -56,32 +56,36 @@ final readonly class RoutineStages
     /** Where a muscle stands in the order of the routines that are done there; after them where it is in none. */
     public function rank(MuscleAt $at, string $position): int
     {
-        $rank = 0;
-        foreach ($this->atlas->handwork()->routines as $routine) {
-            foreach ($routine->stages as $stage) {
-                $rank++;
-                if (in_array($at->muscle, $stage->muscles, true) && $this->isToday($routine, $at->side, $position)) {
-                    return $rank;
-                }
+        foreach ($this->atlas->handwork()->stagesOf($at->muscle) as [$routine, , $rank]) {
+            if ($this->isToday($routine, $at->side, $position)) {
+                return $rank;
             }
         }
 
-        return $rank + 1;
+        return $this->atlas->handwork()->stageCount + 1;
     }
 
-    /** @return list<string> neighbours that belong to the work on a muscle or a kind of joint */
-    public function asked(?string $muscle, ?string $joint): array
+    /** @return list<string> neighbours that belong to the work on a muscle */
+    public function askedBy(string $muscle): array
     {
-        $asked = [];
-        foreach ($this->atlas->handwork()->routines as $routine) {
-            foreach ($routine->stages as $stage) {
-                if (in_array($muscle, $stage->muscles, true) || in_array($joint, $stage->joints, true)) {
-                    $asked = [...$asked, ...array_fill_keys($stage->asks, true)];
-                }
-            }
-        }
+        $asked = self::asks(array_column($this->atlas->handwork()->stagesOf($muscle), 1));
 
-        return array_keys(array_diff_key($asked, [$muscle ?? '' => true]));
+        return array_values(array_diff($asked, [$muscle]));
+    }
+
+    /** @return list<string> muscles that belong to the work on a kind of joint */
+    public function askedByJoint(string $joint): array
+    {
+        return self::asks($this->atlas->handwork()->stagesOfJoint($joint));
+    }
+
+    /**
+     * @param  list<RoutineStage>  $stages
+     * @return list<string>
+     */
+    private static function asks(array $stages): array
+    {
+        return array_values(array_unique(array_merge(...array_map(static fn (RoutineStage $one): array => $one->asks, $stages))));
     }
 
     /**

@@ -25,6 +25,9 @@ final readonly class SoFar
     /** @var array<string, list<DoneStep>> what was done, by target */
     private array $worked;
 
+    /** @var array<string, true> targets that were passed over */
+    private array $skipped;
+
     /** @param  list<DoneStep>  $steps */
     private function __construct(
         private Atlas $atlas,
@@ -46,13 +49,17 @@ final readonly class SoFar
             }
         }
         $this->warm = $warm;
-        $worked = [];
+        $worked = $skipped = [];
         foreach ($steps as $step) {
-            if ($step->target() !== null && ! $step->skipped) {
-                $worked[$step->target()][] = $step;
+            $target = $step->target();
+            if ($target !== null && $step->skipped) {
+                $skipped[$target] = true;
+            } elseif ($target !== null) {
+                $worked[$target][] = $step;
             }
         }
         $this->worked = $worked;
+        $this->skipped = $skipped;
     }
 
     public static function of(Session $session, Atlas $atlas, PlanFigures $figures): self
@@ -117,9 +124,7 @@ final readonly class SoFar
 
     public function isSkipped(string $target): bool
     {
-        return array_filter(
-            $this->steps, static fn (DoneStep $one): bool => $one->skipped && $one->target() === $target,
-        ) !== [];
+        return isset($this->skipped[$target]);
     }
 
     /** The round that was the last on a target; 0 before the first. */
@@ -174,6 +179,20 @@ final readonly class SoFar
         }
 
         return array_keys($techniques);
+    }
+
+    /** The strongest a target was felt; null where that was not told. */
+    public function reached(string $target): ?float
+    {
+        $felt = [];
+        foreach ($this->workOn($target) as $step) {
+            foreach ($step->manoeuvres as $one) {
+                $felt[] = $one->pressure;
+            }
+        }
+        $felt = array_filter($felt, static fn (?float $one): bool => $one !== null);
+
+        return $felt === [] ? null : max($felt);
     }
 
     /** @return array<string, float> minutes at firm pressure, by tool */

@@ -59,11 +59,13 @@ final readonly class StiffJoints
                 return "A {$test->endFeel} end: that is a question, not a target.";
             }
         }
+        $own = array_column(
+            array_filter($at->joint->again, static fn (array $one): bool => $one['kind'] === 'movement'), 'kind', 'id',
+        );
         foreach ($this->case->findings->range as $range) {
-            $own = array_filter(
-                $at->joint->again, static fn (array $one): bool => $one['kind'] === 'movement' && $one['id'] === $range->movement,
-            );
-            if ($own !== [] && $range->side === $at->side && in_array($range->endFeel, $this->figures->blockedEnds, true)) {
+            if (
+                isset($own[$range->movement]) && $range->side === $at->side && in_array($range->endFeel, $this->figures->blockedEnds, true)
+            ) {
                 return "A {$range->endFeel} end: that is a question, not a target.";
             }
         }
@@ -86,8 +88,8 @@ final readonly class StiffJoints
             }
         }
         foreach ($this->case->findings->range as $range) {
-            $value = $range->value();
-            $stiff = $start->movement === $range->movement && $value !== null && $this->counts($start, $value);
+            $value = $start->movement === $range->movement ? $range->value() : null;
+            $stiff = $value !== null && $this->counts($start, $value);
             $short = $start->short === $range->movement && in_array($range->endFeel, $start->endFeels, true) && $this->isShort($range);
             if ($stiff || $short) {
                 array_push($found, ...$this->on($joint, null, $range->side));

@@ -26,37 +26,41 @@ final readonly class ToolChooser
     }
 
     /**
-     * @param  callable(Tool): Ceiling  $ceilingWith  how strong it may feel with that tool; 0 where the tool is forbidden
+     * @param  float  $most  how strong it may feel with whatever tool
+     * @param  callable(Tool): ?Ceiling  $ceilingWith  how strong it may feel with that one; null where it is forbidden
      * @param  string|null  $meant  the tool a routine means, taken where it can be
      * @return array{Tool, Ceiling}|null
      */
     public function choose(
-        Muscle $muscle, string $site, Technique $technique, PressureScale $scale, callable $ceilingWith, ?string $meant = null,
+        Muscle $muscle, string $site, Technique $technique, PressureScale $scale, float $most, callable $ceilingWith, ?string $meant = null,
     ): ?array {
-        // a place that is met counts before the reach in pressure, and both before the therapist's ease
-        $tools = array_map(
-            fn (Tool $tool): array => [[$tool->id !== $meant, $this->tooBroad($muscle, $technique, $tool)], $tool],
-            $this->usable($meant === null ? $muscle->toolsAt($site) : [$meant, ...$muscle->toolsAt($site)], $technique),
-        );
-        usort($tools, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $best = null;
-        foreach ($tools as [$fit, $tool]) {
-            if ($best !== null && $fit > $best[3]) {
-                break; // none of those left fits as well
+        $tools = [];
+        foreach ($this->usable($meant === null ? $muscle->toolsAt($site) : [$meant, ...$muscle->toolsAt($site)], $technique) as $tool) {
+            // a place that is met counts before the reach in pressure, and both before the therapist's ease
+            $fit = [$tool->id !== $meant, $this->tooBroad($muscle, $technique, $tool)];
+            $ease = $technique->pressure === null ? [array_search($tool->id, $technique->tools, true)] : [$tool->strain, $tool->id];
+            $tools[] = [$fit, $ease, $tool];
+        }
+        usort($tools, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+        // none reaches farther than is allowed, and what presses nothing need not reach
+        $enough = $technique->pressure === null ? 0.0 : floor($most);
+        $best = $bestFit = null;
+        foreach ($tools as [$fit, , $tool]) {
+            if ($best !== null && ($fit > $bestFit || floor($best[1]->felt) >= $enough)) {
+                break; // none of those left fits as well, or does more with less
             }
-            $ceiling = $ceilingWith($tool)->and(...array_filter([$this->spared($tool)]));
-            if ($ceiling->felt < 1 || ! $this->bearable($tool, $scale, $ceiling)) {
+            $ceiling = $ceilingWith($tool);
+            $spared = $this->spared($tool);
+            $ceiling = $spared === null ? $ceiling : $ceiling?->and($spared);
+            if ($ceiling === null || $ceiling->felt < 1 || ! $this->bearable($tool, $scale, $ceiling)) {
                 continue;
             }
-            $cost = $technique->pressure === null
-                ? [array_search($tool->id, $technique->tools, true)]
-                : [-floor($ceiling->felt), $tool->strain, $tool->id];
-            if ($best === null || $cost < $best[0]) {
-                $best = [$cost, $tool, $ceiling, $fit];
+            if ($best === null || floor($ceiling->felt) > floor($best[1]->felt)) {
+                [$best, $bestFit] = [[$tool, $ceiling], $fit];
             }
         }
 
-        return $best === null ? null : [$best[1], $best[2]];
+        return $best;
     }
 
     /** Owned, and not to be spared. */

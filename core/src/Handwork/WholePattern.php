@@ -73,15 +73,15 @@ final readonly class WholePattern
     {
         $by = $sign->floatOrNull('by') ?? 0.0;
         $values = [];
-        if ($sign->has('lesser')) {
-            foreach ($case->findings->range as $range) {
-                if ($range->movement === $sign->string('lesser')) {
-                    $values[$range->side->value] = $range->value();
-                }
+        $lesser = $sign->stringOrNull('lesser');
+        foreach ($lesser === null ? [] : $case->findings->range as $range) {
+            if ($range->movement === $lesser) {
+                $values[$range->side->value] = $range->value();
             }
         }
-        foreach ($case->findings->tests as $test) {
-            if ($test->test === ($sign->stringOrNull('lesser_test') ?? $sign->stringOrNull('test'))) {
+        $tested = $sign->stringOrNull('lesser_test') ?? $sign->stringOrNull('test');
+        foreach ($tested === null ? [] : $case->findings->tests as $test) {
+            if ($test->test === $tested) {
                 $values[$test->side->value] = $test->value;
             }
         }

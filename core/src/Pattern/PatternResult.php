@@ -10,23 +10,25 @@ final readonly class PatternResult
 {
     private const SHOWN = 24;
 
+    /** @var array<string, Candidate> by muscle and side */
+    private array $byKey;
+
     /**
      * @param  list<Candidate>  $candidates  every muscle and side, strongest first
      * @param  list<NextCheck>  $nextChecks  most worth first
      */
     public function __construct(public array $candidates, public float $noneSupport, public NoneOfThese $ofNone, public array $nextChecks)
     {
+        $byKey = [];
+        foreach ($candidates as $candidate) {
+            $byKey[$candidate->at->key()] = $candidate;
+        }
+        $this->byKey = $byKey;
     }
 
     public function of(MuscleAt $at): ?Candidate
     {
-        foreach ($this->candidates as $candidate) {
-            if ($candidate->at->key() === $at->key()) {
-                return $candidate;
-            }
-        }
-
-        return null;
+        return $this->byKey[$at->key()] ?? null;
     }
 
     /** @return array<string, mixed> the `pattern` part of a result */

@@ -17,8 +17,16 @@ final readonly class Checks
 {
     private const SITTING_OR_STANDING = ['seated', 'standing'];
 
+    /** @var array<string, list<RangeFinding>> by movement and side */
+    private array $ranges;
+
     public function __construct(private Atlas $atlas, private CaseFile $case)
     {
+        $ranges = [];
+        foreach ($case->findings->range as $finding) {
+            $ranges[$finding->key()][] = $finding;
+        }
+        $this->ranges = $ranges;
     }
 
     /**
@@ -142,10 +150,8 @@ final readonly class Checks
     {
         $checks = [];
         foreach ($this->atlas->muscle($at->muscle)->lengthenedBy as $use) {
-            foreach ($this->case->findings->range as $finding) {
-                if ($finding->key() === $use->keyFor($at->side)) {
-                    $checks[] = $this->range($finding);
-                }
+            foreach ($this->ranges[$use->keyFor($at->side)] ?? [] as $finding) {
+                $checks[] = $this->range($finding);
             }
         }
 

@@ -393,12 +393,16 @@ final class Solver
         foreach ($rows as [$target, , , , $options]) {
             foreach ($families as $family) {
                 if (isset($options[$family])) {
-                    $worth[$target->region][$family] = ($worth[$target->region][$family] ?? 0.0) + round($options[$family][3], 9);
+                    $worth[$target->region][$family] = ($worth[$target->region][$family] ?? 0.0) + $options[$family][3];
                 }
             }
         }
 
-        return array_map(static fn (array $by): string => (string) array_search(max($by), $by, true), $worth);
+        return array_map(static function (array $by): string {
+            $rounded = array_map(static fn (float $one): float => round($one, 6), $by);
+
+            return (string) array_search(max($rounded), $rounded, true);
+        }, $worth);
     }
 
     /**

@@ -49,6 +49,8 @@ final class TargetBuilder
     /** @var array<string, Felt> by muscle and side */
     private readonly array $felt;
 
+    private readonly Felt $nothing;
+
     /** @var list<LeftOut> */
     private array $leftOut = [];
 
@@ -77,6 +79,7 @@ final class TargetBuilder
         private readonly ?Side $busy,
     ) {
         $this->felt = Felt::everywhere($case);
+        $this->nothing = Felt::nothing();
     }
 
     public function build(PatternResult $pattern): Proposal
@@ -144,7 +147,12 @@ final class TargetBuilder
         $felt = $this->somethingWasFelt();
         $asked = [];
         foreach ($targets as $target) {
-            foreach ($target->isFound() ? $this->stages->asked($target->work?->at->muscle, $target->joint?->joint->id) : [] as $muscle) {
+            $neighbours = match (true) {
+                ! $target->isFound() => [],
+                $target->joint !== null => $this->stages->askedByJoint($target->joint->joint->id),
+                default => $this->stages->askedBy($target->work->at->muscle ?? ''),
+            };
+            foreach ($neighbours as $muscle) {
                 $at = new MuscleAt($muscle, $target->side);
                 $candidate = isset($there[$at->key()]) ? null : $pattern->of($at);
                 $there[$at->key()] = true;
@@ -208,12 +216,14 @@ final class TargetBuilder
     {
         $picked = $this->keys($this->case->session->targets);
         $felt = $this->somethingWasFelt();
+        $settled = $this->settled();
         $named = $worth = $suspects = [];
         foreach ($pattern->candidates as $candidate) {
-            $own = $this->feltAt($candidate->at);
-            $decided = in_array($this->response->of($candidate->at)?->decision, [Decision::Retire, Decision::Rethink], true);
+            $key = $candidate->at->key();
+            $own = $this->felt[$key] ?? $this->nothing;
+            $decided = isset($settled[$key]);
             $supported = $candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->minSupport;
-            if (isset($picked[$candidate->at->key()]) || (! $this->calmOnly && $own->isFound())) {
+            if (isset($picked[$key]) || (! $this->calmOnly && $own->isFound())) {
                 $named[] = $candidate;
             } elseif ($this->calmOnly || ! ($supported || $decided)) {
                 continue;
@@ -229,7 +239,7 @@ final class TargetBuilder
 
         $this->suspects = array_map(static fn (Candidate $one): Suspect => new Suspect($one, false), $suspects);
 
-        return [...$named, ...array_slice($worth, 0, max(0, $this->figures->maxTargets + $this->retired() - count($named)))];
+        return [...$named, ...array_slice($worth, 0, max(0, $this->figures->maxTargets + count($settled) - count($named)))];
     }
 
     /**
@@ -259,14 +269,20 @@ final class TargetBuilder
 
     private function feltAt(MuscleAt $at): Felt
     {
-        return $this->felt[$at->key()] ?? Felt::nothing();
+        return $this->felt[$at->key()] ?? $this->nothing;
     }
 
-    private function retired(): int
+    /** @return array<string, true> what earlier visits say is to be left, by muscle and side */
+    private function settled(): array
     {
-        return count(array_filter(
-            $this->response->targets, static fn ($target): bool => in_array($target->decision, [Decision::Retire, Decision::Rethink], true),
-        ));
+        $settled = [];
+        foreach ($this->response->targets as $target) {
+            if (in_array($target->decision, [Decision::Retire, Decision::Rethink], true)) {
+                $settled[$target->at->key()] = true;
+            }
+        }
+
+        return $settled;
     }
 
     private function worth(Candidate $candidate): float
@@ -524,8 +540,10 @@ final class TargetBuilder
         if ($made instanceof Reason) {
             return $made;
         }
-        $made = $this->notDone($work, $made);
-        if ($made === []) {
+        // where nobody told what was done, it is done once it had the time of its shortest
+        $done = $this->soFar->minutes($work->at->key());
+        $untold = $done > 0 && $this->soFar->techniques($work->at->key()) === [];
+        if ($untold && $done + 1e-9 >= $made[array_key_first($made)]->minutes()) {
             return Reason::of(ReasonKind::Done, 'Worked today already.');
         }
         $most = $this->mostMinutes($work, $made, $position);
@@ -545,27 +563,6 @@ final class TargetBuilder
             in_array($position, $this->positions($work->at->mirrored(), $work->muscle), true),
             $this->otherSide($work, $fitting, $position),
         );
-    }
-
-    /**
-     * What is left to do of a target that was worked today already: what was not done yet; where nobody told what was done, nothing once it
-     * had the time of its shortest.
-     *
-     * @param  non-empty-array<string, Composition>  $made
-     * @return array<string, Composition>
-     */
-    private function notDone(Work $work, array $made): array
-    {
-        $key = $work->at->key();
-        if ($this->soFar->minutes($key) <= 0) {
-            return $made;
-        }
-        $done = $this->soFar->techniques($key);
-        if ($done === []) {
-            return $this->soFar->minutes($key) + 1e-9 >= $made[array_key_first($made)]->minutes() ? [] : $made;
-        }
-
-        return array_filter(array_map(static fn (Composition $one): ?Composition => $one->without($done), $made));
     }
 
     /**

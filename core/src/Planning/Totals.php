@@ -70,7 +70,7 @@ final readonly class Totals
     private function spent(RegionTotal $total): array
     {
         $spent = [];
-        foreach ($total->muscles as $muscle) {
+        foreach ($this->soFar->runs() ? $total->muscles : [] as $muscle) {
             foreach (Side::pair() as $side) {
                 $at = new MuscleAt($muscle, $side);
                 $part = $total->part($at);

@@ -9,6 +9,9 @@ use Somatrace\Core\Measures\Measure;
 
 final readonly class ResponseResult
 {
+    /** @var array<string, TargetDecision> by muscle and side */
+    private array $byKey;
+
     /**
      * @param  list<Measure>  $measures
      * @param  list<TargetDecision>  $targets
@@ -21,17 +24,16 @@ final readonly class ResponseResult
         public string $sureness,
         public ?Contradiction $contradiction = null,
     ) {
+        $byKey = [];
+        foreach ($targets as $target) {
+            $byKey[$target->at->key()] ??= $target;
+        }
+        $this->byKey = $byKey;
     }
 
     public function of(MuscleAt $at): ?TargetDecision
     {
-        foreach ($this->targets as $target) {
-            if ($target->at->key() === $at->key()) {
-                return $target;
-            }
-        }
-
-        return null;
+        return $this->byKey[$at->key()] ?? null;
     }
 
     /** @return array<string, mixed> the `response` part of a result */

@@ -16,22 +16,33 @@ final readonly class LimitSet
     /** @var array<string, true> positions that a limit names */
     private array $positions;
 
+    /** @var array<string, true> tools that a limit names */
+    private array $tools;
+
     /** @param  array<string, Limit>  $limits by key, sorted */
     private function __construct(private array $limits)
     {
-        $naming = $positions = [];
+        $naming = $positions = $tools = [];
         foreach ($limits as $key => $limit) {
             $naming[$limit->effect->value][$limit->scope->technique ?? $limit->scope->setup ?? ''][$limit->scope->where()][$key] = $limit;
             $positions += array_fill_keys(array_filter([$limit->scope->position]), true);
+            $tools += array_fill_keys(array_filter([$limit->scope->tool]), true);
         }
         $this->naming = $naming;
         $this->positions = $positions;
+        $this->tools = $tools;
     }
 
     /** Whether it matters to any of them that the client lies so. */
     public function heeds(string $position): bool
     {
         return isset($this->positions[$position]);
+    }
+
+    /** Whether it matters to any of them that it is done with this tool. */
+    public function heedsTool(string $tool): bool
+    {
+        return isset($this->tools[$tool]);
     }
 
     /** @param  list<Limit>  $limits */
@@ -60,7 +71,11 @@ final readonly class LimitSet
             return [];
         }
         $touching = [];
-        $where = ['' => true, ...$work->placeKeys, ...($work->muscle === null ? [] : [$work->muscle->key() => true])];
+        $where = $work->placeKeys;
+        $where[''] = true;
+        if ($work->muscle !== null) {
+            $where[$work->muscle->key()] = true;
+        }
         foreach ($effects as $effect) {
             $naming = $this->naming[$effect->value] ?? [];
             foreach ($naming === [] ? [] : ['', $work->technique ?? '', $work->setup ?? ''] as $named) {
@@ -89,11 +104,16 @@ final readonly class LimitSet
     /** @return list<Limit> all that forbid the work: outright first, then until a check is done that it needs */
     public function against(ProposedWork $work): array
     {
-        $waits = array_filter(
-            $this->touching($work, Effect::CheckFirst), static fn (Limit $limit): bool => ! $limit->scope->isEverything(),
-        );
+        $outright = $waits = [];
+        foreach ($this->touching($work, Effect::Avoid, Effect::Exclude, Effect::CheckFirst) as $limit) {
+            if ($limit->effect !== Effect::CheckFirst) {
+                $outright[] = $limit;
+            } elseif (! $limit->scope->isEverything()) {
+                $waits[] = $limit;
+            }
+        }
 
-        return [...$this->touching($work, Effect::Avoid, Effect::Exclude), ...array_values($waits)];
+        return [...$outright, ...$waits];
     }
 
     /** The lowest pressure cap on the work; null when nothing caps it. */

@@ -24,6 +24,15 @@ final readonly class ProposedWork
         public ?string $site = null,
         public ?string $setup = null,
     ) {
-        $this->placeKeys = array_fill_keys(array_map(static fn (Place $place): string => $place->key(), $places), true);
+        $keys = [];
+        foreach ($places as $place) {
+            $keys[$place->key()] = true;
+        }
+        $this->placeKeys = $keys;
+    }
+
+    public function with(string $tool): self
+    {
+        return new self($this->places, $this->technique, $tool, $this->position, $this->product, $this->muscle, $this->site, $this->setup);
     }
 }

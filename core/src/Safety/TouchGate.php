@@ -28,6 +28,9 @@ final class TouchGate
     /** @var array<string, array<string, array<int, Hazard>>> by muscle and zone; all of them for a stroke */
     private array $hazards = [];
 
+    /** @var array<string, list<Hazard>> by muscle and the places it is worked at */
+    private array $under = [];
+
     /** @param  list<ConsentArea>  $open  areas that nobody has agreed to */
     private function __construct(private readonly Atlas $atlas, private readonly LimitSet $limits, private readonly array $open)
     {
@@ -66,10 +69,16 @@ final class TouchGate
         return $this->limits->heeds($position);
     }
 
+    /** Whether a limit depends on this tool; what is asked with another is answered for it too. */
+    public function heedsTool(?string $tool): bool
+    {
+        return $tool !== null && $this->limits->heedsTool($tool);
+    }
+
     /** What forbids this tool for work that is allowed otherwise. */
     public function forbiddingTool(ProposedWork $work): ?Limit
     {
-        return $this->limits->forbidding($work) ?? $this->hazards($work)[0] ?? null;
+        return ($this->heedsTool($work->tool) ? $this->limits->forbidding($work) : null) ?? $this->hazards($work)[0] ?? null;
     }
 
     /** @return list<Limit> all of them */
@@ -132,11 +141,21 @@ final class TouchGate
     public function hazardsUnder(ProposedWork $work): array
     {
         $muscle = $work->muscle->muscle ?? '';
+
+        return $this->under[$muscle.'|'.implode('|', array_keys($work->placeKeys))] ??= $this->under($muscle, $work->places);
+    }
+
+    /**
+     * @param  list<Place>  $places
+     * @return list<Hazard>
+     */
+    private function under(string $muscle, array $places): array
+    {
         $own = $this->hazards[$muscle] ??= $this->byZone($muscle === ''
             ? $this->atlas->handbook()->hazards
-            : array_map($this->atlas->handbook()->hazard(...), $this->atlas->muscle($muscle)->reference()->hazards));
+            : array_map($this->atlas->handbook()->hazard(...), $this->atlas->muscle($muscle)->hazards));
         $under = [];
-        foreach ($work->places as $place) {
+        foreach ($places as $place) {
             foreach ($own[$place->zone] ?? [] as $rank => $hazard) {
                 if ($hazard->liesOn($place->side)) {
                     $under[$rank] = $hazard;
@@ -168,10 +187,12 @@ final class TouchGate
     private function hazards(ProposedWork $work): array
     {
         $limits = [];
-        foreach ($this->hazardsUnder($work) as $hazard) {
+        $under = $this->hazardsUnder($work);
+        [$broad, $sustained] = $under === [] ? [false, false] : [$this->isBroad($work), $this->isSustained($work)];
+        foreach ($under as $hazard) {
             $why = match (true) {
-                $this->isBroad($work) && $hazard->broad => 'no stroke goes over it',
-                $this->isSustained($work) && $hazard->sustained => 'nothing is held there for long',
+                $broad && $hazard->broad => 'no stroke goes over it',
+                $sustained && $hazard->sustained => 'nothing is held there for long',
                 $work->tool !== null && in_array($work->tool, $hazard->tools, true) => 'not with '.$this->atlas->tool($work->tool)->name,
                 default => null,
             };
@@ -202,12 +223,12 @@ final class TouchGate
         }
         $position = $this->atlas->position($work->position);
         $opened = $work->setup === null ? [] : $this->atlas->handwork()->setup($work->setup)->opens;
-        $reached = array_filter(
-            $work->places,
-            fn (Place $place): bool => (in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true)
-                || in_array($place->zone, $opened, true)) && ! $position->hides($place),
-        );
-        $enough = $work->muscle === null ? count($reached) === count($work->places) : $reached !== [];
+        $reached = 0;
+        foreach ($work->places as $place) {
+            $reached += (in_array($this->atlas->zone($place->zone)->surface, $position->reaches, true)
+                || in_array($place->zone, $opened, true)) && ! $position->hides($place) ? 1 : 0;
+        }
+        $enough = $work->muscle === null ? $reached === count($work->places) : $reached > 0;
 
         return $enough
             ? null

@@ -14,6 +14,7 @@ use Somatrace\Core\Handwork\HandBudgets;
 use Somatrace\Core\Handwork\MinutesCap;
 use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Handwork\PressureScale;
+use Somatrace\Core\Handwork\PressureScales;
 use Somatrace\Core\Handwork\Reason;
 use Somatrace\Core\Handwork\ReasonKind;
 use Somatrace\Core\Handwork\Recipes;
@@ -72,14 +73,13 @@ final class HandsTest extends TestCase
     /** What the client said under the hand tells how much a point is; only where it was said, on the same side or without one. */
     public function test_a_point_is_read_from_what_was_said_there(): void
     {
-        $scale = static fn (array ...$said): PressureScale => PressureScale::of(
-            new MuscleAt('infraspinatus', Side::Left),
+        $scale = static fn (array ...$said): PressureScale => (new PressureScales(
+            Core::clinic()->atlas(),
             array_reduce(
                 $said, static fn (CaseBuilder $case, array $one): CaseBuilder => $case->add('findings', 'feedback', $one),
                 CaseBuilder::aCase()->felt('infraspinatus', 'left', ['tenderness' => 2, 'ppt_kpa' => 210]),
-            )->make(),
-            Core::clinic()->atlas(), 3.0,
-        );
+            )->make(), 3.0,
+        ))->of(new MuscleAt('infraspinatus', Side::Left));
         $pair = static fn (float $felt, float $kpa, array $more = []): array => ['felt' => $felt, 'kpa' => $kpa, ...$more];
         $there = ['zone' => 'shoulder_blade', 'side' => 'left'];
 
