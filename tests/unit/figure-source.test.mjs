@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { crossings, ends, faults, names, outside, voids } from '../../resources/figure/model/check.mjs'
 import { modelled } from '../../resources/figure/model/muscle.mjs'
 import { Painter, picture } from '../../resources/figure/model/paint.mjs'
+import { SvgPen } from '../../resources/figure/model/pen.mjs'
 import { area, distance, distanceTo, hobby, inside, segmentsOf } from '../../resources/figure/model/spline.mjs'
 import { TONES } from '../../resources/figure/model/tones.mjs'
 
@@ -210,8 +211,9 @@ describe('a painted state', () => {
 
   it('mirrors the body and not the light', () => {
     const one = region('hip-back')
-    const painter = new Painter(one, TONES.linen)
-    const both = painter.layer({ of: 'piriformis' })
+    const pen = new SvgPen()
+    new Painter(one, TONES.linen, pen).layer({ of: 'piriformis' })
+    const both = pen.text
     expect(both.match(/data-m="piriformis/g)).toHaveLength(2)
     expect(both).toContain('data-m="piriformis:other"')
   })
