@@ -9,5 +9,7 @@ export default defineConfig({
     tailwindcss(),
     vue({ template: { transformAssetUrls: { base: null, includeAbsolute: false } } }),
   ],
+  // the painter fetches its regions as they are asked for
+  worker: { format: 'es' },
   resolve: { alias: { '@': '/resources/js' } },
 })

@@ -1,5 +1,7 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { expect, test, type Page } from './test'
-import { denied, newClient, openStep, openWith, saved, signIn } from './steps'
+import { accessible, denied, newClient, openStep, openWith, saved, signIn } from './steps'
 
 async function aPlannedVisit(page: Page, name: string): Promise<string> {
   await newClient(page, name)
@@ -109,4 +111,57 @@ test('a round of the trainer by keyboard: what is missed comes back, and progres
 
   await page.reload()
   await expect(page.getByText(/12 learning/)).toBeVisible()
+})
+
+test('the body is dissected state by state, and what is seen is touched', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/atlas')
+  await page.getByRole('button', { name: 'Dissect' }).click()
+  const picture = page.locator('[data-region]')
+  const painted = async (): Promise<void> => expect(picture).toHaveAttribute('data-painted', 'yes', { timeout: 30_000 })
+  await page.getByLabel('Region', { exact: true }).selectOption('hip-back')
+  await painted()
+  await accessible(page)
+
+  // the same spot is another muscle in another state
+  const spot = async (state: string, name: string): Promise<[number, number]> => {
+    const built = JSON.parse(readFileSync(join('resources/js/chart/art/dissection', 'hip-back.generated.json'), 'utf8')) as {
+      states: Record<string, { seen: Record<string, { at: [number, number] }> }>
+    }
+    const at = built.states[state]?.seen[name]?.at ?? [0, 0]
+    return picture.evaluate((svg, [x, y]) => {
+      const on = new DOMPoint(x, y).matrixTransform((svg as SVGSVGElement).getScreenCTM() ?? undefined)
+      return [on.x, on.y]
+    }, at)
+  }
+  const at = await spot('3', 'piriformis:other')
+  await page.mouse.click(...at)
+  await expect(picture).toHaveAttribute('data-lit', 'gluteus_maximus')
+  await picture.focus()
+  await page.keyboard.press('3')
+  await expect(page.getByRole('group', { name: 'State of the dissection' }).getByRole('button', { name: '3' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await expect(page.getByText('Erector, gluteus medius and long hamstrings reflected')).toBeVisible()
+  await page.mouse.click(...at)
+  await expect(picture).toHaveAttribute('data-lit', 'piriformis')
+  await painted()
+  // nearer, where it was painted anew
+  await picture.focus()
+  await page.keyboard.press('+')
+  await painted()
+
+  await page
+    .getByRole('link', { name: /^Piriformis/ })
+    .first()
+    .click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Piriformis' })).toBeVisible()
+  await expect(picture).toHaveAttribute('data-state', '3')
+  await expect(picture).toHaveAttribute('data-lit', 'piriformis')
+  await painted()
+  // from one region to the next that shows it, and from muscle to muscle
+  await page.getByRole('navigation', { name: 'Beside it' }).getByRole('button', { name: 'Flank' }).click()
+  await expect(picture).toHaveAttribute('data-region', 'side-trunk')
+  await painted()
 })

@@ -4,10 +4,13 @@ import { crossings, ends, faults, names, outside, voids } from '../../resources/
 import { modelled } from '../../resources/figure/model/muscle.mjs'
 import { Painter, picture } from '../../resources/figure/model/paint.mjs'
 import { SvgPen } from '../../resources/figure/model/pen.mjs'
+import { CELL, seen } from '../../resources/figure/model/seen.mjs'
+import { listed, sourceOf } from '../../resources/figure/source.mjs'
 import { area, distance, distanceTo, hobby, inside, segmentsOf } from '../../resources/figure/model/spline.mjs'
 import { TONES } from '../../resources/figure/model/tones.mjs'
 
 const folder = new URL('../../resources/figure/regions/', import.meta.url)
+const art = new URL('../../resources/js/chart/art/dissection/', import.meta.url)
 const files = readdirSync(folder).filter((name) => name.endsWith('.json'))
 const region = (id) => JSON.parse(readFileSync(new URL(`${id}.json`, folder), 'utf8'))
 const open = readFileSync(new URL('open.txt', folder), 'utf8').split('\n')
@@ -216,5 +219,79 @@ describe('a painted state', () => {
     const both = pen.text
     expect(both.match(/data-m="piriformis/g)).toHaveLength(2)
     expect(both).toContain('data-m="piriformis:other"')
+  })
+})
+
+describe('what is seen of a state', () => {
+  const square = (id, x, more = {}) => ({
+    id,
+    tone: 0,
+    parts: [
+      {
+        guides: [
+          [
+            [x, 10],
+            [x, 90],
+          ],
+          [
+            [x + 40, 10],
+            [x + 40, 90],
+          ],
+        ],
+      },
+    ],
+    ...more,
+  })
+  const of = (stack, muscles) => ({
+    id: 'made',
+    frame: [0, 0, 120, 100],
+    skin: ['M0 0C40 0 80 0 120 0C120 30 120 60 120 100C80 100 40 100 0 100C0 60 0 30 0 0Z'],
+    points: {},
+    lines: {},
+    bones: [],
+    muscles,
+    states: [{ id: '1', what: 'made', stack }],
+  })
+  const at = (region, x, y) => {
+    const { ids, columns, runs } = seen(region, '1')
+    const cells = []
+    for (let k = 0; k < runs.length; k += 2) for (let n = 0; n < runs[k + 1]; n++) cells.push(runs[k])
+    return ids[cells[Math.floor(y / CELL) * columns + Math.floor(x / CELL)]]
+  }
+  const two = [square('a', 10), square('b', 30)]
+
+  it('is what lies on top', () => {
+    expect([at(of(['a', 'b'], two), 20, 50), at(of(['a', 'b'], two), 40, 50), at(of(['a', 'b'], two), 60, 50)]).toEqual(['a', 'b', 'b'])
+    expect(at(of(['b', 'a'], two), 40, 50)).toBe('a')
+    expect(at(of(['a', 'b'], two), 100, 50)).toBe('')
+  })
+
+  it('is what lies under where that is faint, cut away or beside its window', () => {
+    expect(at(of(['a', { of: 'b', opacity: 0.3 }], two), 40, 50)).toBe('a')
+    expect(at(of(['a', 'b'], [two[0], { ...two[1], opacity: 0.3 }]), 40, 50)).toBe('a')
+    expect(at(of(['a', { of: 'b', from: 0.8 }], two), 40, 30)).toBe('a')
+    expect(at(of(['a', { of: 'b', from: 0.8 }], two), 40, 85)).toBe('b')
+    const window = [
+      [0, 0],
+      [120, 0],
+      [120, 40],
+      [0, 40],
+    ]
+    expect(at(of(['a', { of: 'b', clip: window }], two), 40, 30)).toBe('b')
+    expect(at(of(['a', { of: 'b', clip: window }], two), 40, 60)).toBe('a')
+  })
+
+  it('was built from the regions and the model as they are', () => {
+    for (const { id } of listed()) {
+      const built = JSON.parse(readFileSync(new URL(`${id}.generated.json`, art), 'utf8'))
+      expect(built.source, `${id}: npm run figure`).toBe(sourceOf(id))
+    }
+  })
+
+  it('has every region beside those that name it, and each region a file', () => {
+    const ids = listed().map((one) => one.id)
+    for (const { id, next } of listed()) for (const other of next) expect(ids, id).toContain(other)
+    expect(new Set(ids).size).toBe(ids.length)
+    expect(ids).toHaveLength(14)
   })
 })

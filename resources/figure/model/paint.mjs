@@ -75,7 +75,7 @@ export class Painter {
    * @param {import('./pen.mjs').Pen} pen
    * @param {{ other?: boolean, axis?: number }} half of a region that draws one side only: the other side, mirrored about an axis
    */
-  constructor(region, tones, pen, { other = false, axis = region.midline ?? region.map?.x ?? 0 } = {}) {
+  constructor(region, tones, pen, { other = false, axis = axisOf(region) } = {}) {
     this.region = region
     this.t = tones
     this.pen = pen
@@ -599,7 +599,8 @@ export class Painter {
     if (layer.bones !== undefined) {
       const drawn = () => {
         for (const id of layer.bones === 'all' ? [...this.bones.keys()] : layer.bones)
-          for (const other of this.halves(this.bones.get(id))) this.bone(this.bones.get(id), other)
+          for (const other of this.halves(this.bones.get(id)))
+            this.pen.named(`bone.${id}${other ? ':other' : ''}`, () => this.bone(this.bones.get(id), other))
       }
       if (layer.clip) this.within(ring(layer.clip.map(this.half(this.own))), drawn)
       else drawn()
@@ -628,8 +629,17 @@ export class Painter {
     const { region, t, pen } = this
     this.whole.fine = show.fine ?? true
     const state = region.states.find((one) => one.id === id)
+    const waiting = show.overlays ? this.overlays(state) : []
     const stack = () => {
-      for (const one of state.stack) this.layer(typeof one === 'string' ? { of: one } : one)
+      for (const one of state.stack) {
+        const layer = typeof one === 'string' ? { of: one } : one
+        for (const overlay of waiting.filter(({ under }) => under?.includes(layer.of))) {
+          waiting.splice(waiting.indexOf(overlay), 1)
+          this.ropes(overlay)
+        }
+        this.layer(layer)
+      }
+      for (const overlay of waiting) this.ropes(overlay)
     }
     if (state.bare) {
       stack()
@@ -643,7 +653,6 @@ export class Painter {
       for (let k = 0; k < 6; k++)
         for (const d of this.skin) pen.fill(d, mixed(under, t.shade, 0.17 * (1 - k / 5)), { shift: [-k * 3.2, -k * 2] })
       stack()
-      if (show.overlays) this.overlays(state)
       if (this.skin.length === 1) pen.stroke(this.skin[0], t.skin, 6)
     })
     for (const one of state.over ?? []) this.layer(one)
@@ -652,9 +661,13 @@ export class Painter {
 
   /** Nerves and vessels of a state. */
   overlays(state) {
-    for (const overlay of this.region.overlays ?? [])
-      if (!overlay.state || overlay.state === state.id || (state.overlays ?? []).includes(overlay.id))
-        for (const other of this.halves({})) for (const line of overlay.lines) this.rope(line, overlay, other)
+    return (this.region.overlays ?? []).filter(
+      (overlay) => !overlay.state || overlay.state === state.id || (state.overlays ?? []).includes(overlay.id),
+    )
+  }
+
+  ropes(overlay) {
+    for (const other of this.halves({})) for (const line of overlay.lines) this.rope(line, overlay, other)
   }
 }
 
@@ -670,6 +683,21 @@ function narrowed(guides, [from, to]) {
       .filter((_, j) => j % 6 === 0)
   })
 }
+
+/**
+ * The window on a region: about its midline both halves, apart.
+ *
+ * @returns {[number, number, number, number]} left, top, width and height
+ */
+export function boxOf({ frame, midline }) {
+  const [x, y, w, h] = frame
+  if (midline === undefined) return frame
+  const half = Math.max(midline - x, x + w - midline)
+  return [midline - half, y, 2 * half, h]
+}
+
+/** What the other side of a region is its mirror about: what draws one side only lies in the same window then. */
+export const axisOf = ({ frame, midline }) => midline ?? frame[0] + frame[2] / 2
 
 /** A state as a picture that stands alone. */
 export function picture(region, state, tones, { scale = 1, overlays = false, prefix = 'f', box = null } = {}) {

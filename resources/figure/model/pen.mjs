@@ -5,7 +5,7 @@ import { polygon } from './spline.mjs'
  * A path is what SVG calls one, or lines of points, which a canvas is told without the detour over words.
  *
  * @typedef {import('./spline.mjs').Point} Point
- * @typedef {string | { line: Point[], shut: boolean }[]} Path
+ * @typedef {string | { line: Point[], shut: boolean }[] | Path2D} Path
  * @typedef {{ shift?: [number, number], evenodd?: boolean, dash?: number[], opacity?: number }} How
  * @typedef {{
  *   fill: (path: Path, colour: string, how?: How) => void,
@@ -80,6 +80,18 @@ export class SvgPen {
   }
 }
 
+/** @param {Path} one */
+function traced(one) {
+  if (one instanceof Path2D) return one
+  if (typeof one === 'string') return new Path2D(one)
+  const path = new Path2D()
+  for (const { line, shut } of one) {
+    line.forEach(([x, y], i) => (i ? path.lineTo(x, y) : path.moveTo(x, y)))
+    if (shut) path.closePath()
+  }
+  return path
+}
+
 /** @implements {Pen} */
 export class CanvasPen {
   /** @param {CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D} on its transformation set for the frame of the region */
@@ -87,17 +99,6 @@ export class CanvasPen {
     this.on = on
     on.lineCap = 'round'
     on.lineJoin = 'round'
-  }
-
-  /** @param {Path} one */
-  traced(one) {
-    if (typeof one === 'string') return new Path2D(one)
-    const traced = new Path2D()
-    for (const { line, shut } of one) {
-      line.forEach(([x, y], i) => (i ? traced.lineTo(x, y) : traced.moveTo(x, y)))
-      if (shut) traced.closePath()
-    }
-    return traced
   }
 
   /** Shifted and faint, and then as before. */
@@ -112,31 +113,31 @@ export class CanvasPen {
   }
 
   fill(one, colour, how = {}) {
-    const traced = this.traced(one)
+    const path = traced(one)
     this.so(how, (on) => {
       on.fillStyle = colour
-      on.fill(traced, how.evenodd ? 'evenodd' : 'nonzero')
+      on.fill(path, how.evenodd ? 'evenodd' : 'nonzero')
     })
   }
 
   stroke(one, colour, width, how = {}) {
-    const traced = this.traced(one)
+    const path = traced(one)
     this.so(how, (on) => {
       on.strokeStyle = colour
       on.lineWidth = width
       on.setLineDash(how.dash ?? [])
-      on.stroke(traced)
+      on.stroke(path)
     })
   }
 
   lined(one, colour, width, how = {}) {
-    const traced = this.traced(one)
+    const path = traced(one)
     this.so(how, (on) => {
       on.fillStyle = on.strokeStyle = colour
       on.lineWidth = width
       on.setLineDash([])
-      on.fill(traced)
-      on.stroke(traced)
+      on.fill(path)
+      on.stroke(path)
     })
   }
 
@@ -153,7 +154,7 @@ export class CanvasPen {
 
   within(paths, inner, evenodd = false) {
     const both = new Path2D()
-    for (const one of paths) both.addPath(this.traced(one))
+    for (const one of paths) both.addPath(traced(one))
     this.on.save()
     this.on.clip(both, evenodd ? 'evenodd' : 'nonzero')
     inner()
@@ -170,5 +171,61 @@ export class CanvasPen {
 
   named(_, inner) {
     inner()
+  }
+}
+
+/**
+ * Keeps what is painted, to be painted again nearer or farther without being modelled again.
+ *
+ * @implements {Pen}
+ */
+export class Recording {
+  constructor() {
+    this.acts = []
+  }
+
+  fill(one, ...how) {
+    this.acts.push(['fill', traced(one), ...how])
+  }
+
+  stroke(one, ...how) {
+    this.acts.push(['stroke', traced(one), ...how])
+  }
+
+  lined(one, ...how) {
+    this.acts.push(['lined', traced(one), ...how])
+  }
+
+  dots(...all) {
+    this.acts.push(['dots', ...all])
+  }
+
+  /** What is painted meanwhile, kept apart. */
+  meanwhile(inner) {
+    const before = this.acts
+    this.acts = []
+    inner()
+    const acts = this.acts
+    this.acts = before
+    return acts
+  }
+
+  within(paths, inner, evenodd) {
+    this.acts.push(['within', paths.map(traced), this.meanwhile(inner), evenodd])
+  }
+
+  faint(opacity, inner) {
+    this.acts.push(['faint', opacity, this.meanwhile(inner)])
+  }
+
+  named(_, inner) {
+    inner()
+  }
+
+  /** @param {Pen} pen */
+  replay(pen, acts = this.acts) {
+    for (const [act, first, second, ...rest] of acts)
+      if (act === 'within' || act === 'faint') pen[act](first, () => this.replay(pen, second), ...rest)
+      else pen[act](first, second, ...rest)
   }
 }

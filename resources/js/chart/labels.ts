@@ -45,11 +45,13 @@ export const labelsIn = (
       const wished = k % 2 === 0 ? 1 : 0
       const side = clear(one.text, pointFor(one, wished), wished) >= 0 ? wished : 1 - wished
       const point = pointFor(one, side)
-      if (point[0] > frame.x && point[0] < frame.x + frame.w) columns[side]?.push({ text: one.text, point })
+      const [x, y] = point
+      if (x > frame.x && x < frame.x + frame.w && y > least && y < most) columns[side]?.push({ text: one.text, point })
     })
   const room = Math.floor((most - least) / (LINE * unit))
   return columns.flatMap((column, side) => {
-    const kept = column.slice(0, room)
+    // a muscle that is seen on both halves may lie higher on one
+    const kept = column.toSorted((a, b) => a.point[1] - b.point[1]).slice(0, room)
     const ys = kept.map((one) => one.point[1])
     // pushed down until none touches the one above, then back up from the foot
     for (let k = 0; k < ys.length; k++) ys[k] = Math.max(ys[k] ?? 0, k ? (ys[k - 1] ?? 0) + LINE * unit : least)

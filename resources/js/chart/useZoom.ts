@@ -37,6 +37,11 @@ export const useZoom = (svg: Ref<SVGSVGElement | null>, frame: Ref<Crop>) => {
     near.value = next
     middle.value = keepIn([about[0] + (middle.value[0] - about[0]) * share, about[1] + (middle.value[1] - about[1]) * share])
   }
+  /** As near as shows all of a box. */
+  const show = ({ x, y, w, h }: Crop) => {
+    near.value = Math.min(MOST, Math.max(1, Math.min(frame.value.w / w, frame.value.h / h)))
+    middle.value = keepIn([x + w / 2, y + h / 2])
+  }
   const pan = (dx: number, dy: number) => (middle.value = keepIn([middle.value[0] + dx, middle.value[1] + dy]))
 
   const wheel = (event: WheelEvent) => {
@@ -98,5 +103,5 @@ export const useZoom = (svg: Ref<SVGSVGElement | null>, frame: Ref<Crop>) => {
   const up = (event: PointerEvent) => fingers.delete(event.pointerId)
   /** A touch that went nowhere is a tap. */
   const wasTap = (): boolean => moved < 8
-  return { near, shown, by, reset, toFigure, wheel, key, down, move, up, wasTap, touching: () => fingers.size }
+  return { near, shown, by, show, reset, toFigure, wheel, key, down, move, up, wasTap, touching: () => fingers.size }
 }

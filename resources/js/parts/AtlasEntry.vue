@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { shown, shownUnit } from '@/composables/settings'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
+import Dissection from '@/chart/Dissection.vue'
+import { sightsOf } from '@/chart/dissection'
 import { cropAround, landmarkIn, views, type ViewId } from '@/chart/art'
 import Figure from '@/chart/Figure.vue'
 import type { AtlasEntry, EntryKind } from '@/types/atlas'
-import type { Side } from '@/types/ids.generated'
+import type { MuscleId, Side } from '@/types/ids.generated'
 import EntryLinks from './EntryLinks.vue'
 import FindWalk from './FindWalk.vue'
 import HazardList from './HazardList.vue'
@@ -20,6 +22,18 @@ const props = withDefaults(defineProps<{ entry: Readonly<AtlasEntry>; side?: Sid
 const emit = defineEmits<{ follow: [kind: EntryKind, id: string] }>()
 const follow = (kind: EntryKind, id: string) => emit('follow', kind, id)
 const listed = (texts: readonly string[]): string => texts.join(', ')
+const sights = computed(() => (props.entry.kind === 'muscle' ? sightsOf(props.entry.id) : []))
+const [region, state, half] = [ref(''), ref(''), ref<'left' | 'right'>('left')]
+/** It opens where it is seen best, on the side in hand. */
+watch(
+  [sights, () => props.side],
+  () => {
+    region.value = sights.value[0]?.region.id ?? ''
+    state.value = sights.value[0]?.state ?? ''
+    half.value = props.side === 'right' ? 'right' : 'left'
+  },
+  { immediate: true },
+)
 const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, props.entry.id)) ?? 'front')
 </script>
 <template>
@@ -31,6 +45,21 @@ const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, 
         ><template v-if="entry.most_felt">, never felt stronger than {{ entry.most_felt }}</template
         >. Lies under: {{ entry.under }}.
       </p>
+      <section v-if="sights.length" aria-label="Where it lies">
+        <h3 class="section-head mb-2">Where it lies</h3>
+        <div class="h-[560px]" :class="narrow ? '' : 'max-w-[860px]'">
+          <Dissection
+            v-model:region="region"
+            v-model:state="state"
+            v-model:side="half"
+            :lit="{ muscle: entry.id as MuscleId, side: half }"
+            near
+            :dark="dark"
+            :label="`${entry.name}, dissected.`"
+            @pick="(muscle) => muscle !== entry.id && follow('muscle', muscle)"
+          />
+        </div>
+      </section>
       <FindWalk :entry="entry" :side="side" :narrow="narrow" :dark="dark">
         <section aria-label="Beware">
           <h3 class="section-head">Beware</h3>

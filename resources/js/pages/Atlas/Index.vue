@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
+import Dissection from '@/chart/Dissection.vue'
+import { regionOf, regions } from '@/chart/dissection'
 import FigureStage from '@/chart/FigureStage.vue'
 import { zoneOfView, type NearId, type ViewId } from '@/chart/art'
-import { layerName, placeName, under } from '@/chart/atlas'
+import { layerName, muscle, placeName, under } from '@/chart/atlas'
 import type { FigurePick } from '@/chart/Figure.vue'
 import AtlasSearch from '@/parts/AtlasSearch.vue'
 import { capital } from '@/parts/words'
@@ -28,6 +30,9 @@ const pick = (one: FigurePick) => {
   place.value = one.place
   lit.value = one.muscle ? { muscle: one.muscle, side: one.side } : null
 }
+const dissected = ref(false)
+const [region, state, half] = [ref('trunk-front'), ref(regionOf('trunk-front').states[0]?.id ?? ''), ref<'left' | 'right'>('left')]
+const inHand = computed(() => (lit.value ? muscle(lit.value.muscle) : null))
 const here = computed(() => (place.value ? under(place.value.zone) : []))
 const asked = ref(props.asked)
 const hits = ref(props.hits)
@@ -60,7 +65,26 @@ const lists = computed(() => [
 <template>
   <Head title="Atlas" />
   <div class="mx-auto grid max-w-[1440px] gap-x-7 lg:grid-cols-[400px_minmax(0,1fr)] xl:grid-cols-[460px_minmax(0,1fr)]">
+    <section v-if="dissected" class="h-page flex flex-col px-3 pb-2 pt-3 max-lg:order-last lg:sticky lg:top-0" aria-label="Figure">
+      <div class="mb-2 flex items-center gap-2">
+        <label class="sr-only" for="region">Region</label>
+        <select id="region" v-model="region" class="field !w-auto min-w-0 flex-1">
+          <option v-for="one in regions" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select>
+        <button type="button" class="btn shrink-0" @click="dissected = false">Whole body</button>
+      </div>
+      <div class="min-h-0 flex-1">
+        <Dissection
+          v-model:region="region"
+          v-model:state="state"
+          v-model:side="half"
+          :lit="lit"
+          @pick="(muscle, side) => (lit = { muscle, side })"
+        />
+      </div>
+    </section>
     <FigureStage
+      v-else
       v-model:view="view"
       v-model:near="near"
       possessive="client’s"
@@ -76,11 +100,21 @@ const lists = computed(() => [
       <header class="mb-4 flex items-end justify-between gap-4">
         <h1 class="display text-[34px] leading-[38px]">Atlas</h1>
         <nav class="flex gap-2">
+          <button v-if="!dissected" type="button" class="btn" @click="dissected = true">Dissect</button>
           <Link href="/atlas/trainer" class="btn">Practise</Link>
           <Link href="/" class="btn">Today</Link>
         </nav>
       </header>
       <AtlasSearch :asked="asked" @found="found" />
+      <Link
+        v-if="dissected && inHand"
+        :href="`/atlas/muscle/${inHand.id}`"
+        class="mt-5 flex min-h-[52px] items-center justify-between gap-3 border-y border-hairline hover:bg-fold"
+        ><span class="text-[18px]"
+          >{{ inHand.name }} <span class="caption">{{ inHand.plain }}</span></span
+        >
+        <span class="caption">{{ layerName(inHand.layer) }}</span></Link
+      >
       <section v-if="place" class="mt-5" aria-label="Under this place">
         <h2 class="section-head">
           Under the {{ placeName(place) }} <button type="button" class="link caption ml-2 font-text" @click="place = null">Let go</button>

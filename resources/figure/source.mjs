@@ -1,0 +1,23 @@
+// What a built file was built from: of a region and of the model that paints it.
+import { createHash } from 'node:crypto'
+import { readdirSync, readFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+const here = dirname(fileURLToPath(import.meta.url))
+const read = (path) => readFileSync(join(here, path), 'utf8')
+
+/** The regions in their order, with what lies beside each. */
+export const listed = () => JSON.parse(read('regions.json')).regions
+/** @param {string} id */
+export const regionText = (id) => read(`regions/${id}.json`)
+
+/** @param {string} id */
+export function sourceOf(id) {
+  const model = readdirSync(join(here, 'model'))
+    .sort()
+    .map((name) => read(`model/${name}`))
+  const hash = createHash('sha256')
+  for (const text of [...model, regionText(id)]) hash.update(text)
+  return hash.digest('hex').slice(0, 12)
+}
