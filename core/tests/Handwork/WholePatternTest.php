@@ -9,7 +9,9 @@ use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Handwork\WholePattern;
+use Somatrace\Core\Planning\PlanStep;
 use Somatrace\Core\Tests\Support\CaseBuilder;
+use Somatrace\Core\Tests\Support\Core;
 
 /** Which side works and shortens in front: told by three signs more for it than for the other, whichever they are. */
 final class WholePatternTest extends TestCase
@@ -95,6 +97,28 @@ final class WholePatternTest extends TestCase
         self::assertFalse($pattern->isBehind($at('pectoralis_minor', Side::Left), Side::Right));
         self::assertTrue($pattern->isAfterFront('neck'));
         self::assertFalse($pattern->isAfterFront('shoulder'));
+    }
+
+    /** What gives way behind is calmed instead of lengthened; what is in spasm is eased as anywhere. */
+    public function test_what_gives_way_behind_is_calmed_unless_it_asks_for_more(): void
+    {
+        $high = ['posture', 'right', ['sign' => 'arm_rests_high', 'grade' => 1]];
+        $ways = static function (array $signs, string $tone): array {
+            $case = self::seen($signs, false)->complaint('interscapular', 'left', 5)
+                ->felt('rhomboids', 'left', ['tenderness' => 3, 'familiar' => 'yes', 'tone' => $tone])
+                ->with(['exposure' => [['muscle' => 'rhomboids', 'side' => 'left', 'visits' => 4]]]);
+
+            return array_merge(...array_map(
+                static fn (PlanStep $step): array => $step->target === 'rhomboids:left' ? array_column($step->manoeuvres, 'technique') : [],
+                Core::clinic()->plan($case->make())->steps,
+            ));
+        };
+
+        self::assertContains('pin_and_lengthen_active', $ways([], 'usual'), 'no pattern');
+        self::assertNotContains('pin_and_lengthen_active', $ways([$high], 'usual'));
+        self::assertContains('compressive_hold', $ways([$high], 'usual'));
+        self::assertSame($ways([], 'spasm'), $ways([$high], 'spasm'));
+        self::assertContains('positional_ease', $ways([$high], 'spasm'));
     }
 
     private static function pattern(): WholePattern

@@ -62,6 +62,63 @@ final class PlannerTest extends TestCase
         self::assertStringContainsString('hands washed', $steps[count($steps) - 1]->cautions[0]->text);
     }
 
+    public function test_the_headline_names_what_hurts_most_and_nothing_before_what_nobody_rated(): void
+    {
+        $case = static fn (?float $now): CaseBuilder => CaseBuilder::aCase()
+            ->add('findings', 'complaints', ['zone' => 'arm_outer', 'side' => 'left'] + ($now === null ? [] : ['now' => $now]))
+            ->complaint('shoulder_front', 'left', 1)
+            ->felt('infraspinatus', 'left', ['tenderness' => 3, 'familiar' => 'yes', 'texture' => ['taut_band']]);
+        $headline = static fn (?float $now): string => strtolower(Core::clinic()->plan($case($now)->make())->headline);
+
+        self::assertStringContainsString('so that the outer upper arm on the left can rest', $headline(2), 'it hurts more');
+        self::assertStringContainsString('so that the front of the shoulder on the left can rest', $headline(null), 'one, the other nothing');
+    }
+
+    /** Where no muscle explains the pain the place is calmed: nothing else is looked for, a stiff segment neither. */
+    public function test_where_nothing_explains_it_no_stiff_joint_is_moved_unless_it_was_chosen(): void
+    {
+        $stiff = static function (float $tender, array $chosen): array {
+            $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 3)
+                ->add('findings', 'tests', ['test' => 'segment_spring', 'segment' => 'T4', 'side' => 'left', 'value' => 1])
+                ->range('cervical.flexion', 'midline', ['active' => 50, 'pain' => 0])
+                ->range('cervical.extension', 'midline', ['active' => 60, 'pain' => 0])
+                ->range('cervical.rotation', 'left', ['active' => 75, 'pain' => 0])
+                ->range('cervical.side_bend', 'left', ['active' => 42, 'pain' => 0])
+                ->felt('levator_scapulae', 'left', ['tenderness' => $tender])->felt('splenius_capitis', 'left', ['tenderness' => 0])
+                ->felt('splenius_cervicis', 'left', ['tenderness' => 1])->felt('scalene_middle', 'left', ['tenderness' => 0])
+                ->with(['session' => ['minutes' => 60, 'targets' => $chosen]]);
+
+            return [
+                Core::clinic()->rank($case->make())->ofNone->leads,
+                array_values(array_filter(array_map(
+                    static fn (PlanStep $step): ?string => $step->joint?->key(), Core::clinic()->plan($case->make())->steps,
+                ))),
+            ];
+        };
+
+        self::assertSame([true, []], $stiff(0, []));
+        self::assertSame([false, ['joint:back_segment:T4:left']], $stiff(4, []), 'where a muscle answers it is moved');
+        self::assertSame(
+            [true, ['joint:back_segment:T4:left']],
+            $stiff(0, [['joint' => ['kind' => 'back_segment', 'level' => 'T4'], 'side' => 'left', 'lock' => true]]),
+        );
+    }
+
+    /** On the side that hurts nobody lies, however little it hurts. */
+    public function test_who_can_lie_on_a_side_only_lies_on_the_one_that_hurts_less(): void
+    {
+        foreach (['left' => 'side_right', 'right' => 'side_left'] as $hurts => $lies) {
+            $case = CaseBuilder::aCase()->complaint('hip_outer', $hurts, 0.5)->with(
+                ['session' => ['minutes' => 30, 'positions_possible' => ['side_left', 'side_right']]],
+            );
+            $positions = array_values(array_unique(array_filter(array_map(
+                static fn (PlanStep $step): ?string => $step->position, Core::clinic()->plan($case->make())->steps,
+            ), static fn (?string $one): bool => $one !== null && str_starts_with($one, 'side_'))));
+
+            self::assertSame([$lies], $positions, $hurts);
+        }
+    }
+
     public function test_broken_skin_near_the_work_asks_for_a_glove_and_so_does_the_mouth(): void
     {
         $near = self::sore()->condition(

@@ -76,6 +76,21 @@ final class ReplanTest extends TestCase
         );
     }
 
+    /** What was worked is measured before the client gets up, as long as there is time for that and for getting up. */
+    public function test_nothing_is_measured_where_only_getting_up_fits(): void
+    {
+        $case = $this->neck(45);
+        $plan = Core::clinic()->plan($case);
+        $treated = array_keys(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Treat));
+        $done = array_slice($plan->steps, 0, $treated[count($treated) - 1] + 1);
+        foreach ([[10.0, true], [4.5, true], [4.0, false]] as [$left, $measured]) {
+            $again = Core::clinic()->plan(Underway::of($case, $done, $left));
+
+            self::assertSame($measured, in_array('recheck', $this->kinds($again), true), "$left minutes are left");
+            self::assertLessThanOrEqual($left + 1e-9, $again->minutes());
+        }
+    }
+
     public function test_a_stop_and_a_skip_are_kept_to(): void
     {
         $case = $this->neck(45);
