@@ -108,7 +108,7 @@ final class PlannerTest extends TestCase
     public function test_who_can_lie_on_a_side_only_lies_on_the_one_that_hurts_less(): void
     {
         foreach (['left' => 'side_right', 'right' => 'side_left'] as $hurts => $lies) {
-            $case = CaseBuilder::aCase()->complaint('hip_outer', $hurts, 0.5)->with(
+            $case = CaseBuilder::aCase()->complaint('low_back', $hurts, 0.5)->with(
                 ['session' => ['minutes' => 30, 'positions_possible' => ['side_left', 'side_right']]],
             );
             $positions = array_values(array_unique(array_filter(array_map(
