@@ -12,12 +12,17 @@ export const listed = () => JSON.parse(read('regions.json')).regions
 /** @param {string} id */
 export const regionText = (id) => read(`regions/${id}.json`)
 
-/** @param {string} id */
+/** The views of the whole body, each with the regions it is put together from. */
+export const wholes = () => JSON.parse(read('whole.json')).views
+
+/** @param {string} id of a region, or of a view of the whole body */
 export function sourceOf(id) {
   const model = readdirSync(join(here, 'model'))
     .sort()
     .map((name) => read(`model/${name}`))
+  const view = wholes().find((one) => one.id === id)
+  const texts = view ? [JSON.stringify(view), ...view.parts.map((part) => regionText(part.region))] : [regionText(id)]
   const hash = createHash('sha256')
-  for (const text of [...model, regionText(id)]) hash.update(text)
+  for (const text of [...model, ...texts]) hash.update(text)
   return hash.digest('hex').slice(0, 12)
 }

@@ -5,7 +5,8 @@ import { modelled } from '../../resources/figure/model/muscle.mjs'
 import { Painter, picture } from '../../resources/figure/model/paint.mjs'
 import { SvgPen } from '../../resources/figure/model/pen.mjs'
 import { CELL, seen } from '../../resources/figure/model/seen.mjs'
-import { listed, sourceOf } from '../../resources/figure/source.mjs'
+import { halvesOf, placed, placedOther, share } from '../../resources/figure/model/whole.mjs'
+import { listed, sourceOf, wholes } from '../../resources/figure/source.mjs'
 import { area, distance, distanceTo, hobby, inside, segmentsOf } from '../../resources/figure/model/spline.mjs'
 import { TONES } from '../../resources/figure/model/tones.mjs'
 
@@ -282,16 +283,97 @@ describe('what is seen of a state', () => {
   })
 
   it('was built from the regions and the model as they are', () => {
-    for (const { id } of listed()) {
+    for (const { id } of [...listed(), ...wholes()]) {
       const built = JSON.parse(readFileSync(new URL(`${id}.generated.json`, art), 'utf8'))
       expect(built.source, `${id}: npm run figure`).toBe(sourceOf(id))
     }
   })
 
   it('has every region beside those that name it, and each region a file', () => {
-    const ids = listed().map((one) => one.id)
-    for (const { id, next } of listed()) for (const other of next) expect(ids, id).toContain(other)
+    const ids = [...listed(), ...wholes()].map((one) => one.id)
+    for (const { id, next } of [...listed(), ...wholes()]) for (const other of next) expect(ids, id).toContain(other)
     expect(new Set(ids).size).toBe(ids.length)
-    expect(ids).toHaveLength(14)
+    expect(ids).toHaveLength(16)
+  })
+})
+
+describe('the whole body', () => {
+  const at = ([a, b, c, d, e, f], [x, y]) => [a * x + c * y + e, b * x + d * y + f]
+
+  it('has each region where its map or its pins say', () => {
+    const map = placed({ map: { scale: 2.5, x: 80, side: 1, top: 873 } })
+    expect(at(map, [80, 0])).toEqual([0, 127])
+    expect(at(map, [180, 250])).toEqual([40, 227])
+    const pins = [
+      [
+        [201, 111],
+        [144.7, 362.6],
+      ],
+      [
+        [207, 612.5],
+        [177.5, 505],
+      ],
+    ]
+    for (const [from, to] of pins) at(placed({ pins }), from).forEach((n, k) => expect(n).toBeCloseTo(to[k], 6))
+  })
+
+  it('lies on the other side as its mirror', () => {
+    const pins = [
+      [
+        [201, 111],
+        [144.7, 362.6],
+      ],
+      [
+        [207, 612.5],
+        [177.5, 505],
+      ],
+    ]
+    const [own, other] = [placed({ pins }), placedOther(placed({ pins }), 230)]
+    for (const [x, y] of [
+      [201, 111],
+      [40, 700],
+      [333, 12],
+    ]) {
+      const [u, v] = at(own, [x, y])
+      const [mu, mv] = at(other, [460 - x, y])
+      expect(mu).toBeCloseTo(-u, 6)
+      expect(mv).toBeCloseTo(v, 6)
+    }
+  })
+
+  it('fades where a neighbour goes on', () => {
+    const part = { top: [100, 120], foot: [400, 440], within: 104, without: [110, 380] }
+    expect([90, 110, 120, 300].map((y) => share(part, 0, y))).toEqual([0, 0.5, 1, 1])
+    expect([400, 420, 440, 500].map((y) => share(part, 0, y))).toEqual([1, 0.5, 0, 0])
+    expect(share(part, 106, 500)).toBe(1)
+    expect([share(part, -120, 379), share(part, -120, 381), share(part, 120, 381)]).toEqual([1, 0, 0])
+  })
+
+  it('is there all over: at every height a part is whole, and what is named lies on the side its name says', () => {
+    for (const view of wholes()) {
+      for (const part of view.parts) {
+        const one = region(part.region)
+        expect(part.states, part.region).toHaveLength(view.states.length)
+        for (const state of part.states) expect(one.states.map((s) => s.id)).toContain(state)
+      }
+      for (let y = 12; y < 1000; y += 6) {
+        const there = view.parts.filter((part) => {
+          const one = region(part.region)
+          return halvesOf(part, one).some(({ matrix, box: [x, top, w, h] }) => {
+            const [, from] = at(matrix, [x, top])
+            const [, to] = at(matrix, [x + w, top + h])
+            return y > from && y < to && share(part, 0, y) > 0
+          })
+        })
+        expect(there.length, `${view.id} at ${y}`).toBeGreaterThan(0)
+      }
+      const built = JSON.parse(readFileSync(new URL(`${view.id}.generated.json`, art), 'utf8'))
+      for (const { seen: spots } of Object.values(built.states))
+        for (const [name, { at: spot, cells }] of Object.entries(spots)) {
+          if (cells < 40 || name.startsWith('bone.')) continue
+          const left = view.view === 'front' ? spot[0] > 0 : spot[0] < 0
+          if (Math.abs(spot[0]) > 24) expect(left, name).toBe(!name.endsWith(':other'))
+        }
+    }
   })
 })

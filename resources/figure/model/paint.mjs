@@ -623,7 +623,8 @@ export class Painter {
 
   /**
    * @param {string} id
-   * @param {{ overlays?: boolean, fine?: boolean }} show fine: with the lines of the pull
+   * @param {{ overlays?: boolean, fine?: boolean, joined?: boolean }} show fine: with the lines of the pull; joined: as a part of the whole
+   *   body, where nothing is laid beside it
    */
   state(id, show = {}) {
     const { region, t, pen } = this
@@ -656,7 +657,7 @@ export class Painter {
       if (this.skin.length === 1) pen.stroke(this.skin[0], t.skin, 6)
     })
     for (const one of state.over ?? []) this.layer(one)
-    for (const bone of state.outside ?? []) this.bone(this.bones.get(bone), this.own)
+    if (!show.joined) for (const bone of state.outside ?? []) this.bone(this.bones.get(bone), this.own)
   }
 
   /** Nerves and vessels of a state. */

@@ -1,6 +1,7 @@
 // What is seen of each state: cell by cell which shape lies on top, so that a touch reaches what is seen, and where a name may point.
 import { flat, segmentsOf } from './spline.mjs'
 import { boxOf, Painter } from './paint.mjs'
+import { halvesOf, share } from './whole.mjs'
 
 /** Units a cell is wide. */
 export const CELL = 2
@@ -15,6 +16,8 @@ const FAINT = 0.5
 class NamePen {
   constructor([x, y, w, h]) {
     Object.assign(this, { x, y, columns: Math.ceil(w / CELL), rows: Math.ceil(h / CELL) })
+    /** from what is painted to the cells */
+    this.matrix = [1, 0, 0, 1, 0, 0]
     this.cells = new Uint16Array(this.columns * this.rows)
     this.ids = ['']
     this.name = 0
@@ -31,10 +34,12 @@ class NamePen {
             .filter((d) => /[CL]/.test(d))
             .map((d) => (/C/.test(d) ? flat(segmentsOf(d), 6) : pointsOf(d)))
         : one.map(({ line }) => line)
+    const [a, b, c, d, e, f] = this.matrix
+    const there = ([x, y]) => [a * x + c * y + e, b * x + d * y + f]
     const rows = new Map()
     for (const line of lines)
       for (let i = 0; i < line.length; i++) {
-        const [[x0, y0], [x1, y1]] = [line[i], line[(i + 1) % line.length]]
+        const [[x0, y0], [x1, y1]] = [there(line[i]), there(line[(i + 1) % line.length])]
         const [from, to] = y0 < y1 ? [y0, y1] : [y1, y0]
         const first = Math.max(0, Math.ceil((from - this.y) / CELL - 0.5))
         const last = Math.min(this.rows - 1, Math.ceil((to - this.y) / CELL - 0.5) - 1)
@@ -133,15 +138,8 @@ function depths({ cells, columns, rows }) {
   return deep
 }
 
-/**
- * @param {object} region
- * @param {string} state
- * @returns {{ ids: string[], columns: number, runs: number[], seen: Record<string, { at: [number, number], cells: number }> }} the names that
- *   are seen, runs of cells row by row (place among the names, how many), and of each name the spot deepest within it
- */
-export function seen(region, state) {
-  const pen = new NamePen(boxOf(region))
-  new Painter(region, PLAIN, pen).state(state, { fine: false })
+/** What a pen of names was told: the names, runs of cells, and of each name the spot deepest within it. */
+function told(pen) {
   const runs = []
   for (const id of pen.cells) {
     if (runs.length && runs[runs.length - 2] === id) runs[runs.length - 1]++
@@ -156,12 +154,53 @@ export function seen(region, state) {
     if (deep[k] > one.deep) Object.assign(one, { deep: deep[k], k })
     best.set(id, one)
   })
-  const [x, y] = boxOf(region)
-  const at = (k) => [x + ((k % pen.columns) + 0.5) * CELL, y + (Math.floor(k / pen.columns) + 0.5) * CELL]
+  const at = (k) => [pen.x + ((k % pen.columns) + 0.5) * CELL, pen.y + (Math.floor(k / pen.columns) + 0.5) * CELL]
   return {
     ids: pen.ids,
     columns: pen.columns,
     runs,
     seen: Object.fromEntries([...best].map(([id, one]) => [pen.ids[id], { at: at(one.k), cells: one.cells }])),
   }
+}
+
+/**
+ * @typedef {{ ids: string[], columns: number, runs: number[], seen: Record<string, { at: [number, number], cells: number }> }} Seen the
+ *   names that are seen, runs of cells row by row (place among the names, how many), and of each name the spot deepest within it
+ */
+
+/**
+ * @param {object} region
+ * @param {string} state
+ * @returns {Seen}
+ */
+export function seen(region, state) {
+  const pen = new NamePen(boxOf(region))
+  new Painter(region, PLAIN, pen).state(state, { fine: false })
+  return told(pen)
+}
+
+/**
+ * The same of the whole body.
+ *
+ * @param {object} view of the whole body
+ * @param {number} state
+ * @param {(id: string) => object} regionOf
+ * @returns {Seen}
+ */
+export function seenWhole(view, state, regionOf) {
+  const pen = new NamePen(view.box)
+  for (const part of view.parts) {
+    const region = regionOf(part.region)
+    const mask = pen.cells.map((_, k) => {
+      const [x, y] = [pen.x + ((k % pen.columns) + 0.5) * CELL, pen.y + (Math.floor(k / pen.columns) + 0.5) * CELL]
+      return share(part, x, y) >= 0.5 ? 1 : 0
+    })
+    pen.clips.push(mask)
+    for (const { half, matrix } of halvesOf(part, region)) {
+      pen.matrix = matrix
+      new Painter(region, PLAIN, pen, half).state(part.states[state], { fine: false, joined: true })
+    }
+    pen.clips.pop()
+  }
+  return told(pen)
 }

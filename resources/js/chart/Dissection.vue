@@ -64,7 +64,7 @@ const px = computed(() => (size.width.value || 1) / shown.value.w)
 
 // the painter works beside the page; until it is done, what was painted last is moved and stretched to where it belongs
 const canvas = ref<HTMLCanvasElement | null>(null)
-const painted = shallowRef<{ window: Crop; of: string } | null>(null)
+const painted = shallowRef<{ window: Crop; of: string; done: boolean } | null>(null)
 const lost = ref(false)
 let paint: ReturnType<typeof usePainter> | null = null
 const subject = computed(() => [region.value, state.value, side.value, dim.value, nerves.value].join('|'))
@@ -87,11 +87,16 @@ const ask = () => {
 const soon = useDebounceFn(ask, 160)
 onMounted(() => {
   paint = usePainter(
-    (bitmap, of) => {
+    (bitmap, of, done) => {
+      // the body is seen as it is put together the first time; later what was painted before stays until the next is whole
+      if (!done && painted.value?.done) {
+        bitmap.close()
+        return
+      }
       const on = canvas.value?.getContext('bitmaprenderer')
       if (canvas.value) [canvas.value.width, canvas.value.height] = [of.width, of.height]
       on?.transferFromImageBitmap(bitmap)
-      painted.value = { window: of.window, of: subject.value }
+      painted.value = { window: of.window, of: subject.value, done }
     },
     () => (lost.value = true),
   )
@@ -237,7 +242,8 @@ const turnTo = (id: string) => {
   region.value = id
   state.value = sight?.state ?? regionOf(id).states[0]?.id ?? ''
 }
-const beside = computed(() => [...new Set([...others.value.map((one) => one.id), ...here.value.next])].map(regionOf))
+const MOST_BESIDE = 7
+const beside = computed(() => [...new Set([...others.value.map((one) => one.id), ...here.value.next])].slice(0, MOST_BESIDE).map(regionOf))
 </script>
 <template>
   <figure class="relative m-0 flex h-full w-full flex-col" :aria-label="here.name">
@@ -258,7 +264,7 @@ const beside = computed(() => [...new Set([...others.value.map((one) => one.id),
         :aria-label="`${label} ${here.name}: ${told}. Figures choose the state, plus and minus come nearer and go back.`"
         :data-region="region"
         :data-state="state"
-        :data-painted="painted?.of === subject ? 'yes' : 'no'"
+        :data-painted="painted?.of === subject && painted.done ? 'yes' : 'no'"
         :data-lit="lit && litShown.length ? lit.muscle : undefined"
         @pointerdown="zoom.down"
         @pointermove="move"

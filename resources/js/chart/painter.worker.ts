@@ -1,53 +1,140 @@
 import { boxOf, Painter } from '../../figure/model/paint.mjs'
 import { CanvasPen, Recording } from '../../figure/model/pen.mjs'
 import { TONES } from '../../figure/model/tones.mjs'
+import { halvesOf, share } from '../../figure/model/whole.mjs'
+import whole from '../../figure/whole.json'
 import type { Painting } from './usePainter'
 
-/** Paints regions beside the page, so that nothing there waits for it. */
-const sources = import.meta.glob<object>('../../figure/regions/*.json', { import: 'default' })
-/** The last few states as they were modelled, to be painted again nearer or farther. */
+/** Paints regions, and the whole body from them, beside the page, so that nothing there waits for it. */
+type Box = [number, number, number, number]
+type Matrix = [number, number, number, number, number, number]
+type Region = Parameters<typeof boxOf>[0] & Parameters<typeof halvesOf>[1]
 interface Recorded {
   made: Recording
-  box: [number, number, number, number]
+  box: Box
+  /** from its frame to that of the picture */
+  matrix: Matrix
 }
-const recorded = new Map<string, Recorded>()
-const MOST = 6
+interface Part {
+  region: string
+  states: string[]
+  top?: [number, number]
+  foot?: [number, number]
+  within?: number
+  without?: [number, number]
+}
+type On = OffscreenCanvasRenderingContext2D
+
+const sources = import.meta.glob<Region>('../../figure/regions/*.json', { import: 'default' })
+/** The last few states as they were modelled, to be painted again nearer or farther. */
+const recorded = new Map<string, Recorded[]>()
+const MOST = 24
+/** The skin ends where a region does: its line there is no outline. */
 const EDGE = 3
 
-const record = async ({ region, state, tones, other, overlays }: Painting): Promise<Recorded> => {
-  const key = [region, state, tones, other, overlays].join('|')
+const once = async (key: string, make: () => Promise<Recorded[]>): Promise<Recorded[]> => {
   const kept = recorded.get(key)
-  if (kept) return kept
-  const source = await sources[`../../figure/regions/${region}.json`]?.()
-  const colours = TONES[tones]
-  if (!source || !colours) throw new Error(`no region ${region} in ${tones}`)
-  const made = new Recording()
-  new Painter(source, colours, made, { other }).state(state, { overlays })
-  const entry = { made, box: boxOf(source as Parameters<typeof boxOf>[0]) }
-  recorded.set(key, entry)
+  recorded.delete(key)
+  const made = kept ?? (await make())
+  recorded.set(key, made)
   for (const old of [...recorded.keys()].slice(0, -MOST)) recorded.delete(old)
-  return entry
+  return made
+}
+const sourceOf = async (id: string): Promise<Region> => {
+  const source = await sources[`../../figure/regions/${id}.json`]?.()
+  if (!source) throw new Error(`no region ${id}`)
+  return source
+}
+const coloursOf = (name: string) => {
+  const colours = TONES[name]
+  if (!colours) throw new Error(`no tones ${name}`)
+  return colours
+}
+
+const regionAlone = ({ region, state, tones, other, overlays }: Painting): Promise<Recorded[]> =>
+  once([region, state, tones, other, overlays].join('|'), async () => {
+    const source = await sourceOf(region)
+    const made = new Recording()
+    new Painter(source, coloursOf(tones), made, { other }).state(state, { overlays })
+    return [{ made, box: boxOf(source) as Box, matrix: [1, 0, 0, 1, 0, 0] }]
+  })
+const partOfWhole = (part: Part, state: number, tones: string): Promise<Recorded[]> =>
+  once(['whole', part.region, part.states[state], tones].join('|'), async () => {
+    const source = await sourceOf(part.region)
+    return halvesOf(part, source).map(({ half, matrix, box }): Recorded => {
+      const made = new Recording()
+      new Painter(source, coloursOf(tones), made, half).state(part.states[state] ?? '', { joined: true })
+      return { made, box: box as Box, matrix: matrix as Matrix }
+    })
+  })
+
+const paint = (on: On, { made, box: [x, y, w, h], matrix }: Recorded): void => {
+  on.save()
+  on.transform(...matrix)
+  on.beginPath()
+  on.rect(x + EDGE, y + EDGE, w - 2 * EDGE, h - 2 * EDGE)
+  on.clip()
+  made.replay(new CanvasPen(on))
+  on.restore()
+}
+
+/** Takes away what a neighbour shows instead, softly where they meet. */
+const fade = (on: On, part: Part, [left, top, width, height]: Box): void => {
+  const { foot, top: head, within = width, without } = part
+  on.save()
+  on.globalCompositeOperation = 'destination-out'
+  const band = (from: number, to: number, x: number, w: number, down: boolean): void => {
+    const gradient = on.createLinearGradient(0, from, 0, to)
+    gradient.addColorStop(down ? 0 : 1, 'rgba(0,0,0,0)')
+    gradient.addColorStop(down ? 1 : 0, 'rgba(0,0,0,1)')
+    on.fillStyle = gradient
+    on.fillRect(x, down ? from : top, w, down ? top + height - from : to - top)
+  }
+  if (head) band(...head, left, width, false)
+  if (foot) band(...foot, -within, 2 * within, true)
+  on.fillStyle = '#000'
+  if (without)
+    for (const x of [without[0], -without[0] - width])
+      if (share(part, x + width / 2, without[1] + 1) === 0) on.fillRect(x, without[1], width, height)
+  on.restore()
+}
+
+const canvasOf = ({ window: { x, y, w, h }, width, height }: Painting): { canvas: OffscreenCanvas; on: On } => {
+  const canvas = new OffscreenCanvas(width, height)
+  const on = canvas.getContext('2d')
+  if (!on) throw new Error('no canvas')
+  on.setTransform(width / w, 0, 0, height / h, (-x * width) / w, (-y * height) / h)
+  return { canvas, on }
 }
 
 let newest = 0
 self.onmessage = async ({ data }: MessageEvent<Painting & { asked: number }>) => {
   newest = data.asked
+  const answer = (bitmap: ImageBitmap, done: boolean): void => self.postMessage({ asked: data.asked, bitmap, done }, { transfer: [bitmap] })
   try {
-    const recording = await record(data)
-    if (data.asked !== newest) return // something else is wanted by now
-    const { x, y, w, h } = data.window
-    const canvas = new OffscreenCanvas(data.width, data.height)
-    const on = canvas.getContext('2d')
-    if (!on) throw new Error('no canvas')
-    on.setTransform(data.width / w, 0, 0, data.height / h, (-x * data.width) / w, (-y * data.height) / h)
-    // the skin ends where the region does: its line there is no outline
-    const [left, top, wide, tall] = recording.box
-    on.beginPath()
-    on.rect(left + EDGE, top + EDGE, wide - 2 * EDGE, tall - 2 * EDGE)
-    on.clip()
-    recording.made.replay(new CanvasPen(on))
-    const bitmap = canvas.transferToImageBitmap()
-    self.postMessage({ asked: data.asked, bitmap }, { transfer: [bitmap] })
+    const view = whole.views.find((one) => one.id === data.region)
+    const { canvas, on } = canvasOf(data)
+    if (!view) {
+      const recording = await regionAlone(data)
+      if (data.asked !== newest) return // something else is wanted by now
+      for (const one of recording) paint(on, one)
+      answer(canvas.transferToImageBitmap(), true)
+      return
+    }
+    const state = view.states.findIndex((one) => one.id === data.state)
+    for (const [k, part] of (view.parts as Part[]).entries()) {
+      const recording = await partOfWhole(part, state, data.tones)
+      if (data.asked !== newest) return
+      const layer = canvasOf(data)
+      for (const one of recording) paint(layer.on, one)
+      fade(layer.on, part, view.box as Box)
+      on.save()
+      on.setTransform(1, 0, 0, 1, 0, 0)
+      on.drawImage(layer.canvas, 0, 0)
+      on.restore()
+      // the body is seen as it is put together
+      answer(await createImageBitmap(canvas), k === view.parts.length - 1)
+    }
   } catch (failure) {
     self.postMessage({ asked: data.asked, failed: String(failure) })
   }

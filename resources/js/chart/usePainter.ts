@@ -16,6 +16,8 @@ export interface Painting {
 interface Answer {
   asked: number
   bitmap?: ImageBitmap
+  /** false of what is not whole yet */
+  done?: boolean
   failed?: string
 }
 
@@ -23,7 +25,7 @@ interface Answer {
  * Asks for paintings, one at a time: what is asked meanwhile replaces what waited. Each page that paints has a painter of its own, which goes
  * with it.
  */
-export const usePainter = (done: (bitmap: ImageBitmap, of: Painting) => void, failed: () => void) => {
+export const usePainter = (painted: (bitmap: ImageBitmap, of: Painting, done: boolean) => void, failed: () => void) => {
   const worker = new Worker(new URL('./painter.worker.ts', import.meta.url), { type: 'module' })
   let asked = 0
   let last: Painting | null = null
@@ -32,7 +34,7 @@ export const usePainter = (done: (bitmap: ImageBitmap, of: Painting) => void, fa
       data.bitmap?.close()
       return
     }
-    if (data.bitmap) done(data.bitmap, last)
+    if (data.bitmap) painted(data.bitmap, last, data.done === true)
     else failed()
   }
   worker.onerror = failed

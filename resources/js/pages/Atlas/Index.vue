@@ -2,7 +2,7 @@
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import Dissection from '@/chart/Dissection.vue'
-import { regionOf, regions } from '@/chart/dissection'
+import { regions } from '@/chart/dissection'
 import FigureStage from '@/chart/FigureStage.vue'
 import { zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import { layerName, muscle, placeName, under } from '@/chart/atlas'
@@ -31,7 +31,7 @@ const pick = (one: FigurePick) => {
   lit.value = one.muscle ? { muscle: one.muscle, side: one.side } : null
 }
 const dissected = ref(false)
-const [region, state, half] = [ref('trunk-front'), ref(regionOf('trunk-front').states[0]?.id ?? ''), ref<'left' | 'right'>('left')]
+const [region, state, half] = [ref('whole-front'), ref('1'), ref<'left' | 'right'>('left')]
 const inHand = computed(() => (lit.value ? muscle(lit.value.muscle) : null))
 const here = computed(() => (place.value ? under(place.value.zone) : []))
 const asked = ref(props.asked)
@@ -71,7 +71,7 @@ const lists = computed(() => [
         <select id="region" v-model="region" class="field !w-auto min-w-0 flex-1">
           <option v-for="one in regions" :key="one.id" :value="one.id">{{ one.name }}</option>
         </select>
-        <button type="button" class="btn shrink-0" @click="dissected = false">Whole body</button>
+        <button type="button" class="btn shrink-0" @click="dissected = false">Places</button>
       </div>
       <div class="min-h-0 flex-1">
         <Dissection

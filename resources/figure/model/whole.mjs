@@ -1,0 +1,58 @@
+// The whole body put together from its regions: where each lies on it, and how far it reaches before its neighbour takes over. Everything in
+// thousandths of stature, x from the midline to the viewer's right, y from the crown down.
+
+import { axisOf, boxOf } from './paint.mjs'
+
+/** @typedef {[number, number, number, number, number, number]} Matrix as a canvas takes it */
+
+/**
+ * From the frame of a region to the body: by its map, or by two places of it that are pinned to two of the body.
+ *
+ * @returns {Matrix}
+ */
+export function placed({ map, pins }) {
+  if (!pins) return [1 / map.scale, 0, 0, 1 / map.scale, -map.x / map.scale, 1000 - map.top]
+  const [[[x0, y0], [u0, v0]], [[x1, y1], [u1, v1]]] = pins
+  const [dx, dy, du, dv] = [x1 - x0, y1 - y0, u1 - u0, v1 - v0]
+  const size = dx * dx + dy * dy
+  const [a, b] = [(du * dx + dv * dy) / size, (dv * dx - du * dy) / size]
+  return [a, b, -b, a, u0 - a * x0 + b * y0, v0 - b * x0 - a * y0]
+}
+
+/**
+ * The place of the other side of a region, whose data are mirrored about an axis of its frame.
+ *
+ * @param {Matrix} matrix
+ * @returns {Matrix}
+ */
+export const placedOther = ([a, b, c, d, e, f], axis) => [a, -b, -c, d, -(2 * axis * a + e), 2 * axis * b + f]
+
+/**
+ * How much of a part is seen at a place: it fades where its neighbour, painted before it, goes on; nearer to the midline than `within` where
+ * that is told. Farther out and lower than `without` nothing is seen of it.
+ *
+ * @param {{ top?: [number, number], foot?: [number, number], within?: number, without?: [number, number] }} part
+ */
+export function share({ top, foot, within = Infinity, without }, x, y) {
+  const rise = (from, to) => Math.max(0, Math.min(1, (y - from) / (to - from)))
+  if (without && Math.abs(x) > without[0] && y > without[1]) return 0
+  return (top ? rise(...top) : 1) * (foot && Math.abs(x) < within ? 1 - rise(...foot) : 1)
+}
+
+/**
+ * The halves of a part as they are painted: which side's data, mirrored about what, and where that lies on the body.
+ *
+ * @param {{ midline?: number, map?: object, frame: number[] }} region
+ * @returns {{ half: { other: boolean, axis: number }, matrix: Matrix, box: [number, number, number, number] }[]}
+ */
+export function halvesOf(part, region) {
+  const matrix = placed({ map: part.map ?? region.map, pins: part.pins })
+  if (region.midline !== undefined) return [{ half: { other: false, axis: region.midline }, matrix, box: boxOf(region) }]
+  const axis = part.pins ? axisOf(region) : (part.map ?? region.map).x
+  const [x, y, w, h] = region.frame
+  return [true, false].map((other) => ({
+    half: { other, axis },
+    matrix: other && part.pins ? placedOther(matrix, axis) : matrix,
+    box: other ? [2 * axis - x - w, y, w, h] : [x, y, w, h],
+  }))
+}
