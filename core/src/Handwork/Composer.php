@@ -98,9 +98,10 @@ final class Composer
             }
         }
         if ($made === []) {
-            $all = array_filter($filled, static fn (Filling|Reason $one): bool => $one instanceof Reason && $one->kind === ReasonKind::Done);
+            $isDone = static fn (Filling|Reason $one): bool => $one instanceof Reason && $one->kind === ReasonKind::Done;
 
-            return array_values($all)[0] ?? $why ?? Reason::of(ReasonKind::Technique, 'No technique is left for it.');
+            return array_values(array_filter($filled, $isDone))[0] ?? $why
+                ?? Reason::of(ReasonKind::Technique, 'No technique is left for it.');
         }
 
         return $this->growing($made);

@@ -1,5 +1,5 @@
-// The whole body put together from its regions: where each lies on it, and how far it reaches before its neighbour takes over. Everything in
-// thousandths of stature, x from the midline to the viewer's right, y from the crown down.
+// The whole body put together from its regions: where each lies on it, and how far it reaches before its neighbour takes over. All of it
+// in thousandths of stature, x from the midline to the viewer's right, y from the crown down.
 
 import { axisOf, boxOf } from './paint.mjs'
 
@@ -28,8 +28,8 @@ export function placed({ map, pins }) {
 export const placedOther = ([a, b, c, d, e, f], axis) => [a, -b, -c, d, -(2 * axis * a + e), 2 * axis * b + f]
 
 /**
- * How much of a part is seen at a place: it fades where its neighbour, painted before it, goes on; nearer to the midline than `within` where
- * that is told. Farther out and lower than `without` nothing is seen of it.
+ * How much of a part is seen at a place: it fades where its neighbour, painted before it, goes on; nearer to the midline than `within`
+ * where that is told. Farther out and lower than `without` nothing is seen of it.
  *
  * @param {{ top?: [number, number], foot?: [number, number], within?: number, without?: [number, number] }} part
  */

@@ -22,8 +22,8 @@ interface Answer {
 }
 
 /**
- * Asks for paintings, one at a time: what is asked meanwhile replaces what waited. Each page that paints has a painter of its own, which goes
- * with it.
+ * Asks for paintings, one at a time: what is asked meanwhile replaces what waited. Each page that paints has a painter of its own, which
+ * goes with it.
  */
 export const usePainter = (painted: (bitmap: ImageBitmap, of: Painting, done: boolean) => void, failed: () => void) => {
   const worker = new Worker(new URL('./painter.worker.ts', import.meta.url), { type: 'module' })
