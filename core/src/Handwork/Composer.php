@@ -65,7 +65,7 @@ final class Composer
      */
     public function compose(Work $work, string $position): array|Reason
     {
-        $why = null;
+        $why = $gone = null;
         $filled = $made = [];
         $done = array_fill_keys($this->soFar->techniques($work->at->key()), true);
         foreach (Size::cases() as $size) {
@@ -78,16 +78,19 @@ final class Composer
                         break; // done already
                     }
                     $filled[$id] ??= $this->fill($this->recipes->slot($id), $work, $position, $done);
-                    if ($filled[$id] instanceof Filling || $filled[$id]->kind === ReasonKind::Done) {
-                        if ($filled[$id] instanceof Filling) {
-                            $manoeuvres[] = $filled[$id]->sized($this->recipes->share($size), 60 * $this->figures->deepMinutes);
+                    $filling = $filled[$id];
+                    if ($filling instanceof Filling || $filling->kind === ReasonKind::Done) {
+                        if ($filling instanceof Filling) {
+                            $manoeuvres[] = $filling->sized($this->recipes->share($size), 60 * $this->figures->deepMinutes);
+                        } else {
+                            $gone ??= $filling;
                         }
                         $taken[$way] = true;
                         $hasMain = $hasMain || $part['main'];
 
                         break;
                     }
-                    $why = $part['main'] ? ($why?->orBetter($filled[$id]) ?? $filled[$id]) : $why;
+                    $why = $part['main'] ? ($why?->orBetter($filling) ?? $filling) : $why;
                 }
             }
             $manoeuvres = $this->ramped(
@@ -98,10 +101,7 @@ final class Composer
             }
         }
         if ($made === []) {
-            $isDone = static fn (Filling|Reason $one): bool => $one instanceof Reason && $one->kind === ReasonKind::Done;
-
-            return array_values(array_filter($filled, $isDone))[0] ?? $why
-                ?? Reason::of(ReasonKind::Technique, 'No technique is left for it.');
+            return $gone ?? $why ?? Reason::of(ReasonKind::Technique, 'No technique is left for it.');
         }
 
         return $this->growing($made);

@@ -7,6 +7,7 @@ import type { Crop } from './art'
 import { atlas } from './atlas'
 import { isOf, loadSeen, outline, partAt, partOf, regionOf, seenOf, sightsOf } from './dissection'
 import { labelsIn } from './labels'
+import NameLabels from './NameLabels.vue'
 import { usePainter } from './usePainter'
 import { useZoom } from './useZoom'
 
@@ -266,6 +267,7 @@ const beside = computed(() => [...new Set([...others.value.map((one) => one.id),
         :data-state="state"
         :data-painted="painted?.of === subject && painted.done ? 'yes' : 'no'"
         :data-lit="lit && litShown.length ? lit.muscle : undefined"
+        :style="{ '--mark-halo': dim ? 'var(--color-room)' : 'var(--color-paper)' }"
         @pointerdown="zoom.down"
         @pointermove="move"
         @pointerup="up"
@@ -293,33 +295,7 @@ const beside = computed(() => [...new Set([...others.value.map((one) => one.id),
           />
         </g>
         <g :transform="`translate(${centre},0)`" pointer-events="none">
-          <g v-for="one in labels" :key="one.text" class="name">
-            <polyline
-              :points="one.leader.map((p) => p.join(',')).join(' ')"
-              fill="none"
-              :stroke="dim ? 'var(--color-linen-2)' : 'var(--color-walnut-2)'"
-              :stroke-width="0.9 / px"
-            />
-            <circle
-              :cx="one.leader[0]?.[0]"
-              :cy="one.leader[0]?.[1]"
-              :r="2.2 / px"
-              :fill="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
-            />
-            <text
-              :x="one.x"
-              :y="one.y"
-              :text-anchor="one.anchor"
-              :font-size="13 / px"
-              dominant-baseline="middle"
-              :fill="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
-              :stroke="dim ? 'var(--color-room)' : 'var(--color-paper)'"
-              :stroke-width="3 / px"
-              paint-order="stroke"
-            >
-              {{ one.text }}
-            </text>
-          </g>
+          <NameLabels :list="labels" :px="px" :dark="dim" />
         </g>
       </svg>
       <div v-if="sideNames" class="pointer-events-none absolute left-0 right-[60px] top-1 flex justify-between px-1" aria-hidden="true">

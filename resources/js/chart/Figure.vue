@@ -51,6 +51,7 @@ import { figureStyle, halfMarkup, highlight } from './drawing'
 import FindingMark from './FindingMark.vue'
 import { hitAt, prepareHits, type Hit } from './hit'
 import { labelsIn, type Inset } from './labels'
+import NameLabels from './NameLabels.vue'
 import { useZoom } from './useZoom'
 
 const props = withDefaults(
@@ -592,33 +593,7 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
             </template>
           </template>
         </g>
-        <g v-for="one in namesShown" :key="one.text" class="name" pointer-events="none">
-          <polyline
-            :points="one.leader.map((p) => p.join(',')).join(' ')"
-            fill="none"
-            :stroke="dim ? 'var(--color-linen-2)' : 'var(--color-walnut-2)'"
-            :stroke-width="0.9 / px"
-          />
-          <circle
-            :cx="one.leader[0]?.[0]"
-            :cy="one.leader[0]?.[1]"
-            :r="2 / px"
-            :fill="dim ? 'var(--color-linen-2)' : 'var(--color-walnut-2)'"
-          />
-          <text
-            :x="one.x"
-            :y="one.y"
-            :text-anchor="one.anchor"
-            :font-size="13 / px"
-            dominant-baseline="middle"
-            :fill="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
-            stroke="var(--mark-halo)"
-            :stroke-width="3 / px"
-            paint-order="stroke"
-          >
-            {{ one.text }}
-          </text>
-        </g>
+        <NameLabels :list="namesShown" :px="px" :dark="dim" />
         <g v-for="point in landmarks.filter((one) => one.key)" :key="'leader' + point.id" pointer-events="none">
           <line :x1="point.at[0]" :y1="point.at[1]" :x2="point.x" :y2="point.y" stroke="var(--color-walnut)" :stroke-width="2 * scale" />
           <circle :cx="point.at[0]" :cy="point.at[1]" :r="4 * scale" fill="var(--color-walnut)" />
