@@ -667,8 +667,11 @@ export class Painter {
     )
   }
 
+  /** Nerves lie nearer to the eye than the vessels beside them. */
   ropes(overlay) {
-    for (const other of this.halves({})) for (const line of overlay.lines) this.rope(line, overlay, other)
+    const isNerve = (line) => (line.kind ?? overlay.kind) === 'nerve'
+    const ordered = [...overlay.lines.filter((line) => !isNerve(line)), ...overlay.lines.filter(isNerve)]
+    for (const other of this.halves({})) for (const line of ordered) this.rope(line, overlay, other)
   }
 }
 
