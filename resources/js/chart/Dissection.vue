@@ -299,9 +299,9 @@ const beside = computed(() => [...new Set([...others.value.map((one) => one.id),
         </g>
       </svg>
       <div v-if="sideNames" class="pointer-events-none absolute left-0 right-[60px] top-1 flex justify-between px-1" aria-hidden="true">
-        <span v-for="one in sideNames" :key="one" class="side-name px-1" :class="dim ? 'bg-room/80 !text-linen-2' : 'bg-paper/80'">{{
-          one
-        }}</span>
+        <span v-for="one in sideNames" :key="one" class="side-name px-1" :class="dim ? 'bg-room/80 !text-linen-2' : 'bg-paper/80'"
+          >client’s {{ one }}</span
+        >
       </div>
       <p v-if="lost" class="absolute inset-x-6 top-1/2 text-center" role="alert">
         The picture could not be painted. <button type="button" class="link" @click="ask">Try again</button>

@@ -28,7 +28,7 @@ type On = OffscreenCanvasRenderingContext2D
 const sources = import.meta.glob<Region>('../../figure/regions/*.json', { import: 'default' })
 /** The last few states as they were modelled, to be painted again nearer or farther. */
 const recorded = new Map<string, Recorded[]>()
-const MOST = 24
+const MOST = 12
 /** The skin ends where a region does: its line there is no outline. */
 const EDGE = 3
 
