@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { loadSeen, outline, partAt, partOf, regionOf, regions, seenOf, sightsOf, type Seen } from '@/chart/dissection'
+import { boundsOf, loadSeen, outline, partAt, partOf, regionOf, regions, seenOf, sightsOf, type Seen } from '@/chart/dissection'
 
 const loaded = async (region: string, state: string): Promise<Seen> => {
   await loadSeen(region)
@@ -69,5 +69,7 @@ describe('what is seen of a dissected region', () => {
       expect(y).toBeLessThanOrEqual(216)
     }
     expect(outline(seen, [100, 200, 20, 20], () => false)).toBe('')
+    expect(boundsOf(seen, [100, 200, 20, 20], (name) => name === 'a')).toEqual([102, 204, 12, 12])
+    expect(boundsOf(seen, [100, 200, 20, 20], () => false)).toBeNull()
   })
 })

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { crossings, ends, faults, names, outside, voids } from '../../resources/figure/model/check.mjs'
 import { modelled } from '../../resources/figure/model/muscle.mjs'
-import { Painter, picture } from '../../resources/figure/model/paint.mjs'
+import { boxOf, Painter, picture } from '../../resources/figure/model/paint.mjs'
 import { SvgPen } from '../../resources/figure/model/pen.mjs'
 import { CELL, seen } from '../../resources/figure/model/seen.mjs'
 import { halvesOf, placed, placedOther, share } from '../../resources/figure/model/whole.mjs'
@@ -359,7 +359,8 @@ describe('the whole body', () => {
       for (let y = 12; y < 1000; y += 6) {
         const there = view.parts.filter((part) => {
           const one = region(part.region)
-          return halvesOf(part, one).some(({ matrix, box: [x, top, w, h] }) => {
+          const [x, top, w, h] = boxOf(one)
+          return halvesOf(part, one).some(({ matrix }) => {
             const [, from] = at(matrix, [x, top])
             const [, to] = at(matrix, [x + w, top + h])
             return y > from && y < to && share(part, 0, y) > 0

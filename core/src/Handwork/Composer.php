@@ -77,20 +77,21 @@ final class Composer
                     if (isset($taken[$way])) {
                         break; // done already
                     }
-                    $filled[$id] ??= $this->fill($this->recipes->slot($id), $work, $position, $done);
-                    $filling = $filled[$id];
-                    if ($filling instanceof Filling || $filling->kind === ReasonKind::Done) {
-                        if ($filling instanceof Filling) {
-                            $manoeuvres[] = $filling->sized($this->recipes->share($size), 60 * $this->figures->deepMinutes);
-                        } else {
-                            $gone ??= $filling;
-                        }
-                        $taken[$way] = true;
-                        $hasMain = $hasMain || $part['main'];
+                    $filling = $filled[$id] ??= $this->fill($this->recipes->slot($id), $work, $position, $done);
+                    if ($filling instanceof Reason && $filling->kind !== ReasonKind::Done) {
+                        $why = $part['main'] ? ($why?->orBetter($filling) ?? $filling) : $why;
 
-                        break;
+                        continue;
                     }
-                    $why = $part['main'] ? ($why?->orBetter($filling) ?? $filling) : $why;
+                    if ($filling instanceof Filling) {
+                        $manoeuvres[] = $filling->sized($this->recipes->share($size), 60 * $this->figures->deepMinutes);
+                    } else {
+                        $gone ??= $filling;
+                    }
+                    $taken[$way] = true;
+                    $hasMain = $hasMain || $part['main'];
+
+                    break;
                 }
             }
             $manoeuvres = $this->ramped(

@@ -186,9 +186,12 @@ final class TouchGate
     /** @return list<Limit> the places never to be pressed that forbid it */
     private function hazards(ProposedWork $work): array
     {
-        $limits = [];
         $under = $this->hazardsUnder($work);
-        [$broad, $sustained] = $under === [] ? [false, false] : [$this->isBroad($work), $this->isSustained($work)];
+        if ($under === []) {
+            return [];
+        }
+        $limits = [];
+        [$broad, $sustained] = [$this->isBroad($work), $this->isSustained($work)];
         foreach ($under as $hazard) {
             $why = match (true) {
                 $broad && $hazard->broad => 'no stroke goes over it',

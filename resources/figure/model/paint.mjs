@@ -73,18 +73,18 @@ export class Painter {
    * @param {object} region
    * @param {Tones} tones
    * @param {import('./pen.mjs').Pen} pen
-   * @param {{ other?: boolean, axis?: number }} half of a region that draws one side only: the other side, mirrored about an axis
+   * @param {{ other?: boolean }} half of a region that draws one side only: the other side
    */
-  constructor(region, tones, pen, { other = false, axis = axisOf(region) } = {}) {
+  constructor(region, tones, pen, { other = false } = {}) {
     this.region = region
     this.t = tones
     this.pen = pen
-    this.axis = axis
+    this.axis = axisOf(region)
     this.own = region.midline === undefined && other
     this.strands = new Map(region.muscles.map((m) => [m.id, m]))
     this.bones = new Map(region.bones.map((b) => [b.id, b]))
     this.skin = region.skin.map((d) => this.turned(d, this.own))
-    this.whole = { fine: true }
+    this.fine = true
   }
 
   /** A path, or the outline of the skin by its name. */
@@ -311,7 +311,7 @@ export class Painter {
       for (const one of shape.dark) pen.fill(ring(one), t.shade, { opacity: strips })
       if (muscle.mark) this.mark(this.region.marks[muscle.mark], other)
       if (muscle.concave) this.hollowed(shape)
-      if (this.whole.fine) this.pull(muscle, shape, other, isSheet, pale)
+      if (this.fine) this.pull(muscle, shape, other, isSheet, pale)
     })
     if ((muscle.line ?? 1) !== 0)
       pen.fill(this.outline(muscle, part, shape, other, layer, thin, heavy), lineColour, { opacity: muscle.line ?? 1 })
@@ -628,7 +628,7 @@ export class Painter {
    */
   state(id, show = {}) {
     const { region, t, pen } = this
-    this.whole.fine = show.fine ?? true
+    this.fine = show.fine ?? true
     const state = region.states.find((one) => one.id === id)
     const waiting = show.overlays ? this.overlays(state) : []
     const stack = () => {

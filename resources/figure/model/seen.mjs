@@ -196,9 +196,9 @@ export function seenWhole(view, state, regionOf) {
       return share(part, x, y) >= 0.5 ? 1 : 0
     })
     pen.clips.push(mask)
-    for (const { half, matrix } of halvesOf(part, region)) {
+    for (const { other, matrix } of halvesOf(part, region)) {
       pen.matrix = matrix
-      new Painter(region, PLAIN, pen, half).state(part.states[state], { fine: false, joined: true })
+      new Painter(region, PLAIN, pen, { other }).state(part.states[state], { fine: false, joined: true })
     }
     pen.clips.pop()
   }

@@ -1,7 +1,7 @@
 // The whole body put together from its regions: where each lies on it, and how far it reaches before its neighbour takes over. All of it
 // in thousandths of stature, x from the midline to the viewer's right, y from the crown down.
 
-import { axisOf, boxOf } from './paint.mjs'
+import { axisOf } from './paint.mjs'
 
 /** @typedef {[number, number, number, number, number, number]} Matrix as a canvas takes it */
 
@@ -40,19 +40,12 @@ export function share({ top, foot, within = Infinity, without }, x, y) {
 }
 
 /**
- * The halves of a part as they are painted: which side's data, mirrored about what, and where that lies on the body.
+ * The halves of a part as they are painted: which side's data, and where that lies on the body.
  *
- * @param {{ midline?: number, map?: object, frame: number[] }} region
- * @returns {{ half: { other: boolean, axis: number }, matrix: Matrix, box: [number, number, number, number] }[]}
+ * @returns {{ other: boolean, matrix: Matrix }[]}
  */
 export function halvesOf(part, region) {
-  const matrix = placed({ map: part.map ?? region.map, pins: part.pins })
-  if (region.midline !== undefined) return [{ half: { other: false, axis: region.midline }, matrix, box: boxOf(region) }]
-  const axis = part.pins ? axisOf(region) : (part.map ?? region.map).x
-  const [x, y, w, h] = region.frame
-  return [true, false].map((other) => ({
-    half: { other, axis },
-    matrix: other && part.pins ? placedOther(matrix, axis) : matrix,
-    box: other ? [2 * axis - x - w, y, w, h] : [x, y, w, h],
-  }))
+  const own = placed({ map: part.map ?? region.map, pins: part.pins })
+  const sides = region.midline === undefined ? [true, false] : [false]
+  return sides.map((other) => ({ other, matrix: other ? placedOther(own, axisOf(region)) : own }))
 }

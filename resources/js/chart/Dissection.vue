@@ -5,11 +5,12 @@ import { settings } from '@/composables/settings'
 import type { MuscleId, Side } from '@/types/ids.generated'
 import type { Crop } from './art'
 import { atlas } from './atlas'
-import { isOf, loadSeen, outline, partAt, partOf, regionOf, seenOf, sightsOf } from './dissection'
+import { boundsOf, isOf, loadSeen, outline, partAt, partOf, regionOf, seenOf, sightsOf } from './dissection'
 import { labelsIn } from './labels'
 import NameLabels from './NameLabels.vue'
 import { usePainter } from './usePainter'
 import { useZoom } from './useZoom'
+import ZoomButtons from './ZoomButtons.vue'
 
 /**
  * A part of the body, dissected: in each state what lies over is taken away, and its stumps stay. What is seen is touched; the muscle in
@@ -41,8 +42,6 @@ const flips = computed(() => here.value.midline === null)
 const mirrored = computed(() => flips.value && side.value === 'right')
 const centre = computed(() => here.value.box[0] + here.value.box[2] / 2)
 /** From a place in the picture to the half that is drawn. */
-const least = (all: number[]): number => all.reduce((a, b) => Math.min(a, b))
-const most = (all: number[]): number => all.reduce((a, b) => Math.max(a, b))
 const drawnX = (x: number): number => (mirrored.value ? 2 * centre.value - x : x)
 const names = ref(false)
 const nerves = ref(false)
@@ -126,8 +125,7 @@ const sideOf = (name: string): 'left' | 'right' => {
 }
 const isLit = (name: string): boolean =>
   props.lit !== null && isOf(here.value, name, props.lit.muscle) && (props.lit.side === 'midline' || sideOf(name) === props.lit.side)
-const LEFT_FIRST = new Set(['back'])
-const sideNames = computed(() => (flips.value ? null : LEFT_FIRST.has(here.value.view) ? ['left', 'right'] : ['right', 'left']))
+const sideNames = computed(() => (flips.value ? null : here.value.view === 'back' ? ['left', 'right'] : ['right', 'left']))
 const litShown = computed(() => (seen.value ? Object.keys(seen.value.seen).filter(isLit) : []))
 const contourOf = (wanted: (name: string) => boolean): string => {
   const map = seen.value
@@ -141,25 +139,15 @@ const hoverContour = computed(() => {
 
 /** The muscle in hand with what lies about it. */
 const about = (): void => {
-  const map = seen.value
-  if (!props.near || !map || !size.width.value) return
-  const lit = new Set(litShown.value.map((name) => map.ids.indexOf(name)))
-  const [xs, ys]: [number[], number[]] = [[], []]
-  map.cells.forEach((id, k) => {
-    if (!lit.has(id)) return
-    xs.push(k % map.columns)
-    ys.push(Math.floor(k / map.columns))
-  })
-  if (!xs.length) {
+  if (!props.near || !seen.value || !size.width.value) return
+  const bounds = boundsOf(seen.value, here.value.box, isLit)
+  if (!bounds) {
     zoom.reset()
     return
   }
-  const [left, right, top, foot] = [least(xs), most(xs), least(ys), most(ys)]
-  const [x, y] = here.value.box
-  const middle = (from: number, to: number): number => ((from + to + 1) / 2) * map.size
-  const room = Math.max(220, 1.7 * Math.max(right - left, foot - top) * map.size)
-  const cx = x + middle(left, right)
-  zoom.show({ x: drawnX(cx) - room / 2, y: y + middle(top, foot) - room / 2, w: room, h: room })
+  const [x, y, w, h] = bounds
+  const room = Math.max(220, 1.7 * Math.max(w, h))
+  zoom.show({ x: drawnX(x + w / 2) - room / 2, y: y + h / 2 - room / 2, w: room, h: room })
 }
 watch([seen, frame, () => props.lit], about, { immediate: true, flush: 'post' })
 
@@ -230,21 +218,19 @@ const key = (event: KeyboardEvent) => {
     event.preventDefault()
   } else zoom.key(event)
 }
-/** Elsewhere the muscle in hand is seen too. */
-const others = computed(() =>
-  props.lit
-    ? sightsOf(props.lit.muscle)
-        .filter((one) => one.region.id !== region.value)
-        .map((one) => one.region)
-    : [],
-)
+/** Where the muscle in hand is seen, here and elsewhere. */
+const sights = computed(() => (props.lit ? sightsOf(props.lit.muscle) : []))
 const turnTo = (id: string) => {
-  const sight = props.lit ? sightsOf(props.lit.muscle).find((one) => one.region.id === id) : undefined
+  const sight = sights.value.find((one) => one.region.id === id)
   region.value = id
   state.value = sight?.state ?? regionOf(id).states[0]?.id ?? ''
 }
 const MOST_BESIDE = 7
-const beside = computed(() => [...new Set([...others.value.map((one) => one.id), ...here.value.next])].slice(0, MOST_BESIDE).map(regionOf))
+const beside = computed(() => {
+  const all = new Set([...sights.value.map((one) => one.region.id), ...here.value.next])
+  all.delete(region.value)
+  return [...all].slice(0, MOST_BESIDE).map(regionOf)
+})
 </script>
 <template>
   <figure class="relative m-0 flex h-full w-full flex-col" :aria-label="here.name">
@@ -310,17 +296,7 @@ const beside = computed(() => [...new Set([...others.value.map((one) => one.id),
         <span class="px-2 py-0.5" :class="dim ? 'bg-room/85 text-linen' : 'bg-paper/85'">{{ pointed }}</span>
       </p>
       <div class="absolute right-2 top-2 flex flex-col gap-px print:hidden">
-        <button type="button" class="cell tool" aria-label="Nearer" title="Nearer (+)" @click="zoom.by(1.6)">+</button>
-        <button
-          type="button"
-          class="cell tool"
-          aria-label="Farther"
-          title="Farther (−)"
-          :disabled="zoom.near.value === 1"
-          @click="zoom.by(1 / 1.6)"
-        >
-          −
-        </button>
+        <ZoomButtons :farthest="zoom.near.value === 1" @by="zoom.by" />
         <button
           type="button"
           class="cell tool"

@@ -24,6 +24,7 @@ import { atlas, layerName, muscle as atlasMuscle, placeName, places } from './at
 import Figure, { type FigureComplaint, type FigureMark, type FigurePick } from './Figure.vue'
 import FigureLegend from './FigureLegend.vue'
 import { saveFigure } from './saveFigure'
+import ZoomButtons from './ZoomButtons.vue'
 
 /** The figure with its sides written, a switch of views, and a list that does the same by keyboard. */
 const props = withDefaults(
@@ -163,17 +164,7 @@ const save = (kind: 'svg' | 'png') => {
       />
     </div>
     <div class="absolute right-2 top-[64px] flex flex-col gap-px print:hidden">
-      <button type="button" class="cell tool" aria-label="Nearer" title="Nearer (+)" @click="figure?.zoom.by(1.6)">+</button>
-      <button
-        type="button"
-        class="cell tool"
-        aria-label="Farther"
-        title="Farther (−)"
-        :disabled="figure?.zoom.near.value === 1"
-        @click="figure?.zoom.by(1 / 1.6)"
-      >
-        −
-      </button>
+      <ZoomButtons :farthest="figure?.zoom.near.value === 1" @by="(factor) => figure?.zoom.by(factor)" />
       <button
         v-if="layers"
         type="button"

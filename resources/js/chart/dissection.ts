@@ -93,6 +93,22 @@ export const partOf = (region: Region, name: string): { id: string; other: boole
 }
 export const isOf = (region: Region, name: string, muscle: MuscleId): boolean => partOf(region, name).id === muscle
 
+/** Left, top, width and height of all that is wanted, in units of the region; null where none of it is seen. */
+export const boundsOf = (
+  { cells, columns, size, ids }: Seen,
+  [left, top]: Region['box'],
+  wanted: (name: string) => boolean,
+): Region['box'] | null => {
+  const is = ids.map((name) => name !== '' && wanted(name))
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
+  cells.forEach((id, k) => {
+    if (!is[id]) return
+    const [x, y] = [k % columns, Math.floor(k / columns)]
+    ;[x0, y0, x1, y1] = [Math.min(x0, x), Math.min(y0, y), Math.max(x1, x + 1), Math.max(y1, y + 1)]
+  })
+  return x1 < x0 ? null : [left + x0 * size, top + y0 * size, (x1 - x0) * size, (y1 - y0) * size]
+}
+
 const PASSES = 4
 /** The border of all that is wanted, round its cells and smoothed, as a path in units of the region. */
 export const outline = ({ cells, columns, size, ids }: Seen, [left, top]: Region['box'], wanted: (name: string) => boolean): string => {

@@ -1,14 +1,14 @@
 import { boxOf, Painter } from '../../figure/model/paint.mjs'
 import { CanvasPen, Recording } from '../../figure/model/pen.mjs'
 import { TONES } from '../../figure/model/tones.mjs'
-import { halvesOf, share } from '../../figure/model/whole.mjs'
+import { halvesOf } from '../../figure/model/whole.mjs'
 import whole from '../../figure/whole.json'
 import type { Painting } from './usePainter'
 
 /** Paints regions, and the whole body from them, beside the page, so that nothing there waits for it. */
 type Box = [number, number, number, number]
 type Matrix = [number, number, number, number, number, number]
-type Region = Parameters<typeof boxOf>[0] & Parameters<typeof halvesOf>[1]
+type Region = Parameters<typeof boxOf>[0]
 interface Recorded {
   made: Recording
   box: Box
@@ -61,10 +61,10 @@ const regionAlone = ({ region, state, tones, other, overlays }: Painting): Promi
 const partOfWhole = (part: Part, state: number, tones: string): Promise<Recorded[]> =>
   once(['whole', part.region, part.states[state], tones].join('|'), async () => {
     const source = await sourceOf(part.region)
-    return halvesOf(part, source).map(({ half, matrix, box }): Recorded => {
+    return halvesOf(part, source).map(({ other, matrix }): Recorded => {
       const made = new Recording()
-      new Painter(source, coloursOf(tones), made, half).state(part.states[state] ?? '', { joined: true })
-      return { made, box: box as Box, matrix: matrix as Matrix }
+      new Painter(source, coloursOf(tones), made, { other }).state(part.states[state] ?? '', { joined: true })
+      return { made, box: boxOf(source) as Box, matrix: matrix as Matrix }
     })
   })
 
@@ -93,9 +93,7 @@ const fade = (on: On, part: Part, [left, top, width, height]: Box): void => {
   if (head) band(...head, left, width, false)
   if (foot) band(...foot, -within, 2 * within, true)
   on.fillStyle = '#000'
-  if (without)
-    for (const x of [without[0], -without[0] - width])
-      if (share(part, x + width / 2, without[1] + 1) === 0) on.fillRect(x, without[1], width, height)
+  if (without) for (const x of [without[0], -without[0] - width]) on.fillRect(x, without[1], width, height)
   on.restore()
 }
 

@@ -24,6 +24,8 @@ const follow = (kind: EntryKind, id: string) => emit('follow', kind, id)
 const listed = (texts: readonly string[]): string => texts.join(', ')
 const sights = computed(() => (props.entry.kind === 'muscle' ? sightsOf(props.entry.id) : []))
 const [region, state, half] = [ref(''), ref(''), ref<'left' | 'right'>('left')]
+/** One object as long as it is the same muscle: another would bring the window back to it. */
+const lit = computed(() => ({ muscle: props.entry.id as MuscleId, side: half.value }))
 /** It opens where it is seen best, on the side in hand. */
 watch(
   [sights, () => props.side],
@@ -52,7 +54,7 @@ const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, 
             v-model:region="region"
             v-model:state="state"
             v-model:side="half"
-            :lit="{ muscle: entry.id as MuscleId, side: half }"
+            :lit="lit"
             near
             :dark="dark"
             :label="`${entry.name}, dissected.`"
