@@ -34,8 +34,22 @@ final readonly class AgreePlan
         $judgement = $visit->judgements()->where('kind', 'plan')->firstOrFail();
 
         return Plan::query()->findOrFail($this->once->do($key, $user, 'plan agreed', static fn (): int => $visit->plans()->create([
-            'case_hash' => $judgement->case_hash, 'atlas_version' => $judgement->atlas_version, 'document' => $plan,
-            'agreed_by' => $user->id, 'agreed_at' => $now,
+            'case_hash' => $judgement->case_hash, 'atlas_version' => $judgement->atlas_version,
+            'document' => self::named($plan, $visit->plans()->count()), 'agreed_by' => $user->id, 'agreed_at' => $now,
         ])->id));
+    }
+
+    /**
+     * The steps of one plan are not those of another: what was done by the one before is none of this one's.
+     *
+     * @param  array<string, mixed>  $plan
+     * @param  int  $before  plans that were agreed for the visit already
+     * @return array<string, mixed>
+     */
+    private static function named(array $plan, int $before): array
+    {
+        $name = $before === 0 ? '' : 'p'.($before + 1);
+
+        return [...$plan, 'steps' => array_map(static fn (array $step): array => [...$step, 'id' => $name.$step['id']], $plan['steps'])];
     }
 }

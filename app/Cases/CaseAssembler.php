@@ -18,13 +18,14 @@ use Somatrace\Core\Clinic;
 final readonly class CaseAssembler
 {
     /** Counted up when the same records make another case than before, so that no judgement of the old one stays. */
-    public const EDITION = 3;
+    public const EDITION = 4;
 
     public function __construct(
         private Clinic $clinic,
         private TreatmentSummary $treatment,
         private SoundRecords $sound,
         private HandLoad $hands,
+        private RunningTreatment $running,
     ) {
     }
 
@@ -155,6 +156,7 @@ final readonly class CaseAssembler
             'targets' => $today->payloads(EntryKind::Target),
             'dropped' => $today->payloads(EntryKind::Dropped),
             'school' => [...$visit->user->school(), ...$today->map(EntryKind::School)],
+            ...$this->running->of($visit),
         ], static fn (mixed $part): bool => $part !== []);
     }
 

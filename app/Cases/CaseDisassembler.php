@@ -17,7 +17,7 @@ final readonly class CaseDisassembler
     /** Parts of the format that sum up what the visits say, or describe the day's work: no record here holds them. */
     private const UNKEPT = [
         'exposure' => 'how often each muscle was worked before', 'note' => 'the note of the file',
-        'session.done_steps' => 'steps done so far',
+        'session.done_steps' => 'steps done so far', 'session.now' => 'where the treatment stands',
         'therapist.load_today' => 'the load on the hands that day', 'therapist.injured' => 'what the therapist spares',
         'therapist.table_side' => 'the side of the table',
     ];

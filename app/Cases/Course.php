@@ -87,6 +87,8 @@ final readonly class Course
             ],
             $this->visits,
         );
+        // what is done at the table is read beside what was agreed
+        $made[] = (int) $this->visits[count($this->visits) - 1]->plans;
 
         return hash('sha256', json_encode([CaseFile::VERSION, CaseAssembler::EDITION, $made, $this->told], JSON_THROW_ON_ERROR));
     }
@@ -102,6 +104,12 @@ final readonly class Course
     public function isAgreed(): bool
     {
         return (int) $this->visits[count($this->visits) - 1]->plans > 0;
+    }
+
+    /** Something happened at the table. */
+    public function isTreated(): bool
+    {
+        return ! str_starts_with((string) $this->visits[count($this->visits) - 1]->events, '0.');
     }
 
     public function stepsDone(): int

@@ -11,6 +11,26 @@ use PHPUnit\Framework\TestCase;
 /** What the house forbids and no other tool looks at. */
 final class ArchitectureTest extends TestCase
 {
+    private const ENGINES = [
+        'Assessment', 'Findings', 'Handwork', 'Healing', 'Measures', 'Pattern', 'Planning', 'Response', 'Safety', 'Treatment',
+    ];
+
+    /** Lists of ids by the file that has them. */
+    private const NAMED_BY_DATA = [
+        'techniques' => 'techniques', 'tools' => 'tools', 'products' => 'products', 'muscles' => 'muscles', 'zones' => 'zones',
+        'positions' => 'positions', 'tests' => 'tests', 'conditions' => 'conditions', 'movements' => 'movements', 'hazards' => 'hazards',
+        'landmarks' => 'landmarks', 'setups' => 'setups', 'red_flags' => 'flags', 'demands' => 'demands',
+    ];
+
+    /** Words that mean something else there: a choice of the school, no answer, a key of the data, a set of zones, an attitude. */
+    private const OTHER_MEANING = [
+        'TargetBuilder' => ['low_back'], 'SituationReader' => ['cross_fibre'], 'PlanResult' => ['none'], 'Figures' => ['none'],
+        'PatternResult' => ['none'], 'TriggerPoint' => ['none'], 'NoneFigures' => ['night_waking'], 'NoneReader' => ['night_waking'],
+        'ConditionRule' => ['swelling'], 'ConditionJudge' => ['pregnancy'], 'ToldAs' => ['swelling'], 'Conditions' => ['swelling'],
+        'MeasureBook' => ['shin'], 'Checks' => ['seated', 'standing'], 'StepBuilder' => ['standing'],
+        'Worklists' => ['seated', 'standing'], 'Tour' => ['seated', 'standing', 'supine', 'prone'],
+    ];
+
     /** Folders whose classes use each other's, over however many others, are one folder that nobody can read alone. */
     #[DataProvider('houses')]
     public function test_no_folder_leads_back_to_itself(string $root, string $namespace): void
@@ -114,6 +134,31 @@ final class ArchitectureTest extends TestCase
         }
         self::assertGreaterThan(500, $looked);
         self::assertSame([], $long);
+    }
+
+    /** What an engine does with a muscle, a tool or a test is said by data: else a renamed or a second one is not seen by it. */
+    public function test_no_engine_knows_a_muscle_a_place_or_a_way_of_working_by_name(): void
+    {
+        $named = [];
+        foreach (self::NAMED_BY_DATA as $file => $list) {
+            $data = json_decode((string) file_get_contents(dirname(__DIR__, 2)."/core/data/$file.json"), true, flags: JSON_THROW_ON_ERROR);
+            $named += array_fill_keys(array_column($data[$list], 'id'), $file);
+        }
+        $known = [];
+        foreach (self::ENGINES as $engine) {
+            foreach ($this->sources("core/src/$engine", ['php']) as $path => $text) {
+                preg_match_all("/'([a-z][a-z0-9_]*)'/", $text, $words);
+                foreach (array_unique($words[1]) as $word) {
+                    $isOther = in_array($word, self::OTHER_MEANING[basename($path, '.php')] ?? [], true);
+                    if (isset($named[$word]) && ! $isOther) {
+                        $known[] = "$path knows \"$word\" of {$named[$word]}.json";
+                    }
+                }
+            }
+        }
+
+        self::assertGreaterThan(500, count($named));
+        self::assertSame([], $known);
     }
 
     public function test_the_figures_of_planning_are_asked_for_by_type_and_not_by_name(): void

@@ -10,6 +10,7 @@ use App\Cases\Course;
 use App\Cases\EventOrder;
 use App\Cases\HandLoad;
 use App\Cases\Judgements;
+use App\Cases\RunningTreatment;
 use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
 use App\Models\CheckIn;
@@ -54,6 +55,7 @@ final readonly class VisitPage
         private SoundRecords $sound,
         private HandLoad $hands,
         private TableConsent $consent,
+        private RunningTreatment $running,
     ) {
     }
 
@@ -79,6 +81,7 @@ final readonly class VisitPage
                 ? null
                 : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => self::plan($agreed->document)],
             'events' => $events,
+            'minutes_left' => $step === 'plan' && $course->isTreated() ? $this->running->of($visit)['now']['minutes_left'] ?? null : null,
             'taken_back' => $step === 'work' ? $this->consent->standing($visit) : null,
             'unreadable' => $course->cannotBeRead() ? $this->sound->unreadable($visit->id) : [],
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],

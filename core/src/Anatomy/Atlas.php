@@ -24,6 +24,7 @@ use Somatrace\Core\Data\JsonFile;
  *     tools: array<string, Tool>,
  *     positions: array<string, Position>,
  *     products: array<string, string>,
+ *     oils: list<string>,
  *     demands: array<string, string>,
  *     consentAreas: array<string, ConsentArea>,
  *     stopSigns: list<array{id: string, name: string, do_now: string, goes_on: bool}>,
@@ -53,6 +54,7 @@ final class Atlas
      * @param  array<string, Tool>  $tools
      * @param  array<string, Position>  $positions
      * @param  array<string, string>  $products
+     * @param  list<string>  $oils  those of them that leave skin and hands slippery
      * @param  array<string, string>  $demands
      * @param  array<string, ConsentArea>  $consentAreas
      * @param  list<array{id: string, name: string, do_now: string, goes_on: bool}>  $stopSigns
@@ -71,6 +73,7 @@ final class Atlas
         public readonly array $tools,
         public readonly array $positions,
         public readonly array $products,
+        private readonly array $oils,
         public readonly array $demands,
         public readonly array $consentAreas,
         public readonly array $stopSigns,
@@ -149,6 +152,7 @@ final class Atlas
             'tools' => $this->tools,
             'positions' => $this->positions,
             'products' => $this->products,
+            'oils' => $this->oils,
             'demands' => $this->demands,
             'consentAreas' => $this->consentAreas,
             'stopSigns' => $this->stopSigns,
@@ -215,6 +219,9 @@ final class Atlas
             self::byId($read('tools')->map('tools', Tool::from(...))),
             self::byId($read('positions')->map('positions', Position::from(...))),
             $names($read('products'), 'products', 'name'),
+            array_values(array_filter($read('products')->map(
+                'products', static fn (Fields $row): ?string => $row->bool('oil') ? $row->string('id') : null,
+            ))),
             $names($read('demands'), 'demands', 'name'),
             self::byId($read('consent_areas')->map('consent_areas', ConsentArea::from(...))),
             $read('signs')->map(
@@ -235,6 +242,12 @@ final class Atlas
             )),
             serialize(Handwork::read($folder)),
         );
+    }
+
+    /** What wants grip comes before it, or it is wiped off first. */
+    public function isOil(string $product): bool
+    {
+        return in_array($product, $this->oils, true);
     }
 
     public function muscle(string $id): Muscle

@@ -83,7 +83,10 @@ final readonly class AtlasReferences
         ],
         'planning' => [
             'regions/*/*' => 'zone', 'region_totals/*/muscles/*' => 'muscle', 'frail/conditions/*' => 'condition',
-            'frail/medicine' => 'medicine',
+            'frail/medicine' => 'medicine', 'gloved_techniques/*' => 'technique', 'glove' => 'product',
+            'usual/stroke' => 'technique', 'usual/broad' => 'tool', 'usual/finger' => 'tool', 'usual/point_hold' => 'technique',
+            'usual/stretch' => 'technique', 'usual/no_product' => 'product', 'usual/oil' => 'product', 'usual/oils_on_hair/*' => 'product',
+            'low_back_face_down' => 'position', 'low_back_zones/*' => 'zone',
         ],
         'clot_score' => ['flag' => 'red flag', 'girth_test' => 'test', 'measured_item' => 'clot item'],
     ];

@@ -14,10 +14,11 @@ final readonly class Position
      * @param  list<string>  $reaches  surfaces a hand comes to
      * @param  Side|null  $lowerSide  on which the client lies
      * @param  list<string>  $beneath  zones of that side that no hand comes to then
+     * @param  bool  $isUp  the client sits
      */
     private function __construct(
         public string $id, public string $name, public string $family, public string $setup, public array $reaches,
-        private ?Side $lowerSide, private array $beneath,
+        public ?Side $lowerSide, private array $beneath, public bool $isUp,
     ) {
     }
 
@@ -28,7 +29,14 @@ final readonly class Position
         return new self(
             $row->string('id'), $row->string('name'), $row->string('family'), $row->string('setup'), $row->strings('reaches'),
             $beneath === null ? null : Side::from($beneath->string('side')), $beneath?->strings('zones') ?? [],
+            $row->bool('up'),
         );
+    }
+
+    /** On the back or the belly: both sides lie open alike. */
+    public function isFlat(): bool
+    {
+        return $this->lowerSide === null && ! $this->isUp;
     }
 
     /** The client lies on it. */

@@ -23,7 +23,6 @@ final readonly class Therapist
         public array $loadToday = [],
         public array $scopeOff = [],
         public ?bool $licensed = null,
-        public ?string $tableSide = null,
         public array $injured = [],
         public array $budgets = [],
     ) {
@@ -34,7 +33,7 @@ final readonly class Therapist
         return new self(
             $f->floatOrNull('mass_kg'), $f->strings('tools'), $f->stringOrNull('experience'), $f->floatMap('load_today'),
             $f->strings('scope_off'),
-            $f->boolOrNull('licensed'), $f->stringOrNull('table_side'), $f->strings('injured'),
+            $f->boolOrNull('licensed'), $f->strings('injured'),
             self::budgets($f->fieldsOrNull('budgets')),
         );
     }

@@ -18,10 +18,6 @@ use Somatrace\Core\Safety\TouchGate;
 /** How strong work on one muscle may feel today: the lowest of every cap, each with its reason. */
 final class CeilingFinder
 {
-    private const GUARDING = [
-        'guarding', 'breath_held', 'spasm', 'spasm_growing', 'stopped', 'sharp', 'electric', 'tears', 'shoulders_lifted',
-    ];
-
     /** @var array<string, array{non-empty-list<Cap>, list<Cap>}> by muscle and side */
     private array $ownCaps = [];
 
@@ -154,7 +150,8 @@ final class CeilingFinder
         $recent = array_slice($this->workedBefore($at), -$this->figures->toleranceVisits);
         $borne = [];
         foreach ($recent as [$done, $sorenessHours]) {
-            if (array_intersect($done->signs, self::GUARDING) === [] && ($sorenessHours ?? 0) <= $this->figures->toleranceSorenessHours) {
+            $hurt = array_intersect($done->signs, $this->figures->hurtSigns) !== [];
+            if (! $hurt && ($sorenessHours ?? 0) <= $this->figures->toleranceSorenessHours) {
                 $borne[] = $done->maxPressure;
             }
         }

@@ -24,14 +24,6 @@ use Somatrace\Core\Safety\TouchGate;
 /** What a muscle's work is made of in a position: short, usual and long, each manoeuvre through the gate. */
 final class Composer
 {
-    public const POINT_HOLD = 'trigger_point_hold';
-
-    private const OIL = 'light_oil';
-
-    private const PLENTY = 'plenty_oil';
-
-    private const NONE = 'none';
-
     /**
      * @var array<string, array{array{Tool, Ceiling}|null, bool}> with what a technique is done at a site, and whether too little may be
      *     felt
@@ -217,7 +209,7 @@ final class Composer
         if ($move === null && in_array($technique->kind, ['moved', 'client_moves'], true)) {
             return Reason::of(ReasonKind::Position, 'It cannot be lengthened there.');
         }
-        if ($way === null && $move === null && $technique->id === 'passive_stretch') {
+        if ($way === null && $move === null && $technique->id === $this->figures->usual->stretch) {
             return Reason::of(ReasonKind::Position, 'It cannot be lengthened there.');
         }
         $dose = $technique->dose(...$slot->doses, ...($work->muscle->isStructure ? [DoseFor::Tendon] : []));
@@ -244,12 +236,12 @@ final class Composer
         $line = $this->atlas->handwork()->spotsOf($work->at->muscle)->lines[0];
         $points = ($work->muscle->tissue === Tissue::Delicate ? $this->recipes->mostPointsDelicate : $this->recipes->mostPoints)
             - $this->soFar->pointsHeld($work->at->key());
-        if ($technique->id === self::POINT_HOLD && $points < 1) {
+        if ($technique->id === $this->figures->usual->pointHold && $points < 1) {
             return Reason::of(ReasonKind::Minutes, 'As many points were held there today as may be.');
         }
         $most = min(
             $slot->mostSpots ?? PHP_INT_MAX,
-            $technique->id === self::POINT_HOLD ? $points : PHP_INT_MAX,
+            $technique->id === $this->figures->usual->pointHold ? $points : PHP_INT_MAX,
         );
 
         // a routine that tells of pads is not told of an elbow
@@ -444,7 +436,7 @@ final class Composer
         $seconds = $way->seconds ?? ($dose->for === DoseFor::Area ? $span->least : null) ?? (
             $dose->for === DoseFor::Spot && in_array($technique->kind, ['hold', 'held'], true) ? $light : $span->middle()
         );
-        if ($technique->id === self::POINT_HOLD) {
+        if ($technique->id === $this->figures->usual->pointHold) {
             $seconds = match ($this->school->chose('trigger_point')) {
                 'breaths' => floor($seconds / $this->recipes->breathSeconds) * $this->recipes->breathSeconds,
                 'until_change' => $span->least,
@@ -466,11 +458,13 @@ final class Composer
         }
         // the opening stroke is dry or through cloth: what follows wants grip
         if (! $technique->skin->isOily() || $slot->id === 'open') {
-            return self::NONE;
+            return $this->figures->usual->noProduct;
         }
-        $wanted = $this->case->client->skin === 'hairy' ? [self::PLENTY, self::OIL, ...$technique->products] : $technique->products;
+        $wanted = $this->case->client->skin === 'hairy'
+            ? [...$this->figures->usual->oilsOnHair, ...$technique->products]
+            : $technique->products;
 
-        return $this->allowed($wanted, $technique) ?? self::NONE;
+        return $this->allowed($wanted, $technique) ?? $this->figures->usual->noProduct;
     }
 
     /** @param  list<string>  $products */
@@ -544,7 +538,7 @@ final class Composer
     {
         $dry = $oily = [];
         foreach ($manoeuvres as $one) {
-            if ($one->isOily()) {
+            if ($this->atlas->isOil($one->product)) {
                 $oily[] = $one;
             } else {
                 $dry[] = $one;

@@ -68,8 +68,8 @@ final readonly class Composition
         return new self($this->size, $lighter, $this->overhead);
     }
 
-    /** At most so long, and no point held; null where nothing is left of it. */
-    public function shortened(float $seconds): ?self
+    /** At most so long, and nothing of one technique; null where nothing is left of it. */
+    public function shortened(float $seconds, string $without): ?self
     {
         $shorter = [];
         foreach ($this->manoeuvres as $one) {
@@ -77,7 +77,7 @@ final readonly class Composition
             while ($this->overhead * $one->totalSeconds() > $left && (count($one->spots) > 1 || $one->repeats > 1)) {
                 $one = $one->less();
             }
-            if ($one->technique !== Composer::POINT_HOLD && $this->overhead * $one->totalSeconds() <= $left) {
+            if ($one->technique !== $without && $this->overhead * $one->totalSeconds() <= $left) {
                 $shorter[] = $one;
             }
         }

@@ -86,7 +86,8 @@ final readonly class JointComposer
         if (! $this->tools->has($work->tool)) {
             return Reason::of(ReasonKind::Tool, 'No tool gives what it needs within the limits.');
         }
-        $proposed = new ProposedWork($this->places($at, $position), $work->technique, $work->tool, $position, 'none');
+        $dry = $this->figures->usual->noProduct;
+        $proposed = new ProposedWork($this->places($at, $position), $work->technique, $work->tool, $position, $dry);
         $forbidden = $this->gate->forbidding($proposed);
         if ($forbidden !== null) {
             return Reason::forbiddenBy($forbidden);
@@ -104,7 +105,7 @@ final readonly class JointComposer
         return new Manoeuvre(
             'joint', $work->technique, $work->do, $work->spots,
             array_map(static fn (string $spot): string => str_replace('_', ' ', $spot), $work->spots),
-            null, null, $work->tool, $work->hand, $work->otherHand, null, $work->toward, 'none', $work->say,
+            null, null, $work->tool, $work->hand, $work->otherHand, null, $work->toward, $dry, $work->say,
             $technique->kind === 'client_moves' ? $work->say : null, $work->repeats, $work->seconds, $ceiling,
             $ceiling === null ? null : floor(2 * min($ceiling->felt, $this->figures->firstPass)) / 2, $work->leave, $technique->ends, null,
             'It was found stiff: small and slow, then measured again.',

@@ -10,8 +10,6 @@ use Somatrace\Core\Anatomy\Side;
 /** One thing the hands do. */
 final readonly class Manoeuvre
 {
-    private const OILS = ['light_oil', 'plenty_oil', 'balm', 'menthol_balm', 'nut_oil'];
-
     /**
      * @param  list<string>  $spots  in order
      * @param  list<string>  $spotNames  as they are said
@@ -47,11 +45,6 @@ final readonly class Manoeuvre
         public ?Branch $branch,
         public string $because,
     ) {
-    }
-
-    public function isOily(): bool
-    {
-        return in_array($this->product, self::OILS, true);
     }
 
     /** Hands on, without finding, moving and asking. */

@@ -36,6 +36,14 @@ final readonly class PlanFigures
 
     public string $glove;
 
+    public UsualHands $usual;
+
+    /** @var list<string> signs that it was too much last time */
+    public array $hurtSigns;
+
+    /** the position of the school that works the low back so */
+    public string $lowBackFaceDown;
+
     public float $firstExposureCap;
 
     public float $firstExposureCapDelicate;
@@ -192,6 +200,9 @@ final readonly class PlanFigures
         $this->hygieneAfter = $file->strings('hygiene_after');
         $this->glovedTechniques = $file->strings('gloved_techniques');
         $this->glove = $file->string('glove');
+        $this->usual = UsualHands::from($file->fields('usual'));
+        $this->hurtSigns = $file->strings('hurt_signs');
+        $this->lowBackFaceDown = $file->string('low_back_face_down');
         $this->firstExposureCap = $file->float('first_exposure_cap');
         $this->firstExposureCapDelicate = $file->float('first_exposure_cap_delicate');
         $this->firstPass = $file->float('first_pass');

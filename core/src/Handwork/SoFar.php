@@ -159,7 +159,7 @@ final readonly class SoFar
         $held = [];
         foreach ($this->workOn($target) as $step) {
             foreach ($step->manoeuvres as $index => $one) {
-                if ($one->technique === Composer::POINT_HOLD) {
+                if ($one->technique === $this->figures->usual->pointHold) {
                     $held[$one->spot ?? "$step->step $index"] = true;
                 }
             }

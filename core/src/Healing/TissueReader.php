@@ -98,11 +98,11 @@ final readonly class TissueReader
             if ($test->value === null) {
                 continue;
             }
-            if ($test->test === 'swelling' && $this->isLimb($test->side, $region)) {
+            if ($test->test === $this->figures->swellingTest && $this->isLimb($test->side, $region)) {
                 $seen["grade:{$test->side->value}"] = [
                     'value' => $test->value, 'from' => $this->figures->swellingGrade, 'step' => $this->step($test->test),
                 ];
-            } elseif (in_array($test->test, ['limb_girth', 'calf_girth'], true)) {
+            } elseif (in_array($test->test, $this->figures->girthTests, true)) {
                 $girths[$test->test][$test->side->value] = $test->value;
             }
         }

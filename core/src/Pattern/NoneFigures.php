@@ -20,6 +20,7 @@ final readonly class NoneFigures
         public float $strongPain,
         public float $silent,
         public int $silentMuscles,
+        public string $nightTest,
     ) {
     }
 
@@ -29,7 +30,7 @@ final readonly class NoneFigures
             $row->int('examined_movements'), $row->int('examined_muscles'), $row->float('lead'), $row->float('unexplained'),
             $row->float('hard_end'),
             $row->float('night_waking'), $row->float('out_of_proportion'), $row->float('strong_pain'), $row->float('silent'),
-            $row->int('silent_muscles'),
+            $row->int('silent_muscles'), $row->string('night_test'),
         );
     }
 }

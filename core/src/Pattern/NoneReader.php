@@ -31,7 +31,8 @@ final readonly class NoneReader
             $case->findings->range, static fn ($one): bool => in_array($one->endFeel, ['hard', 'empty', 'springy'], true) && $one->pain > 0,
         );
         $wakes = array_filter(
-            $case->findings->tests, static fn ($one): bool => $one->test === 'night_waking' && $one->result === 'positive',
+            $case->findings->tests,
+            fn ($one): bool => $one->test === $this->figures->nightTest && $one->result === 'positive',
         );
         $evidence = [];
         foreach ([

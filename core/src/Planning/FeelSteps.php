@@ -14,8 +14,6 @@ use Somatrace\Core\Safety\TouchGate;
 /** What the ranking suspects and nobody felt is felt first, half a minute each, out of what is spare at the end. */
 final readonly class FeelSteps
 {
-    private const FINGER = 'fingertip';
-
     public function __construct(private Atlas $atlas, private PlanFigures $figures, private TouchGate $gate)
     {
     }
@@ -58,7 +56,7 @@ final readonly class FeelSteps
         return array_values(array_filter(
             array_map(static fn (string $zone): Place => new Place($zone, $candidate->at->side), $muscle->zones),
             fn (Place $place): bool => $this->gate->forbidding(
-                new ProposedWork([$place], null, self::FINGER, $position, null, $candidate->at),
+                new ProposedWork([$place], null, $this->figures->usual->finger, $position, null, $candidate->at),
             ) === null,
         ));
     }
@@ -68,10 +66,9 @@ final readonly class FeelSteps
         $candidate = $suspect->candidate;
         $muscle = $this->atlas->muscle($candidate->at->muscle);
 
-        return new PlanStep(
-            StepKind::Feel, $this->figures->feelMinutes, $position, $candidate->at,
-            $this->places($candidate, $position), find: $muscle->reference()->findSteps(),
-            why: $suspect->why(), label: "Feel {$candidate->name}",
+        return PlanStep::feel(
+            $this->figures->feelMinutes, $position, $this->places($candidate, $position),
+            Turn::at($candidate->at, ...$muscle->reference()->findSteps()), "Feel {$candidate->name}", $suspect->why(),
         );
     }
 }

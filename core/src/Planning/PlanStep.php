@@ -13,55 +13,128 @@ use Somatrace\Core\Handwork\JointAt;
 use Somatrace\Core\Handwork\Manoeuvre;
 use Somatrace\Core\Handwork\Pass;
 
-/** One step of a visit, in the order of the plan. */
+/** One step of a visit, in the order of the plan. What its kind knows nothing of is null or empty. */
 final readonly class PlanStep
 {
+    public ?MuscleAt $at;
+
+    public ?JointAt $joint;
+
+    /** @var list<Place> */
+    public array $places;
+
+    public ?string $site;
+
+    public ?string $technique;
+
+    public ?string $tool;
+
+    public ?string $product;
+
+    public ?string $clientAction;
+
+    /** @var list<Pass> */
+    public array $passes;
+
+    /** @var list<string> how to come to it, step by step, and what proves it */
+    public array $find;
+
+    public ?Ceiling $ceiling;
+
+    public bool $otherSide;
+
+    /** @var list<Manoeuvre> what the hands do, in order */
+    public array $manoeuvres;
+
+    /** The same in each round of one target. */
+    public ?string $target;
+
+    public ?int $round;
+
     /**
-     * @param  list<Place>  $places
-     * @param  list<Pass>  $passes
-     * @param  list<string>  $find  how to come to it, step by step, and what proves it
      * @param  list<Caution>  $cautions
      * @param  array{kind: string, id: string, side: string, text: string}|null  $check  what a re-check measures
-     * @param  list<Manoeuvre>  $manoeuvres  what the hands do, in order
-     * @param  string|null  $target  the same in each round of one target
      * @param  string|null  $what  of a step of hygiene: wash, glove_on, glove_off_wash or wipe
      */
-    public function __construct(
+    private function __construct(
         public StepKind $kind,
         public float $minutes,
         public string $position,
-        public ?MuscleAt $at = null,
-        public array $places = [],
-        public ?string $site = null,
-        public ?string $technique = null,
-        public ?string $tool = null,
-        public ?string $product = null,
-        public ?string $clientAction = null,
-        public array $passes = [],
-        public array $find = [],
-        public array $cautions = [],
+        public string $label,
         public string $why = '',
-        public ?Ceiling $ceiling = null,
+        public array $cautions = [],
+        private ?Contact $contact = null,
+        private ?Turn $turn = null,
         public ?array $check = null,
-        public bool $otherSide = false,
-        public string $label = '',
         public ?string $what = null,
-        public array $manoeuvres = [],
-        public ?string $target = null,
-        public ?int $round = null,
-        public ?JointAt $joint = null,
     ) {
+        [$this->places, $this->passes] = [$contact->places ?? [], $contact->passes ?? []];
+        [$this->technique, $this->tool] = [$contact?->technique, $contact?->tool];
+        [$this->product, $this->clientAction] = [$contact?->product, $contact?->clientAction];
+        $on = $turn?->on;
+        $this->at = $on instanceof MuscleAt ? $on : null;
+        $this->joint = $on instanceof JointAt ? $on : null;
+        [$this->site, $this->find, $this->ceiling] = [$turn?->site, $turn->find ?? [], $turn?->ceiling];
+        [$this->manoeuvres, $this->otherSide, $this->round] = [$turn->manoeuvres ?? [], $turn->isOtherSide ?? false, $turn?->round];
+        $this->target = $this->round === null ? null : $on?->key();
+    }
+
+    /**
+     * Without a hand on anybody: to settle, to turn, to rest, to get up.
+     *
+     * @param  list<Caution>  $cautions
+     */
+    public static function pause(
+        StepKind $kind, float $minutes, string $position, string $label, string $why = '', array $cautions = [],
+    ): self {
+        return new self($kind, $minutes, $position, $label, $why, $cautions);
+    }
+
+    /**
+     * A broad hand: to warm, to cool, to soothe, between deep work, to smooth over.
+     *
+     * @param  list<Caution>  $cautions
+     */
+    public static function stroke(
+        StepKind $kind, float $minutes, string $position, Contact $contact, string $label, string $why, array $cautions = [],
+    ): self {
+        return new self($kind, $minutes, $position, $label, $why, $cautions, $contact);
+    }
+
+    /** @param  list<Place>  $places  where a finger may feel for it */
+    public static function feel(float $minutes, string $position, array $places, Turn $turn, string $label, string $why): self
+    {
+        return new self(StepKind::Feel, $minutes, $position, $label, $why, [], new Contact($places), $turn);
+    }
+
+    /** @param  list<Caution>  $cautions */
+    public static function treat(
+        float $minutes, string $position, Contact $contact, Turn $turn, string $label, string $why, array $cautions,
+    ): self {
+        return new self(StepKind::Treat, $minutes, $position, $label, $why, $cautions, $contact, $turn);
+    }
+
+    /** @param  list<Place>  $places  that were worked */
+    public static function recheck(
+        float $minutes, string $position, Check $check, ?MuscleAt $at, array $places, string $label, string $why,
+    ): self {
+        return new self(
+            StepKind::Recheck, $minutes, $position, $label, $why, [], new Contact($places), $at === null ? null : Turn::at($at),
+            $check->toArray(),
+        );
+    }
+
+    public static function hygiene(float $minutes, string $position, string $what, ?string $product, string $label, string $why): self
+    {
+        return new self(StepKind::Hygiene, $minutes, $position, $label, $why, [], new Contact([], product: $product), null, null, $what);
     }
 
     /** Longer or shorter, with the hand on it for the same share of the time. */
     public function lasting(float $minutes): self
     {
-        $passes = array_map(fn (Pass $one): Pass => $one->times($minutes / $this->minutes), $this->passes);
-
         return new self(
-            $this->kind, $minutes, $this->position, $this->at, $this->places, $this->site, $this->technique, $this->tool, $this->product,
-            $this->clientAction, $passes, $this->find, $this->cautions, $this->why, $this->ceiling, $this->check, $this->otherSide,
-            $this->label, $this->what, $this->manoeuvres, $this->target, $this->round, $this->joint,
+            $this->kind, $minutes, $this->position, $this->label, $this->why, $this->cautions,
+            $this->contact?->times($minutes / $this->minutes), $this->turn, $this->check, $this->what,
         );
     }
 

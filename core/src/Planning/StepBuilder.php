@@ -11,13 +11,13 @@ use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\Anatomy\Position;
 use Somatrace\Core\Anatomy\RegionWork;
 use Somatrace\Core\Anatomy\RoutineStage;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\Handwork\Cap;
-use Somatrace\Core\Handwork\Ceiling;
 use Somatrace\Core\Handwork\Composition;
 use Somatrace\Core\Handwork\JointAt;
 use Somatrace\Core\Handwork\Manoeuvre;
@@ -31,6 +31,7 @@ use Somatrace\Core\Handwork\School;
 use Somatrace\Core\Handwork\Size;
 use Somatrace\Core\Handwork\SoFar;
 use Somatrace\Core\Handwork\ToolChooser;
+use Somatrace\Core\Handwork\UsualHands;
 use Somatrace\Core\Safety\Limit;
 use Somatrace\Core\Safety\Offer;
 use Somatrace\Core\Safety\ProposedWork;
@@ -40,10 +41,13 @@ use Somatrace\Core\Units\ContactArea;
 /** Lays a solution out in time: settle, warm, treat, rest, compare, turn, finish, talk. */
 final class StepBuilder
 {
-    private const NONE = 'none';
-
     /** quarter minutes: less is no stroke */
     private const LEAST_WARM_UP = 2;
+
+    private readonly UsualHands $usual;
+
+    /** the position that is left when no other may be taken, and in which one gets up */
+    private readonly string $seat;
 
     /** @var list<PlanStep> */
     private array $steps = [];
@@ -86,6 +90,9 @@ final class StepBuilder
         private readonly Checks $checks,
         private readonly float $therapistKg,
     ) {
+        $this->usual = $figures->usual;
+        $up = array_filter($atlas->positions, static fn (Position $one): bool => $one->isUp);
+        $this->seat = array_key_first($up) ?? throw new \LogicException('no position is said to be upright');
     }
 
     /**
@@ -109,17 +116,15 @@ final class StepBuilder
             if ($index === 0 && $this->soFar->runs()) {
                 $this->goOn($family, $solution, $offers);
             } elseif ($index === 0) {
-                $this->add(
-                    StepKind::Settle, $this->clock->settle,
-                    cautions: [
+                $this->pause(
+                    StepKind::Settle, $this->clock->settle, 'Settle', 'Lie down, draped; say how strong and how to stop.', [
                         ...Caution::each(CautionKind::Hygiene, 'hygiene_before', $this->figures->hygieneBefore),
                         ...array_map(self::watched(...), $this->gate->watchedEverywhere()),
                     ],
-                    why: 'Lie down, draped; say how strong and how to stop.', label: 'Settle',
                 );
                 array_map($this->offer(...), $offers);
             } else {
-                $this->add(StepKind::Position, $this->clock->turn, label: 'Turn '.$this->atlas->position($family)->name);
+                $this->pause(StepKind::Position, $this->clock->turn, 'Turn '.$this->atlas->position($family)->name);
             }
             array_map(fn (array $block) => $this->block($block, $family), $blocks);
             $soothe = array_values(array_filter($soothe, fn (Place $place): bool => ! $this->soothe($place)));
@@ -151,7 +156,7 @@ final class StepBuilder
         if ($this->position !== $family) {
             $this->position = $family;
             $this->deep = 0.0;
-            $this->add(StepKind::Position, $this->clock->turn, label: 'Turn '.$this->atlas->position($family)->name);
+            $this->pause(StepKind::Position, $this->clock->turn, 'Turn '.$this->atlas->position($family)->name);
         }
         if (! $this->soFar->hasDone(StepKind::Cold->value)) {
             array_map($this->offer(...), $offers);
@@ -171,18 +176,15 @@ final class StepBuilder
             return $lies; // nobody is turned for nothing
         }
         $named = $this->case->session->positionsPossible;
-        $possible = $named !== [] ? $named : ($soothe === [] ? ['supine'] : array_values(array_unique(array_map(
-            fn (string $one): string => $this->atlas->position($one)->family, array_keys($this->atlas->positions),
-        ))));
+        $families = array_values(array_unique(array_column($this->atlas->positions, 'family')));
+        $possible = $named !== [] ? $named : ($soothe === [] ? array_slice($families, 0, 1) : $families);
         $hurts = [Side::Left->value => 0.0, Side::Right->value => 0.0, Side::Midline->value => 0.0];
         foreach ($this->case->findings->complaints as $complaint) {
             $hurts[$complaint->side->value] = max($hurts[$complaint->side->value], $complaint->now ?? 0.0);
         }
         $rank = array_flip(array_keys($this->atlas->positions));
-        usort($possible, static function (string $a, string $b) use ($hurts, $rank): int {
-            $side = static fn (string $position): ?Side => match ($position) {
-                'side_left' => Side::Left, 'side_right' => Side::Right, default => null,
-            };
+        usort($possible, function (string $a, string $b) use ($hurts, $rank): int {
+            $side = fn (string $position): ?Side => $this->atlas->position($position)->lowerSide;
 
             return [$side($a) !== null, $hurts[$side($a)->value ?? Side::Midline->value], $rank[$a]]
                 <=> [$side($b) !== null, $hurts[$side($b)->value ?? Side::Midline->value], $rank[$b]];
@@ -190,7 +192,7 @@ final class StepBuilder
         foreach ($soothe === [] ? [] : $possible as $position) {
             if (
                 $this->gate->forbidding(new ProposedWork([], null, null, $position)) === null
-                    && $this->open($soothe, 'effleurage', 'palm', $position) !== []
+                    && $this->open($soothe, $this->usual->stroke, $this->usual->broad, $position) !== []
             ) {
                 return $position;
             }
@@ -201,7 +203,7 @@ final class StepBuilder
             }
         }
 
-        return 'seated';
+        return $this->seat;
     }
 
     /** @return list<non-empty-list<Chosen>> the regions of a family in the order of work, each with its targets in order */
@@ -326,7 +328,7 @@ final class StepBuilder
     private function block(array $block, string $family): void
     {
         $dry = array_filter(
-            $block, static fn (Chosen $one): bool => array_filter($one->composition->manoeuvres, self::isDry(...)) !== [],
+            $block, fn (Chosen $one): bool => array_filter($one->composition->manoeuvres, $this->isDry(...)) !== [],
         );
         if ($dry !== [] && $this->oily) {
             $this->hygiene(['wipe' => TimeBudget::quarters($this->figures->hygieneMinutes['wipe'])]);
@@ -369,8 +371,8 @@ final class StepBuilder
         }
 
         return [
-            fn (Manoeuvre $one): bool => self::isDry($one) && ! $this->isGloved($one), $this->isGloved(...),
-            static fn (Manoeuvre $one): bool => ! self::isDry($one),
+            fn (Manoeuvre $one): bool => $this->isDry($one) && ! $this->isGloved($one), $this->isGloved(...),
+            fn (Manoeuvre $one): bool => ! $this->isDry($one),
         ];
     }
 
@@ -379,9 +381,9 @@ final class StepBuilder
         return in_array($one->technique, $this->figures->glovedTechniques, true);
     }
 
-    private static function isDry(Manoeuvre $one): bool
+    private function isDry(Manoeuvre $one): bool
     {
-        return ! $one->isOily();
+        return ! $this->atlas->isOil($one->product);
     }
 
     /** @param  non-empty-list<Chosen>  $block */
@@ -390,7 +392,7 @@ final class StepBuilder
         $region = $this->atlas->handwork()->region($block[0]->target->region);
         $own = array_merge(...array_map(static fn (Chosen $one): array => $one->option->places, $block));
         $places = $this->broad($region->warm, $own, array_map(static fn (Chosen $one): Side => $one->target->side, $block));
-        $open = $this->open($places, 'effleurage', 'palm', $family);
+        $open = $this->open($places, $this->usual->stroke, $this->usual->broad, $family);
         if ($open === []) {
             return false;
         }
@@ -406,20 +408,18 @@ final class StepBuilder
         if ($left < self::LEAST_WARM_UP) {
             return true; // what the routine does before it has warmed it
         }
-        $cap = $this->gate->pressureCap(new ProposedWork($open, 'effleurage', 'palm', $family));
+        $cap = $this->gate->pressureCap(new ProposedWork($open, $this->usual->stroke, $this->usual->broad, $family));
         $pressure = min($this->figures->warmUpPressure, $cap === null ? 10 : (float) $cap->value);
         $scale = $this->scales->softest($open);
-        $this->add(
-            StepKind::WarmUp, $left, places: $open, technique: 'effleurage', tool: 'palm',
-            product: $dry ? self::NONE : $this->product('effleurage'),
-            passes: $pressure < 1
-                ? []
-                : [$this->stroke($pressure, $left * 15, $scale, 'palm')],
-            cautions: $this->underStrokes($open, $family),
-            why: $region->warmDo.' '.(
+        $product = $dry ? $this->usual->noProduct : $this->product($this->usual->stroke);
+        $passes = $pressure < 1 ? [] : [$this->strokes($pressure, $left * 15, $scale, $this->usual->broad)];
+        $this->stroke(
+            StepKind::WarmUp, $left, new Contact($open, $this->usual->stroke, $this->usual->broad, $product, $passes),
+            'Warm up '.$this->zonesText($open),
+            $region->warmDo.' '.(
                 $dry ? 'Dry or through the cloth: what follows wants grip.' : 'Too little warm-up is the commonest fault of deep work.'
             ),
-            label: 'Warm up '.$this->zonesText($open),
+            $this->underStrokes($open, $family),
         );
         $this->warmUps[count($this->steps) - 1] = $known
             ? 0
@@ -467,19 +467,20 @@ final class StepBuilder
             );
             $seconds = ($way->seconds ?? 30) * ($way->repeats ?? 1);
             $quarters = TimeBudget::quarters($seconds / 60);
+            $tool = $way->tool ?? $this->usual->broad;
             $open = ! isset($this->prepared[$stage->id])
                 && $places !== []
-                && count($this->open($places, $way->technique, $way->tool ?? 'palm', $family)) === count($places);
-            if (! $open || $pressure < 1 || ! $this->tools->has($way->tool ?? 'palm') || $used + $quarters >= $this->clock->warmUp) {
+                && count($this->open($places, $way->technique, $tool, $family)) === count($places);
+            if (! $open || $pressure < 1 || ! $this->tools->has($tool) || $used + $quarters >= $this->clock->warmUp) {
                 continue;
             }
             $used += $quarters;
             $this->prepared[$stage->id] = true;
-            $this->add(
-                StepKind::WarmUp, $quarters, places: $places, technique: $way->technique, tool: $way->tool ?? 'palm', product: self::NONE,
-                clientAction: $way->say,
-                passes: [$this->stroke($pressure, $seconds, $this->scales->softest($places), $way->tool ?? 'palm')],
-                cautions: $this->underStrokes($places, $family), why: $way->do, label: $stage->name,
+            $passes = [$this->strokes($pressure, $seconds, $this->scales->softest($places), $tool)];
+            $this->stroke(
+                StepKind::WarmUp, $quarters,
+                new Contact($places, $way->technique, $tool, $this->usual->noProduct, $passes, $way->say),
+                $stage->name, $way->do, $this->underStrokes($places, $family),
             );
         }
 
@@ -491,7 +492,7 @@ final class StepBuilder
      *
      * @param  int|float  $seconds  of the step, lifting and reaching included
      */
-    private function stroke(float $pressure, int|float $seconds, PressureScale $scale, string $tool): Pass
+    private function strokes(float $pressure, int|float $seconds, PressureScale $scale, string $tool): Pass
     {
         return Pass::of(
             $pressure, $seconds * $this->figures->contactShare, null, $scale,
@@ -523,7 +524,7 @@ final class StepBuilder
      */
     private function underStrokes(array $places, string $position): array
     {
-        $work = new ProposedWork($places, 'effleurage', 'palm', $position);
+        $work = new ProposedWork($places, $this->usual->stroke, $this->usual->broad, $position);
         $near = array_filter($this->gate->hazardsUnder($work), static fn (Hazard $hazard): bool => $hazard->broadCap !== null);
 
         return [
@@ -638,12 +639,11 @@ final class StepBuilder
         $main = $this->longest($manoeuvres);
         $there = array_map(static fn (string $zone): Place => new Place($zone, $at->side), $muscle->zonesOf($main->site));
         $work = new ProposedWork($there, $main->technique, $main->tool, $this->position, $main->product, $at, $main->site);
-        $this->oily = $this->oily || array_filter($manoeuvres, static fn (Manoeuvre $one): bool => $one->isOily()) !== [];
-        $this->steps[] = new PlanStep(
-            StepKind::Treat, Composition::secondsOf($manoeuvres, $this->recipes->overhead) / 60, $this->position, $at, $places, $main->site,
-            $main->technique, $main->tool, $main->product, $main->clientAction ?? $main->say, $this->passes($at, $manoeuvres),
-            $muscle->reference()->findSteps(), $this->cautions($muscle, $work), $why, $this->strictest($manoeuvres), otherSide: $otherSide,
-            label: $label, manoeuvres: $manoeuvres, target: $at->key(), round: $round,
+        $this->oily = $this->oily || array_filter($manoeuvres, fn (Manoeuvre $one): bool => ! $this->isDry($one)) !== [];
+        $this->steps[] = PlanStep::treat(
+            $this->minutesOf($manoeuvres), $this->position, $this->contact($main, $places, $this->passes($at, $manoeuvres)),
+            Turn::onMuscle($at, $main->site, $muscle->reference()->findSteps(), $manoeuvres, $round, $otherSide),
+            $label, $why, $this->cautions($muscle, $work),
         );
     }
 
@@ -665,13 +665,26 @@ final class StepBuilder
                 );
             }
         }
-        $this->steps[] = new PlanStep(
-            StepKind::Treat, Composition::secondsOf($manoeuvres, $this->recipes->overhead) / 60, $this->position, null, $places, null,
-            $main->technique, $main->tool, $main->product, $main->clientAction ?? $main->say, $passes,
-            cautions: $this->underStrokes($places, $this->position), why: 'It was found stiff. Small, slow, then measured again.',
-            ceiling: $this->strictest($manoeuvres), label: $at->name(), manoeuvres: $manoeuvres, target: $at->key(), round: $round,
-            joint: $at,
+        $this->steps[] = PlanStep::treat(
+            $this->minutesOf($manoeuvres), $this->position, $this->contact($main, $places, $passes),
+            Turn::onJoint($at, $manoeuvres, $round), $at->name(), 'It was found stiff. Small, slow, then measured again.',
+            $this->underStrokes($places, $this->position),
         );
+    }
+
+    /** @param  non-empty-list<Manoeuvre>  $manoeuvres */
+    private function minutesOf(array $manoeuvres): float
+    {
+        return Composition::secondsOf($manoeuvres, $this->recipes->overhead) / 60;
+    }
+
+    /**
+     * @param  list<Place>  $places
+     * @param  list<Pass>  $passes
+     */
+    private function contact(Manoeuvre $main, array $places, array $passes): Contact
+    {
+        return new Contact($places, $main->technique, $main->tool, $main->product, $passes, $main->clientAction ?? $main->say);
     }
 
     /** @param  non-empty-list<Manoeuvre>  $manoeuvres */
@@ -685,36 +698,25 @@ final class StepBuilder
         return $longest;
     }
 
-    /** @param  list<Manoeuvre>  $manoeuvres */
-    private function strictest(array $manoeuvres): ?Ceiling
-    {
-        $strongest = null;
-        foreach ($manoeuvres as $one) {
-            if ($one->ceiling !== null && ($strongest === null || $one->ceiling->felt > $strongest->felt)) {
-                $strongest = $one->ceiling;
-            }
-        }
-
-        return $strongest;
-    }
-
     /** A broad hand where it hurts though its source is elsewhere; false where no stroke may go or none comes to it lying so. */
     private function soothe(Place $place): bool
     {
-        $work = new ProposedWork([$place], 'effleurage', 'palm', $this->position);
+        $work = new ProposedWork([$place], $this->usual->stroke, $this->usual->broad, $this->position);
         $cap = $this->gate->pressureCap($work);
         $pressure = min($this->figures->soothePressure, $cap === null ? 10 : (float) $cap->value);
         if ($this->gate->forbidding($work) !== null || $pressure < 1) {
             return false;
         }
         $minutes = $this->clock->soothe;
-        $this->add(
-            StepKind::Soothe, $minutes, places: [$place], technique: 'effleurage', tool: 'palm',
-            product: $this->oily ? $this->product('effleurage') : self::NONE,
-            passes: [$this->stroke($pressure, $minutes * 15, $this->scales->softest([$place]), 'palm')],
-            cautions: $this->underStrokes([$place], $this->position),
-            why: 'It hurts here, and nothing under it asks for work: a warm, broad hand.',
-            label: 'Soothe '.lcfirst($this->atlas->placeName($place)),
+        $this->stroke(
+            StepKind::Soothe, $minutes,
+            new Contact(
+                [$place], $this->usual->stroke, $this->usual->broad,
+                $this->oily ? $this->product($this->usual->stroke) : $this->usual->noProduct,
+                [$this->strokes($pressure, $minutes * 15, $this->scales->softest([$place]), $this->usual->broad)],
+            ),
+            'Soothe '.lcfirst($this->atlas->placeName($place)),
+            'It hurts here, and nothing under it asks for work: a warm, broad hand.', $this->underStrokes([$place], $this->position),
         );
 
         return true;
@@ -724,10 +726,12 @@ final class StepBuilder
     private function hygiene(array $steps): void
     {
         foreach ($steps as $what => $quarters) {
-            $this->add(
-                StepKind::Hygiene, $quarters, product: $what === 'glove_on' ? $this->figures->glove : null,
-                why: $this->figures->hygieneWhy[$what], label: $this->figures->hygieneWords[$what], what: $what,
-            );
+            if ($quarters > 0) {
+                $this->steps[] = PlanStep::hygiene(
+                    $quarters / TimeBudget::PER_MINUTE, $this->position, $what, $what === 'glove_on' ? $this->figures->glove : null,
+                    $this->figures->hygieneWords[$what], $this->figures->hygieneWhy[$what],
+                );
+            }
         }
     }
 
@@ -742,24 +746,24 @@ final class StepBuilder
         if (($this->steps[count($this->steps) - 1] ?? null)?->kind === StepKind::RestStroke) {
             return;
         }
-        $open = $this->open($this->strokable($places), 'effleurage', 'palm', $this->position);
+        $open = $this->open($this->strokable($places), $this->usual->stroke, $this->usual->broad, $this->position);
         if ($open === []) {
-            $this->add(
-                StepKind::RestStroke, TimeBudget::quarters($this->figures->stillMinutes),
-                why: 'No stroke goes there: the hands lie still beside it.', label: 'Hands rest',
+            $this->pause(
+                StepKind::RestStroke, TimeBudget::quarters($this->figures->stillMinutes), 'Hands rest',
+                'No stroke goes there: the hands lie still beside it.',
             );
 
             return;
         }
         // kneading and wringing want oil: before it a broad stroke
         $way = $this->oily ? $this->stages->between(array_map(static fn (Place $place): string => $place->zone, $open)) : null;
-        $fits = $way !== null && count($this->open($open, $way->technique, 'palm', $this->position)) === count($open);
-        $technique = $fits ? $way->technique : 'effleurage';
-        $this->add(
-            StepKind::RestStroke, $this->clock->rest, places: $open, technique: $technique, tool: 'palm',
-            product: $this->oily ? $this->product($technique) : self::NONE,
-            cautions: $this->underStrokes($open, $this->position), why: $fits ? $way->do : 'A broad stroke between deep ones.',
-            label: $fits ? $this->atlas->technique($technique)->name : 'Rest stroke',
+        $fits = $way !== null && count($this->open($open, $way->technique, $this->usual->broad, $this->position)) === count($open);
+        $technique = $fits ? $way->technique : $this->usual->stroke;
+        $product = $this->oily ? $this->product($technique) : $this->usual->noProduct;
+        $this->stroke(
+            StepKind::RestStroke, $this->clock->rest, new Contact($open, $technique, $this->usual->broad, $product),
+            $fits ? $this->atlas->technique($technique)->name : 'Rest stroke', $fits ? $way->do : 'A broad stroke between deep ones.',
+            $this->underStrokes($open, $this->position),
         );
     }
 
@@ -849,16 +853,14 @@ final class StepBuilder
                 $around[$one->key()] = $one;
             }
         }
-        $open = $this->open(array_values($around), $offer->technique, 'palm', $this->position, $offer->product);
+        $open = $this->open(array_values($around), $offer->technique, $this->usual->broad, $this->position, $offer->product);
         if ($open !== []) {
-            $this->add(
-                StepKind::Cold, (int) ($this->figures->offerMinutes * TimeBudget::PER_MINUTE), places: $open,
-                technique: $offer->technique, tool: 'palm', product: $offer->product,
-                cautions: Caution::each(
-                    CautionKind::Cold, $offer->technique, ['never still, dry afterwards', 'nothing on the sore place itself'],
-                ),
-                why: 'Cold around it first: inflammation is dealt with before anything else.',
-                label: $this->atlas->technique($offer->technique)->name.' around it',
+            $this->stroke(
+                StepKind::Cold, (int) ($this->figures->offerMinutes * TimeBudget::PER_MINUTE),
+                new Contact($open, $offer->technique, $this->usual->broad, $offer->product),
+                $this->atlas->technique($offer->technique)->name.' around it',
+                'Cold around it first: inflammation is dealt with before anything else.',
+                Caution::each(CautionKind::Cold, $offer->technique, ['never still, dry afterwards', 'nothing on the sore place itself']),
             );
         }
     }
@@ -879,7 +881,7 @@ final class StepBuilder
     {
         if ($position !== $this->position) {
             $this->position = $position;
-            $this->add(StepKind::Position, $this->clock->shift, label: 'Now '.$this->atlas->position($position)->name);
+            $this->pause(StepKind::Position, $this->clock->shift, 'Now '.$this->atlas->position($position)->name);
         }
     }
 
@@ -908,11 +910,12 @@ final class StepBuilder
     /** @param  list<Place>  $places */
     private function addRecheck(Check $check, int $quarters, ?MuscleAt $at = null, array $places = [], string $how = 'Re-check'): void
     {
-        $this->add(
-            StepKind::Recheck, $quarters, $at, $places,
-            why: 'Same movement, same spot, same side: this is how you learn which muscle mattered.', check: $check->toArray(),
-            label: "$how: $check->text",
-        );
+        if ($quarters > 0) {
+            $this->steps[] = PlanStep::recheck(
+                $quarters / TimeBudget::PER_MINUTE, $this->position, $check, $at, $places, "$how: $check->text",
+                'Same movement, same spot, same side: this is how you learn which muscle mattered.',
+            );
+        }
     }
 
     private function end(Solution $solution, int $reserve): void
@@ -931,25 +934,24 @@ final class StepBuilder
             $this->broad(
                 array_merge([], ...array_map(static fn (RegionWork $one): array => $one->finish, $regions)),
                 array_merge([], ...array_map(static fn (Chosen $one): array => $one->option->places, $last)), Side::pair(),
-            ), 'effleurage', 'palm', $this->position,
+            ), $this->usual->stroke, $this->usual->broad, $this->position,
         );
-        $this->add(
-            StepKind::Finish, $this->clock->finish + min($spare, $this->clock->finish), places: $places, technique: 'effleurage',
-            tool: 'palm', product: $this->product('effleurage'),
-            why: implode(' ', array_map(static fn (RegionWork $one): string => $one->finishDo, array_slice($regions, -2)))
+        $this->stroke(
+            StepKind::Finish, $this->clock->finish + min($spare, $this->clock->finish),
+            new Contact($places, $this->usual->stroke, $this->usual->broad, $this->product($this->usual->stroke)), 'Smooth over',
+            implode(' ', array_map(static fn (RegionWork $one): string => $one->finishDo, array_slice($regions, -2)))
                 .' Lighter and broader, both sides. Then lie still and compare them.',
-            label: 'Smooth over',
         );
         $family = $this->position;
         foreach ($this->upright as $check) {
-            $this->position = 'seated';
+            $this->position = $this->seat;
             $this->addRecheck($check, intdiv($this->clock->recheck, 2), how: $check->position === 'standing' ? 'Standing' : 'Sitting up');
         }
         $this->position = $family;
-        $this->add(
-            StepKind::Aftercare, $this->clock->aftercare,
-            cautions: Caution::each(CautionKind::Hygiene, 'hygiene_after', $this->figures->hygieneAfter),
-            why: 'What to expect for a day or two, what to do at home, when to ring.', label: 'Sit up, home care',
+        $this->pause(
+            StepKind::Aftercare, $this->clock->aftercare, 'Sit up, home care',
+            'What to expect for a day or two, what to do at home, when to ring.',
+            Caution::each(CautionKind::Hygiene, 'hygiene_after', $this->figures->hygieneAfter),
         );
     }
 
@@ -1013,8 +1015,8 @@ final class StepBuilder
     private function product(string $technique): string
     {
         $wanted = $this->atlas->technique($technique)->products;
-        if ($wanted === ['light_oil'] && $this->case->client->skin === 'hairy') {
-            $wanted = ['plenty_oil', ...$wanted];
+        if ($wanted === [$this->usual->oil] && $this->case->client->skin === 'hairy') {
+            $wanted = $this->usual->oilsOnHair;
         }
         foreach ($wanted as $product) {
             if ($this->gate->forbidding(new ProposedWork([], $technique, null, null, $product)) === null) {
@@ -1022,27 +1024,24 @@ final class StepBuilder
             }
         }
 
-        return self::NONE;
+        return $this->usual->noProduct;
     }
 
-    /**
-     * @param  list<Place>  $places
-     * @param  list<Pass>  $passes
-     * @param  list<string>  $find
-     * @param  list<Caution>  $cautions
-     * @param  array{kind: string, id: string, side: string, text: string}|null  $check
-     */
-    private function add(
-        StepKind $kind, int $quarters, ?MuscleAt $at = null, array $places = [], ?string $site = null, ?string $technique = null,
-        ?string $tool = null, ?string $product = null,
-        ?string $clientAction = null, array $passes = [], array $find = [], array $cautions = [], string $why = '',
-        ?Ceiling $ceiling = null, ?array $check = null, bool $otherSide = false, string $label = '',
-        ?string $what = null,
+    /** @param  list<Caution>  $cautions */
+    private function pause(StepKind $kind, int $quarters, string $label, string $why = '', array $cautions = []): void
+    {
+        if ($quarters > 0) {
+            $this->steps[] = PlanStep::pause($kind, $quarters / TimeBudget::PER_MINUTE, $this->position, $label, $why, $cautions);
+        }
+    }
+
+    /** @param  list<Caution>  $cautions */
+    private function stroke(
+        StepKind $kind, int $quarters, Contact $contact, string $label, string $why, array $cautions = [],
     ): void {
         if ($quarters > 0) {
-            $this->steps[] = new PlanStep(
-                $kind, $quarters / TimeBudget::PER_MINUTE, $this->position, $at, $places, $site, $technique, $tool, $product, $clientAction,
-                $passes, $find, $cautions, $why, $ceiling, $check, $otherSide, $label, $what,
+            $this->steps[] = PlanStep::stroke(
+                $kind, $quarters / TimeBudget::PER_MINUTE, $this->position, $contact, $label, $why, $cautions,
             );
         }
     }

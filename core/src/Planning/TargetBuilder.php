@@ -469,12 +469,14 @@ final class TargetBuilder
         }
         uasort($options, static fn (Option $a, Option $b): int => $a->preference <=> $b->preference);
 
-        return [count($options) > 1 ? array_diff_key($options, ['seated' => true]) : $options, $why];
+        $lies = fn (string $family): bool => ! $this->atlas->position($family)->isUp;
+
+        return [count($options) > 1 ? array_filter($options, $lies, ARRAY_FILTER_USE_KEY) : $options, $why];
     }
 
     private function isFlat(string $family): bool
     {
-        return in_array($family, ['supine', 'prone'], true);
+        return $this->atlas->position($family)->isFlat();
     }
 
     /**
@@ -487,7 +489,7 @@ final class TargetBuilder
     {
         return match (true) {
             $options === [] || $this->isFlat($family) => false,
-            $family === 'seated' => true,
+            $this->atlas->position($family)->isUp => true,
             $this->school->is('both_sides', 'affected_only') || $preference === 0 => false,
             default => array_filter(array_keys($options), $this->isFlat(...)) !== []
                 && ! in_array($position, $this->positions($work->at->mirrored(), $work->muscle), true),
@@ -511,7 +513,7 @@ final class TargetBuilder
     private function meantPosition(MuscleAt $at, Muscle $muscle): ?string
     {
         return array_intersect($muscle->zones, $this->figures->lowBackZones) === [] ? null : match ($this->school->chose('low_back')) {
-            'face_down' => 'prone',
+            'face_down' => $this->figures->lowBackFaceDown,
             'side_lying' => $at->side->upward(),
             default => null,
         };
@@ -603,7 +605,9 @@ final class TargetBuilder
                 );
             }
             $lighter = $one->under(...$caps);
-            $lighter = $equal && $one->seconds() <= $most ? $lighter : $lighter?->shortened(min($most, $own->seconds() / ($equal ? 1 : 2)));
+            $lighter = $equal && $one->seconds() <= $most
+                ? $lighter
+                : $lighter?->shortened(min($most, $own->seconds() / ($equal ? 1 : 2)), $this->figures->usual->pointHold);
             if ($lighter !== null) {
                 $both[$size] = $lighter;
             }

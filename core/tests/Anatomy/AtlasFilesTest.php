@@ -89,7 +89,7 @@ final class AtlasFilesTest extends TestCase
             'positions.json /positions/0/family: "standing" is not known, allowed are supine, prone, side_left, side_right, seated',
         ];
         yield 'products' => [
-            'products', ['products', 0, 'price'], 3, 'products.json /products/0/price: unknown key, allowed are id, name, use',
+            'products', ['products', 0, 'price'], 3, 'products.json /products/0/price: unknown key, allowed are id, name, use, oil',
         ];
         yield 'demands' => ['demands', ['demands', 0, 'asks'], '', 'demands.json /demands/0/asks: too short, at least 1 characters'];
         yield 'consent areas' => [

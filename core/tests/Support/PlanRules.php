@@ -204,12 +204,12 @@ final readonly class PlanRules
             }
             foreach ($step->kind === StepKind::Treat ? $step->manoeuvres : [] as $one) {
                 $dry = $this->atlas->technique($one->technique)->skin->value === 'dry';
-                if ($oily && $dry && ! $one->isOily()) {
+                if ($oily && $dry && ! $this->atlas->isOil($one->product)) {
                     $broken[] = "{$step->label}: {$one->technique} wants grip and there is oil";
                 }
-                $oily = $oily || $one->isOily();
+                $oily = $oily || $this->atlas->isOil($one->product);
             }
-            $oily = $oily || ($step->kind === StepKind::WarmUp && in_array($step->product, ['light_oil', 'plenty_oil', 'balm'], true));
+            $oily = $oily || ($step->kind === StepKind::WarmUp && $this->atlas->isOil((string) $step->product));
         }
 
         return array_slice($broken, 0, 1);

@@ -424,6 +424,8 @@ export interface VisitProps extends Judged {
   standing: Entry[]
   agreed: { id: number; at: string; plan: Plan } | null
   events: TreatmentEvent[] | null
+  /** on Plan, of a treatment that runs */
+  minutes_left: number | null
   /** on Work */
   taken_back: TakenBack | null
   /** what is stored of this visit and cannot be read any more */

@@ -20,7 +20,7 @@ final readonly class Conditions
             'test_positive' => new TestIsPositive($row->string('test_positive')),
             'complaint_in' => new ComplaintIn($row->strings('complaint_in')),
             'condition_within_days' => new ConditionWithin($row->fields($kind)->string('condition'), $row->fields($kind)->int('days')),
-            'swelling_stays_days' => new SwellingStays($row->int($kind)),
+            'swelling_stays' => new SwellingStays($row->fields($kind)->int('days'), $row->fields($kind)->string('denied_by')),
             'feels' => new Feels($row->fields($kind)->strings('qualities'), $row->fields($kind)->string('in')),
             'test' => self::test($row->fields($kind)),
             'weak' => new Weak(

@@ -11,13 +11,13 @@ use Somatrace\Core\Safety\Intake;
 /** Swelling was measured over so many days, does not go down, and nobody has answered that a doctor explained it. */
 final readonly class SwellingStays implements Condition
 {
-    public function __construct(private int $days)
+    public function __construct(private int $days, private string $deniedBy)
     {
     }
 
     public function holds(Intake $intake, ?Side $side = null): Answer
     {
-        return ! $intake->deniedWithin('swelling_not_settling', $this->days) && $intake->tissue->swellingStays($intake->case, $this->days)
+        return ! $intake->deniedWithin($this->deniedBy, $this->days) && $intake->tissue->swellingStays($intake->case, $this->days)
             ? Answer::Yes
             : Answer::No;
     }

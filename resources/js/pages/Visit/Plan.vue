@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { router, usePage } from '@inertiajs/vue3'
+import { Link, router, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
 import { useDeed } from '@/composables/useDeed'
@@ -64,6 +64,11 @@ const thumbs = computed(
   () => Math.round(10 * ((plan.value.therapist_load['thumb'] ?? 0) + (plan.value.therapist_load['thumb_reinforced'] ?? 0))) / 10,
 )
 const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent)))))
+/** Whole minutes that are left of a treatment that runs. */
+const running = computed(() => (props.value.minutes_left === null ? null : Math.floor(props.value.minutes_left)))
+const agreement = computed(() =>
+  running.value !== null ? 'Go on with this rest' : props.value.agreed ? 'Agree this one instead' : `Agree this with ${words.value.object}`,
+)
 const refusal = computed(() => usePage<{ errors: Record<string, string> }>().props.errors['plan'])
 const { post } = useDeed()
 const agree = () => post(`/visits/${props.value.visit.id}/plan`)
@@ -143,6 +148,10 @@ useKeys({
       </div>
     </aside>
     <section class="min-w-0 lg:col-start-2 lg:row-start-2 xl:row-span-2 xl:row-start-1">
+      <p v-if="running !== null" class="mb-2 border-l-2 border-iron pl-3">
+        The treatment runs: {{ running }} of {{ minutes }} minutes are left. What was done counts; this is the rest, planned anew.
+        <Link :href="`/visits/${props.visit.id}/work`" class="link">Back to the table</Link>
+      </p>
       <p class="display mb-2 text-[20px] leading-[26px]">{{ plan.headline }}</p>
       <PlanScore :plan="plan" :possessive="words.possessive" :chosen="chosen?.id ?? null" @choose="(step) => (chosen = step)" />
     </section>
@@ -216,7 +225,7 @@ useKeys({
         </p>
         <p v-if="refusal" class="mb-1 text-madder" role="alert">{{ refusal }}</p>
         <button v-if="!visit.readOnly.value" type="button" class="btn-ink w-full" @click="agree">
-          {{ props.agreed ? 'Agree this one instead' : `Agree this with ${words.object}` }} <span class="key-hint">Enter</span>
+          {{ agreement }} <span class="key-hint">Enter</span>
         </button>
       </div>
     </aside>
