@@ -124,6 +124,13 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   await page.reload()
   await expect(page.getByRole('heading', { name: /Levator scapulae, left/ })).toBeVisible() // the room is where it was left
   await expect(page.getByText(/pass 2 of/)).toBeVisible()
+  // the rest is planned anew, and the room goes on with it: nobody lies down twice, nothing of it counts as done
+  await page.goto(page.url().replace(/\/work$/, '/plan'))
+  await expect(page.getByText(/The treatment runs: (29|30) of 30 minutes are left/)).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Settle/ })).toHaveCount(0)
+  await page.getByRole('button', { name: /Go on with this rest/ }).click()
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/Settle|Done/)
+  await expect(page.getByText('Begin', { exact: false }).first()).toBeVisible()
   for (let tap = 0; tap < 80; tap++) {
     const title = (await page.getByRole('heading', { level: 1 }).textContent()) ?? ''
     if (title === 'Done') break

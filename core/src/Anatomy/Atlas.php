@@ -374,12 +374,12 @@ final class Atlas
 
     public function nameOf(MuscleAt $at): string
     {
-        return $this->muscle($at->muscle)->name.($at->side === Side::Midline ? '' : ', '.$at->side->value);
+        return $at->side->named($this->muscle($at->muscle)->name);
     }
 
     public function placeName(Place $place): string
     {
-        return $this->zone($place->zone)->name.($place->side === Side::Midline ? '' : ', '.$place->side->value);
+        return $place->side->named($this->zone($place->zone)->name);
     }
 
     /** A place of that zone: on the side given, or on the midline where the zone lies there. */

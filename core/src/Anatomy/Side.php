@@ -36,6 +36,12 @@ enum Side: string
         return $this === self::Midline ? $name : "$name {$this->value}";
     }
 
+    /** The same with a comma between. */
+    public function named(string $name): string
+    {
+        return $this === self::Midline ? $name : "$name, {$this->value}";
+    }
+
     /** The name of something within a sentence; what lies in the middle has no side. */
     public function on(string $name): string
     {

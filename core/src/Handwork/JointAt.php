@@ -24,7 +24,7 @@ final readonly class JointAt
     {
         $level = $this->level === null ? '' : ' '.str_replace('rib', '', $this->level);
 
-        return $this->side->after(ucfirst($this->joint->name).$level.',');
+        return $this->side->named(ucfirst($this->joint->name).$level);
     }
 
     /** @return array{kind: string, level?: string} as the case file writes it */

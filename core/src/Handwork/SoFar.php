@@ -15,6 +15,8 @@ final readonly class SoFar
 {
     private const RECHECK = 'recheck';
 
+    private const FEEL = 'feel';
+
     private const WARMS = ['warm_up', 'treat', 'rest_stroke'];
 
     private const SOOTHES = ['soothe', 'treat'];
@@ -151,6 +153,25 @@ final readonly class SoFar
         }
 
         return false;
+    }
+
+    /** A finger went there to feel it. */
+    public function wasFelt(MuscleAt $at): bool
+    {
+        return isset($this->felt()[$at->key()]);
+    }
+
+    /** @return array<string, true> muscles a finger went to, by muscle and side */
+    public function felt(): array
+    {
+        $felt = [];
+        foreach ($this->steps as $step) {
+            if ($step->kind === self::FEEL && ! $step->skipped && $step->muscle !== null && $step->side !== null) {
+                $felt[(new MuscleAt($step->muscle, $step->side))->key()] = true;
+            }
+        }
+
+        return $felt;
     }
 
     /** Spots of a target at which a point was held. */

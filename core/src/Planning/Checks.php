@@ -195,6 +195,6 @@ final readonly class Checks
     {
         $movement = $this->atlas->movement($finding->movement);
 
-        return new Check('range', $movement->id, $finding->side, $finding->side->after(lcfirst($movement->name).','), $movement->position);
+        return new Check('range', $movement->id, $finding->side, $finding->side->named(lcfirst($movement->name)), $movement->position);
     }
 }

@@ -33,13 +33,13 @@ final readonly class FeelSteps
 
                 continue;
             }
-            $put[] = $step;
-            if (in_array($step->kind, [StepKind::Settle, StepKind::Position], true) && ! isset($felt[$step->position])) {
-                $felt[$step->position] = true;
-                array_push(
-                    $put, ...array_map(fn (Suspect $one): PlanStep => $this->step($one, $step->position), $feel[$step->position] ?? []),
-                );
-            }
+            $lies = in_array($step->kind, [StepKind::Settle, StepKind::Position], true);
+            $goesOn = ! in_array($step->kind, [StepKind::Hygiene, StepKind::Recheck], true); // a treatment that runs: nobody lies down anew
+            $first = isset($felt[$step->position]) || ! ($lies || $goesOn) ? [] : array_map(
+                fn (Suspect $one): PlanStep => $this->step($one, $step->position), $feel[$step->position] ?? [],
+            );
+            $felt += $lies || $goesOn ? [$step->position => true] : [];
+            array_push($put, ...($lies ? [$step, ...$first] : [...$first, $step]));
         }
 
         return $put;

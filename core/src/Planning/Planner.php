@@ -96,13 +96,14 @@ final readonly class Planner
             $this->atlas, $this->figures, $case, $gate, $school, $clock, $this->recipes, $tools,
             $stages, $scales, $soFar, new Checks($this->atlas, $case), $tools->mass(),
         );
-        $feelMost = min(count($suspects), $this->figures->feelMost);
+        $open = array_values(array_filter($suspects, static fn (Suspect $one): bool => ! $soFar->wasFelt($one->candidate->at)));
+        $feelMost = min(count($open), max(0, $this->figures->feelMost - count($soFar->felt())));
         $steps = $builder->build($solution, $offers, $soothe, $feelMost * TimeBudget::quarters($this->figures->feelMinutes));
         $families = $solution->families !== [] ? $solution->families : [$builder->restingPosition($soothe)];
         $feeling = new FeelSteps($this->atlas, $this->figures, $gate);
-        $feel = $this->feel($feeling, $suspects, $solution, $families, $clock, $steps);
+        $feel = $this->feel($feeling, $open, $feelMost, $solution, $families, $clock, $steps);
         $steps = $feeling->put($steps, $feel, $clock);
-        array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution));
+        array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution, $soFar));
 
         return $this->result($solution, $fitted->targets, $leftOut, $steps, $clock, $case);
     }
@@ -115,8 +116,9 @@ final readonly class Planner
      * @param  list<PlanStep>  $steps
      * @return array<string, list<Suspect>> by family of positions
      */
-    private function feel(FeelSteps $feeling, array $suspects, Solution $solution, array $families, TimeBudget $clock, array $steps): array
-    {
+    private function feel(
+        FeelSteps $feeling, array $suspects, int $most, Solution $solution, array $families, TimeBudget $clock, array $steps,
+    ): array {
         $used = TimeBudget::quarters(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $steps)));
         $finish = array_filter($steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Finish);
         // the finish takes what is spare: it may give it back
@@ -131,7 +133,7 @@ final readonly class Planner
                 continue;
             }
             foreach ($families as $family) {
-                if ($count < $this->figures->feelMost && $spare >= $each && $feeling->places($suspect->candidate, $family) !== []) {
+                if ($count < $most && $spare >= $each && $feeling->places($suspect->candidate, $family) !== []) {
                     $feel[$family][] = $suspect;
                     $spare -= $each;
                     $count++;
@@ -149,7 +151,7 @@ final readonly class Planner
      * @param  array<string, list<Suspect>>  $feel
      * @return list<LeftOut>
      */
-    private function unfelt(array $suspects, array $feel, Solution $solution): array
+    private function unfelt(array $suspects, array $feel, Solution $solution, SoFar $soFar): array
     {
         $felt = array_map(static fn (Suspect $one): string => $one->candidate->at->key(), array_merge([], ...array_values($feel)));
         $left = [];
@@ -157,7 +159,10 @@ final readonly class Planner
             $candidate = $suspect->candidate;
             if (! $suspect->isAsked && ! in_array($candidate->at->key(), $felt, true) && ! $solution->has($candidate->at->key())) {
                 $left[] = LeftOut::muscle(
-                    $candidate->at, $candidate->name, Reason::of(ReasonKind::Unfelt, 'Suspected, and felt by nobody.'),
+                    $candidate->at, $candidate->name,
+                    Reason::of(ReasonKind::Unfelt, $soFar->wasFelt($candidate->at)
+                        ? 'Felt at the table, and nothing is written of it.'
+                        : 'Suspected, and felt by nobody.'),
                 );
             }
         }

@@ -12,6 +12,7 @@ use Somatrace\Core\Anatomy\AtlasGaps;
 use Somatrace\Core\Anatomy\Caution;
 use Somatrace\Core\Anatomy\DirectionUse;
 use Somatrace\Core\Anatomy\Hazard;
+use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Relation;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Anatomy\Test;
@@ -205,5 +206,14 @@ final class AtlasTest extends TestCase
         foreach (glob(dirname(__DIR__, 2).'/data/*.json') ?: [] as $file) {
             self::assertSame('somatrace.'.basename($file, '.json'), JsonFile::read($file)->string('format'), $file);
         }
+    }
+
+    public function test_what_lies_in_the_middle_is_told_without_a_side_and_without_its_comma(): void
+    {
+        $atlas = Core::clinic()->atlas();
+
+        self::assertSame('Forehead, left', $atlas->placeName(new Place('forehead', Side::Left)));
+        self::assertSame('Breastbone', $atlas->placeName(new Place('breastbone', Side::Midline)));
+        self::assertSame(['opening', 'opening, left'], [Side::Midline->named('opening'), Side::Left->named('opening')]);
     }
 }

@@ -76,6 +76,27 @@ final class ReplanTest extends TestCase
         );
     }
 
+    public function test_what_nobody_felt_is_still_felt_when_it_runs(): void
+    {
+        $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->felt('splenius_capitis', 'left', ['tenderness' => 3])->make();
+        $felt = static fn (PlanResult $plan): array => array_values(array_filter(array_map(
+            static fn (PlanStep $step): ?string => $step->kind === StepKind::Feel ? $step->at?->key() : null, $plan->steps,
+        )));
+        $plan = Core::clinic()->plan($case);
+        self::assertContains('levator_scapulae:left', $felt($plan));
+
+        $again = Core::clinic()->plan(Underway::of($case, array_slice($plan->steps, 0, 1), 50.0));
+
+        self::assertSame($felt($plan), $felt($again));
+        self::assertSame(StepKind::Feel, $again->steps[0]->kind, 'before anything is worked');
+        self::assertLessThanOrEqual(50.0, $again->minutes());
+
+        $later = Core::clinic()->plan(Underway::of($case, array_slice($plan->steps, 0, 3), 49.0));
+        self::assertSame(array_slice($felt($plan), 2), $felt($later), 'nobody is felt twice');
+        $told = array_values(array_filter($later->leftOut, static fn ($one): bool => $one->key === 'levator_scapulae:left'));
+        self::assertSame('Felt at the table, and nothing is written of it.', $told[0]->toArray()['because']);
+    }
+
     /** What was worked is measured before the client gets up, as long as there is time for that and for getting up. */
     public function test_nothing_is_measured_where_only_getting_up_fits(): void
     {
