@@ -212,8 +212,8 @@ final class AtlasTest extends TestCase
     {
         $atlas = Core::clinic()->atlas();
 
-        self::assertSame('Forehead, left', $atlas->placeName(new Place('forehead', Side::Left)));
-        self::assertSame('Breastbone', $atlas->placeName(new Place('breastbone', Side::Midline)));
+        self::assertSame('forehead, left', $atlas->placeName(new Place('forehead', Side::Left)));
+        self::assertSame('breastbone', $atlas->placeName(new Place('breastbone', Side::Midline)));
         self::assertSame(['opening', 'opening, left'], [Side::Midline->named('opening'), Side::Left->named('opening')]);
     }
 }
