@@ -78,6 +78,7 @@ final class SecondFactorTest extends TestCase
 
     public function test_the_half_way_is_short_and_tries_are_counted(): void
     {
+        $this->freezeTime();
         $user = $this->therapist();
         $user->forceFill(['second_factor' => Totp::secret(), 'recovery_codes' => []])->save();
         $this->get('/second-step')->assertRedirect('/sign-in');
