@@ -16,12 +16,15 @@ final readonly class Settings
 
     /** Kept by one's own wish, over what the clinic says. */
     public const PERSONAL = [
-        'pressure_unit', 'length_unit', 'date_form', 'theme', 'idle_minutes', 'thumb_minutes', 'spared', 'pedals', 'school',
+        'pressure_unit', 'length_unit', 'date_form', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared', 'pedals', 'school',
     ];
 
     public const DATE_FORMS = ['words' => '9 Mar 2026', 'day_month' => '09/03/2026', 'month_day' => '03/09/2026', 'iso' => '2026-03-09'];
 
     public const THEMES = ['linen' => 'linen, light', 'dusk' => 'dusk, dark everywhere'];
+
+    /** Painting takes a small computer seconds, beside the page. */
+    public const FIGURES = ['painted' => 'painted', 'outlines' => 'outlines, for a slow computer'];
 
     public const PEDALS = ['onward' => 'further', 'ease' => 'ease off', 'soften' => 'it softens'];
 
@@ -30,7 +33,7 @@ final readonly class Settings
     {
         return [
             'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen',
-            'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [],
+            'figure' => 'painted', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [],
             'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
             'school' => [],
             'visit_minutes' => 60, 'retention_years' => 10,
@@ -46,6 +49,7 @@ final readonly class Settings
             'length_unit' => ['nullable', Rule::in(['cm', 'inch'])],
             'date_form' => ['nullable', Rule::in(array_keys(self::DATE_FORMS))],
             'theme' => ['nullable', Rule::in(array_keys(self::THEMES))],
+            'figure' => ['nullable', Rule::in(array_keys(self::FIGURES))],
             'idle_minutes' => ['nullable', 'integer', 'between:1,120'],
             'thumb_minutes' => ['nullable', 'integer', 'between:5,240'],
             'spared' => $personal ? ['nullable', 'array'] : ['prohibited'],

@@ -1,6 +1,6 @@
-// From the dissected regions to what the pages ask of them without painting: which states there are, what is seen in each and where, and in
-// which state each muscle is seen best. The pages paint the regions themselves.
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+// From the dissected regions to what the pages ask of them without painting: which states there are, what is seen in each and where, of
+// what it is, and in which state each muscle is seen best. The pages paint the regions themselves.
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { boxOf, Painter } from './model/paint.mjs'
@@ -12,17 +12,37 @@ const target = join(here, '../js/chart/art/dissection')
 const atlas = new Set(JSON.parse(readFileSync(join(here, '../../core/data/muscles.json'), 'utf8')).muscles.map((one) => one.id))
 mkdirSync(target, { recursive: true })
 
-/** What is seen; kept from the last build where neither what it is of nor the model is another. */
-function kept(id, source, fresh) {
-  const path = join(target, `${id}.generated.json`)
-  const before = existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null
-  if (before?.source === source) return before.states
-  const states = fresh()
-  writeFileSync(path, `${JSON.stringify({ source, cell: CELL, states })}\n`)
-  return states
+const read = (id) => JSON.parse(regionText(id))
+const written = new Set(['index.generated.json'])
+/** What is seen, a file a state; kept from the last build where neither what it is of nor the model is another. */
+function kept(id, states, source, regions, fresh) {
+  return Object.fromEntries(
+    states.map((state) => {
+      const name = `${id}.${state}.generated.json`
+      const path = join(target, name)
+      written.add(name)
+      const before = existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null
+      if (before?.source === source) return [state, before]
+      const now = fresh(state)
+      const one = { source, cell: CELL, ...now, kinds: now.ids.map((of) => kindOf(of, regions)).join('') }
+      writeFileSync(path, `${JSON.stringify(one)}\n`)
+      return [state, one]
+    }),
+  )
 }
 
-const read = (id) => JSON.parse(regionText(id))
+/** What something is made of, as the pages tint it: a muscle of one of three tones, bone, sinew, fat, or nothing of its own. */
+const KINDS = { bone: 3, sheet: 4, ligament: 4, tendon: 4, fat: 5 }
+const NOTHING = 6
+function kindOf(name, regions) {
+  const id = name.replace(/:other$/, '')
+  if (id.startsWith('bone.')) return KINDS.bone
+  const muscle = regions.flatMap((region) => region.muscles).find((one) => one.id === id)
+  if (!muscle) return NOTHING
+  const kind = muscle.parts?.[0]?.kind ?? muscle.kind
+  return kind === undefined ? (muscle.parts?.[0]?.tone ?? muscle.tone ?? 0) : (KINDS[kind] ?? NOTHING)
+}
+
 /** Of each muscle of the atlas how many cells are seen in a state. */
 function muscles(states, parts) {
   const all = {}
@@ -39,9 +59,60 @@ function muscles(states, parts) {
 /** Muscles that are drawn under another name, or in several parts. */
 const partsOf = (region) => Object.fromEntries(region.muscles.filter((one) => one.of && one.of !== one.id).map((one) => [one.id, one.of]))
 
+/** Of the most that any state shows of a muscle, so much is seen well. */
+const WELL = 0.6
+/** A spot with something else beside it is as bad as one so far off. */
+const NARROW = 60
+const plates = join(target, '../index.generated.json')
+const index = JSON.parse(readFileSync(plates, 'utf8'))
+/** Where each muscle lies on the body, in the first state that shows it well: for marks, names and windows about it. */
+function onPlate(view, states, parts) {
+  const own = new Map()
+  Object.values(states).forEach(({ ids, columns, runs, seen }, k) => {
+    const found = new Map()
+    for (const [name, { at, cells }] of Object.entries(seen)) {
+      const muscle = parts[name] ?? name
+      if (!atlas.has(muscle)) continue
+      const one = found.get(muscle) ?? { layer: k + 1, cells: 0, most: 0, box: [Infinity, Infinity, -Infinity, -Infinity], ids: new Set() }
+      one.cells += cells
+      one.ids.add(ids.indexOf(name))
+      if (cells > one.most) Object.assign(one, { most: cells, at })
+      found.set(muscle, one)
+    }
+    const of = new Map([...found.values()].flatMap((one) => [...one.ids].map((id) => [id, one])))
+    const cells = runs.flatMap((id, r) => (r % 2 ? [] : Array(runs[r + 1]).fill(id)))
+    const muscleOf = ids.map((name) => parts[name.replace(/:other$/, '')] ?? name.replace(/:other$/, ''))
+    /** The halves lie over each other at the midline: where both show the same. */
+    const agree = (n) => muscleOf[cells[n]] === muscleOf[cells[n - (n % columns) + (columns - 1 - (n % columns))]]
+    const around = [-columns - 1, -columns, -columns + 1, -1, 0, 1, columns - 1, columns, columns + 1]
+    cells.forEach((id, n) => {
+      const one = of.get(id)
+      if (!one) return
+      const [left, y] = [view.box[0] + (n % columns) * CELL, view.box[1] + Math.floor(n / columns) * CELL]
+      const [x0, x1] = [Math.abs(left), Math.abs(left + CELL)].sort((a, b) => a - b)
+      one.box = [Math.min(one.box[0], x0), Math.min(one.box[1], y), Math.max(one.box[2], x1), Math.max(one.box[3], y + CELL)]
+      if (!agree(n)) return
+      const middle = [left + CELL / 2, y + CELL / 2]
+      const far = Math.hypot(middle[0] - one.at[0], middle[1] - one.at[1])
+      const off = far + (around.every((step) => muscleOf[cells[n + step]] === muscleOf[id]) ? 0 : NARROW)
+      if (off < (one.off ?? Infinity)) Object.assign(one, { off, spot: middle })
+    })
+    for (const [muscle, one] of found) own.set(muscle, [...(own.get(muscle) ?? []), one])
+  })
+  // what is not seen in any state here is shown by the views from elsewhere
+  const places = (index.plates[view.view].muscles = {})
+  for (const [muscle, all] of own) {
+    const most = Math.max(...all.map((one) => one.cells))
+    const { layer, at, spot = at, box } = all.find((one) => one.cells >= WELL * most)
+    const point = [Math.abs(spot[0]), spot[1]]
+    places[muscle] = { c: point, pole: point, box, layer }
+  }
+}
+
 const regions = listed().map(({ id, name, short, next }) => {
   const region = read(id)
-  const states = kept(id, sourceOf(id), () => Object.fromEntries(region.states.map((state) => [state.id, seen(region, state.id)])))
+  const all = region.states.map((state) => state.id)
+  const states = kept(id, all, sourceOf(id), [region], (state) => seen(region, state))
   const painter = new Painter(region, null, null)
   const parts = partsOf(region)
   return {
@@ -58,10 +129,11 @@ const regions = listed().map(({ id, name, short, next }) => {
   }
 })
 const whole = wholes().map((view) => {
-  const known = Object.assign({}, ...view.parts.map((part) => partsOf(read(part.region))))
-  const states = kept(view.id, sourceOf(view.id), () =>
-    Object.fromEntries(view.states.map((state, k) => [state.id, seenWhole(view, k, read)])),
-  )
+  const of = view.parts.map((part) => read(part.region))
+  const known = Object.assign({}, ...of.map(partsOf))
+  const all = view.states.map((state) => state.id)
+  const states = kept(view.id, all, sourceOf(view.id), of, (state) => seenWhole(view, all.indexOf(state), read))
+  onPlate(view, states, known)
   return {
     id: view.id,
     name: view.name,
@@ -75,4 +147,9 @@ const whole = wholes().map((view) => {
     parts: known,
   }
 })
+const shown = new Set(Object.values(index.plates).flatMap((plate) => Object.keys(plate.muscles)))
+const lost = [...atlas].filter((muscle) => !shown.has(muscle))
+if (lost.length) throw new Error(`no view shows ${lost.join(', ')}`)
+writeFileSync(plates, `${JSON.stringify(index)}\n`)
+for (const old of readdirSync(target)) if (!written.has(old)) rmSync(join(target, old))
 writeFileSync(join(target, 'index.generated.json'), `${JSON.stringify([...whole, ...regions])}\n`)

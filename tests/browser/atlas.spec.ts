@@ -125,10 +125,10 @@ test('the body is dissected state by state, and what is seen is touched', async 
 
   // the same spot is another muscle in another state
   const spot = async (state: string, name: string): Promise<[number, number]> => {
-    const built = JSON.parse(readFileSync(join('resources/js/chart/art/dissection', 'hip-back.generated.json'), 'utf8')) as {
-      states: Record<string, { seen: Record<string, { at: [number, number] }> }>
+    const built = JSON.parse(readFileSync(join('resources/js/chart/art/dissection', `hip-back.${state}.generated.json`), 'utf8')) as {
+      seen: Record<string, { at: [number, number] }>
     }
-    const at = built.states[state]?.seen[name]?.at ?? [0, 0]
+    const at = built.seen[name]?.at ?? [0, 0]
     return picture.evaluate((svg, [x, y]) => {
       const on = new DOMPoint(x, y).matrixTransform((svg as SVGSVGElement).getScreenCTM() ?? undefined)
       return [on.x, on.y]

@@ -20,6 +20,8 @@ test('a client checks in on a phone with two yes answers, and the therapist read
   await touch('Begin')
   await expect(client.getByRole('heading', { name: 'Where does it hurt?' })).toBeVisible()
   await expect(client.locator('.skin').first()).toBeAttached()
+  await expect(client.locator('.shirt').first()).toBeAttached()
+  await expect(client.locator('svg .m')).toHaveCount(0) // no muscles for laypeople
   touches++
   await client.locator('[data-zone="low_back:right"]').tap({ force: true })
   await touch('7', /How strong is it now/)

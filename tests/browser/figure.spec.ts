@@ -13,6 +13,8 @@ interface Plate {
 const art = <T>(name: string): T => JSON.parse(readFileSync(`resources/js/chart/art/${name}.generated.json`, 'utf8')) as T
 const index = art<Index>('index')
 const svg = (page: Page) => page.locator('svg[data-view]').first()
+/** What the view shows first is there. */
+const ready = (page: Page) => expect(svg(page)).toHaveAttribute('data-drawn', /yes|finely/)
 const near = (page: Page, region: string) => page.getByLabel('How near').selectOption({ label: region })
 const view = (page: Page, name: string) => page.getByRole('group', { name: 'View' }).getByRole('button', { name, exact: true }).click()
 /** A finger on a point of the figure, in its units. */
@@ -57,7 +59,7 @@ const tapAll = (page: Page, facing: boolean, poles: [string, Point][], tells: 'l
 test('tapping the pole of a muscle, its layer in front, or of a zone selects it on both sides', async ({ page }) => {
   await signIn(page)
   await page.goto('/atlas')
-  await expect(svg(page).locator('.skin').first()).toBeAttached()
+  await ready(page)
   const midline = (
     JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { zones: { id: string; midline: boolean }[] }
   ).zones
@@ -73,7 +75,7 @@ test('tapping the pole of a muscle, its layer in front, or of a zone selects it 
     await near(page, region)
     for (const name of await page.getByRole('group', { name: 'View' }).getByRole('button').allTextContents()) {
       await view(page, name.trim())
-      await expect(svg(page).locator('.skin').first()).toBeAttached()
+      await ready(page)
       const plate = (await svg(page).getAttribute('data-view')) ?? ''
       const seen = found.get(plate)!
       const parts = ((await svg(page).getAttribute('data-without')) ?? '').split(' ').filter(Boolean)
@@ -91,6 +93,7 @@ test('tapping the pole of a muscle, its layer in front, or of a zone selects it 
         const muscles = toTap(Object.entries(index.plates[plate]!.muscles).filter(([, one]) => one.layer === layer))
         if (!muscles.length) continue
         await page.getByLabel('Layer', { exact: true }).selectOption(String(layer))
+        await ready(page)
         const { faults, right } = await tapAll(page, facing, muscles, 'lit', [])
         expect(faults, `${region}, ${name}, layer ${layer}`).toEqual([])
         right.forEach((one) => seen.add(one))
@@ -265,9 +268,49 @@ test('the figure is saved as SVG and PNG that stand alone', async ({ page }) => 
   expect(told.findings).toBeGreaterThan(0)
   expect(told.sides.length).toBeGreaterThanOrEqual(2)
   expect(text).not.toMatch(/var\(--(?!w\))/)
+  expect(text).toContain('href="data:image/png;base64,') // the body under the marks goes along
   const picture = await save('Save as PNG')
   expect(picture.subarray(1, 4).toString()).toBe('PNG')
   expect(picture.readUInt32BE(16)).toBe(1500)
+})
+
+test('the body is there in outlines at once and painted after, where that is wished, in each state and on the next page', async ({
+  page,
+}) => {
+  await signIn(page)
+  await page.goto('/settings')
+  const wish = async (value: string) => {
+    await page.locator('#own-figure').selectOption(value)
+    const kept = page.waitForResponse((response) => response.url().endsWith('/settings/own'))
+    await page.getByRole('button', { name: 'Keep it for me' }).click()
+    await kept
+  }
+  await wish('painted')
+  await page.goto('/atlas')
+  await expect(svg(page)).toHaveAttribute('data-drawn', 'yes')
+  await expect(svg(page)).toHaveAttribute('data-drawn', 'finely', { timeout: 30_000 })
+  const colours = () =>
+    page
+      .locator('figure canvas')
+      .first()
+      .evaluate((canvas: HTMLCanvasElement) => {
+        const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
+        const seen = new Set<number>()
+        for (let k = 0; k < data.length; k += 4) seen.add((data[k]! << 16) | (data[k + 1]! << 8) | data[k + 2]!)
+        return seen.size
+      })
+  const painted = await colours()
+  await page.getByLabel('Layer', { exact: true }).selectOption('2')
+  await expect(svg(page)).toHaveAttribute('data-drawn', 'yes')
+  const outlined = await colours()
+  expect(painted, 'fibres and shadows, not tones alone').toBeGreaterThan(2 * outlined)
+  await expect(svg(page)).toHaveAttribute('data-drawn', 'finely', { timeout: 30_000 })
+  await page.goto('/settings')
+  await wish('outlines')
+  await page.goto('/atlas')
+  await expect(svg(page)).toHaveAttribute('data-drawn', 'yes')
+  await page.waitForTimeout(1500)
+  await expect(svg(page)).toHaveAttribute('data-drawn', 'yes')
 })
 
 /**
@@ -313,12 +356,12 @@ test(
   async ({ page, browser }) => {
     await signIn(page)
     await page.goto('/atlas')
-    await expect(svg(page).locator('.skin').first()).toBeAttached()
+    await ready(page)
     const figures: string[] = []
     const first = async (what: string, act: () => Promise<void>, name: string) => {
       const { total } = await scripting(browser, page, async () => {
         await act()
-        await expect(page.locator(`svg[data-view="${name}"] .skin`).first()).toBeAttached()
+        await expect(page.locator(`svg[data-view="${name}"]`).first()).toHaveAttribute('data-drawn', /yes|finely/)
         await page.waitForTimeout(400)
       })
       figures.push(`${what}: ${total.toFixed(0)} ms`)
@@ -335,7 +378,7 @@ test(
     await first('mouth', () => view(page, 'Mouth'), 'mouth')
     await near(page, 'Whole body')
     await view(page, 'Front')
-    await expect(page.locator('svg[data-view="front"] .skin').first()).toBeAttached()
+    await ready(page)
     await page.waitForTimeout(800) // the view is drawn; what is measured is the pointer alone
     const box = (await svg(page).boundingBox())!
     // three sweeps, the best of which counts: a sweep that meets a collection of garbage says nothing about the pointer

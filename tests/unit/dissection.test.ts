@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { boundsOf, loadSeen, outline, partAt, partOf, regionOf, regions, seenOf, sightsOf, type Seen } from '@/chart/dissection'
 
 const loaded = async (region: string, state: string): Promise<Seen> => {
-  await loadSeen(region)
+  await loadSeen(region, state)
   const seen = seenOf(region, state)
   if (!seen) throw new Error(`${region} ${state} is not there`)
   return seen
@@ -58,7 +58,7 @@ describe('what is seen of a dissected region', () => {
     const cells = new Uint16Array(100)
     for (let row = 2; row < 8; row++) for (let column = 1; column < 7; column++) cells[row * 10 + column] = 1
     for (const k of [44, 45, 54, 55]) cells[k] = 0
-    const seen: Seen = { cells, columns: 10, size: 2, ids: ['', 'a'], seen: {} }
+    const seen: Seen = { cells, columns: 10, size: 2, ids: ['', 'a'], kinds: '60', seen: {} }
     const d = outline(seen, [100, 200, 20, 20], (name) => name === 'a')
     expect(d.match(/M/g)).toHaveLength(2)
     const xs = [...d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map((one) => [Number(one[1]), Number(one[2])] as const)

@@ -283,10 +283,13 @@ describe('what is seen of a state', () => {
   })
 
   it('was built from the regions and the model as they are', () => {
-    for (const { id } of [...listed(), ...wholes()]) {
-      const built = JSON.parse(readFileSync(new URL(`${id}.generated.json`, art), 'utf8'))
-      expect(built.source, `${id}: npm run figure`).toBe(sourceOf(id))
-    }
+    const of = (id) => wholes().find((one) => one.id === id) ?? region(id)
+    for (const { id } of [...listed(), ...wholes()])
+      for (const { id: state } of of(id).states) {
+        const built = JSON.parse(readFileSync(new URL(`${id}.${state}.generated.json`, art), 'utf8'))
+        expect(built.source, `${id} ${state}: npm run figure`).toBe(sourceOf(id))
+        expect(built.kinds, `${id} ${state}`).toHaveLength(built.ids.length)
+      }
   })
 
   it('has every region beside those that name it, and each region a file', () => {
@@ -368,8 +371,8 @@ describe('the whole body', () => {
         })
         expect(there.length, `${view.id} at ${y}`).toBeGreaterThan(0)
       }
-      const built = JSON.parse(readFileSync(new URL(`${view.id}.generated.json`, art), 'utf8'))
-      for (const { seen: spots } of Object.values(built.states))
+      const states = view.states.map((one) => JSON.parse(readFileSync(new URL(`${view.id}.${one.id}.generated.json`, art), 'utf8')))
+      for (const { seen: spots } of states)
         for (const [name, { at: spot, cells }] of Object.entries(spots)) {
           if (cells < 40 || name.startsWith('bone.')) continue
           const left = view.view === 'front' ? spot[0] > 0 : spot[0] < 0

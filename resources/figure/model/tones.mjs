@@ -1,6 +1,11 @@
 // What the figure is painted with: on linen, in the dark room, in grey, on paper.
 
-/** @typedef {Record<string, string> & { tones: string[], ropes: Record<string, [string, string, string]> }} Tones */
+/**
+ * @typedef {'paper' | 'skin' | 'skinLine' | 'under' | 'bare' | 'shade' | 'line' | 'fibre' | 'light' | 'sheet' | 'sheetLine' | 'sheetFibre'
+ *   | 'sheetLight' | 'sinew' | 'fat' | 'cut' | 'bone' | 'boneMiddle' | 'boneDark' | 'boneLine' | 'far' | 'disc' | 'cartilage' | 'discDark'
+ * } Tone
+ * @typedef {Record<Tone, string> & { tones: string[], ropes: Record<string, [string, string, string]> }} Tones
+ */
 
 /** @type {Record<string, Tones>} */
 export const TONES = {

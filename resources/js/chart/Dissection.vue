@@ -5,8 +5,8 @@ import { settings } from '@/composables/settings'
 import type { MuscleId, Side } from '@/types/ids.generated'
 import type { Crop } from './art'
 import { atlas } from './atlas'
-import { boundsOf, isOf, loadSeen, outline, partAt, partOf, regionOf, seenOf, sightsOf } from './dissection'
-import { labelsIn } from './labels'
+import { boundsOf, isOf, loadSeen, outline, partAt, partOf, regionOf, seenOf, sightsOf, spotsOf } from './dissection'
+import { labelsIn, leastNamed } from './labels'
 import NameLabels from './NameLabels.vue'
 import { usePainter } from './usePainter'
 import { useZoom } from './useZoom'
@@ -33,7 +33,7 @@ const side = defineModel<'left' | 'right'>('side', { default: 'left' })
 const emit = defineEmits<{ pick: [muscle: MuscleId, side: 'left' | 'right'] }>()
 
 const here = computed(() => regionOf(region.value))
-watchEffect(() => void loadSeen(region.value))
+watchEffect(() => void loadSeen(region.value, state.value))
 const seen = computed(() => seenOf(region.value, state.value))
 const now = computed(() => here.value.states.find((one) => one.id === state.value))
 const told = computed(() => now.value?.what ?? '')
@@ -93,9 +93,9 @@ onMounted(() => {
         bitmap.close()
         return
       }
-      const on = canvas.value?.getContext('bitmaprenderer')
       if (canvas.value) [canvas.value.width, canvas.value.height] = [of.width, of.height]
-      on?.transferFromImageBitmap(bitmap)
+      canvas.value?.getContext('2d')?.drawImage(bitmap, 0, 0)
+      if (!done) bitmap.close()
       painted.value = { window: of.window, of: subject.value, done }
     },
     () => (lost.value = true),
@@ -165,24 +165,17 @@ const nameOf = (name: string): string => {
           .replace(/^./, (c) => c.toUpperCase()))
   )
 }
-/** Square pixels a muscle has to show before it is named: more where the names have to stand on the picture. */
-const LEAST = { wide: 160, narrow: 900 }
 const labels = computed(() => {
   const map = seen.value
   if (!names.value || !map) return []
-  const once = new Map<string, { text: string; at: [number, number]; over: [number, number]; cells: number }>()
-  for (const [name, { at, cells }] of Object.entries(map.seen)) {
-    const { id } = partOf(here.value, name)
-    const text = muscleNames.get(id)
-    if (!text || cells * (map.size * px.value) ** 2 < (size.width.value < WIDE ? LEAST.narrow : LEAST.wide)) continue
-    const point: [number, number] = [drawnX(at[0]) - centre.value, at[1]]
-    const kept = once.get(id)
-    if (!kept) once.set(id, { text, at: point, over: point, cells })
-    else if (point[0] >= 0 !== kept.at[0] >= 0) kept.over = point
-    else if (cells > kept.cells) Object.assign(kept, { at: point, cells })
-  }
-  const local = { ...shown.value, x: shown.value.x - centre.value }
-  return labelsIn([...once.values()], local, 1 / px.value, { top: 8, right: 52, bottom: 8 })
+  const least = leastNamed(size.width.value) / (map.size * px.value) ** 2
+  const turned = ([x, y]: [number, number]): [number, number] => [mirrored.value ? -x : x, y]
+  const list = spotsOf(here.value, map, (id) => muscleNames.get(id), centre.value, least).map(({ text, at, over }) => ({
+    text,
+    at: turned(at),
+    over: turned(over),
+  }))
+  return labelsIn(list, { ...shown.value, x: shown.value.x - centre.value }, 1 / px.value, { top: 8, right: 52, bottom: 8 })
 })
 
 const nameAt = (event: PointerEvent): string => {

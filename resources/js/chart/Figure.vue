@@ -30,11 +30,13 @@ export interface FigurePick {
 </script>
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useId, watchEffect } from 'vue'
+import { computed, ref, useId, watch, watchEffect } from 'vue'
 import type { MuscleId, Side, ZoneId } from '@/types/ids.generated'
 import {
   boxOfView,
   cropOf,
+  drawnIn,
+  faces,
   fibresOf,
   landmarkIn,
   loadView,
@@ -47,11 +49,13 @@ import {
   type ViewId,
 } from './art'
 import { atlas, layerName, muscle as atlasMuscle, placeName, zone as atlasZone } from './atlas'
-import { figureStyle, halfMarkup, highlight } from './drawing'
+import { clothedMarkup, figureStyle, halfMarkup, highlight } from './drawing'
 import FindingMark from './FindingMark.vue'
+import { isOf, loadSeen, musclesAt, outline, partOf, seenOf, sightOf, spotsOf } from './dissection'
 import { hitAt, prepareHits, type Hit } from './hit'
-import { labelsIn, type Inset } from './labels'
+import { labelsIn, leastNamed, type Inset } from './labels'
 import NameLabels from './NameLabels.vue'
+import { useBody } from './useBody'
 import { useZoom } from './useZoom'
 
 const props = withDefaults(
@@ -66,7 +70,10 @@ const props = withDefaults(
     lit?: { muscle: string; side: Side } | null
     points?: FigurePoint[]
     pointSide?: Side
-    depth?: number
+    /** which state of the dissection, 1 to 4; else the one that shows the muscle in hand, or the surface */
+    depth?: number | undefined
+    /** for laypeople: the body in quiet outline and clothed, no muscles */
+    quiet?: boolean
     dark?: boolean
     paint?: boolean
     /** places never to press, drawn where they lie: all of them, or those named */
@@ -88,7 +95,8 @@ const props = withDefaults(
     lit: null,
     points: () => [],
     pointSide: 'left',
-    depth: 1,
+    depth: undefined,
+    quiet: false,
     dark: false,
     paint: false,
     beware: false,
@@ -144,9 +152,24 @@ const halves = computed(() => [
 const at = (side: Side, [x, y]: readonly [number, number]): [number, number] => [(sign(side) || 1) * (x - shift.value), y]
 const halfTransform = (side: Side): string => `scale(${sign(side) || 1},1) translate(${-shift.value},0)`
 
-const half = (side: Side): string => (plate.value ? halfMarkup(plate.value, fibresOf(props.view), `${id}-${side}`, without.value) : '')
+const deep = computed(() => props.depth ?? (props.lit && musclePlace(props.view, props.lit.muscle)?.layer) ?? 1)
+const canvas = ref<HTMLCanvasElement | null>(null)
+const body = useBody(canvas, {
+  view: computed(() => (props.quiet ? null : props.view)),
+  depth: deep,
+  dim,
+  shown,
+  width: size.width,
+  height: size.height,
+})
+/** Everything is there that this view shows first. */
+const isDrawn = computed(() => !!plate.value && (!body.region.value || !!body.seen.value))
+const half = (side: Side): string => {
+  if (!plate.value || body.region.value) return ''
+  return props.quiet ? clothedMarkup(plate.value) : halfMarkup(plate.value, fibresOf(props.view), `${id}-${side}`, without.value)
+}
 const drawn = computed(() => halves.value.map((one) => half(one.side)))
-const style = computed(() => figureStyle(`[data-figure="${id}"]`, dim.value, props.depth, px.value))
+const style = computed(() => figureStyle(`[data-figure="${id}"]`, dim.value, deep.value, px.value))
 const zoneMarkup = computed(() =>
   halves.value.map(({ side }) =>
     (plate.value?.zones ?? [])
@@ -160,7 +183,32 @@ const shapeOf = (muscle: string) => {
   const shape = part?.muscles.find((one) => one.id === muscle)
   return part && shape ? { id: muscle, d: shape.d, clip: part.id + (part.seen ? '-seen' : '') } : undefined
 }
-const litShape = computed(() => (props.lit ? shapeOf(props.lit.muscle) : undefined))
+/** Of the dissected body: what is seen of a muscle of one side in this state, else in the state that shows it best, as through glass. */
+const contourOf = (muscle: string, side: Side): { d: string; through: boolean; transform: string | undefined } | null => {
+  const region = body.region.value
+  if (!region) return null
+  // where the halves are drawn together both show the one to the right
+  const half = shift.value && side !== 'midline' ? (faces(props.view) ? 'left' : 'right') : side
+  const transform = shift.value ? halfTransform(side) : undefined
+  const wanted = (name: string): boolean =>
+    isOf(region, name, muscle as MuscleId) && (half === 'midline' || partOf(region, name).other === (half === 'right'))
+  const here = body.seen.value && outline(body.seen.value, region.box, wanted)
+  if (here) return { d: here, through: false, transform }
+  const best = sightOf(region, muscle)
+  const seen = best && best !== body.state.value ? seenOf(region.id, best) : undefined
+  const d = seen && outline(seen, region.box, wanted)
+  return d ? { d, through: true, transform } : null
+}
+watch(
+  () => [props.lit?.muscle, body.region.value, body.state.value] as const,
+  ([muscle, region, state]) => {
+    const best = muscle && region ? sightOf(region, muscle) : undefined
+    if (region && best && best !== state) void loadSeen(region.id, best)
+  },
+  { immediate: true },
+)
+const litContour = computed(() => (props.lit ? contourOf(props.lit.muscle, props.lit.side) : null))
+const litShape = computed(() => (props.lit && !litContour.value ? shapeOf(props.lit.muscle) : undefined))
 const zoneShape = (zone: string) => plate.value?.zones.find((one) => one.id === zone)
 
 const zoneCentre = (place: { zone: string; side: Side }): [number, number] | null => {
@@ -239,19 +287,33 @@ const landmarks = computed(() => {
   return list
 })
 const ring = computed(() => (props.chosen ? zoneCentre(props.chosen) : null))
+const bodyNames = () => {
+  const [region, seen] = [body.region.value, body.seen.value]
+  if (!region || !seen) return null
+  const least = leastNamed(size.width.value) / (seen.size * px.value) ** 2
+  const list = spotsOf(region, seen, (muscle) => (drawnIn(props.view, muscle) ? atlasMuscle(muscle).name : undefined), 0, least)
+  const nearer = ([x, y]: [number, number]): [number, number] => [Math.sign(x) * (Math.abs(x) - shift.value), y]
+  return labelsIn(
+    list.map(({ text, at, over }) => ({ text, at: nearer(at), over: nearer(over) })),
+    shown.value,
+    1 / px.value,
+    props.inset,
+  )
+}
 const namesShown = computed(() =>
   props.names
-    ? labelsIn(
+    ? (bodyNames() ??
+      labelsIn(
         musclesOfView(props.view).flatMap((muscle) => {
           const own = musclePlace(props.view, muscle)
-          return own && own.layer === props.depth
+          return own && own.layer === deep.value
             ? [{ text: atlasMuscle(muscle).name, at: at('left', own.pole), over: at('right', own.pole) }]
             : []
         }),
         shown.value,
         1 / px.value,
         props.inset,
-      )
+      ))
     : [],
 )
 
@@ -264,8 +326,13 @@ const REACH = 12
 const hit = (event: { clientX: number; clientY: number }): (Hit & { side: 'left' | 'right' }) | null => {
   const [x, y] = zoom.toFigure(event.clientX, event.clientY)
   const side = x * sign('left') >= 0 ? 'left' : 'right'
-  const found = hitAt(props.view, Math.abs(x) + shift.value, y, props.depth, REACH / px.value, without.value)
-  return found.zone ? { ...found, side } : null
+  const found = hitAt(props.view, Math.abs(x) + shift.value, y, deep.value, REACH / px.value, without.value)
+  if (!found.zone) return null
+  const [region, seen] = [body.region.value, body.seen.value]
+  if (!region || !seen) return { ...found, side }
+  // of halves that are drawn together both show the right one of the picture
+  const on = shift.value ? Math.abs(x) + shift.value : x
+  return { zone: found.zone, ...musclesAt(region, seen, [on, y], REACH / px.value, (id) => drawnIn(props.view, id)), side }
 }
 /** The hazard the finger is on; the hatching lies over all else. */
 const hazardAt = (event: PointerEvent): string | null =>
@@ -280,8 +347,14 @@ const told = computed(() => {
   const about = atlasMuscle(one.muscle)
   return `${about.name}, ${one.side} · ${layerName(about.layer)} layer · ${where}`
 })
+const hoveredContour = computed(() => {
+  const one = hovered.value
+  if (!props.muscles || !one?.muscle || (one.muscle === props.lit?.muscle && one.side === props.lit.side)) return null
+  return contourOf(one.muscle, one.side)
+})
 const hoveredShape = computed(() => {
   const one = hovered.value
+  if (body.region.value) return null
   const shape = props.muscles && one?.muscle && one.muscle !== props.lit?.muscle ? shapeOf(one.muscle) : undefined
   return shape && one ? { ...shape, side: one.side } : null
 })
@@ -368,22 +441,24 @@ const spotOfMuscle = (muscle: string, side: Side): DOMPoint | null => {
   return own ? onScreen(at(side, own.c)) : null
 }
 const spotOfPlace = (place: Place): DOMPoint | null => onScreen(zoneCentre(place))
-defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
+defineExpose({ svg, canvas, zoom, spotOfMuscle, spotOfPlace })
 </script>
 <template>
   <figure
     class="relative m-0 h-full w-full"
     :class="muscles || paint ? 'has-[svg:focus-visible]:outline-3 outline-walnut -outline-offset-3' : ''"
   >
+    <canvas v-if="body.region.value" ref="canvas" class="absolute inset-0 h-full w-full" aria-hidden="true" />
     <svg
       ref="svg"
       :viewBox="`${shown.x} ${shown.y} ${shown.w} ${shown.h}`"
       preserveAspectRatio="xMidYMin meet"
-      class="h-full w-full touch-none select-none outline-none"
+      class="relative h-full w-full touch-none select-none outline-none"
       role="img"
       :aria-label="label"
       :data-figure="id"
       :data-view="view"
+      :data-drawn="isDrawn ? (body.painted.value ? 'finely' : 'yes') : 'no'"
       :data-lit="lit ? `${lit.muscle}:${lit.side}` : undefined"
       :data-chosen="chosen ? `${chosen.zone}:${chosen.side}` : undefined"
       :data-shift="shift"
@@ -441,6 +516,27 @@ defineExpose({ svg, zoom, spotOfMuscle, spotOfPlace })
       </g>
       <!-- eslint-enable vue/no-v-html -->
       <g>
+        <g pointer-events="none">
+          <path
+            v-if="litContour"
+            :d="litContour.d"
+            :transform="litContour.transform"
+            fill-rule="evenodd"
+            :fill="dim ? 'var(--color-room-weld)' : 'var(--color-weld)'"
+            :fill-opacity="litContour.through ? 0.22 : 0.4"
+            :stroke="dim ? 'var(--color-room-weld)' : 'var(--color-walnut)'"
+            :stroke-width="2.2 * scale"
+            :stroke-dasharray="litContour.through ? `${5 * scale} ${4 * scale}` : undefined"
+          />
+          <path
+            v-if="hoveredContour"
+            :d="hoveredContour.d"
+            :transform="hoveredContour.transform"
+            fill="none"
+            :stroke="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
+            :stroke-width="1.8 * scale"
+          />
+        </g>
         <g v-if="lit && litShape" :transform="halfTransform(lit.side)" :clip-path="`url(#${id}-${lit.side}-${litShape.clip})`">
           <path :d="litShape.d" :fill="highlight(dim).fill" :stroke="highlight(dim).line" :stroke-width="2 * scale" />
           <path

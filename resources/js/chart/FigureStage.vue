@@ -12,6 +12,7 @@ import {
   musclePlace,
   musclesOfView,
   nearViews,
+  nearAbout,
   nears,
   viewIn,
   viewNames,
@@ -21,6 +22,7 @@ import {
   type ViewId,
 } from './art'
 import { atlas, layerName, muscle as atlasMuscle, placeName, places } from './atlas'
+import { shareSeen } from './useBody'
 import Figure, { type FigureComplaint, type FigureMark, type FigurePick } from './Figure.vue'
 import FigureLegend from './FigureLegend.vue'
 import { saveFigure } from './saveFigure'
@@ -62,6 +64,21 @@ const figure = useTemplateRef<InstanceType<typeof Figure>>('figure')
 const crop = computed(() => cropOf(view.value, near.value))
 const viewsHere = computed(() => nearViews(near.value))
 watch(near, () => (view.value = viewIn(near.value, view.value)))
+/**
+ * The muscle in hand comes into the window, and where next to nothing is seen of it, in the state that shows it; what was touched here is
+ * there already.
+ */
+const LITTLE = 0.25
+let touched: MuscleId | null = null
+watch(
+  () => [props.lit?.muscle, view.value] as const,
+  ([muscle]) => {
+    const place = muscle && muscle !== touched ? musclePlace(view.value, muscle) : undefined
+    if (!muscle || !place) return
+    near.value = nearAbout(view.value, place, near.value)
+    if (props.layers && shareSeen(view.value, muscle, depth.value) < LITTLE) depth.value = place.layer
+  },
+)
 watch(view, () => {
   if (!viewsHere.value.includes(view.value)) near.value = 'whole'
 })
@@ -82,13 +99,16 @@ const nearby = ref<(Pick<FigurePick, 'side' | 'place'> & { list: MuscleId[] }) |
 /** The hazard last touched or chosen from the list, told in words. */
 const told = ref<string | null>(null)
 const pick = (one: FigurePick) => {
+  touched = one.muscle
   told.value = one.hazard
   nearby.value = props.layers && one.near.length ? { side: one.side, list: one.near.slice(0, 4), place: one.place } : null
   emit('pick', one)
 }
 /** What is chosen by name has no neighbours and no hazard under the finger. */
-const give = (place: Place, muscle: MuscleId | null, side: 'left' | 'right' = place.side === 'right' ? 'right' : 'left') =>
+const give = (place: Place, muscle: MuscleId | null, side: 'left' | 'right' = place.side === 'right' ? 'right' : 'left') => {
+  touched = null
   emit('pick', { place, side, muscle, near: [], hazard: null })
+}
 const choose = (event: Event) => {
   const select = event.target as HTMLSelectElement
   const [id, side] = select.value.split(':') as [string, Side]
@@ -122,11 +142,16 @@ const legend = ref(false)
 const save = (kind: 'svg' | 'png') => {
   const svg = figure.value?.svg
   if (svg)
-    void saveFigure(svg, kind, {
-      title: props.title,
-      view: viewNames[view.value],
-      sides: sides.value.map((side) => `${props.possessive} ${side}`) as [string, string],
-    })
+    void saveFigure(
+      svg,
+      kind,
+      {
+        title: props.title,
+        view: viewNames[view.value],
+        sides: sides.value.map((side) => `${props.possessive} ${side}`) as [string, string],
+      },
+      figure.value?.canvas ?? null,
+    )
 }
 </script>
 <template>

@@ -176,16 +176,16 @@ export const nears = {
   forearm: {
     name: 'Forearm and hand',
     views: {
-      front: { x: -134, y: 336, w: 268, h: 300, shift: 102 },
-      back: { x: -134, y: 336, w: 268, h: 300, shift: 102 },
+      front: { x: -158, y: 336, w: 316, h: 300, shift: 86 },
+      back: { x: -158, y: 336, w: 316, h: 300, shift: 86 },
       sides: { x: -80, y: 330, w: 160, h: 290, shift: -6, without: ['body', 'head'] },
     },
   },
   hand: {
     name: 'Hand',
     views: {
-      front: { x: -86, y: 494, w: 172, h: 132, shift: 152 },
-      back: { x: -86, y: 494, w: 172, h: 132, shift: 152 },
+      front: { x: -116, y: 486, w: 232, h: 144, shift: 128 },
+      back: { x: -116, y: 486, w: 232, h: 144, shift: 128 },
     },
   },
   hips: {
@@ -238,6 +238,18 @@ const boxCrop = (view: ViewId): Crop => {
 export const cropOf = (view: ViewId, near: NearId): Crop => {
   const [here, whole]: Partial<Record<ViewId, Crop>>[] = [nears[near].views, nears.whole.views]
   return here?.[view] ?? whole?.[view] ?? boxCrop(view)
+}
+
+/** The nearest window of a view that shows all of a muscle; the one there was, as long as it shows the middle of it. */
+export const nearAbout = (view: ViewId, { c: [x, y], box: [left, top, right, foot] }: Placed, now: NearId): NearId => {
+  const shows = (near: NearId, [x0, y0, x1, y1]: Box): boolean => {
+    const { y: up, w, h, shift = 0 } = cropOf(view, near)
+    return nearViews(near).includes(view) && x0 >= shift && x1 - shift <= w / 2 && y0 >= up && y1 <= up + h
+  }
+  const size = (near: NearId): number => cropOf(view, near).w * cropOf(view, near).h
+  if (shows(now, [x, y, x, y])) return now
+  const all = (Object.keys(nears) as NearId[]).filter((near) => shows(near, [left, top, right, foot]))
+  return all.sort((one, other) => size(one) - size(other))[0] ?? 'whole'
 }
 
 /** A crop about muscles, landmarks and zones of one side, as near as they allow; the whole view without any. */

@@ -49,6 +49,27 @@ export const halfMarkup = (plate: Plate, fibres: Fibres | undefined, id: string,
     })
     .join('')
 
+/** What a shirt and shorts cover, by zones. */
+const SHIRT =
+  /^(shoulder_(top|front|outer|back|blade)|chest_|breastbone|ribs_side|armpit|arm_(front|back|inner|outer)|interscapular|mid_back|low_back|flank|abdomen_upper)/
+const SHORTS = /^(abdomen_lower|groin|hip_outer|sacrum|buttock|sit_bone|thigh_)/
+/** The body as laypeople see it: its outline, a face, and clothes. */
+export const clothedMarkup = (plate: Plate): string => {
+  const cloth = (which: RegExp, name: string): string =>
+    plate.zones
+      .filter((one) => which.test(one.id))
+      .map((one) => `<path class="cloth ${name}" d="${one.d}"/>`)
+      .join('')
+  const skins = plate.parts.map((part) => `<path class="skin" d="${part.skin}"/>`)
+  const edges = plate.parts.map(
+    (part) =>
+      `<path class="edge" d="${part.edge}"/>` +
+      (part.hairline ? `<path class="hair" d="${part.hairline}"/>` : '') +
+      part.lines.map((one) => `<path class="line w${Math.round(one.w * 100)}" d="${one.d}"/>`).join(''),
+  )
+  return skins.join('') + cloth(SHIRT, 'shirt') + cloth(SHORTS, 'shorts') + edges.join('')
+}
+
 interface Ink {
   skin: string
   under: string
@@ -114,6 +135,8 @@ export const figureStyle = (at: string, dark: boolean, depth: number, px: number
   return (
     inked(at, dark ? room : linen) +
     `${at} .f,${at} .c,${at} .rod,${at} .rod-edge,${at} .rim,${at} .edge,${at} .hair,${at} .line{fill:none;stroke-linecap:round;stroke-linejoin:round}` +
+    `${at} .shirt{fill:${dark ? '#5d5a55' : '#d9d3c4'};stroke:${dark ? '#5d5a55' : '#d9d3c4'}}` +
+    `${at} .shorts{fill:${dark ? '#4a4c52' : '#b9b6ae'};stroke:${dark ? '#4a4c52' : '#b9b6ae'}}${at} .cloth{stroke-width:1.8}` +
     `${at} .z{fill:transparent}${at} .z:hover{fill:color-mix(in srgb,var(--color-walnut) 8%,transparent)}` +
     `${at} .c{stroke-width:${w(0.6)}}${at} .f{stroke-width:${w(0.34)}}${at} .s{stroke-width:${w(0.25)};stroke-opacity:.35}` +
     `${at} .bone{stroke-width:${w(0.5)}}${at} .rim{stroke-width:${Math.min(5, 4.4 * Math.pow(px, -0.4)).toFixed(2)}}` +

@@ -11,6 +11,12 @@ export interface Label {
 const LINE = 17
 const MARGIN = 6
 const LETTER = 6.4
+/** A name more in a margin is as bad as lying so many pixels over the picture. */
+const CROWDED = 12
+/** Pixels from which on names have room beside the body. */
+const WIDE = 640
+/** Square pixels a muscle has to show before it is named: more where the names have to stand on the picture. */
+export const leastNamed = (width: number): number => (width < WIDE ? 900 : 160)
 
 /** Room that something else takes at the edges of the window, in pixels. */
 export interface Inset {
@@ -21,7 +27,7 @@ export interface Inset {
 
 /**
  * Names in the two margins of a window, each on a leader to its muscle, none upon another: whatever finds no line is left out.
- * Each is written on the side where its muscle lies free, on the half of the body that lies there.
+ * Each is written where it lies free of the body and of the others, and points to the half that lies there.
  * @param unit units of a pixel
  */
 export const labelsIn = (
@@ -41,9 +47,11 @@ export const labelsIn = (
   list
     .filter((one) => one.at[1] > least && one.at[1] < most)
     .sort((a, b) => a.at[1] - b.at[1] || a.text.localeCompare(b.text))
-    .forEach((one, k) => {
-      const wished = k % 2 === 0 ? 1 : 0
-      const side = clear(one.text, pointFor(one, wished), wished) >= 0 ? wished : 1 - wished
+    .forEach((one) => {
+      // where it stands clear, and where fewer stand already
+      const cost = (side: number): number =>
+        Math.max(0, -clear(one.text, pointFor(one, side), side)) + CROWDED * unit * (columns[side]?.length ?? 0)
+      const side = cost(1) <= cost(0) ? 1 : 0
       const point = pointFor(one, side)
       const [x, y] = point
       if (x > frame.x && x < frame.x + frame.w && y > least && y < most) columns[side]?.push({ text: one.text, point })

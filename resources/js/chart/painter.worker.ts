@@ -58,6 +58,17 @@ const regionAlone = ({ region, state, tones, other, overlays }: Painting): Promi
     new Painter(source, coloursOf(tones), made, { other }).state(state, { overlays })
     return [{ made, box: boxOf(source) as Box, matrix: [1, 0, 0, 1, 0, 0] }]
   })
+/** Whether anything of a part of the body lies in a window on it. */
+const touches = async (part: Part, { x, y, w, h }: Painting['window']): Promise<boolean> => {
+  const source = await sourceOf(part.region)
+  const [left, top, width, height] = boxOf(source) as Box
+  const corners = [left, left + width].flatMap((cx) => [top, top + height].map((cy) => [cx, cy] as const))
+  return halvesOf(part, source).some(({ matrix }) => {
+    const [a, b, c, d, e, f] = matrix as Matrix
+    const [xs, ys] = [corners.map(([cx, cy]) => a * cx + c * cy + e), corners.map(([cx, cy]) => b * cx + d * cy + f)]
+    return Math.min(...xs) < x + w && Math.max(...xs) > x && Math.min(...ys) < y + h && Math.max(...ys) > y
+  })
+}
 const partOfWhole = (part: Part, state: number, tones: string): Promise<Recorded[]> =>
   once(['whole', part.region, part.states[state], tones].join('|'), async () => {
     const source = await sourceOf(part.region)
@@ -105,24 +116,33 @@ const canvasOf = ({ window: { x, y, w, h }, width, height }: Painting): { canvas
   return { canvas, on }
 }
 
-let newest = 0
-self.onmessage = async ({ data }: MessageEvent<Painting & { asked: number }>) => {
-  newest = data.asked
-  const answer = (bitmap: ImageBitmap, done: boolean): void => self.postMessage({ asked: data.asked, bitmap, done }, { transfer: [bitmap] })
+/** What each who asks wants by now. */
+const newest = new Map<number, number>()
+self.onmessage = async ({ data }: MessageEvent<Painting & { of: number; asked: number }>) => {
+  newest.set(data.of, data.asked)
+  const name = { of: data.of, asked: data.asked }
+  const isOver = (): boolean => newest.get(data.of) !== data.asked
+  const answer = (bitmap: ImageBitmap, done: boolean): void => self.postMessage({ ...name, bitmap, done }, { transfer: [bitmap] })
   try {
     const view = whole.views.find((one) => one.id === data.region)
     const { canvas, on } = canvasOf(data)
     if (!view) {
       const recording = await regionAlone(data)
-      if (data.asked !== newest) return // something else is wanted by now
+      if (isOver()) return // something else is wanted by now
       for (const one of recording) paint(on, one)
       answer(canvas.transferToImageBitmap(), true)
       return
     }
     const state = view.states.findIndex((one) => one.id === data.state)
     for (const [k, part] of (view.parts as Part[]).entries()) {
+      // what lies beside the window is not even modelled
+      const isLast = k === view.parts.length - 1
+      if (!(await touches(part, data.window))) {
+        if (isLast) answer(await createImageBitmap(canvas), true)
+        continue
+      }
       const recording = await partOfWhole(part, state, data.tones)
-      if (data.asked !== newest) return
+      if (isOver()) return
       const layer = canvasOf(data)
       for (const one of recording) paint(layer.on, one)
       fade(layer.on, part, view.box as Box)
@@ -131,9 +151,9 @@ self.onmessage = async ({ data }: MessageEvent<Painting & { asked: number }>) =>
       on.drawImage(layer.canvas, 0, 0)
       on.restore()
       // the body is seen as it is put together
-      answer(await createImageBitmap(canvas), k === view.parts.length - 1)
+      answer(await createImageBitmap(canvas), isLast)
     }
   } catch (failure) {
-    self.postMessage({ asked: data.asked, failed: String(failure) })
+    self.postMessage({ ...name, failed: String(failure) })
   }
 }

@@ -1,7 +1,11 @@
 const FACES = { text: '"Atkinson Hyperlegible Next",system-ui,sans-serif', names: 'Piazzolla,Georgia,serif' }
 
 /** A picture of a figure that stands alone: no colour, style or font of the page is needed to read it. */
-export const standalone = (svg: SVGSVGElement, about: { title: string; view: string; sides: [string, string] }): string => {
+export const standalone = (
+  svg: SVGSVGElement,
+  about: { title: string; view: string; sides: [string, string] },
+  painting: HTMLCanvasElement | null = null,
+): string => {
   const copy = svg.cloneNode(true) as SVGSVGElement
   copy.querySelectorAll('.zones').forEach((one) => one.remove())
   const [x = 0, y = 0, w = 100, h = 100] = copy.getAttribute('viewBox')?.split(' ').map(Number) ?? []
@@ -36,6 +40,8 @@ export const standalone = (svg: SVGSVGElement, about: { title: string; view: str
   copy.prepend(
     make('title', {}, `${about.title}, ${about.view}`),
     make('rect', { x, y: y - head, width: w, height: h + head, fill: 'var(--mark-halo)' }),
+    // what lies under the marks is painted, and goes along as it is
+    ...(painting ? [make('image', { x, y, width: w, height: h, preserveAspectRatio: 'none', href: painting.toDataURL('image/png') })] : []),
   )
   // the head of the sheet covers what the window would have cut off
   copy.append(
@@ -65,8 +71,9 @@ export const saveFigure = async (
   svg: SVGSVGElement,
   kind: 'svg' | 'png',
   about: { title: string; view: string; sides: [string, string] },
+  painting: HTMLCanvasElement | null,
 ): Promise<void> => {
-  const text = standalone(svg, about)
+  const text = standalone(svg, about, painting)
   const name = `${about.title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-${svg.dataset['view'] ?? 'figure'}.${kind}`
   const vector = new Blob([text], { type: 'image/svg+xml' })
   if (kind === 'svg') return hand(vector, name)

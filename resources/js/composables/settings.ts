@@ -9,6 +9,7 @@ export interface UserSettings {
   length_unit: 'cm' | 'inch'
   date_form: 'words' | 'day_month' | 'month_day' | 'iso'
   theme: 'linen' | 'dusk'
+  figure: 'painted' | 'outlines'
   idle_minutes: number
   pedals: Record<'onward' | 'ease' | 'soften', string>
   timezone: string
@@ -18,6 +19,7 @@ const plain: UserSettings = {
   length_unit: 'cm',
   date_form: 'words',
   theme: 'linen',
+  figure: 'painted',
   idle_minutes: 10,
   pedals: { onward: 'PageDown', ease: 'PageUp', soften: 'b' },
   timezone: 'UTC',

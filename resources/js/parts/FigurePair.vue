@@ -2,12 +2,17 @@
 import Figure, { type FigureComplaint, type FigureMark } from '@/chart/Figure.vue'
 
 /** The body from in front and from behind beside each other, with the sides named: for pages that are printed. */
-defineProps<{ marks: FigureMark[]; complaints: FigureComplaint[] }>()
+defineProps<{
+  marks: FigureMark[]
+  complaints: FigureComplaint[]
+  /** for the client: clothed, and no muscles */
+  quiet?: boolean
+}>()
 </script>
 <template>
   <div class="grid grid-cols-2">
     <div v-for="view in ['front', 'back'] as const" :key="view" class="h-[440px] print:h-[335px]">
-      <Figure :view="view" :marks="marks" :complaints="complaints" :label="`${view} of the body with what was found`" />
+      <Figure :view="view" :quiet="quiet" :marks="marks" :complaints="complaints" :label="`${view} of the body with what was found`" />
       <p class="note flex justify-between px-2">
         <span class="italic">{{ view === 'front' ? 'right' : 'left' }}</span><span>{{
           view === 'front' ? 'from in front' : 'from behind'

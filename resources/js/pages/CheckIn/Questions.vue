@@ -232,6 +232,7 @@ const raised = computed(() =>
         <Figure
           :view="view"
           paint
+          quiet
           :complaints="complaints"
           label="Your body. Drag over where it hurts, or choose from the list below."
           @stroke="stroke"

@@ -15,6 +15,7 @@ interface Personal {
   length_unit?: string | null
   date_form?: string | null
   theme?: string | null
+  figure?: string | null
   idle_minutes?: number | null
   thumb_minutes?: number | null
   spared?: string[] | null
@@ -33,6 +34,7 @@ const props = defineProps<{
     pressure_unit: string[]
     date_form: Record<string, string>
     theme: Record<string, string>
+    figure: Record<string, string>
     pedals: Record<keyof Pedals, string>
     school: Record<string, string[]>
     school_default: Record<string, string>
@@ -48,6 +50,7 @@ const own = useForm({
   length_unit: props.own.length_unit ?? null,
   date_form: props.own.date_form ?? null,
   theme: props.own.theme ?? null,
+  figure: props.own.figure ?? null,
   idle_minutes: props.own.idle_minutes ?? null,
   thumb_minutes: props.own.thumb_minutes ?? null,
   spared: props.own.spared ?? [],
@@ -133,6 +136,14 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
             :options="choices.theme"
             :none="`as the clinic: ${choices.theme[clinic.theme ?? 'linen']}`"
             hint="The treatment room is dark in either."
+          />
+          <SelectField
+            id="own-figure"
+            v-model="own.figure"
+            label="The body"
+            :options="choices.figure"
+            :none="`as the clinic: ${choices.figure[clinic.figure ?? 'painted']}`"
+            hint="In outlines no muscle is painted with its fibres: quicker where a computer has no graphics of its own."
           />
           <FormField
             id="own-idle"
@@ -225,6 +236,7 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
           <SelectField id="length" v-model="clinic.length_unit" label="Lengths in" :options="lengths" />
           <SelectField id="date" v-model="clinic.date_form" label="Dates as" :options="choices.date_form" />
           <SelectField id="theme" v-model="clinic.theme" label="Palette" :options="choices.theme" />
+          <SelectField id="figure" v-model="clinic.figure" label="The body" :options="choices.figure" />
           <FormField
             id="minutes"
             v-model="clinic.visit_minutes"

@@ -44,7 +44,7 @@ const print = () => window.print()
     </header>
     <div class="grid gap-x-10 md:grid-cols-[380px_minmax(0,1fr)] print:grid-cols-[300px_minmax(0,1fr)]">
       <section aria-label="Figure">
-        <FigurePair :marks="marks" :complaints="complaints" />
+        <FigurePair quiet :marks="marks" :complaints="complaints" />
         <p class="note mt-5">Stitched: where it hurts. A rim, the thicker the more tender. A red dot: it felt like your own pain.</p>
       </section>
       <section>

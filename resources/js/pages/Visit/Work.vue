@@ -314,7 +314,6 @@ const sides = computed(() => viewNames[view.value])
               :view="view"
               :crop="crop"
               :lit="step.muscle && step.side ? { muscle: step.muscle, side: step.side } : null"
-              :depth="1"
               :beware="hazards.map((one) => one.id)"
               :label="`${step.label}, ${sides}`"
             />
