@@ -9,8 +9,9 @@ rm -rf "$DB_DATABASE" "$DB_DATABASE-wal" "$DB_DATABASE-shm" "$SOMATRACE_SEAL_FOL
 (umask 077; : > "$DB_DATABASE")
 php artisan migrate --force --quiet
 php artisan db:seed --force --quiet
-# the body is painted where a test asks for it, and for pictures: two servers, two browsers and two painters on two cores keep each other waiting
+# the body is painted where a test asks for it, and for pictures: two painters beside two servers and two browsers keep each other waiting
 if [ -z "${SCREENSHOTS:-}" ]; then
-  php -r '(new PDO("sqlite:$argv[1]"))->prepare("update clinics set settings = json_set(settings, ?, ?)")->execute(["\$.figure", "outlines"]);' "$DB_DATABASE"
+  set_it='(new PDO("sqlite:$argv[1]"))->prepare("update clinics set settings = json_set(settings, ?, ?)")'
+  php -r "$set_it"'->execute(["\$.figure", "outlines"]);' "$DB_DATABASE"
 fi
 php_server 127.0.0.1 "$1"

@@ -4,7 +4,15 @@ const wished = { settings: {} as Record<string, unknown> }
 vi.mock('@inertiajs/vue3', () => ({ usePage: () => ({ props: { user: { settings: wished.settings } } }) }))
 const { dayWords, kept, shown, shownUnit, timeWords } = await import('@/composables/settings')
 
-const plain = { pressure_unit: 'kPa', length_unit: 'cm', date_form: 'words', theme: 'linen', figure: 'painted', idle_minutes: 10, timezone: 'UTC' }
+const plain = {
+  pressure_unit: 'kPa',
+  length_unit: 'cm',
+  date_form: 'words',
+  theme: 'linen',
+  figure: 'painted',
+  idle_minutes: 10,
+  timezone: 'UTC',
+}
 beforeEach(() => (wished.settings = { ...plain }))
 
 describe('units', () => {

@@ -50,8 +50,10 @@ export const halfMarkup = (plate: Plate, fibres: Fibres | undefined, id: string,
     .join('')
 
 /** What a shirt and shorts cover, by zones. */
-const SHIRT =
-  /^(shoulder_(top|front|outer|back|blade)|chest_|breastbone|ribs_side|armpit|arm_(front|back|inner|outer)|interscapular|mid_back|low_back|flank|abdomen_upper)/
+const SHIRT = new RegExp(
+  '^(shoulder_(top|front|outer|back|blade)|chest_|breastbone|ribs_side|armpit|arm_(front|back|inner|outer)' +
+    '|interscapular|mid_back|low_back|flank|abdomen_upper)',
+)
 const SHORTS = /^(abdomen_lower|groin|hip_outer|sacrum|buttock|sit_bone|thigh_)/
 /** The body as laypeople see it: its outline, a face, and clothes. */
 export const clothedMarkup = (plate: Plate): string => {
