@@ -318,7 +318,7 @@ for (const plate of PLATES) {
   const { art, zones, hazards, fibres, index: own } = built
   index[plate.id] = own
   write(plate.id, { parts: art, zones, hazards })
-  write(`${plate.id}.fibres`, fibres)
+  if (Object.keys(fibres).length) write(`${plate.id}.fibres`, fibres)
   console.log(`${plate.id}: ${Object.keys(own.muscles).length} muscles, ${zones.length} zones`)
 }
 if (faults.length) {

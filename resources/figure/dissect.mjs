@@ -5,11 +5,15 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { boxOf, Painter } from './model/paint.mjs'
 import { CELL, seen, seenWhole } from './model/seen.mjs'
+import { inside } from './model/spline.mjs'
 import { listed, regionText, sourceOf, wholes } from './source.mjs'
 
 const here = dirname(fileURLToPath(import.meta.url))
 const target = join(here, '../js/chart/art/dissection')
-const atlas = new Set(JSON.parse(readFileSync(join(here, '../../core/data/muscles.json'), 'utf8')).muscles.map((one) => one.id))
+const data = (name) => JSON.parse(readFileSync(join(here, `../../core/data/${name}.json`), 'utf8'))[name]
+const known = new Map(data('muscles').map((one) => [one.id, one]))
+const atlas = new Set(known.keys())
+const neighbours = new Map(data('zones').map((one) => [one.id, one.neighbours]))
 mkdirSync(target, { recursive: true })
 
 const read = (id) => JSON.parse(regionText(id))
@@ -65,6 +69,15 @@ const WELL = 0.6
 const NARROW = 60
 const plates = join(target, '../index.generated.json')
 const index = JSON.parse(readFileSync(plates, 'utf8'))
+/** Points of a path of straight lines. */
+const numbersOf = (d) =>
+  (d.match(/-?\d*\.?\d+/g) ?? []).map(Number).reduce((all, n, k, list) => (k % 2 ? [...all, [list[k - 1], n]] : all), [])
+/** Zones of a muscle and those beside them. */
+const zonesOf = (muscle) => {
+  const { zones, sites } = known.get(muscle)
+  const own = [...zones, ...Object.values(sites).flatMap((site) => site.zones)]
+  return new Set([...own, ...own.flatMap((zone) => neighbours.get(zone))])
+}
 /** Where each muscle lies on the body, in the first state that shows it well: for marks, names and windows about it. */
 function onPlate(view, states, parts) {
   const own = new Map()
@@ -99,12 +112,17 @@ function onPlate(view, states, parts) {
     })
     for (const [muscle, one] of found) own.set(muscle, [...(own.get(muscle) ?? []), one])
   })
-  // what is not seen in any state here is shown by the views from elsewhere
+  // what no state shows, or only from behind what it is worked through, is shown by the views from elsewhere
+  const { zones } = JSON.parse(readFileSync(join(target, `../${view.view}.generated.json`), 'utf8'))
+  const rings = zones.map(({ id, d }) => ({ id, rings: d.split(/(?=M)/).map(numbersOf) }))
+  const zoneAt = (point) => rings.find((zone) => zone.rings.some((ring) => inside(point, ring)))?.id
   const places = (index.plates[view.view].muscles = {})
   for (const [muscle, all] of own) {
     const most = Math.max(...all.map((one) => one.cells))
     const { layer, at, spot = at, box } = all.find((one) => one.cells >= WELL * most)
     const point = [Math.abs(spot[0]), spot[1]]
+    const zone = zoneAt(point)
+    if (zone && !zonesOf(muscle).has(zone)) continue
     places[muscle] = { c: point, pole: point, box, layer }
   }
 }
@@ -130,10 +148,10 @@ const regions = listed().map(({ id, name, short, next }) => {
 })
 const whole = wholes().map((view) => {
   const of = view.parts.map((part) => read(part.region))
-  const known = Object.assign({}, ...of.map(partsOf))
+  const parts = Object.assign({}, ...of.map(partsOf))
   const all = view.states.map((state) => state.id)
   const states = kept(view.id, all, sourceOf(view.id), of, (state) => seenWhole(view, all.indexOf(state), read))
-  onPlate(view, states, known)
+  onPlate(view, states, parts)
   return {
     id: view.id,
     name: view.name,
@@ -143,8 +161,8 @@ const whole = wholes().map((view) => {
     midline: 0,
     view: view.view,
     states: view.states.map((state) => ({ ...state, nerves: false })),
-    muscles: muscles(states, known),
-    parts: known,
+    muscles: muscles(states, parts),
+    parts,
   }
 })
 const shown = new Set(Object.values(index.plates).flatMap((plate) => Object.keys(plate.muscles)))

@@ -62,6 +62,8 @@ for (const [name, place] of Object.entries(screens)) {
     await expect(page.getByText('Demo: all of it is made up')).toBeVisible()
     await page.getByRole('heading', { level: 1 }).first().waitFor()
     await accessible(page)
+    // a list, a thing or nothing put into a sentence as it is
+    expect(await page.locator('body').innerText()).not.toMatch(/\[ ?"|\[ \]|\[object Object\]|\bundefined\b|\bNaN\b/)
     if (!oneSize.includes(name)) await fits(page)
     expect(forbidden).toEqual([])
     await context.close()

@@ -128,6 +128,14 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   await page.goto(page.url().replace(/\/work$/, '/plan'))
   await expect(page.getByText(/The treatment runs: (29|30) of 30 minutes are left/)).toBeVisible()
   await expect(page.getByRole('button', { name: /^Settle/ })).toHaveCount(0)
+  await page
+    .getByRole('button', { name: /^Levator scapulae/ })
+    .last()
+    .click()
+  const told = page.getByRole('article')
+  await expect(told.getByText(/Upper inner corner of the shoulder blade/)).toBeVisible()
+  await expect(told.locator('[data-pose]').first()).toBeVisible() // how the limb lies, and the hand
+  expect(await told.innerText()).not.toMatch(/\[ ?"/)
   await page.getByRole('button', { name: /Go on with this rest/ }).click()
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/Settle|Done/)
   await expect(page.getByText('Begin', { exact: false }).first()).toBeVisible()

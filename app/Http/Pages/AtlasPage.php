@@ -208,7 +208,7 @@ final readonly class AtlasPage
             ),
             'tools' => array_map(
                 fn (string $id): array => [
-                    'name' => $this->atlas()->tool($id)->name, 'hand' => $this->atlas()->tool($id)->hand,
+                    'id' => $id, 'name' => $this->atlas()->tool($id)->name, 'hand' => $this->atlas()->tool($id)->hand,
                     'load' => $this->atlas()->tool($id)->load,
                 ],
                 $technique->tools,

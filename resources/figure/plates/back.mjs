@@ -1,5 +1,4 @@
-import * as bones from '../bones.mjs'
-import * as muscles from '../muscles.mjs'
+// The body itself is dissected (whole.json): here are its skin, its places and what is never pressed.
 import * as outline from '../outline.mjs'
 import * as zones from '../zones.mjs'
 
@@ -16,8 +15,8 @@ export default {
       hairline: '38.5,905 33,901 25,905 17,908.5 8,913.5 0,914',
     },
   ],
-  bones: bones.BACK,
-  muscles: muscles.BACK,
+  bones: [],
+  muscles: [],
   zones: zones.BACK,
   lines: outline.HAND_BACK,
 }

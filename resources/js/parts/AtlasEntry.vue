@@ -5,6 +5,8 @@ import Dissection from '@/chart/Dissection.vue'
 import { sightsOf } from '@/chart/dissection'
 import { cropAround, landmarkIn, views, type ViewId } from '@/chart/art'
 import Figure from '@/chart/Figure.vue'
+import PoseDrawing from '@/chart/PoseDrawing.vue'
+import { isDrawn } from '@/chart/poses'
 import type { AtlasEntry, EntryKind } from '@/types/atlas'
 import type { MuscleId, Side } from '@/types/ids.generated'
 import EntryLinks from './EntryLinks.vue'
@@ -174,6 +176,9 @@ const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, 
         <p v-if="entry.no_self_care">{{ entry.no_self_care }}</p>
         <ul class="grid gap-x-8" :class="narrow ? '' : 'md:grid-cols-2'">
           <li v-for="one in entry.self_care" :key="one.id" class="border-b border-hairline py-3">
+            <div v-if="isDrawn(`home.${one.id}`)" class="float-right ml-3 h-[120px] w-[120px]">
+              <PoseDrawing :id="`home.${one.id}`" :label="one.name" :dark="dark" />
+            </div>
             <p>
               <b class="font-[650]">{{ one.name }}</b> <span class="caption">{{ one.dose }}, {{ one.how_often }}</span>
             </p>
@@ -245,7 +250,12 @@ const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, 
         <dd><EntryLinks :list="entry.used_on" none="no muscle by itself: warming, easing and ending" @follow="follow" /></dd>
         <template v-for="tool in entry.tools" :key="tool.name">
           <dt>{{ capital(tool.name) }}</dt>
-          <dd>{{ tool.hand }} {{ tool.load }}</dd>
+          <dd>
+            <div v-if="isDrawn(`tool.${tool.id}`)" class="mb-1 h-[110px] w-[180px]">
+              <PoseDrawing :id="`tool.${tool.id}`" :label="tool.name" :dark="dark" />
+            </div>
+            {{ tool.hand }} {{ tool.load }}
+          </dd>
         </template>
       </dl>
       <p class="caption">Figures: {{ entry.source }}.</p>

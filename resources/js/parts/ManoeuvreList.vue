@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { atlas } from '@/chart/atlas'
+import PoseDrawing from '@/chart/PoseDrawing.vue'
+import { isDrawn } from '@/chart/poses'
+import type { Side } from '@/types/ids.generated'
 import type { Manoeuvre } from '@/types/visit'
 
 /** What the hands do in one step, in order: what and where, how the client lies, with what, the words, how often. */
-defineProps<{ manoeuvres: Manoeuvre[] }>()
+const props = defineProps<{ manoeuvres: Manoeuvre[] }>()
 const often = (one: Manoeuvre): string =>
   [
     one.spot_names.length > 1 ? `${one.spot_names.length} spots` : '',
@@ -12,6 +15,15 @@ const often = (one: Manoeuvre): string =>
   ]
     .filter(Boolean)
     .join(', ')
+/** How the limb lies and the hand that does it, where they are drawn and the one before did not show them. */
+const pictures = (one: Manoeuvre, k: number): { id: string; side?: Side; label: string }[] => {
+  const before = props.manoeuvres[k - 1]
+  const setup = one.setup && one.setup.id !== before?.setup?.id ? one.setup : null
+  return [
+    ...(setup ? [{ id: `setup.${setup.id}`, side: setup.side, label: atlas.setups[setup.id]?.name ?? '' }] : []),
+    ...(one.tool !== before?.tool ? [{ id: `tool.${one.tool}`, label: atlas.tools[one.tool] }] : []),
+  ].filter(({ id }) => isDrawn(id))
+}
 </script>
 <template>
   <ol class="border-t border-hairline">
@@ -23,6 +35,11 @@ const often = (one: Manoeuvre): string =>
       <p class="caption">
         {{ often(one) }} · {{ atlas.tools[one.tool] }}<template v-if="one.setup"> · {{ atlas.setups[one.setup.id]?.name }}</template>
       </p>
+      <div v-if="pictures(one, k).length" class="my-1 flex gap-2">
+        <div v-for="picture in pictures(one, k)" :key="picture.id" class="h-[84px] min-w-0 flex-1">
+          <PoseDrawing v-bind="picture" />
+        </div>
+      </div>
       <p v-if="one.setup" class="caption">
         {{ atlas.setups[one.setup.id]?.bolster }} {{ atlas.setups[one.setup.id]?.drape }} “{{ atlas.setups[one.setup.id]?.say }}”
       </p>

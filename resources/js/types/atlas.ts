@@ -1,3 +1,4 @@
+import type { ToolId } from './ids.generated'
 export type EntryKind = 'muscle' | 'movement' | 'test' | 'technique' | 'landmark'
 
 /** A way to another entry. */
@@ -108,7 +109,7 @@ export interface TechniqueEntry extends Entry<'technique'> {
   on_stretch: boolean
   not_with: string[]
   products: Word[]
-  tools: { name: string; hand: string; load: string }[]
+  tools: { id: ToolId; name: string; hand: string; load: string }[]
   used_on: EntryLink[]
   source: string
 }

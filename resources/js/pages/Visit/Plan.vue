@@ -2,6 +2,7 @@
 import { Link, router, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
+import PoseDrawing from '@/chart/PoseDrawing.vue'
 import { useDeed } from '@/composables/useDeed'
 import { among, nameOf } from '@/composables/fields'
 import { useKeys } from '@/composables/useKeys'
@@ -189,6 +190,9 @@ useKeys({
           {{ tenth(chosen.minutes) }} min · {{ atlas.positions[chosen.position]
           }}<template v-if="chosen.tool"> · {{ atlas.tools[chosen.tool] }}</template>
         </p>
+        <div v-if="['settle', 'position'].includes(chosen.kind)" class="mt-2 h-[120px]">
+          <PoseDrawing :id="`position.${chosen.position}`" :label="atlas.positions[chosen.position]" />
+        </div>
         <p v-if="chosen.passes.length" class="mt-1">
           {{ chosen.passes.map((pass) => pass.pressure).join(' → ') }} ·
           {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.force_n))) }} N, lean
@@ -208,7 +212,7 @@ useKeys({
             techniqueName(chosen.technique)
           }}</AboutButton>
         </p>
-        <p v-if="chosen.find" class="caption mt-1">{{ chosen.find }}</p>
+        <p v-if="chosen.find.length" class="caption mt-1">{{ chosen.find.join(' → ') }}.</p>
         <p v-if="chosen.ceiling" class="caption mt-1">Ceiling {{ chosen.ceiling.felt }}: {{ chosen.ceiling.because }}</p>
       </article>
       <template v-else

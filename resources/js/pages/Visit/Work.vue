@@ -5,6 +5,8 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import { atlas, hazardsBeside, muscle as muscleOf } from '@/chart/atlas'
 import { cropAround, cropOf, viewNames, viewOf, zoneOfView, type Crop, type ViewId } from '@/chart/art'
 import Figure from '@/chart/Figure.vue'
+import PoseDrawing from '@/chart/PoseDrawing.vue'
+import { isDrawn } from '@/chart/poses'
 import { send } from '@/composables/http'
 import { useAtlas } from '@/composables/useAtlas'
 import { settings } from '@/composables/settings'
@@ -233,6 +235,11 @@ const view = computed<ViewId>(() => {
   const shown = (one: ViewId): boolean => (step.value?.zones ?? []).some((zone) => zoneOfView(one, zone))
   return shown(open) || !shown(open === 'front' ? 'back' : 'front') ? open : open === 'front' ? 'back' : 'front'
 })
+/** The drawing of how the client lies, of a step that lays them so. */
+const lies = computed(() => {
+  const id = step.value && ['settle', 'position'].includes(step.value.kind) ? `position.${step.value.position}` : null
+  return id && isDrawn(id) ? id : null
+})
 /** As near as the muscle, or the place, allows. */
 const crop = computed<Crop>(() =>
   step.value && (step.value.muscle || step.value.zones.length)
@@ -309,7 +316,10 @@ const sides = computed(() => viewNames[view.value])
           <div
             class="absolute inset-0 [mask-composite:intersect] [mask-image:linear-gradient(to_bottom,black_72%,transparent_96%),linear-gradient(to_right,black_88%,transparent)]"
           >
+            <!-- nobody is touched yet: how they lie is what has to be seen -->
+            <PoseDrawing v-if="lies" :id="lies" dark class="!h-auto" :label="atlas.positions[step.position]" />
             <Figure
+              v-else
               dark
               :view="view"
               :crop="crop"
