@@ -49,19 +49,25 @@ final class Mutation
      */
     public function run(array $paths, ?int $sample, int $seed): array
     {
-        $suite = array_filter($paths, static fn (string $path): bool => ! str_starts_with($path, 'core/')) === [] ? 'core' : 'app';
         $mutants = array_merge([], ...array_map(fn (string $file): array => MutantFinder::in($this->root, $file), $this->files($paths)));
         if ($sample !== null) {
             mt_srand($seed);
             shuffle($mutants);
             $mutants = array_slice($mutants, 0, $sample);
         }
-        $coverage = Coverage::of($this->root, $suite, $paths);
+        // the core is tried by its own tests, the application by those of the application
+        $of = static fn (string $path): string => str_starts_with($path, 'core/') ? 'core' : 'app';
+        $coverage = [];
+        foreach (array_unique(array_map($of, $paths)) as $suite) {
+            $own = array_values(array_filter($paths, static fn (string $path): bool => $of($path) === $suite));
+            $coverage[$suite] = Coverage::of($this->root, $suite, $own);
+        }
         $equivalent = $this->equivalent();
         $results = [];
         $waiting = [];
         foreach ($mutants as $mutant) {
-            $covering = $coverage->covering($mutant->file, $mutant->line, $mutant->lastLine);
+            $suite = $of($mutant->file);
+            $covering = $coverage[$suite]->covering($mutant->file, $mutant->line, $mutant->lastLine);
             $state = match (true) {
                 isset($equivalent["{$mutant->file} | {$mutant->in} | {$mutant->what()}"]) => 'equivalent',
                 isset($this->known[$mutant->key()]) => 'noticed',
@@ -69,7 +75,7 @@ final class Mutation
                 default => null,
             };
             if ($state === null) {
-                $waiting[] = [$mutant, $covering, $coverage->seconds($covering)];
+                $waiting[] = [$mutant, $covering, $coverage[$suite]->seconds($covering)];
             } else {
                 $results[] = ['mutant' => $mutant, 'state' => $state];
             }
