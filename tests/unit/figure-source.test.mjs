@@ -5,7 +5,7 @@ import { modelled } from '../../resources/figure/model/muscle.mjs'
 import { boxOf, Painter, picture } from '../../resources/figure/model/paint.mjs'
 import { SvgPen } from '../../resources/figure/model/pen.mjs'
 import { CELL, seen } from '../../resources/figure/model/seen.mjs'
-import { halvesOf, placed, placedOther, share } from '../../resources/figure/model/whole.mjs'
+import { drop, halvesOf, placed, placedOther, share } from '../../resources/figure/model/whole.mjs'
 import { listed, sourceOf, wholes } from '../../resources/figure/source.mjs'
 import { area, distance, distanceTo, hobby, inside, segmentsOf } from '../../resources/figure/model/spline.mjs'
 import { TONES } from '../../resources/figure/model/tones.mjs'
@@ -345,6 +345,15 @@ describe('the whole body', () => {
   })
 
   it('fades where a neighbour goes on', () => {
+    const slanted = {
+      foot: [400, 440],
+      lower: [
+        [10, 60],
+        [70, 0],
+      ],
+    }
+    expect([0, 10, 40, -40, 70, 90].map((x) => drop(slanted.lower, x))).toEqual([60, 60, 30, 30, 0, 0])
+    expect([share(slanted, 0, 440), share(slanted, 80, 440), share(slanted, 40, 450)]).toEqual([1, 0, 0.5])
     const part = { top: [100, 120], foot: [400, 440], within: 104, without: [110, 380] }
     expect([90, 110, 120, 300].map((y) => share(part, 0, y))).toEqual([0, 0.5, 1, 1])
     expect([400, 420, 440, 500].map((y) => share(part, 0, y))).toEqual([1, 0.5, 0, 0])

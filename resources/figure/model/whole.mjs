@@ -28,15 +28,29 @@ export function placed({ map, pins }) {
 export const placedOther = ([a, b, c, d, e, f], axis) => [a, -b, -c, d, -(2 * axis * a + e), 2 * axis * b + f]
 
 /**
+ * How much lower a part ends at a place than where it ends at the side: a line from point to point, and level beyond.
+ *
+ * @param {[number, number][] | undefined} lower from the midline outward
+ */
+export function drop(lower, x) {
+  if (!lower) return 0
+  const far = Math.abs(x)
+  const k = lower.findIndex(([at]) => at > far)
+  if (k < 1) return k === 0 ? lower[0][1] : lower.at(-1)[1]
+  const [[x0, y0], [x1, y1]] = [lower[k - 1], lower[k]]
+  return y0 + ((y1 - y0) * (far - x0)) / (x1 - x0)
+}
+
+/**
  * How much of a part is seen at a place: it fades where its neighbour, painted before it, goes on; nearer to the midline than `within`
  * where that is told. Farther out and lower than `without` nothing is seen of it.
  *
- * @param {{ top?: [number, number], foot?: [number, number], within?: number, without?: [number, number] }} part
+ * @param {{ top?: [number, number], foot?: [number, number], lower?: [number, number][], within?: number, without?: [number, number] }} part
  */
-export function share({ top, foot, within = Infinity, without }, x, y) {
+export function share({ top, foot, lower, within = Infinity, without }, x, y) {
   const rise = (from, to) => Math.max(0, Math.min(1, (y - from) / (to - from)))
   if (without && Math.abs(x) > without[0] && y > without[1]) return 0
-  return (top ? rise(...top) : 1) * (foot && Math.abs(x) < within ? 1 - rise(...foot) : 1)
+  return (top ? rise(...top) : 1) * (foot && Math.abs(x) < within ? 1 - rise(...foot.map((at) => at + drop(lower, x))) : 1)
 }
 
 /**

@@ -1,7 +1,7 @@
 import { boxOf, Painter } from '../../figure/model/paint.mjs'
 import { CanvasPen, Recording } from '../../figure/model/pen.mjs'
 import { TONES } from '../../figure/model/tones.mjs'
-import { halvesOf } from '../../figure/model/whole.mjs'
+import { drop, halvesOf } from '../../figure/model/whole.mjs'
 import whole from '../../figure/whole.json'
 import type { Painting } from './usePainter'
 
@@ -20,6 +20,7 @@ interface Part {
   states: string[]
   top?: [number, number]
   foot?: [number, number]
+  lower?: [number, number][]
   within?: number
   without?: [number, number]
 }
@@ -31,6 +32,10 @@ const recorded = new Map<string, Recorded[]>()
 const MOST = 12
 /** The skin ends where a region does: its line there is no outline. */
 const EDGE = 3
+/** Where a part ends on a slant it is faded strip by strip. */
+const STRIP = 2
+/** Strips overlap, else the edge of each leaves a hair of what it takes away. */
+const OVER = 0.75
 
 const once = async (key: string, make: () => Promise<Recorded[]>): Promise<Recorded[]> => {
   const kept = recorded.get(key)
@@ -91,7 +96,7 @@ const paint = (on: On, { made, box: [x, y, w, h], matrix }: Recorded): void => {
 
 /** Takes away what a neighbour shows instead, softly where they meet. */
 const fade = (on: On, part: Part, [left, top, width, height]: Box): void => {
-  const { foot, top: head, within = width, without } = part
+  const { foot, lower, top: head, within = width, without } = part
   on.save()
   on.globalCompositeOperation = 'destination-out'
   const band = (from: number, to: number, x: number, w: number, down: boolean): void => {
@@ -102,7 +107,12 @@ const fade = (on: On, part: Part, [left, top, width, height]: Box): void => {
     on.fillRect(x, down ? from : top, w, down ? top + height - from : to - top)
   }
   if (head) band(...head, left, width, false)
-  if (foot) band(...foot, -within, 2 * within, true)
+  if (foot && lower) {
+    const fall = (x: number): [number, number] => [foot[0] + drop(lower, x), foot[1] + drop(lower, x)]
+    const out = lower.at(-1)?.[0] ?? 0
+    for (let x = -out; x < out; x += STRIP) band(...fall(x + STRIP / 2), x, STRIP + OVER, true)
+    for (const side of [-width, out]) band(...foot, side, width - out, true)
+  } else if (foot) band(...foot, -within, 2 * within, true)
   on.fillStyle = '#000'
   if (without) for (const x of [without[0], -without[0] - width]) on.fillRect(x, without[1], width, height)
   on.restore()
