@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use App\Models\Role;
 use App\Models\User;
+use Illuminate\Database\Events\QueryExecuted;
+use Illuminate\Support\Facades\DB;
 use Inertia\Testing\AssertableInertia;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -169,5 +171,25 @@ final class AssessmentTest extends TestCase
         $this->actingAs($this->therapist(role: Role::Reception, clinic: $visit->user->clinic))
             ->get("/visits/{$visit->public_id}/summary")
             ->assertForbidden();
+    }
+
+    /** Written between the two, a finding is shown and not judged yet; judged and not shown it would look as if it were gone. */
+    public function test_a_page_reads_what_was_found_after_what_is_judged_of_it(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->recordNeck($visit);
+        $asked = [];
+        DB::listen(static function (QueryExecuted $query) use (&$asked): void {
+            foreach (['judgements', 'entries'] as $table) {
+                if (str_starts_with($query->sql, "select * from \"$table\"")) {
+                    $asked[] = $table;
+                }
+            }
+        });
+
+        $this->get("/visits/{$visit->public_id}/feel")->assertOk();
+
+        self::assertContains('judgements', $asked);
+        self::assertSame('entries', $asked[count($asked) - 1]);
     }
 }

@@ -64,6 +64,8 @@ final readonly class VisitPage
     {
         $course = Course::of($visit, $this->sound, $this->hands);
         $before = in_array($step, self::BESIDE, true) ? $course->before() : null;
+        // what is written meanwhile may be newer than what is judged of it, and never the other way round
+        $judged = $this->judgements->along($course, $visit, ...self::JUDGED[$step]);
         [$entries, $last, $standing] = $this->entries($visit, $course, $before, in_array($step, ['ask', 'screen'], true));
         $agreed = $course->isAgreed() && in_array($step, self::ALONG_THE_PLAN, true) ? $visit->plans()->latest('id')->first() : null;
         $events = $step === 'work' ? $this->events($visit) : null;
@@ -76,7 +78,7 @@ final readonly class VisitPage
             'client' => $this->client($visit),
             'entries' => $entries->map(self::entry(...))->values(),
             'standing' => $standing,
-            ...$this->judged($visit, $step, $entries, $course),
+            ...$this->told($visit, $judged, $entries, $course),
             'agreed' => $agreed === null
                 ? null
                 : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => self::plan($agreed->document)],
@@ -147,14 +149,23 @@ final readonly class VisitPage
     /**
      * The judgements of a step and the visit line.
      *
-     * @param  Collection<int, Entry>|null  $entries
      * @return array<string, mixed>
      */
-    public function judged(Visit $visit, string $step, ?Collection $entries = null, ?Course $course = null): array
+    public function judged(Visit $visit, string $step): array
     {
-        $course ??= Course::of($visit, $this->sound, $this->hands);
-        $entries ??= $visit->readable()->get();
+        $course = Course::of($visit, $this->sound, $this->hands);
         $judged = $this->judgements->along($course, $visit, ...self::JUDGED[$step]);
+
+        return $this->told($visit, $judged, $visit->readable()->get(), $course);
+    }
+
+    /**
+     * @param  array<string, array<string, mixed>>  $judged
+     * @param  Collection<int, Entry>  $entries
+     * @return array<string, mixed>
+     */
+    private function told(Visit $visit, array $judged, Collection $entries, Course $course): array
+    {
         $standing = $entries->filter(static fn (Entry $entry): bool => $entry->payload !== null);
 
         return [

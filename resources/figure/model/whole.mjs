@@ -45,7 +45,8 @@ export function drop(lower, x) {
  * How much of a part is seen at a place: it fades where its neighbour, painted before it, goes on; nearer to the midline than `within`
  * where that is told. Farther out and lower than `without` nothing is seen of it.
  *
- * @param {{ top?: [number, number], foot?: [number, number], lower?: [number, number][], within?: number, without?: [number, number] }} part
+ * @param {{ top?: [number, number], foot?: [number, number], lower?: [number, number][], within?: number, without?: [number, number] }}
+ *   part
  */
 export function share({ top, foot, lower, within = Infinity, without }, x, y) {
   const rise = (from, to) => Math.max(0, Math.min(1, (y - from) / (to - from)))
