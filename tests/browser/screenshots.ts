@@ -14,9 +14,20 @@ async function sheet(page: Page, name: string, shots: Buffer[]): Promise<void> {
 }
 
 test('pictures', async ({ page, browser }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(420_000)
   const shot = (name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` })
-  const settle = () => page.waitForTimeout(700)
+  /** Whatever is large enough to be painted is. */
+  const settle = async () => {
+    await page.waitForTimeout(700)
+    await page.waitForFunction(
+      () =>
+        [...document.querySelectorAll<SVGSVGElement>('figure:has(> canvas) > svg[data-drawn]')].every(
+          (svg) => svg.dataset['drawn'] === 'finely' || Math.min(svg.clientWidth, svg.clientHeight) < 320,
+        ),
+      null,
+      { timeout: 60_000 },
+    )
+  }
   const painted = async () => {
     await page.locator('[data-painted=yes]').waitFor({ timeout: 60_000 })
     await settle()
@@ -94,6 +105,7 @@ test('pictures', async ({ page, browser }) => {
   const visit = page.url().replace(/\/ask$/, '')
   await saved(page, () => page.getByRole('group', { name: 'Soreness' }).getByRole('button', { name: 'half a day' }).click())
   await saved(page, () => page.getByRole('group', { name: 'Worse afterwards' }).getByRole('button', { name: 'no', exact: true }).click())
+  await settle()
   await shot('ask')
   await page.goto(`${visit}/screen`)
   await denied(page)
