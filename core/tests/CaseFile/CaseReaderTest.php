@@ -32,6 +32,47 @@ final class CaseReaderTest extends TestCase
         }
     }
 
+    public function test_what_is_said_twice_names_the_first_of_both(): void
+    {
+        $case = ['format' => 'somatrace.case', 'version' => 1, 'as_of' => '2026-03-02', 'client' => ['age' => 40]];
+        $felt = static fn (string $muscle, int $grade): array => ['muscle' => $muscle, 'side' => 'left', 'tenderness' => $grade];
+        $faults = $this->faultsOf((string) json_encode([
+            ...$case, 'findings' => ['palpation' => [$felt('masseter', 1), $felt('soleus', 2), $felt('soleus', 3)]],
+        ]));
+
+        self::assertCount(1, $faults);
+        self::assertStringStartsWith('/findings/palpation/2: contradicts /findings/palpation/1: the same muscle, side', $faults[0]);
+    }
+
+    public function test_a_value_belongs_to_a_test_that_is_measured_and_lies_on_its_scale(): void
+    {
+        $of = fn (string $test, float $value): array => $this->faultsOf((string) json_encode([
+            'format' => 'somatrace.case', 'version' => 1, 'as_of' => '2026-03-02', 'client' => ['age' => 40],
+            'findings' => ['tests' => [['test' => $test, 'side' => 'left', 'value' => $value]]],
+        ]));
+
+        self::assertSame([], $of('first_rib_spring', 3));
+        self::assertStringEndsWith('allowed are 0 to 3', $of('first_rib_spring', 4)[0]);
+        self::assertStringContainsString('night_waking has a result, not a value', $of('night_waking', 1)[0]);
+    }
+
+    public function test_a_day_that_is_no_text_is_a_fault_and_no_crash(): void
+    {
+        $faults = $this->faultsOf('{"format":"somatrace.case","version":1,"as_of":20260302,"client":{"age":40}}');
+
+        self::assertStringContainsString('/as_of', implode("\n", $faults));
+    }
+
+    public function test_signs_of_a_text_are_written_as_they_are(): void
+    {
+        $case = CaseBuilder::aCase()->with(['note' => 'Täglich <b>müde</b> & steif/matt'])->make();
+        $text = Core::clinic()->writer()->toJson($case);
+
+        self::assertStringContainsString('Täglich <b>müde</b> & steif/matt', $text);
+        self::assertStringNotContainsString("\n", $text);
+        self::assertStringContainsString("\n", Core::clinic()->writer()->toJson($case, pretty: true));
+    }
+
     public function test_all_faults_are_reported_together(): void
     {
         $faults = $this->faultsOf(json_encode([

@@ -18,6 +18,8 @@ final class ComplaintTest extends TestCase
     #[TestWith([0.0, 3.0, true], 'quiet now, and not this week')]
     #[TestWith([0.5, null, true], 'a little')]
     #[TestWith([null, 4.0, true], 'this week')]
+    #[TestWith([null, 0.5, true], 'a little, this week')]
+    #[TestWith([0.0, 0.5, true], 'quiet now, and a little this week')]
     public function test_whether_it_hurts(?float $now, ?float $worst, bool $hurts): void
     {
         self::assertSame($hurts, (new Complaint('neck_back', Side::Left, $now, $worst))->hurts());

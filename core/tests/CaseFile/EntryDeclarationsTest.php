@@ -30,6 +30,16 @@ final class EntryDeclarationsTest extends TestCase
         self::assertSame($rows, $declared);
     }
 
+    public function test_what_is_found_has_its_list_among_the_findings_and_nothing_else_has(): void
+    {
+        $kinds = Core::clinic()->entries()->kinds;
+
+        self::assertSame('palpation', $kinds['palpation']->findingsKey());
+        self::assertSame('complaints', $kinds['complaint']->findingsKey());
+        self::assertNull($kinds['consent']->findingsKey());
+        self::assertNull($kinds['red_flag']->findingsKey());
+    }
+
     public function test_no_kind_is_declared_twice(): void
     {
         $kinds = [];

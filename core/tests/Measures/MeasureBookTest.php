@@ -37,6 +37,17 @@ final class MeasureBookTest extends TestCase
         yield 'finger to floor: less is better' => ['trunk.flexion', 'midline', 20, 15, 'improved'];
     }
 
+    public function test_a_muscle_whose_tenderness_nobody_asked_has_no_measure_of_it(): void
+    {
+        $case = CaseBuilder::aCase()->felt('soleus', 'left', ['texture' => ['taut_band']])->felt('soleus', 'right', ['tenderness' => 0]);
+        $of = static fn (string $key): array => array_values(array_filter(
+            Core::clinic()->respond($case->make())->measures, static fn (Measure $one): bool => $one->key === $key,
+        ));
+        $sides = array_map(static fn (Measure $one): string => $one->side->value, $of('palpation.soleus.whole.tenderness'));
+
+        self::assertSame(['right'], $sides);
+    }
+
     public function test_one_reading_is_not_enough_and_a_missing_visit_is_missing(): void
     {
         $case = CaseBuilder::aCase()->range('cervical.rotation', 'left', ['active' => 50])->visited('2026-02-20', []);
