@@ -53,7 +53,20 @@ final class CaseReaderTest extends TestCase
 
         self::assertSame([], $of('first_rib_spring', 3));
         self::assertStringEndsWith('allowed are 0 to 3', $of('first_rib_spring', 4)[0]);
+        self::assertStringEndsWith('allowed are 0 to 3', $of('first_rib_spring', -1)[0]);
         self::assertStringContainsString('night_waking has a result, not a value', $of('night_waking', 1)[0]);
+    }
+
+    public function test_less_than_a_body_can_do_is_refused_as_more_is(): void
+    {
+        $of = fn (float $active): array => $this->faultsOf((string) json_encode([
+            'format' => 'somatrace.case', 'version' => 1, 'as_of' => '2026-03-02', 'client' => ['age' => 40],
+            'findings' => ['range' => [['movement' => 'cervical.rotation', 'side' => 'left', 'active' => $active]]],
+        ]));
+
+        self::assertSame([[], []], [$of(0), $of(110)]);
+        self::assertNotSame([], $of(-1));
+        self::assertNotSame([], $of(111));
     }
 
     public function test_a_day_that_is_no_text_is_a_fault_and_no_crash(): void
