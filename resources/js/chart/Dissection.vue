@@ -6,7 +6,7 @@ import type { MuscleId, Side } from '@/types/ids.generated'
 import type { Crop } from './art'
 import { atlas } from './atlas'
 import { boundsOf, isOf, loadSeen, outline, partAt, partOf, regionOf, seenOf, sightsOf, spotsOf } from './dissection'
-import { labelsIn, leastNamed } from './labels'
+import { labelsIn, leastNamed, WIDE } from './labels'
 import NameLabels from './NameLabels.vue'
 import { usePainter } from './usePainter'
 import { useZoom } from './useZoom'
@@ -47,8 +47,6 @@ const names = ref(false)
 const nerves = ref(false)
 const svg = ref<SVGSVGElement | null>(null)
 const size = useElementSize(svg)
-/** Pixels from which on names have room beside the body. */
-const WIDE = 640
 const frame = computed<Crop>(() => {
   const [x, y, w, h] = here.value.box
   const [width, height] = [size.width.value, size.height.value]

@@ -228,7 +228,7 @@ const bordersOf = ({ cells, columns }: Seen, [first, top, last, foot]: Reach, ki
   const rows = cells.length / columns
   const wide = columns + 1
   const all = new Map<number, Borders>()
-  const kind0 = (k: number): number => kindOf(cells[k] ?? 0)
+  const kindAt = (k: number): number => kindOf(cells[k] ?? 0)
   const go = (kind: number, from: number, to: number): void => {
     let of = all.get(kind)
     if (!of) all.set(kind, (of = new Map()))
@@ -239,13 +239,13 @@ const bordersOf = ({ cells, columns }: Seen, [first, top, last, foot]: Reach, ki
   for (let row = top; row <= foot; row++)
     for (let column = first; column <= last; column++) {
       const k = row * columns + column
-      const kind = kind0(k)
+      const kind = kindAt(k)
       if (kind < 0) continue
       const corner = row * wide + column
-      if (row === 0 || kind0(k - columns) !== kind) go(kind, corner, corner + 1)
-      if (column === columns - 1 || kind0(k + 1) !== kind) go(kind, corner + 1, corner + 1 + wide)
-      if (row === rows - 1 || kind0(k + columns) !== kind) go(kind, corner + 1 + wide, corner + wide)
-      if (column === 0 || kind0(k - 1) !== kind) go(kind, corner + wide, corner)
+      if (row === 0 || kindAt(k - columns) !== kind) go(kind, corner, corner + 1)
+      if (column === columns - 1 || kindAt(k + 1) !== kind) go(kind, corner + 1, corner + 1 + wide)
+      if (row === rows - 1 || kindAt(k + columns) !== kind) go(kind, corner + 1 + wide, corner + wide)
+      if (column === 0 || kindAt(k - 1) !== kind) go(kind, corner + wide, corner)
     }
   return all
 }

@@ -14,7 +14,7 @@ const LETTER = 6.4
 /** A name more in a margin is as bad as lying so many pixels over the picture. */
 const CROWDED = 12
 /** Pixels from which on names have room beside the body. */
-const WIDE = 640
+export const WIDE = 640
 /** Square pixels a muscle has to show before it is named: more where the names have to stand on the picture. */
 export const leastNamed = (width: number): number => (width < WIDE ? 900 : 160)
 
