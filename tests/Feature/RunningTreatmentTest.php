@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Cases\CaseAssembler;
 use App\Models\Visit;
+use App\Models\VisitStatus;
 use Somatrace\Core\Clinic;
 use Tests\TestCase;
 
@@ -117,6 +118,86 @@ final class RunningTreatmentTest extends TestCase
         self::assertArrayNotHasKey('now', $this->case($visit)['session']);
         $this->get("/visits/{$visit->public_id}/plan")->assertInertia(static fn ($page) => $page
             ->where('plan.steps.0.kind', 'settle')->where('minutes_left', null));
+    }
+
+    /** Read against steps written by hand, so that every figure can be read here. */
+    public function test_what_the_hands_did_is_told_pass_by_pass(): void
+    {
+        $hold = ['technique' => 'compressive_hold', 'spots' => ['one', 'two'], 'setup' => null, 'tool' => 'thumb', 'product' => null];
+        $times = ['seconds' => 10, 'repeats' => 3];
+        $step = ['kind' => 'treat', 'muscle' => 'levator_scapulae', 'joint' => null, 'side' => 'left', 'round' => null, 'position' => 'prone'];
+        $oiled = [['zone' => 'neck_side', 'side' => 'left']];
+        [$visit] = $this->agreedAs([
+            ['id' => 'a', 'places' => $oiled, 'manoeuvres' => [
+                ['technique' => 'stripping', 'spots' => [], 'pressure' => 4, 'product' => 'light_oil'] + $hold + $times,
+                ['pressure' => null] + $hold + $times,
+                ['pressure' => 5] + $hold + $times,
+                ['technique' => 'passive_stretch', 'spots' => [], 'pressure' => null, 'product' => 'none'] + $hold + $times,
+            ]] + $step,
+            ['id' => 'b', 'kind' => 'hygiene', 'muscle' => null, 'side' => null, 'what' => 'glove_on'] + $step,
+            ['id' => 'c', 'kind' => 'hygiene', 'muscle' => null, 'side' => null, 'what' => 'wipe'] + $step,
+            ['id' => 'd', 'kind' => 'hygiene', 'muscle' => null, 'side' => null, 'what' => 'glove_off_wash'] + $step,
+            ['id' => 'e', 'muscle' => null, 'joint' => ['id' => 'neck', 'level' => 'C2'], 'places' => $oiled] + $step,
+            ['id' => 'f', 'muscle' => null, 'side' => null, 'kind' => 'finish'] + $step,
+        ]);
+        $this->tell($visit, $this->happening('sign', ['sign' => 'softened'], step: 's99'))->assertOk();
+        self::assertArrayNotHasKey('now', $this->case($visit)['session'], 'a step of no plan begins nothing');
+
+        $a = ['id' => 'a'] + $step;
+        $this->begin($visit, $a);
+        self::assertArrayNotHasKey('done_steps', $this->case($visit)['session'], 'begun, nothing pressed');
+        $this->pass($visit, $a, 3.5, 40);
+        $told = $this->case($visit)['session'];
+        self::assertSame([['stripping', null, 40.0, 3.5]], $this->told($told['done_steps'][0]), 'the second waits for the second pass');
+        self::assertSame(0.67, $told['done_steps'][0]['minutes'], 'of 40 seconds');
+        self::assertSame($oiled, $told['now']['oiled']);
+        $this->pass($visit, $a, 5, 50);
+        self::assertSame(
+            [
+                ['stripping', null, 40.0, 3.5], ['compressive_hold', 'one', 30.0, null], ['compressive_hold', 'two', 30.0, null],
+                ['compressive_hold', 'one', 25.0, 5], ['compressive_hold', 'two', 25.0, 5],
+            ],
+            $this->told($this->case($visit)['session']['done_steps'][0]), 'what is not pressed lies between two passes; the last is to come',
+        );
+        $this->tell($visit, $this->happening('step_done', ['seconds' => 100], step: 'a'))->assertOk();
+        $told = $this->told($this->case($visit)['session']['done_steps'][0]);
+        self::assertSame(['passive_stretch', null, 30.0, null], $told[count($told) - 1], 'done to its end, all of it was done');
+
+        foreach (['b' => [true, true], 'c' => [true, false], 'd' => [false, false]] as $id => $hands) {
+            $this->work($visit, ['id' => $id, 'muscle' => null], 10);
+            $now = $this->case($visit)['session']['now'];
+            self::assertSame($hands, [$now['gloved'], isset($now['oiled'])], "after $id");
+        }
+        $this->work($visit, ['id' => 'e', 'muscle' => null], 15);
+        $done = $this->case($visit)['session']['done_steps'];
+        self::assertSame([['id' => 'neck', 'level' => 'C2'], 0.25], [$done[4]['joint'], $done[4]['minutes']]);
+        $visit->update(['status' => VisitStatus::Signed]);
+        self::assertArrayNotHasKey('now', $this->case($visit)['session'], 'what is signed does not run');
+    }
+
+    /**
+     * @param  array<string, mixed>  $step
+     * @return list<array{string, string|null, float, float|null}>  technique, spot, seconds and pressure, as the case tells them
+     */
+    private function told(array $step): array
+    {
+        return array_map(
+            static fn (array $one): array => [$one['technique'], $one['spot'] ?? null, $one['seconds'], $one['pressure'] ?? null],
+            $step['manoeuvres'],
+        );
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $steps
+     * @return array{Visit}
+     */
+    private function agreedAs(array $steps): array
+    {
+        [$visit] = $this->agreed();
+        $plan = $visit->plans()->firstOrFail();
+        $plan->update(['document' => ['steps' => $steps] + $plan->document]);
+
+        return [$visit];
     }
 
     /** @return array{Visit, list<array<string, mixed>>} with the steps that were agreed */
