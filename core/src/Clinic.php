@@ -19,6 +19,7 @@ use Somatrace\Core\CaseFile\EntryDeclarations;
 use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\JsonFile;
 use Somatrace\Core\Data\SchemaValidator;
+use Somatrace\Core\Findings\Parts;
 use Somatrace\Core\Findings\Reproduction;
 use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Handwork\Recipes;
@@ -91,6 +92,9 @@ final class Clinic
     /** @var Said<ResponseResult> */
     private Said $responded;
 
+    /** @var Said<CaseFile> */
+    private Said $resolved;
+
     private ?Atlas $loaded = null;
 
     private ?string $version = null;
@@ -99,6 +103,7 @@ final class Clinic
     private function __construct(private readonly string $folder, private readonly ?string $compiled)
     {
         $this->screened = new Said;
+        $this->resolved = new Said;
         $this->ranked = new Said;
         $this->responded = new Said;
     }
@@ -246,6 +251,7 @@ final class Clinic
 
     public function respond(CaseFile $case): ResponseResult
     {
+        $case = $this->told($case);
         $this->judge ??= new ResponseJudge($this->atlas(), $this->responseFigures(), $this->quietness(), $this->tissue());
 
         return $this->responded->of($case, fn (): ResponseResult => $this->judge->judge($case));
@@ -253,6 +259,7 @@ final class Clinic
 
     public function plan(CaseFile $case): PlanResult
     {
+        $case = $this->told($case);
         $this->planner ??= new Planner(
             $this->atlas(), $this->planFigures(), Recipes::load($this->folder), WholePattern::load($this->folder),
         );
@@ -346,6 +353,12 @@ final class Clinic
     private function planFigures(): PlanFigures
     {
         return $this->planFigures ??= PlanFigures::load($this->folder);
+    }
+
+    /** The case with what was said of a whole told of the parts that were told apart. */
+    private function told(CaseFile $case): CaseFile
+    {
+        return $this->resolved->of($case, fn (): CaseFile => (new Parts($this->atlas()))->resolved($case));
     }
 
     private function ranking(CaseFile $case): PatternResult

@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url'
 import { boxOf, Painter } from './model/paint.mjs'
 import { CELL, seen, seenWhole } from './model/seen.mjs'
 import { inside } from './model/spline.mjs'
+import { twofoldIn } from './model/check.mjs'
 import { listed, regionText, sourceOf, wholes } from './source.mjs'
 
 const here = dirname(fileURLToPath(import.meta.url))
@@ -19,7 +20,7 @@ mkdirSync(target, { recursive: true })
 const read = (id) => JSON.parse(regionText(id))
 const written = new Set(['index.generated.json'])
 /** What is seen, a file a state; kept from the last build where neither what it is of nor the model is another. */
-function kept(id, states, source, regions, fresh) {
+function kept(id, states, source, regions, fresh, cell = CELL) {
   return Object.fromEntries(
     states.map((state) => {
       const name = `${id}.${state}.generated.json`
@@ -28,7 +29,7 @@ function kept(id, states, source, regions, fresh) {
       const before = existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null
       if (before?.source === source) return [state, before]
       const now = fresh(state)
-      const one = { source, cell: CELL, ...now, kinds: now.ids.map((of) => kindOf(of, regions)).join('') }
+      const one = { source, cell, ...now, kinds: now.ids.map((of) => kindOf(of, regions)).join('') }
       writeFileSync(path, `${JSON.stringify(one)}\n`)
       return [state, one]
     }),
@@ -47,21 +48,24 @@ function kindOf(name, regions) {
   return kind === undefined ? (muscle.parts?.[0]?.tone ?? muscle.tone ?? 0) : (KINDS[kind] ?? NOTHING)
 }
 
-/** Of each muscle of the atlas how many cells are seen in a state. */
-function muscles(states, parts) {
+/** Of each muscle of the atlas, and of each part of one that can be told apart, how many cells are seen in a state. */
+function muscles(states, parts, finer) {
   const all = {}
   for (const [state, { seen }] of Object.entries(states))
     for (const [name, { cells }] of Object.entries(seen)) {
-      const part = name.replace(/:other$/, '')
-      const muscle = parts[part] ?? part
-      if (!atlas.has(muscle)) continue
-      all[muscle] ??= {}
-      all[muscle][state] = (all[muscle][state] ?? 0) + cells
+      const shape = name.replace(/:other$/, '')
+      for (const muscle of [parts[shape] ?? shape, finer[shape]]) {
+        if (!atlas.has(muscle)) continue
+        all[muscle] ??= {}
+        all[muscle][state] = (all[muscle][state] ?? 0) + cells
+      }
     }
   return all
 }
 /** Muscles that are drawn under another name, or in several parts. */
 const partsOf = (region) => Object.fromEntries(region.muscles.filter((one) => one.of && one.of !== one.id).map((one) => [one.id, one.of]))
+/** Shapes that show a part of a muscle that can be told apart. */
+const finerOf = (region) => Object.fromEntries(region.muscles.filter((one) => one.part).map((one) => [one.id, one.part]))
 
 /** Of the most that any state shows of a muscle, so much is seen well. */
 const WELL = 0.6
@@ -78,10 +82,14 @@ const zonesOf = (muscle) => {
   const own = [...zones, ...Object.values(sites).flatMap((site) => site.zones)]
   return new Set([...own, ...own.flatMap((zone) => neighbours.get(zone))])
 }
-/** Where each muscle lies on the body, in the first state that shows it well: for marks, names and windows about it. */
-function onPlate(view, states, parts) {
+/**
+ * Where each muscle lies on the body, in the first state that shows it well: for marks, names and windows about it.
+ *
+ * @param {Record<string, string>} parts by shape, the muscle it is of
+ */
+function placesOn(view, states, parts) {
   const own = new Map()
-  Object.values(states).forEach(({ ids, columns, runs, seen }, k) => {
+  Object.values(states).forEach(({ ids, cell, columns, runs, seen }, k) => {
     const found = new Map()
     for (const [name, { at, cells }] of Object.entries(seen)) {
       const muscle = parts[name] ?? name
@@ -101,11 +109,11 @@ function onPlate(view, states, parts) {
     cells.forEach((id, n) => {
       const one = of.get(id)
       if (!one) return
-      const [left, y] = [view.box[0] + (n % columns) * CELL, view.box[1] + Math.floor(n / columns) * CELL]
-      const [x0, x1] = [Math.abs(left), Math.abs(left + CELL)].sort((a, b) => a - b)
-      one.box = [Math.min(one.box[0], x0), Math.min(one.box[1], y), Math.max(one.box[2], x1), Math.max(one.box[3], y + CELL)]
+      const [left, y] = [view.box[0] + (n % columns) * cell, view.box[1] + Math.floor(n / columns) * cell]
+      const [x0, x1] = [Math.abs(left), Math.abs(left + cell)].sort((a, b) => a - b)
+      one.box = [Math.min(one.box[0], x0), Math.min(one.box[1], y), Math.max(one.box[2], x1), Math.max(one.box[3], y + cell)]
       if (!agree(n)) return
-      const middle = [left + CELL / 2, y + CELL / 2]
+      const middle = [left + cell / 2, y + cell / 2]
       const far = Math.hypot(middle[0] - one.at[0], middle[1] - one.at[1])
       const off = far + (around.every((step) => muscleOf[cells[n + step]] === muscleOf[id]) ? 0 : NARROW)
       if (off < (one.off ?? Infinity)) Object.assign(one, { off, spot: middle })
@@ -116,7 +124,7 @@ function onPlate(view, states, parts) {
   const { zones } = JSON.parse(readFileSync(join(target, `../${view.view}.generated.json`), 'utf8'))
   const rings = zones.map(({ id, d }) => ({ id, rings: d.split(/(?=M)/).map(numbersOf) }))
   const zoneAt = (point) => rings.find((zone) => zone.rings.some((ring) => inside(point, ring)))?.id
-  const places = (index.plates[view.view].muscles = {})
+  const places = {}
   for (const [muscle, all] of own) {
     const most = Math.max(...all.map((one) => one.cells))
     const { layer, at, spot = at, box } = all.find((one) => one.cells >= WELL * most)
@@ -125,6 +133,16 @@ function onPlate(view, states, parts) {
     if (zone && !zonesOf(muscle).has(zone)) continue
     places[muscle] = { c: point, pole: point, box, layer }
   }
+  return places
+}
+/** Parts lie where they are seen by themselves, their wholes where any of their parts is. */
+function onPlate(view, states, parts, finer) {
+  const apart = placesOn(view, states, finer)
+  const named = Object.values(finer).filter((part) => apart[part])
+  index.plates[view.view].muscles = {
+    ...placesOn(view, states, parts),
+    ...Object.fromEntries(named.map((part) => [part, apart[part]])),
+  }
 }
 
 const regions = listed().map(({ id, name, short, next }) => {
@@ -132,7 +150,7 @@ const regions = listed().map(({ id, name, short, next }) => {
   const all = region.states.map((state) => state.id)
   const states = kept(id, all, sourceOf(id), [region], (state) => seen(region, state))
   const painter = new Painter(region, null, null)
-  const parts = partsOf(region)
+  const [parts, finer] = [partsOf(region), finerOf(region)]
   return {
     id,
     name,
@@ -142,16 +160,19 @@ const regions = listed().map(({ id, name, short, next }) => {
     midline: region.midline ?? null,
     view: region.view,
     states: region.states.map((state) => ({ id: state.id, what: state.what, nerves: painter.overlays(state).length > 0 })),
-    muscles: muscles(states, parts),
+    muscles: muscles(states, parts, finer),
     parts,
+    finer,
   }
 })
 const whole = wholes().map((view) => {
   const of = view.parts.map((part) => read(part.region))
-  const parts = Object.assign({}, ...of.map(partsOf))
+  const twofold = twofoldIn(of)
+  if (twofold.length) throw new Error(`${view.id}: one name for two things: ${twofold.join(', ')}`)
+  const [parts, finer] = [Object.assign({}, ...of.map(partsOf)), Object.assign({}, ...of.map(finerOf))]
   const all = view.states.map((state) => state.id)
-  const states = kept(view.id, all, sourceOf(view.id), of, (state) => seenWhole(view, all.indexOf(state), read))
-  onPlate(view, states, parts)
+  const states = kept(view.id, all, sourceOf(view.id), of, (state) => seenWhole(view, all.indexOf(state), read), view.cell)
+  onPlate(view, states, parts, finer)
   return {
     id: view.id,
     name: view.name,
@@ -161,8 +182,9 @@ const whole = wholes().map((view) => {
     midline: 0,
     view: view.view,
     states: view.states.map((state) => ({ ...state, nerves: false })),
-    muscles: muscles(states, parts),
+    muscles: muscles(states, parts, finer),
     parts,
+    finer,
   }
 })
 const shown = new Set(Object.values(index.plates).flatMap((plate) => Object.keys(plate.muscles)))

@@ -115,6 +115,8 @@ final readonly class AtlasPage
             'proof' => $reference->proof?->do,
             'upper' => ['words' => $reference->upper->words, 'landmarks' => array_map($this->point(...), $reference->upper->landmarks)],
             'lower' => ['words' => $reference->lower->words, 'landmarks' => array_map($this->point(...), $reference->lower->landmarks)],
+            'part_of' => $this->muscles(array_filter([$muscle->partOf]))[0] ?? null,
+            'parts' => $this->muscles($this->atlas()->parts()[$muscle->id] ?? []),
             'fibres' => $reference->fibres, 'nerve' => $reference->nerve, 'roots' => implode(', ', $reference->roots),
             'does' => array_map(fn (MovementUse $use): array => [...$this->movementLink($use), 'prime' => $use->prime], $muscle->actions),
             'also' => array_values(array_unique(array_map($this->directionWords(...), $reference->otherActions))),

@@ -11,7 +11,7 @@ use Somatrace\Core\Data\JsonFile;
 /**
  * Everything the core knows of the body and of the work on it, keyed by the ids of the vocabulary.
  *
- * @phpstan-type Parts array{
+ * @phpstan-type Contents array{
  *     version: string,
  *     muscles: array<string, Muscle>,
  *     zones: array<string, Zone>,
@@ -35,6 +35,9 @@ use Somatrace\Core\Data\JsonFile;
  */
 final class Atlas
 {
+    /** @var array<string, list<string>>|null */
+    private ?array $parts = null;
+
     /** @var array<string, array<string, int>> zone → zone → steps between them on one side */
     private array $steps = [];
 
@@ -117,10 +120,12 @@ final class Atlas
         }
         // part by part: one large graph takes half as long again
         $packed = unserialize(substr($text, strlen($head) + self::VERSION_LINE));
-        /** @var Parts $parts */
-        $parts = array_map(static fn (mixed $part): mixed => unserialize(is_string($part) ? $part : ''), is_array($packed) ? $packed : []);
+        /** @var Contents $contents */
+        $contents = array_map(
+            static fn (mixed $part): mixed => unserialize(is_string($part) ? $part : ''), is_array($packed) ? $packed : [],
+        );
 
-        return new self(...$parts);
+        return new self(...$contents);
     }
 
     /** Written beside and moved, so that nobody reads half of it. */
@@ -129,15 +134,15 @@ final class Atlas
         $new = $path.'.'.getmypid();
         if (
             @file_put_contents(
-                $new, self::headOf($stamp).$atlas->version."\n".serialize(array_map(serialize(...), $atlas->parts())),
+                $new, self::headOf($stamp).$atlas->version."\n".serialize(array_map(serialize(...), $atlas->contents())),
             ) !== false
         ) {
             rename($new, $path);
         }
     }
 
-    /** @return Parts what the constructor takes, by name */
-    private function parts(): array
+    /** @return Contents what the constructor takes, by name */
+    private function contents(): array
     {
         return [
             'version' => $this->version,
@@ -253,6 +258,21 @@ final class Atlas
     public function muscle(string $id): Muscle
     {
         return $this->muscles[$id] ?? throw UnknownId::in('muscle', $id);
+    }
+
+    /** @return array<string, list<string>> of each muscle or group whose parts can be told apart: its parts */
+    public function parts(): array
+    {
+        if ($this->parts === null) {
+            $this->parts = [];
+            foreach ($this->muscles as $muscle) {
+                if ($muscle->partOf !== null) {
+                    $this->parts[$muscle->partOf][] = $muscle->id;
+                }
+            }
+        }
+
+        return $this->parts;
     }
 
     public function zone(string $id): Zone

@@ -21,7 +21,7 @@ final readonly class AtlasSense
             $at = "muscles.json /muscles/$index";
             array_push(
                 $faults, ...$this->lengthening($muscle, $at), ...$this->company($muscle, $at), ...$this->finding($muscle, $at),
-                ...$this->working($muscle, $at),
+                ...$this->working($muscle, $at), ...$this->part($muscle, $at),
             );
         }
         foreach ($this->atlas->handbook()->directions as $direction) {
@@ -164,6 +164,37 @@ final readonly class AtlasSense
         }
         if ($muscle->layer > 2 && $muscle->reference()->coveredBy === []) {
             $faults[] = new Fault("$at/covered_by", "\"{$muscle->id}\" lies deep, something must cover it");
+        }
+
+        return $faults;
+    }
+
+    /**
+     * A part lies within its whole and does nothing that the whole does not: what is said of the whole can be said of it.
+     *
+     * @return list<Fault>
+     */
+    private function part(Muscle $muscle, string $at): array
+    {
+        if ($muscle->partOf === null) {
+            return [];
+        }
+        $whole = $this->atlas->muscle($muscle->partOf);
+        $faults = $whole->partOf === null ? [] : [new Fault("$at/part_of", "\"{$whole->id}\" is a part itself")];
+        foreach (array_diff($muscle->everyZone(), $whole->everyZone()) as $zone) {
+            $faults[] = new Fault("$at/zones", "\"{$whole->id}\" does not reach \"$zone\"");
+        }
+        $keys = fn (Muscle $one): array => array_map(
+            static fn (DirectionUse $use): string => $use->key(), $this->atlas->does($one),
+        );
+        foreach (array_diff($keys($muscle), $keys($whole)) as $use) {
+            $faults[] = new Fault("$at/actions", "\"{$whole->id}\" does no $use");
+        }
+        foreach (array_diff($muscle->hazards, $whole->hazards) as $hazard) {
+            $faults[] = new Fault("$at/hazards", "\"{$whole->id}\" does not know of \"$hazard\"");
+        }
+        if ($muscle->consent !== $whole->consent || ($whole->advanced && ! $muscle->advanced)) {
+            $faults[] = new Fault($at, "\"{$whole->id}\" asks for more consent or skill");
         }
 
         return $faults;

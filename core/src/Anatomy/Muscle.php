@@ -10,6 +10,7 @@ use Somatrace\Core\Data\Fields;
 final readonly class Muscle
 {
     /**
+     * @param  string|null  $partOf  the muscle or group of which it is a part that can be told apart
      * @param  int  $layer  1 surface … 4 deepest
      * @param  list<string>  $zones  the skin zones it lies under
      * @param  array<string, Site>  $sites  parts of it that are worked otherwise or lie elsewhere
@@ -24,6 +25,7 @@ final readonly class Muscle
      * @param  list<string>  $tools  preferred first
      * @param  list<string>  $beware  what this muscle asks for
      * @param  bool  $advanced  only for a therapist who calls themselves advanced
+     * @param  bool  $seldom  seldom the source by itself
      * @param  float|null  $mostFelt  the strongest it may ever feel, where its place asks for less than its tissue
      * @param  list<string>  $hazards  what lies beside or under it that is never pressed
      * @param  string  $reference  packed: the computations run over every muscle and read none of it
@@ -32,6 +34,7 @@ final readonly class Muscle
         public string $id,
         public string $name,
         public ?string $plain,
+        public ?string $partOf,
         public string $group,
         public bool $isStructure,
         public int $layer,
@@ -53,6 +56,7 @@ final readonly class Muscle
         public float $pptKpa,
         public ?float $mostFelt,
         public bool $advanced,
+        public bool $seldom,
         public array $beware,
         public array $hazards,
         private string $reference,
@@ -74,7 +78,8 @@ final readonly class Muscle
         $reference = MuscleReference::from($row);
 
         return new self(
-            $row->string('id'), $row->string('name'), $row->stringOrNull('plain'), $row->string('group'),
+            $row->string('id'), $row->string('name'), $row->stringOrNull('plain'),
+            $row->stringOrNull('part_of'), $row->string('group'),
             $row->string('kind') === 'structure',
             $row->int('layer'), Tissue::from($row->string('tissue')), $row->strings('zones'), $parts, $row->string('work_site'),
             $row->fields('refers')->strings('core'), $row->fields('refers')->strings('spill_over'),
@@ -82,7 +87,8 @@ final readonly class Muscle
             array_values(array_unique([...$reference->shortenedBy, ...$reference->tiredBy])),
             $row->strings('positions'), $row->strings('techniques'), $row->strings('tools'),
             ($action = $row->fieldsOrNull('client_action')) === null ? null : ClientAction::from($action), $row->stringOrNull('consent'),
-            $row->float('ppt_kpa'), $row->floatOrNull('most_felt'), $row->bool('advanced'), $row->strings('beware'),
+            $row->float('ppt_kpa'), $row->floatOrNull('most_felt'), $row->bool('advanced'), $row->bool('seldom'),
+            $row->strings('beware'),
             $row->strings('hazards'), serialize($reference),
         );
     }

@@ -144,7 +144,10 @@ final readonly class Worklists
                 $wanted[$muscle] = true;
             }
             foreach ($this->atlas->muscles as $muscle) {
-                if (array_intersect($muscle->zones, $region->zones) !== [] && ($full || isset($last[$muscle->id]))) {
+                if (
+                    array_intersect($muscle->zones, $region->zones) !== []
+                        && (($full && $muscle->partOf === null) || isset($last[$muscle->id]))
+                ) {
                     $wanted[$muscle->id] = true;
                 }
             }

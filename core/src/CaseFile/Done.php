@@ -9,7 +9,7 @@ use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Data\Fields;
 
 /** Work done on one muscle in a past visit; dose is pressure × seconds in contact, kPa·s. */
-final readonly class Done
+final readonly class Done implements OfMuscle
 {
     /** @param  list<string>  $signs */
     public function __construct(
@@ -31,6 +31,15 @@ final readonly class Done
             $f->string('muscle'), Side::from($f->string('side')), $f->float('minutes'), $f->float('max_pressure'),
             $f->stringOrNull('technique'),
             $f->stringOrNull('tool'), $f->floatOrNull('dose_kpa_s'), $f->strings('signs'), $f->floatOrNull('seconds_at_pressure'),
+        );
+    }
+
+    /** The same, told of another muscle: a part of the one that was worked. */
+    public function of(string $muscle): static
+    {
+        return new self(
+            $muscle, $this->side, $this->minutes, $this->maxPressure, $this->technique, $this->tool, $this->doseKpaS, $this->signs,
+            $this->secondsAtPressure,
         );
     }
 

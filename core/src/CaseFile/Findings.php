@@ -40,6 +40,14 @@ final readonly class Findings
         );
     }
 
+    /** @param  list<PalpationFinding>  $palpation */
+    public function withPalpation(array $palpation): self
+    {
+        return new self(
+            $this->complaints, $this->function, $this->range, $this->resisted, $this->posture, $this->tests, $palpation, $this->feedback,
+        );
+    }
+
     public static function from(Fields $f): self
     {
         return new self(

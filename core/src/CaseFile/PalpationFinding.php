@@ -10,7 +10,7 @@ use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Data\Fields;
 
 /** What the hand found in one place of a muscle. Tenderness 0–4; what is null was not looked for. */
-final readonly class PalpationFinding
+final readonly class PalpationFinding implements OfMuscle
 {
     /**
      * @param  list<string>  $texture
@@ -40,6 +40,15 @@ final readonly class PalpationFinding
             $f->stringOrNull('tone'),
             $f->strings('texture'), $f->map('refers_to', Place::from(...)), Answer::tryFrom($f->stringOrNull('familiar') ?? ''),
             $f->floatOrNull('ppt_kpa'), $f->floats('ppt_repeats_kpa'), $f->stringOrNull('spot'), $f->bool('simulated'),
+        );
+    }
+
+    /** The same, told of another muscle: a part of the one that was felt. */
+    public function of(string $muscle): static
+    {
+        return new self(
+            $muscle, $this->side, null, $this->tenderness, $this->tone, $this->texture, $this->refersTo, $this->familiar, $this->pptKpa,
+            $this->pptRepeatsKpa, null, $this->simulated,
         );
     }
 

@@ -72,8 +72,11 @@ final readonly class Chains
         foreach ($this->atlas->muscle($at->muscle)->antagonists as $antagonist) {
             $other = new MuscleAt($antagonist, $at->side);
             $place = $this->aches($case, $other);
-            $pulledOn = $candidates[$other->key()];
-            if ($place !== null && $pulledOn->role !== Role::Source && self::sum($pulledOn, 'shortness', 'posture') <= 0) {
+            $pulledOn = $candidates[$other->key()] ?? null;
+            if (
+                $place !== null && $pulledOn !== null && $pulledOn->role !== Role::Source
+                    && self::sum($pulledOn, 'shortness', 'posture') <= 0
+            ) {
                 $pulled[] = [$other, $place];
             }
         }
@@ -197,6 +200,9 @@ final readonly class Chains
         [$on, $across] = [[], 0];
         foreach ($this->figures->busy as $muscle) {
             $at = new MuscleAt($muscle, $busy);
+            if (! isset($candidates[$at->key()])) { // told apart into its parts
+                continue;
+            }
             $lean = self::sum($candidates[$at->key()], 'shortness', 'posture', 'palpation') - self::sum(
                 $candidates[(new MuscleAt($muscle, $busy->mirrored()))->key()], 'shortness', 'posture', 'palpation',
             );

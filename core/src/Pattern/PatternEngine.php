@@ -7,6 +7,7 @@ namespace Somatrace\Core\Pattern;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Findings\Parts;
 use Somatrace\Core\Findings\Reproduction;
 use Somatrace\Core\Response\Quietness;
 
@@ -34,7 +35,7 @@ final class PatternEngine
         $evidence = [];
         $logOdds = [];
         $plain = null;
-        foreach ($context->index->candidates as $at) {
+        foreach ($context->candidates as $at) {
             $key = $at->key();
             // what has nothing of its own is weighed once for all
             $evidence[$key] = $book->isPlain($at) ? $plain ??= $weighing->evidence($book->of($at)) : $weighing->evidence($book->of($at));
@@ -52,7 +53,7 @@ final class PatternEngine
         $candidates = [];
         foreach ($order as $key => $_) {
             $candidate = $this->candidate(
-                $context, $book, $context->index->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key],
+                $context, $book, $context->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key],
             );
             // where none of them explains it, none of them is offered as the source
             $candidates[] = $ofNone->leads ? $candidate->asNoSource() : $candidate;
@@ -77,7 +78,9 @@ final class PatternEngine
 
     private function context(CaseFile $case): RankingContext
     {
-        return new RankingContext($this->index ??= new AtlasIndex($this->atlas), $case, $this->figures);
+        $this->index ??= new AtlasIndex($this->atlas);
+
+        return new RankingContext($this->index, (new Parts($this->atlas))->resolved($case), $this->figures);
     }
 
     /** @return list<Evidence\Collector> the short antagonist reads what the ones before it wrote */
@@ -85,7 +88,7 @@ final class PatternEngine
     {
         return [
             new Evidence\FromComplaint, new Evidence\FromRange, new Evidence\FromTest, new Evidence\FromResisted, new Evidence\FromPosture,
-            new Evidence\FromDemand,
+            new Evidence\FromDemand, new Evidence\FromExperience,
             new Evidence\FromPalpation, new Evidence\FromShortAntagonist, new Evidence\FromResponse($this->quietness),
         ];
     }

@@ -5,14 +5,21 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\CaseFile\PalpationFinding;
+use Somatrace\Core\Findings\Parts;
 
 /** A case laid out for ranking: the live complaints, and who was felt. */
 final readonly class RankingContext
 {
     public Atlas $atlas;
+
+    private Parts $parts;
+
+    /** @var array<string, MuscleAt> who may be the source, by muscle and side */
+    public array $candidates;
 
     /** @var list<Complaint> */
     public array $complaints;
@@ -27,12 +34,21 @@ final readonly class RankingContext
             $palpation[$finding->at()->key()][] = $finding;
         }
         $this->atlas = $index->atlas;
+        $this->parts = new Parts($index->atlas);
+        $hidden = $this->parts->hidden($case);
+        $this->candidates = array_filter($index->candidates, static fn (MuscleAt $at): bool => ! isset($hidden[$at->muscle]));
         $this->palpation = $palpation;
         // a complaint scored 0 with no worse time in the week is over: it neither points nor clears
         $this->complaints = array_values(array_filter(
             $case->findings->complaints,
             static fn (Complaint $complaint): bool => $complaint->hurts(),
         ));
+    }
+
+    /** @return list<MuscleAt> who is meant where a sign or a test names a muscle */
+    public function meant(MuscleAt $at): array
+    {
+        return $this->parts->meant($this->case, $at);
     }
 
     /** @param  \Closure(): string  $words */

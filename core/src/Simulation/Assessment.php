@@ -182,7 +182,11 @@ final class Assessment
     {
         $relations = array_map($this->index->relations(...), $places);
         $reach = [];
+        // the simulator tells no parts apart
         foreach ($this->index->candidates as $at) {
+            if ($this->index->atlas->muscle($at->muscle)->partOf !== null) {
+                continue;
+            }
             foreach ($relations as $of) {
                 if (isset(self::IN_REACH[$of[$at->key()] ?? ''])) {
                     $reach[$at->key()] = $at;

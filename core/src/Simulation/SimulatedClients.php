@@ -20,15 +20,20 @@ final readonly class SimulatedClients
 {
     private const REFERRAL_WRONG = 0.2;
 
-    /** @var array<string, non-empty-list<Muscle>> muscles by region of their first zone */
+    /** So many times as often is a common muscle the source as one that seldom is. */
+    private const COMMON_PER_SELDOM = 3;
+
+    /** @var array<string, non-empty-list<Muscle>> muscles by region of their first zone, each as often as it is chosen */
     private array $byRegion;
 
     /** @param  array<string, string>  $regionOfZone  as the planner has them */
     public function __construct(private Atlas $atlas, private array $regionOfZone)
     {
         $byRegion = [];
-        foreach ($atlas->muscles as $muscle) {
-            $byRegion[$this->regionOf($muscle)][] = $muscle;
+        foreach (array_filter($atlas->muscles, static fn (Muscle $one): bool => $one->partOf === null) as $muscle) {
+            for ($often = $muscle->seldom ? 1 : self::COMMON_PER_SELDOM; $often > 0; $often--) {
+                $byRegion[$this->regionOf($muscle)][] = $muscle;
+            }
         }
         ksort($byRegion);
         $this->byRegion = $byRegion;

@@ -59,6 +59,19 @@ export function ends(region) {
   return faults
 }
 
+/** Names that are one thing in a region and another in one beside it: put together, a touch would reach the wrong one. */
+export function twofoldIn(regions) {
+  const is = new Map()
+  const twofold = new Set()
+  for (const { muscles } of regions)
+    for (const { id, of = id, part } of muscles) {
+      const what = `${of} ${part ?? ''}`
+      if ((is.get(id) ?? what) !== what) twofold.add(id)
+      is.set(id, what)
+    }
+  return [...twofold]
+}
+
 /** Names of nothing in a state, and what no state shows. */
 export function names(region) {
   const have = {

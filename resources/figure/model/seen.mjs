@@ -3,7 +3,7 @@ import { flat, segmentsOf } from './spline.mjs'
 import { boxOf, Painter } from './paint.mjs'
 import { halvesOf, share } from './whole.mjs'
 
-/** Units a cell is wide. */
+/** Units a cell is wide, where a view tells of no other. */
 export const CELL = 2
 /** What is so faint that what lies under it is seen. */
 const FAINT = 0.5
@@ -14,8 +14,8 @@ const FAINT = 0.5
  * @implements {import('./pen.mjs').Pen}
  */
 class NamePen {
-  constructor([x, y, w, h]) {
-    Object.assign(this, { x, y, columns: Math.ceil(w / CELL), rows: Math.ceil(h / CELL) })
+  constructor([x, y, w, h], size = CELL) {
+    Object.assign(this, { x, y, size, columns: Math.ceil(w / size), rows: Math.ceil(h / size) })
     /** from what is painted to the cells */
     this.matrix = [1, 0, 0, 1, 0, 0]
     this.cells = new Uint16Array(this.columns * this.rows)
@@ -41,10 +41,10 @@ class NamePen {
       for (let i = 0; i < line.length; i++) {
         const [[x0, y0], [x1, y1]] = [there(line[i]), there(line[(i + 1) % line.length])]
         const [from, to] = y0 < y1 ? [y0, y1] : [y1, y0]
-        const first = Math.max(0, Math.ceil((from - this.y) / CELL - 0.5))
-        const last = Math.min(this.rows - 1, Math.ceil((to - this.y) / CELL - 0.5) - 1)
+        const first = Math.max(0, Math.ceil((from - this.y) / this.size - 0.5))
+        const last = Math.min(this.rows - 1, Math.ceil((to - this.y) / this.size - 0.5) - 1)
         for (let row = first; row <= last; row++) {
-          const at = this.y + (row + 0.5) * CELL
+          const at = this.y + (row + 0.5) * this.size
           const cross = x0 + ((x1 - x0) * (at - y0)) / (y1 - y0)
           if (!rows.has(row)) rows.set(row, [])
           rows.get(row).push([cross, y0 < y1 ? 1 : -1])
@@ -56,8 +56,8 @@ class NamePen {
       for (let k = 0; k < crossings.length - 1; k++) {
         turns += evenodd ? 1 : crossings[k][1]
         if (evenodd ? turns % 2 === 0 : turns === 0) continue
-        const from = Math.max(0, Math.ceil((crossings[k][0] - this.x) / CELL - 0.5))
-        const to = Math.min(this.columns - 1, Math.ceil((crossings[k + 1][0] - this.x) / CELL - 0.5) - 1)
+        const from = Math.max(0, Math.ceil((crossings[k][0] - this.x) / this.size - 0.5))
+        const to = Math.min(this.columns - 1, Math.ceil((crossings[k + 1][0] - this.x) / this.size - 0.5) - 1)
         for (let column = from; column <= to; column++) done(row * this.columns + column)
       }
     }
@@ -154,7 +154,7 @@ function told(pen) {
     if (deep[k] > one.deep) Object.assign(one, { deep: deep[k], k })
     best.set(id, one)
   })
-  const at = (k) => [pen.x + ((k % pen.columns) + 0.5) * CELL, pen.y + (Math.floor(k / pen.columns) + 0.5) * CELL]
+  const at = (k) => [pen.x + ((k % pen.columns) + 0.5) * pen.size, pen.y + (Math.floor(k / pen.columns) + 0.5) * pen.size]
   return {
     ids: pen.ids,
     columns: pen.columns,
@@ -188,11 +188,11 @@ export function seen(region, state) {
  * @returns {Seen}
  */
 export function seenWhole(view, state, regionOf) {
-  const pen = new NamePen(view.box)
+  const pen = new NamePen(view.box, view.cell)
   for (const part of view.parts) {
     const region = regionOf(part.region)
     const mask = pen.cells.map((_, k) => {
-      const [x, y] = [pen.x + ((k % pen.columns) + 0.5) * CELL, pen.y + (Math.floor(k / pen.columns) + 0.5) * CELL]
+      const [x, y] = [pen.x + ((k % pen.columns) + 0.5) * pen.size, pen.y + (Math.floor(k / pen.columns) + 0.5) * pen.size]
       return share(part, x, y) >= 0.5 ? 1 : 0
     })
     pen.clips.push(mask)

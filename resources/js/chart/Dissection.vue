@@ -152,9 +152,9 @@ watch([seen, frame, () => props.lit], about, { immediate: true, flush: 'post' })
 const muscleNames = new Map<string, string>(atlas.muscles.map((one) => [one.id, one.name]))
 /** What the atlas does not treat is named as anatomy does. */
 const nameOf = (name: string): string => {
-  const { id, bone } = partOf(here.value, name)
+  const { id, part, bone } = partOf(here.value, name)
   return (
-    muscleNames.get(id) ??
+    muscleNames.get(part ?? id) ??
     (bone
       ? ''
       : id
@@ -168,7 +168,7 @@ const labels = computed(() => {
   if (!names.value || !map) return []
   const least = leastNamed(size.width.value) / (map.size * px.value) ** 2
   const turned = ([x, y]: [number, number]): [number, number] => [mirrored.value ? -x : x, y]
-  const list = spotsOf(here.value, map, (id) => muscleNames.get(id), centre.value, least).map(({ text, at, over }) => ({
+  const list = spotsOf(here.value, map, (id) => muscleNames.get(id), centre.value, least, true).map(({ text, at, over }) => ({
     text,
     at: turned(at),
     over: turned(over),
@@ -189,8 +189,8 @@ const up = (event: PointerEvent) => {
   if (!tap) return
   const name = nameAt(event)
   hovered.value = name
-  const { id } = partOf(here.value, name)
-  if (muscleNames.has(id)) emit('pick', id as MuscleId, sideOf(name))
+  const { id, part = id } = partOf(here.value, name)
+  if (muscleNames.has(part)) emit('pick', part as MuscleId, sideOf(name))
 }
 const pointed = computed(() => {
   const name = hovered.value && nameOf(hovered.value)

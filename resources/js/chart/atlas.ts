@@ -23,6 +23,8 @@ export interface AtlasMuscle {
   id: MuscleId
   name: string
   plain: string | null
+  /** the muscle or group of which it is a part that can be told apart */
+  whole: MuscleId | null
   layer: number
   group: string
   zones: ZoneId[]
@@ -133,6 +135,10 @@ const found = <T>(one: T | undefined, id: string): T => {
   return one
 }
 export const muscle = (id: string): AtlasMuscle => found(muscles.get(id), id)
+/** The muscle or group a part belongs to, or itself. */
+export const wholeOf = (id: MuscleId): MuscleId => muscle(id).whole ?? id
+/** The parts of a muscle or group that can be told apart. */
+export const partsOf = (id: MuscleId): AtlasMuscle[] => atlas.muscles.filter((one) => one.whole === id)
 /** What lies beside a muscle on that side and is never pressed; what lies in these zones first. */
 export const hazardsBeside = (id: string, side: Side, zones: readonly ZoneId[]): (AtlasHazard & { id: string })[] => {
   const inReach = (one: AtlasHazard): number => Number(one.zones.some((here) => zones.includes(here)))
@@ -156,15 +162,15 @@ export const places: Place[] = atlas.zones.flatMap((one) =>
 )
 const coveredBy = (zones: readonly ZoneId[]): AtlasMuscle[] =>
   atlas.muscles
-    .filter((one) => one.zones.some((here) => zones.includes(here)))
+    .filter((one) => one.whole === null && one.zones.some((here) => zones.includes(here)))
     .sort((a, b) => a.layer - b.layer || a.name.localeCompare(b.name))
 /** Whether a muscle lies right under a place: over some there is only bone, gristle or tendon. */
 export const isBare = (id: ZoneId): boolean => coveredBy([id]).length === 0
-/** Muscles that lie under a place, surface first; where none does, those with a part there, and those around it. */
+/** Muscles that lie under a place, each as a whole, surface first; where none does, those with a part there, and those around it. */
 export const under = (id: ZoneId): AtlasMuscle[] => {
   const own = coveredBy([id])
   if (own.length) return own
-  const part = atlas.muscles.filter((one) => one.everywhere.includes(id))
+  const part = atlas.muscles.filter((one) => one.whole === null && one.everywhere.includes(id))
   return [...part, ...coveredBy(zone(id).neighbours).filter((one) => !part.includes(one))]
 }
 export const other = (side: Side): Side => (side === 'left' ? 'right' : side === 'right' ? 'left' : 'midline')

@@ -20,6 +20,8 @@ export interface Region {
   muscles: Record<string, Record<string, number>>
   /** muscles of the atlas that are drawn under another name, or in several parts */
   parts: Record<string, string>
+  /** shapes that show a part of a muscle that can be told apart */
+  finer: Record<string, string>
 }
 interface RawState {
   cell: number
@@ -96,12 +98,18 @@ export const partAt = (region: Region, seen: Seen, x: number, y: number): string
   return seen.ids[seen.cells[row * seen.columns + column] ?? 0] ?? ''
 }
 
-/** A part of the picture by its name: which muscle of the atlas it belongs to, and whether it is the mirrored one. */
-export const partOf = (region: Region, name: string): { id: string; other: boolean; bone: boolean } => {
+/**
+ * A part of the picture by its name: which muscle of the atlas it belongs to, which part of that where one can be told apart, and whether
+ * it is the mirrored one.
+ */
+export const partOf = (region: Region, name: string): { id: string; part: string | undefined; other: boolean; bone: boolean } => {
   const [id = '', other] = name.split(':')
-  return { id: region.parts[id] ?? id, other: other !== undefined, bone: id.startsWith('bone.') }
+  return { id: region.parts[id] ?? id, part: region.finer[id], other: other !== undefined, bone: id.startsWith('bone.') }
 }
-export const isOf = (region: Region, name: string, muscle: MuscleId): boolean => partOf(region, name).id === muscle
+export const isOf = (region: Region, name: string, muscle: MuscleId): boolean => {
+  const { id, part } = partOf(region, name)
+  return id === muscle || part === muscle
+}
 
 /**
  * Muscles under a finger: the one that is seen there, or else the nearest that is; and the others within reach, nearest first.
@@ -134,6 +142,7 @@ export const musclesAt = (
  * there too.
  *
  * @param least cells it has to show
+ * @param apart whether parts that can be told apart have names of their own
  */
 export const spotsOf = (
   region: Region,
@@ -141,10 +150,12 @@ export const spotsOf = (
   nameOf: (muscle: string) => string | undefined,
   centre: number,
   least: number,
+  apart = false,
 ): { text: string; at: [number, number]; over: [number, number] }[] => {
   const once = new Map<string, { text: string; at: [number, number]; over: [number, number]; cells: number }>()
   for (const [name, { at, cells }] of Object.entries(seen.seen)) {
-    const { id } = partOf(region, name)
+    const of = partOf(region, name)
+    const id = (apart && of.part) || of.id
     const text = nameOf(id)
     if (!text || cells < least) continue
     const point: [number, number] = [at[0] - centre, at[1]]

@@ -7,7 +7,7 @@ import { loadSeen, regionOf, seenOf } from './dissection'
 import { usePainter, type Painting } from './usePainter'
 
 /** Views of the whole body that are put together from its dissected regions. */
-const BODIES: Partial<Record<ViewId, string>> = { front: 'whole-front', back: 'whole-back' }
+const BODIES: Partial<Record<ViewId, string>> = { front: 'whole-front', back: 'whole-back', sole: 'whole-sole' }
 export const bodyOf = (view: ViewId): string | undefined => BODIES[view]
 
 /** How much of a muscle a state of the body shows, of the most that any does; 1 of a view that is not put together from regions. */

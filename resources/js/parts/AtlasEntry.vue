@@ -90,6 +90,14 @@ const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, 
                 @follow="follow"
               />
             </dd>
+            <template v-if="entry.part_of">
+              <dt>Part of</dt>
+              <dd><EntryLinks :list="[entry.part_of]" @follow="follow" /></dd>
+            </template>
+            <template v-if="entry.parts.length">
+              <dt>Its parts</dt>
+              <dd><EntryLinks :list="entry.parts" @follow="follow" /></dd>
+            </template>
             <dt>Against it</dt>
             <dd><EntryLinks :list="entry.antagonists" none="its fellow on the other side" @follow="follow" /></dd>
             <dt>With it</dt>

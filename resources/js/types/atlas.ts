@@ -62,6 +62,8 @@ export interface MuscleEntry extends Entry<'muscle'> {
   lengthened_by: SidedLink[]
   lengthening_note: string | null
   covered_by: EntryLink[]
+  part_of: EntryLink | null
+  parts: EntryLink[]
   antagonists: EntryLink[]
   synergists: EntryLink[]
   positions: Word[]

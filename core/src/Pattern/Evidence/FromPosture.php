@@ -33,12 +33,12 @@ final readonly class FromPosture implements Collector
                 $finding->sign.':'.$finding->side->value,
             );
             foreach ($sign->short as $muscle => $relation) {
-                foreach ($this->places($muscle, $finding->side, $relation) as $at) {
+                foreach ($this->places($context, $muscle, $finding->side, $relation) as $at) {
                     $book->add($at, $short);
                 }
             }
             foreach ($finding->grade === 0 ? [] : $sign->long as $muscle => $relation) {
-                foreach ($this->places($muscle, $finding->side, $relation) as $at) {
+                foreach ($this->places($context, $muscle, $finding->side, $relation) as $at) {
                     $book->add($at, $long);
                 }
             }
@@ -46,11 +46,11 @@ final readonly class FromPosture implements Collector
     }
 
     /** @return list<MuscleAt> a sign on the midline speaks of both sides */
-    private function places(string $muscle, Side $side, Relation $relation): array
+    private function places(RankingContext $context, string $muscle, Side $side, Relation $relation): array
     {
-        return array_map(
-            static fn (Side $one): MuscleAt => new MuscleAt($muscle, $one),
+        return array_merge(...array_map(
+            static fn (Side $one): array => $context->meant(new MuscleAt($muscle, $one)),
             $side === Side::Midline ? Side::pair() : [$side->related($relation)],
-        );
+        ));
     }
 }

@@ -16,7 +16,7 @@ final readonly class FromShortAntagonist implements Collector
 {
     public function collect(RankingContext $context, SignBook $book): void
     {
-        foreach ($context->index->candidates as $at) {
+        foreach ($context->candidates as $at) {
             $short = $book->sum($at, 'shortness', 'posture');
             if ($short <= 0) {
                 continue;

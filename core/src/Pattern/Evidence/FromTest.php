@@ -36,7 +36,9 @@ final readonly class FromTest implements Collector
             );
             foreach ($test->short as $muscle) {
                 foreach ($finding->side === Side::Midline ? Side::pair() : [$finding->side] as $side) {
-                    $book->add(new MuscleAt($muscle, $side), $sign);
+                    foreach ($context->meant(new MuscleAt($muscle, $side)) as $at) {
+                        $book->add($at, $sign);
+                    }
                 }
             }
         }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watchEffect } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
-import { atlas, isBare, muscle as muscleOf, other, placeName, under, zone } from '@/chart/atlas'
+import { atlas, isBare, muscle as muscleOf, other, partsOf, placeName, under, wholeOf, zone } from '@/chart/atlas'
 import { nearOf, viewOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import type { FigurePick } from '@/chart/Figure.vue'
 import { useKeys } from '@/composables/useKeys'
@@ -78,6 +78,9 @@ const walking = ref(hand.list === true)
 const list = computed(() => (walking.value ? worklist.value.muscles.map((one) => muscleOf(one.id)) : under(place.value.zone)))
 const chosenId = ref<MuscleId>(asked?.id ?? (list.value[0]?.id as MuscleId))
 const muscle = computed(() => muscleOf(chosenId.value))
+/** The muscle in hand as a whole, and the parts of it that can be told apart. */
+const whole = computed(() => wholeOf(chosenId.value))
+const parts = computed(() => partsOf(whole.value))
 const side = ref<'left' | 'right'>(place.value.side === 'right' ? 'right' : 'left')
 const watch = computed(() => muscle.value.watch[side.value])
 watchEffect(() => keepHand(props.value.visit.id, 'feel', { muscle: chosenId.value, side: side.value, list: walking.value }))
@@ -90,7 +93,7 @@ const choosePlace = (next: Place) => {
   place.value = next
   if (next.side !== 'midline') side.value = next.side
   const inList = under(next.zone)
-  if (!inList.some((item) => item.id === chosenId.value)) chosenId.value = inList[0]?.id ?? chosenId.value
+  if (!inList.some((item) => item.id === whole.value)) chosenId.value = inList[0]?.id ?? chosenId.value
 }
 /** A muscle touched on the figure is taken in hand with its place. */
 const pick = (one: FigurePick) => {
@@ -112,7 +115,9 @@ const standingOf = (item: { id: MuscleId }, index: number): string => {
   return here?.id === item.id && here.position !== above?.position ? standingNames[here.position] : ''
 }
 const best = (id: MuscleId, at: Side): Palpation | undefined =>
-  felt.value.filter((item) => item.muscle === id && item.side === at).sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
+  felt.value
+    .filter((item) => (item.muscle === id || wholeOf(item.muscle) === id) && item.side === at)
+    .sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
 const marks = computed(() =>
   felt.value.map((item) => ({
     muscle: item.muscle,
@@ -277,7 +282,7 @@ const restQuiet = () =>
     `${walking.value ? 'the list' : placeName(place.value)}: ${rest.value.length} felt, not tender`,
   )
 const walk = async (offset: number) => {
-  const index = list.value.findIndex((item) => item.id === chosenId.value)
+  const index = list.value.findIndex((item) => item.id === whole.value)
   inHand(list.value[Math.min(list.value.length - 1, Math.max(0, index + offset))]?.id ?? chosenId.value)
   await nextTick()
   document.querySelector('[role=option][aria-selected=true]')?.scrollIntoView({ block: 'nearest' })
@@ -294,7 +299,7 @@ const grade = (value: number) => {
   put(side.value, { tenderness: value }, `tenderness ${value}`)
   if (!walking.value) return
   if (side.value === 'left') side.value = 'right'
-  else if (list.value.at(-1)?.id !== chosenId.value) {
+  else if (list.value.at(-1)?.id !== whole.value) {
     void walk(1)
     side.value = 'left'
   }
@@ -393,7 +398,7 @@ useKeys({
       </p>
       <MuscleList
         :muscles="list"
-        :chosen="chosenId"
+        :chosen="whole"
         :side="side"
         :core="!walking"
         :aside="standingOf"
@@ -431,6 +436,13 @@ useKeys({
         />
       </div>
       <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+        <template v-if="parts.length">
+          <label class="caption" for="part">Part</label
+          ><select id="part" v-model="chosenId" class="cell !w-auto max-w-[220px]">
+            <option :value="whole">all of it together</option>
+            <option v-for="part in parts" :key="part.id" :value="part.id">{{ part.name }}</option>
+          </select>
+        </template>
         <label class="caption" for="site">Where in it</label
         ><select id="site" v-model="site" class="cell !w-auto">
           <option v-for="(name, part) in siteNames" :key="part" :value="part === 'whole' ? '' : part">{{ name }}</option></select

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Findings;
+
+use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\ChosenTarget;
+use Somatrace\Core\CaseFile\Findings;
+use Somatrace\Core\CaseFile\OfMuscle;
+use Somatrace\Core\CaseFile\PastVisit;
+
+/**
+ * A muscle or group that is told as a whole, until somebody tells its parts apart: from then on the parts stand in its place, and what was
+ * said of the whole counts for each part that nothing was said of by itself. A case that names no part is as it was before there were any.
+ */
+final readonly class Parts
+{
+    public function __construct(private Atlas $atlas)
+    {
+    }
+
+    /** The case as its parts read it; the same one where none is named. */
+    public function resolved(CaseFile $case): CaseFile
+    {
+        $parts = $this->apart($case);
+        if ($parts === []) {
+            return $case;
+        }
+
+        return new CaseFile(
+            $case->asOf, $case->client, $this->findings($case->findings, $parts), $case->health, $case->demands, $case->consent,
+            $this->each($case->exposure, $parts), $case->session, $case->therapist,
+            array_map(fn (PastVisit $visit): PastVisit => new PastVisit(
+                $visit->date, $this->findings($visit->findings, $parts), $this->findings($visit->after, $parts),
+                $this->each($visit->done, $parts), $visit->aftermath, $visit->at,
+            ), $case->history),
+            $case->overrides, $case->note,
+        );
+    }
+
+    /** @return array<string, true> muscles that do not stand for themselves in this case: parts nobody named, and wholes told apart */
+    public function hidden(CaseFile $case): array
+    {
+        $apart = $this->apart($case);
+        $chosen = array_map(static fn (ChosenTarget $one): ?string => $one->muscle, $case->session->targets);
+        $hidden = [];
+        foreach ($this->atlas->parts() as $whole => $parts) {
+            // who chose the whole by hand gets the whole, too
+            $hidden += isset($apart[$whole])
+                ? (in_array($whole, $chosen, true) ? [] : [$whole => true])
+                : array_fill_keys($parts, true);
+        }
+
+        return $hidden;
+    }
+
+    /** @return list<MuscleAt> who is meant where a muscle is spoken of: itself, or the parts that stand in its place */
+    public function meant(CaseFile $case, MuscleAt $at): array
+    {
+        return array_map(
+            static fn (string $muscle): MuscleAt => new MuscleAt($muscle, $at->side), $this->apart($case)[$at->muscle] ?? [$at->muscle],
+        );
+    }
+
+    /** @return array<string, list<string>> the parts of each whole that somebody told apart */
+    private function apart(CaseFile $case): array
+    {
+        $visits = [
+            [$case->findings, []], ...array_map(static fn (PastVisit $visit): array => [$visit->findings, $visit->done], $case->history),
+        ];
+        $named = array_fill_keys(array_map(static fn (ChosenTarget $one): string => $one->muscle ?? '', $case->session->targets), true);
+        foreach ($visits as [$findings, $done]) {
+            foreach ([...$findings->palpation, ...$done] as $one) {
+                $named[$one->muscle] = true;
+            }
+        }
+
+        return array_filter(
+            $this->atlas->parts(), static fn (array $parts): bool => array_intersect_key(array_fill_keys($parts, true), $named) !== [],
+        );
+    }
+
+    /** @param  array<string, list<string>>  $parts */
+    private function findings(Findings $findings, array $parts): Findings
+    {
+        return $findings->withPalpation($this->each($findings->palpation, $parts));
+    }
+
+    /**
+     * @template T of OfMuscle
+     *
+     * @param  list<T>  $all
+     * @param  array<string, list<string>>  $parts
+     * @return list<T>
+     */
+    private function each(array $all, array $parts): array
+    {
+        $own = array_fill_keys(array_map(static fn (OfMuscle $one): string => $one->at()->key(), $all), true);
+        $each = [];
+        foreach ($all as $one) {
+            $at = $one->at();
+            foreach ($parts[$at->muscle] ?? [null] as $part) {
+                if ($part === null) {
+                    $each[] = $one;
+                } elseif (! isset($own[(new MuscleAt($part, $at->side))->key()])) {
+                    $each[] = $one->of($part);
+                }
+            }
+        }
+
+        return $each;
+    }
+}
