@@ -52,7 +52,7 @@ export const LANDMARKS = {
   scapula_spine: { back: [80, 818], sides: [-34, 820] },
   scapula_spine_root: { back: [48, 815], sides: [-48, 815] },
   scapula_superior_angle: { back: [43, 840], sides: [-46, 838] },
-  suprascapular_notch: { back: [84, 818], front: [82, 822] },
+  suprascapular_notch: { front: [82, 822], back: [84, 818] },
   scapula_medial_border: { back: [51, 784], sides: [-56, 786] },
   scapula_lateral_border: { back: [72, 766], armpit: [112, 768] },
   scapula_inferior_angle: { back: [56, 746], sides: [-56, 750] },

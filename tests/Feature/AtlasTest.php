@@ -20,7 +20,8 @@ final class AtlasTest extends TestCase
 
         $this->actingAs($this->therapist())->get('/atlas')->assertInertia(fn ($page) => $page->component('Atlas/Index')
             ->where('groups.0.name', 'Head and jaw')
-            ->where('groups.1.name', 'Neck')->where('groups.1.entries', static fn ($all): bool => collect($all)->contains('id', 'levator_scapulae'))
+            ->where('groups.1.name', 'Neck')
+            ->where('groups.1.entries', static fn ($all): bool => collect($all)->contains('id', 'levator_scapulae'))
             ->has('movements', 65)
             ->has('tests', 22)
             ->has('techniques', 24));
