@@ -328,3 +328,23 @@ test('left, then right: typed by Tab and by mouse, both stand', async ({ page })
   await expect(active.nth(0)).toHaveValue('30')
   await expect(active.nth(1)).toHaveValue('24')
 })
+
+test('a muscle of several parts is told apart under the hand, and the part that is sore stands for it', async ({ page }) => {
+  await signIn(page)
+  const visit = await assessed(page, 'Ruben Fallow', [{ kind: 'complaint', payload: { zone: 'elbow_outer', side: 'right', now: 6 } }])
+  await openWith(page, visit, 'feel', { muscle: 'extensor_carpi_radialis', side: 'right' })
+  const name = page.getByLabel('As a whole, or one of its parts')
+  await expect(name).toHaveValue('extensor_carpi_radialis')
+  const list = page.getByRole('listbox', { name: /Muscles under this place/ })
+  await expect(list.getByRole('option', { name: /Extensor carpi radialis/ })).toHaveCount(1)
+
+  await name.selectOption({ label: 'Extensor carpi radialis brevis' })
+  await saved(page, () => page.getByRole('group', { name: 'Tenderness, right' }).getByRole('button', { name: '4' }).click())
+  await saved(page, () => page.getByRole('group', { name: 'Own pain, right' }).getByRole('button').nth(1).click())
+
+  await expect(list.getByRole('option', { selected: true })).toContainText('right 4')
+  await expect(page.getByRole('complementary').locator('ol li').first()).toContainText('Extensor carpi radialis brevis, right')
+  await expect(page.getByRole('complementary').getByText('Extensor carpi radialis, right')).toHaveCount(0)
+  const findings = (await kept(page, visit, 'palpation')).map((one) => one.payload.muscle)
+  expect(findings).toEqual(['extensor_carpi_radialis_brevis'])
+})

@@ -12,6 +12,14 @@ interface Plate {
 }
 const art = <T>(name: string): T => JSON.parse(readFileSync(`resources/js/chart/art/${name}.generated.json`, 'utf8')) as T
 const index = art<Index>('index')
+/** A part lights as the whole it belongs to: it is told apart under the hand. */
+const wholes = Object.fromEntries(
+  (
+    JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { muscles: { id: string; whole: string | null }[] }
+  ).muscles
+    .filter((one) => one.whole)
+    .map((one) => [one.id, one.whole!]),
+)
 const svg = (page: Page) => page.locator('svg[data-view]').first()
 /** What the view shows first is there. */
 const ready = (page: Page) => expect(svg(page)).toHaveAttribute('data-drawn', /yes|finely/)
@@ -30,7 +38,7 @@ const tap = (page: Page, at: Point) =>
 /** Taps poles of a plate where they lie in the window; what did not select itself, and what did. */
 const tapAll = (page: Page, facing: boolean, poles: [string, Point][], tells: 'lit' | 'chosen', midline: string[]) =>
   svg(page).evaluate(
-    async (figure: SVGSVGElement, { poles, left, tells, midline }) => {
+    async (figure: SVGSVGElement, { poles, left, tells, midline, wholes }) => {
       const shift = Number(figure.dataset['shift'])
       const box = figure.viewBox.baseVal
       const faults: string[] = []
@@ -47,13 +55,13 @@ const tapAll = (page: Page, facing: boolean, poles: [string, Point][], tells: 'l
           await Promise.resolve()
           await Promise.resolve()
           const got = figure.dataset[tells]
-          if (got === `${id}:${midline.includes(id) ? 'midline' : side}`) right.push(`${id}:${side}`)
+          if (got === `${wholes[id] ?? id}:${midline.includes(id) ? 'midline' : side}`) right.push(`${id}:${side}`)
           else faults.push(`${id}, ${side}: got ${got ?? 'nothing'}`)
         }
       }
       return { faults, right }
     },
-    { poles, left: facing ? 1 : -1, tells, midline },
+    { poles, left: facing ? 1 : -1, tells, midline, wholes },
   )
 
 test('tapping the pole of a muscle, its layer in front, or of a zone selects it on both sides', async ({ page }) => {

@@ -62,9 +62,12 @@ final class PatternEngine
         return new PatternResult($candidates, $none, $ofNone, []);
     }
 
-    /** The same ranking with the checks that would tell most next. */
+    /** The same ranking with the checks that would tell most next; where nothing points anywhere, nothing is to be told apart. */
     public function withChecks(CaseFile $case, PatternResult $pattern): PatternResult
     {
+        if (array_filter($pattern->candidates, static fn (Candidate $one): bool => $one->evidence !== []) === []) {
+            return $pattern;
+        }
         $checks = (new CheckFinder($this->context($case)))->find($pattern->candidates, $pattern->noneSupport);
 
         return new PatternResult($pattern->candidates, $pattern->noneSupport, $pattern->ofNone, $checks);

@@ -6,7 +6,9 @@ import AboutButton from './AboutButton.vue'
 const props = withDefaults(defineProps<{ pattern: Pattern; most?: number; openFirst?: boolean }>(), { most: 5, openFirst: true })
 const emit = defineEmits<{ choose: [candidate: Candidate] }>()
 const opened = ref<string | null>(null)
-const shown = computed(() => props.pattern.candidates.slice(0, props.most))
+/** Where nothing was found yet, all stand alike: none of them is offered before another. */
+const isOpenField = computed(() => props.pattern.candidates.every((one) => one.evidence.length === 0))
+const shown = computed(() => (isOpenField.value ? [] : props.pattern.candidates.slice(0, props.most)))
 const idOf = (one: Candidate): string => `${one.muscle}:${one.side}`
 const isOpen = (one: Candidate, index: number): boolean =>
   opened.value === null ? props.openFirst && index === 0 : opened.value === idOf(one)
@@ -17,7 +19,8 @@ const parts = (one: Candidate) => ({
 const top = computed(() => Math.max(0.05, shown.value[0]?.support ?? 0.05))
 </script>
 <template>
-  <ol class="flex flex-col gap-3">
+  <p v-if="isOpenField" class="caption">Nothing points to a muscle yet: ask where it hurts, measure, feel.</p>
+  <ol v-else class="flex flex-col gap-3">
     <li v-for="(one, index) in shown" :key="idOf(one)">
       <button
         type="button"

@@ -409,7 +409,16 @@ useKeys({
       <div class="mt-3 flex items-end justify-between">
         <span class="side-name whitespace-nowrap">{{ words.possessive }} left</span>
         <h2 class="display min-w-0 px-2 text-center" :class="muscle.name.length > 22 ? 'text-[20px] leading-6' : 'text-[26px] leading-8'">
-          {{ muscle.name }}
+          <template v-if="!parts.length">{{ muscle.name }}</template>
+          <select
+            v-else
+            v-model="chosenId"
+            class="max-w-full cursor-pointer border-b border-walnut bg-transparent pr-1 text-center"
+            aria-label="As a whole, or one of its parts"
+          >
+            <option :value="whole">{{ muscleOf(whole).name }}</option>
+            <option v-for="part in parts" :key="part.id" :value="part.id">{{ part.name }}</option>
+          </select>
         </h2>
         <span class="side-name whitespace-nowrap">{{ words.possessive }} right</span>
       </div>
@@ -436,13 +445,6 @@ useKeys({
         />
       </div>
       <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
-        <template v-if="parts.length">
-          <label class="caption" for="part">Part</label
-          ><select id="part" v-model="chosenId" class="cell !w-auto max-w-[220px]">
-            <option :value="whole">all of it together</option>
-            <option v-for="part in parts" :key="part.id" :value="part.id">{{ part.name }}</option>
-          </select>
-        </template>
         <label class="caption" for="site">Where in it</label
         ><select id="site" v-model="site" class="cell !w-auto">
           <option v-for="(name, part) in siteNames" :key="part" :value="part === 'whole' ? '' : part">{{ name }}</option></select
