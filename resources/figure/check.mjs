@@ -3,15 +3,18 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { disagreements } from './model/agree.mjs'
 import { faults } from './model/check.mjs'
 
 const folder = join(dirname(fileURLToPath(import.meta.url)), 'regions')
-const found = readdirSync(folder)
+const read = (path) => JSON.parse(readFileSync(join(folder, path), 'utf8'))
+const regions = readdirSync(folder)
   .filter((name) => name.endsWith('.json'))
-  .flatMap((name) => {
-    const region = JSON.parse(readFileSync(join(folder, name), 'utf8'))
-    return faults(region).map((fault) => `${region.id}: ${fault}`)
-  })
+  .map(read)
+const found = [
+  ...regions.flatMap((region) => faults(region).map((fault) => `${region.id}: ${fault}`)),
+  ...disagreements(regions, read('../../../core/data/muscles.json').muscles, read('../places.json')),
+]
 if (process.argv[2] === '--write') writeFileSync(join(folder, 'open.txt'), found.map((line) => `${line}\n`).join(''))
 const open = readFileSync(join(folder, 'open.txt'), 'utf8').split('\n').filter(Boolean)
 const fresh = found.filter((line) => !open.includes(line))

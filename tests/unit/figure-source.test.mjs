@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { disagreements, standsFor } from '../../resources/figure/model/agree.mjs'
 import { crossings, ends, faults, names, outside, twofoldIn, voids } from '../../resources/figure/model/check.mjs'
 import { modelled } from '../../resources/figure/model/muscle.mjs'
 import { boxOf, Painter, picture } from '../../resources/figure/model/paint.mjs'
@@ -59,6 +60,27 @@ describe('what the build of the figure refuses', () => {
 
   it('refuses two of one name', () => {
     expect(names(broken((r) => r.muscles.push({ ...r.muscles[0] }))).join()).toContain('is there twice')
+  })
+
+  it('refuses an end that the atlas does not tell, and one of the atlas that nobody draws', () => {
+    const read = (path) => JSON.parse(readFileSync(new URL(path, import.meta.url), 'utf8'))
+    const entries = read('../../core/data/muscles.json').muscles
+    const places = read('../../resources/figure/places.json')
+    const all = listed().map(({ id }) => region(id))
+    expect(disagreements(all, entries, places)).toEqual([])
+    const piriformis = (change) => entries.map((one) => (one.id === 'piriformis' ? change(structuredClone(one)) : one))
+    const moved = piriformis((one) => ((one.attachments.lower.landmarks = ['lesser_trochanter']), one))
+    expect(disagreements(all, moved, places)).toContain(
+      'hip-back: piriformis ends at trochanter_face, which piriformis of the atlas does not',
+    )
+    expect(disagreements(all, moved, places)).toContain('piriformis: lesser_trochanter is drawn nowhere')
+    const named = broken((r) => (muscle(r, 'piriformis').to = ['somewhere']))
+    expect(disagreements([named], entries, places)).toContain(`${named.id}: nobody says what "somewhere" stands for`)
+    const reasoned = { ...places, undrawn: { ...places.undrawn, piriformis: { greater_trochanter: 'no reason' } } }
+    expect(disagreements(all, entries, reasoned)).toContain('piriformis: greater_trochanter is drawn, take it off the list')
+    const known = new Set(read('../../core/data/landmarks.json').landmarks.map((one) => one.id))
+    for (const [, landmarks] of places.places) for (const one of landmarks) expect(known.has(one), one).toBe(true)
+    expect([...standsFor(places)('c1_tp+c4_tpost')]).toContain('c1_transverse_process')
   })
 
   it('refuses one name for two things in what is put together', () => {
