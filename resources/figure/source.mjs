@@ -15,9 +15,13 @@ export const regionText = (id) => read(`regions/${id}.json`)
 /** The views of the whole body, each with the regions it is put together from. */
 export const wholes = () => JSON.parse(read('whole.json')).views
 
+/** What reads the sources and paints nothing. */
+const CHECKS = ['agree.mjs', 'check.mjs']
+
 /** @param {string} id of a region, or of a view of the whole body */
 export function sourceOf(id) {
   const model = readdirSync(join(here, 'model'))
+    .filter((name) => !CHECKS.includes(name))
     .sort()
     .map((name) => read(`model/${name}`))
   const view = wholes().find((one) => one.id === id)
