@@ -113,6 +113,15 @@ final class SearchTest extends TestCase
         self::assertSame($this->find('pain beside the eye', 6), $this->find('eye the beside pain', 6));
     }
 
+    public function test_every_muscle_is_found_by_its_name_and_by_each_word_people_have_for_it(): void
+    {
+        foreach (Core::clinic()->atlas()->muscles as $muscle) {
+            foreach ([$muscle->name, ...$muscle->reference()->synonyms] as $word) {
+                self::assertContains($muscle->id, array_column($this->find($word, 6, 'muscle'), 'id'), "$word → {$muscle->id}");
+            }
+        }
+    }
+
     /** @return list<array{kind: string, id: string, name: string, plain: string|null, because: string, score: float}> */
     private function find(string $asked, int $most, ?string $kind = null): array
     {

@@ -118,6 +118,17 @@ final class TrainerTest extends TestCase
         );
     }
 
+    public function test_every_muscle_has_cards_of_its_own(): void
+    {
+        $about = [];
+        foreach (array_merge(...array_values(Core::clinic()->trainer()->cards())) as $card) {
+            $about[$card->subject] = ($about[$card->subject] ?? 0) + 1;
+        }
+        foreach (Core::clinic()->atlas()->muscles as $muscle) {
+            self::assertGreaterThanOrEqual(1, $about[$muscle->id] ?? 0, $muscle->id);
+        }
+    }
+
     public function test_a_region_asks_only_its_own_and_an_unknown_one_is_refused(): void
     {
         $hip = $this->keys($this->trainer->cards()['hip']);
