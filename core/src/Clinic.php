@@ -259,12 +259,12 @@ final class Clinic
 
     public function plan(CaseFile $case): PlanResult
     {
-        $case = $this->told($case);
+        $told = $this->told($case);
         $this->planner ??= new Planner(
             $this->atlas(), $this->planFigures(), Recipes::load($this->folder), WholePattern::load($this->folder),
         );
 
-        return $this->planner->plan($case, $this->screen($case), $this->ranking($case), $this->respond($case));
+        return $this->planner->plan($told, $this->screen($case), $this->ranking($told), $this->respond($told));
     }
 
     /** What is left of a visit: the same plan for the minutes left, with what was done taken into account. */
@@ -358,12 +358,16 @@ final class Clinic
     /** The case with what was said of a whole told of the parts that were told apart. */
     private function told(CaseFile $case): CaseFile
     {
-        return $this->resolved->of($case, fn (): CaseFile => (new Parts($this->atlas()))->resolved($case));
+        $told = $this->resolved->of($case, fn (): CaseFile => (new Parts($this->atlas()))->resolved($case));
+
+        return $this->resolved->of($told, static fn (): CaseFile => $told);
     }
 
     private function ranking(CaseFile $case): PatternResult
     {
-        return $this->ranked->of($case, fn (): PatternResult => $this->engine()->rank($case));
+        $told = $this->told($case);
+
+        return $this->ranked->of($told, fn (): PatternResult => $this->engine()->rank($told));
     }
 
     /** The figures of the ranking, from data. */

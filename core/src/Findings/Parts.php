@@ -57,16 +57,8 @@ final readonly class Parts
         return $hidden;
     }
 
-    /** @return list<MuscleAt> who is meant where a muscle is spoken of: itself, or the parts that stand in its place */
-    public function meant(CaseFile $case, MuscleAt $at): array
-    {
-        return array_map(
-            static fn (string $muscle): MuscleAt => new MuscleAt($muscle, $at->side), $this->apart($case)[$at->muscle] ?? [$at->muscle],
-        );
-    }
-
     /** @return array<string, list<string>> the parts of each whole that somebody told apart */
-    private function apart(CaseFile $case): array
+    public function apart(CaseFile $case): array
     {
         $visits = [
             [$case->findings, []], ...array_map(static fn (PastVisit $visit): array => [$visit->findings, $visit->done], $case->history),

@@ -16,7 +16,8 @@ final readonly class RankingContext
 {
     public Atlas $atlas;
 
-    private Parts $parts;
+    /** @var array<string, list<string>> the parts of each whole that somebody told apart */
+    private array $apart;
 
     /** @var array<string, MuscleAt> who may be the source, by muscle and side */
     public array $candidates;
@@ -34,8 +35,9 @@ final readonly class RankingContext
             $palpation[$finding->at()->key()][] = $finding;
         }
         $this->atlas = $index->atlas;
-        $this->parts = new Parts($index->atlas);
-        $hidden = $this->parts->hidden($case);
+        $parts = new Parts($index->atlas);
+        $this->apart = $parts->apart($case);
+        $hidden = $parts->hidden($case);
         $this->candidates = array_filter($index->candidates, static fn (MuscleAt $at): bool => ! isset($hidden[$at->muscle]));
         $this->palpation = $palpation;
         // a complaint scored 0 with no worse time in the week is over: it neither points nor clears
@@ -48,7 +50,9 @@ final readonly class RankingContext
     /** @return list<MuscleAt> who is meant where a sign or a test names a muscle */
     public function meant(MuscleAt $at): array
     {
-        return $this->parts->meant($this->case, $at);
+        return array_map(
+            static fn (string $muscle): MuscleAt => new MuscleAt($muscle, $at->side), $this->apart[$at->muscle] ?? [$at->muscle],
+        );
     }
 
     /** @param  \Closure(): string  $words */
