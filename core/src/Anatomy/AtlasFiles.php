@@ -9,7 +9,7 @@ use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\SchemaValidator;
 
 /** The data files of one folder, checked as a whole: each against the schema beside it, then against each other. */
-final readonly class AtlasFiles
+final class AtlasFiles
 {
     /** @var list<string> every file of the folder, without its ending */
     public const NAMES = [
@@ -19,7 +19,10 @@ final readonly class AtlasFiles
         'planning', 'response', 'setups', 'spots', 'moves', 'joints', 'routines', 'compositions', 'whole_pattern',
     ];
 
-    public function __construct(private string $folder)
+    /** @var array<string, list<Fault>> what was found in a text by a schema: the same twice is the same */
+    private static array $read = [];
+
+    public function __construct(private readonly string $folder)
     {
     }
 
@@ -104,9 +107,10 @@ final readonly class AtlasFiles
         } catch (\JsonException $fault) {
             return [null, [new Fault("$name.json #", 'is no JSON: '.$fault->getMessage())]];
         }
+        $schema = "{$this->folder}/schema/$name.schema.json";
         $faults = array_map(
             static fn (Fault $fault): Fault => new Fault("$name.json {$fault->pointer}", $fault->message),
-            (new SchemaValidator("{$this->folder}/schema/$name.schema.json"))->faults($value),
+            self::$read[hash('xxh128', $text).hash_file('xxh128', $schema)] ??= (new SchemaValidator($schema))->faults($value),
         );
 
         return [json_decode($text, true), $faults];
