@@ -161,7 +161,7 @@ final readonly class AtlasExport
 
         return [
             'id' => $muscle->id, 'name' => $muscle->name, 'plain' => $muscle->plain, 'whole' => $muscle->partOf,
-            'layer' => $muscle->layer, 'group' => $muscle->group,
+            'seldom' => $muscle->seldom, 'layer' => $muscle->layer, 'group' => $muscle->group,
             'zones' => $muscle->zones, 'everywhere' => $muscle->everyZone(),
             'refers' => [...$muscle->coreReferral, ...$muscle->spillOver],
             'find' => array_map(static fn (FindStep $step): string => $step->do, $reference->find), 'proof' => $reference->proof->do ?? '',

@@ -25,6 +25,8 @@ export interface AtlasMuscle {
   plain: string | null
   /** the muscle or group of which it is a part that can be told apart */
   whole: MuscleId | null
+  /** seldom the source by itself */
+  seldom: boolean
   layer: number
   group: string
   zones: ZoneId[]
@@ -163,10 +165,10 @@ export const places: Place[] = atlas.zones.flatMap((one) =>
 const coveredBy = (zones: readonly ZoneId[]): AtlasMuscle[] =>
   atlas.muscles
     .filter((one) => one.whole === null && one.zones.some((here) => zones.includes(here)))
-    .sort((a, b) => a.layer - b.layer || a.name.localeCompare(b.name))
+    .sort((a, b) => a.layer - b.layer || Number(a.seldom) - Number(b.seldom) || a.name.localeCompare(b.name))
 /** Whether a muscle lies right under a place: over some there is only bone, gristle or tendon. */
 export const isBare = (id: ZoneId): boolean => coveredBy([id]).length === 0
-/** Muscles that lie under a place, each as a whole, surface first; where none does, those with a part there, and those around it. */
+/** Muscles that lie under a place, each as a whole, surface first, of a layer what is common first; where none does, those with a part there, and those around it. */
 export const under = (id: ZoneId): AtlasMuscle[] => {
   const own = coveredBy([id])
   if (own.length) return own
