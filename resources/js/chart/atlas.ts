@@ -168,7 +168,10 @@ const coveredBy = (zones: readonly ZoneId[]): AtlasMuscle[] =>
     .sort((a, b) => a.layer - b.layer || Number(a.seldom) - Number(b.seldom) || a.name.localeCompare(b.name))
 /** Whether a muscle lies right under a place: over some there is only bone, gristle or tendon. */
 export const isBare = (id: ZoneId): boolean => coveredBy([id]).length === 0
-/** Muscles that lie under a place, each as a whole, surface first, of a layer what is common first; where none does, those with a part there, and those around it. */
+/**
+ * Muscles that lie under a place, each as a whole, surface first, of a layer what is common first; where none does,
+ * those with a part there, and those around it.
+ */
 export const under = (id: ZoneId): AtlasMuscle[] => {
   const own = coveredBy([id])
   if (own.length) return own
