@@ -144,6 +144,8 @@ test('the body is dissected state by state, and what is seen is touched', async 
     'true',
   )
   await expect(page.getByText('Erector, gluteus medius and long hamstrings reflected')).toBeVisible()
+  // before it is there, what is seen there is not known
+  await painted()
   await page.mouse.click(...at)
   await expect(picture).toHaveAttribute('data-lit', 'piriformis')
   await painted()
