@@ -1,35 +1,6 @@
-// Each muscle is its fibres: guides from upper to lower attachment, the first and last being its edges.
+// Muscles of the plates that are not dissected yet: their fibres, guides from upper to lower attachment, first and last being the edges.
 // [id, layer, tone, guides]; stack order is list order, deepest first. A point is x,y of the left half.
 // A muscle of several slips has a list of guides for each.
-
-export const SOLE = [
-  [
-    'foot_interossei',
-    3,
-    2,
-    [
-      ['45,82 44,98 43,112', '49,82 48,98 47,114'],
-      ['54,82 54,98 54,112', '58,82 58,98 58,112'],
-      ['63,80 64,95 65,108', '67,79 68,94 69,107'],
-      ['71,76 74,90 76,102', '74,74 77,88 80,100'],
-    ],
-  ],
-  ['quadratus_plantae', 2, 2, ['47,22 49,50 53,74', '55,18 56,48 57,74', '64,22 63,50 60,73']],
-  ['flexor_digitorum_brevis', 1, 0, ['48,24 45,62 43,104', '54,22 53,66 53,108', '58,22 60,66 63,106', '64,24 69,62 77,98']],
-  ['abductor_hallucis', 1, 1, ['43,18 37,60 34,106', '47,16 41,62 38,110', '51,20 45,64 41,110']],
-  [
-    'plantar_fascia',
-    1,
-    3,
-    [
-      ['53,22 46,60 40,112', '55,22 49,60 44,113'],
-      ['55,22 52,60 50,114', '57,22 54,60 54,114'],
-      ['57,22 57,60 58,113', '59,22 60,60 61,112'],
-      ['59,22 62,60 65,109', '60,22 64,60 68,108'],
-      ['60,22 66,60 73,103', '62,22 69,60 76,101'],
-    ],
-  ],
-]
 
 // How much of a muscle is pale tendon, at its upper and at its lower end, where one is seen; shares of its length.
 export const TENDONS = {

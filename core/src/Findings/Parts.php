@@ -41,10 +41,12 @@ final readonly class Parts
         );
     }
 
-    /** @return array<string, true> muscles that do not stand for themselves in this case: parts nobody named, and wholes told apart */
-    public function hidden(CaseFile $case): array
+    /**
+     * @param  array<string, list<string>>  $apart  what `apart` says of the case
+     * @return array<string, true> muscles that do not stand for themselves in this case: parts nobody named, and wholes told apart
+     */
+    public function hidden(CaseFile $case, array $apart): array
     {
-        $apart = $this->apart($case);
         $chosen = array_map(static fn (ChosenTarget $one): ?string => $one->muscle, $case->session->targets);
         $hidden = [];
         foreach ($this->atlas->parts() as $whole => $parts) {

@@ -37,7 +37,7 @@ final readonly class RankingContext
         $this->atlas = $index->atlas;
         $parts = new Parts($index->atlas);
         $this->apart = $parts->apart($case);
-        $hidden = $parts->hidden($case);
+        $hidden = $parts->hidden($case, $this->apart);
         $this->candidates = array_filter($index->candidates, static fn (MuscleAt $at): bool => ! isset($hidden[$at->muscle]));
         $this->palpation = $palpation;
         // a complaint scored 0 with no worse time in the week is over: it neither points nor clears
