@@ -2,6 +2,23 @@ import { defineConfig } from '@playwright/test'
 
 import { firstPort, workers } from './tests/browser/servers'
 
+/** What Playwright turns off too: of a switch given twice the last holds. */
+const features = [
+  // the popup of an address bar that nobody sees is a page of its own, drawn anew for every window: a fifth of all the time there is
+  'WebUIOmniboxPopup',
+  'WebUIOmniboxAimPopup',
+  'AvoidUnnecessaryBeforeUnloadCheckSync',
+  'DestroyProfileOnBrowserClose',
+  'HttpsFirstBalancedModeAutoEnable',
+  'HttpsUpgrades',
+  'MediaRouter',
+  'NetworkTimeServiceQuerying',
+  'OptimizationHints',
+  'PaintHolding',
+  'PreconnectToSearch',
+  'ThirdPartyStoragePartitioning',
+]
+
 export default defineConfig({
   testDir: 'tests/browser',
   testMatch: process.env['SCREENSHOTS'] ? 'screenshots.ts' : '*.spec.ts',
@@ -28,6 +45,7 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        `--disable-features=${features.join(',')}`,
       ],
     },
   },
