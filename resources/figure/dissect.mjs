@@ -135,14 +135,30 @@ function placesOn(view, states, parts) {
   }
   return places
 }
-/** Parts lie where they are seen by themselves, their wholes where any of their parts is. */
+/**
+ * Parts lie where they are seen by themselves, their wholes where any of their parts is. A plate that is put together in several ways (the
+ * profiles, with the arms and without) takes each from the first that shows it.
+ */
+const placed = {}
 function onPlate(view, states, parts, finer) {
   const apart = placesOn(view, states, finer)
   const named = Object.values(finer).filter((part) => apart[part])
-  index.plates[view.view].muscles = {
-    ...placesOn(view, states, parts),
-    ...Object.fromEntries(named.map((part) => [part, apart[part]])),
+  const places = { ...placesOn(view, states, parts), ...Object.fromEntries(named.map((part) => [part, apart[part]])) }
+  const before = placed[view.view] ?? {}
+  // what lies on a part that a window may leave away says so
+  if (view.only) for (const place of Object.values(before)) if (showsAt(view, states, place)) place.on = view.only
+  placed[view.view] = { ...places, ...before }
+}
+/** Whether a view shows anything where a muscle lies, in the state that shows it. */
+function showsAt(view, states, { c: [x, y], layer }) {
+  const { cell, columns, runs } = states[view.states[layer - 1].id]
+  const sign = view.view === 'back' || view.view === 'sides' ? -1 : 1
+  let n = Math.floor((y - view.box[1]) / cell) * columns + Math.floor((sign * x - view.box[0]) / cell)
+  for (let k = 0; k < runs.length; k += 2) {
+    if (n < runs[k + 1]) return runs[k] > 0
+    n -= runs[k + 1]
   }
+  return false
 }
 
 const regions = listed().map(({ id, name, short, next }) => {
@@ -187,6 +203,7 @@ const whole = wholes().map((view) => {
     finer,
   }
 })
+for (const [view, muscles] of Object.entries(placed)) index.plates[view].muscles = muscles
 const shown = new Set(Object.values(index.plates).flatMap((plate) => Object.keys(plate.muscles)))
 const lost = [...atlas].filter((muscle) => !shown.has(muscle))
 if (lost.length) throw new Error(`no view shows ${lost.join(', ')}`)

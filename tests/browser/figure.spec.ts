@@ -4,7 +4,7 @@ import { accessible, newClient, openStep, saved, signIn } from './steps'
 
 type Point = [number, number]
 interface Index {
-  plates: Record<string, { muscles: Record<string, { layer: number; pole: Point }>; zones: Record<string, { pole: Point }> }>
+  plates: Record<string, { muscles: Record<string, { layer: number; pole: Point; on?: string }>; zones: Record<string, { pole: Point }> }>
 }
 interface Plate {
   parts: { id: string; muscles: { id: string }[] }[]
@@ -91,6 +91,9 @@ test('tapping the pole of a muscle, its layer in front, or of a zone selects it 
       const hidden = [
         ...drawn.filter((part) => parts.includes(part.id)).flatMap((part) => part.muscles),
         ...zones.filter((zone) => parts.includes(zone.part ?? '')),
+        ...Object.entries(index.plates[plate]!.muscles)
+          .filter(([, { on }]) => on && parts.includes(on))
+          .map(([id]) => ({ id })),
       ].map((one) => one.id)
       const facing = ['front', 'armpit', 'mouth'].includes(plate)
       const toTap = (list: [string, { pole: Point }][]): [string, Point][] =>

@@ -222,7 +222,7 @@ const placed = computed(() => {
   const seen = new Map<string, number>()
   return props.marks.flatMap((mark) => {
     const own = musclePlace(props.view, mark.muscle)
-    if (!own) return []
+    if (!own || without.value?.includes(own.on ?? '')) return []
     const [x, y] = at(mark.side, own.c)
     // marks that would cover each other step aside downward
     const cell = `${Math.round(x / (14 * scale.value + 4))}:${Math.round(y / (14 * scale.value + 4))}`

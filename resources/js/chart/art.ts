@@ -44,6 +44,8 @@ interface Placed {
   /** the place farthest from its edges that its own layer leaves free */
   pole: Point
   box: Box
+  /** the part it lies on, where a window may leave that away */
+  on?: string
 }
 interface Index {
   plates: Record<
@@ -140,7 +142,7 @@ export const nears = {
     views: {
       front: { x: -176, y: -8, w: 352, h: 440 },
       back: { x: -176, y: -8, w: 352, h: 440 },
-      sides: { x: -200, y: -8, w: 400, h: 440, shift: 16 },
+      sides: { x: -216, y: -8, w: 432, h: 440 },
     },
   },
   head: {
@@ -165,13 +167,13 @@ export const nears = {
     views: {
       front: { x: -164, y: 130, w: 328, h: 190 },
       back: { x: -164, y: 130, w: 328, h: 210 },
-      sides: { x: -188, y: 130, w: 376, h: 210, shift: 16 },
+      sides: { x: -204, y: 130, w: 408, h: 210 },
       armpit: { x: -200, y: 20, w: 400, h: 380 },
     },
   },
   chest: {
     name: 'Chest and belly',
-    views: { front: { x: -130, y: 160, w: 260, h: 330 }, sides: { x: -188, y: 160, w: 376, h: 330, shift: 16 } },
+    views: { front: { x: -130, y: 160, w: 260, h: 330 }, sides: { x: -204, y: 160, w: 408, h: 330 } },
   },
   forearm: {
     name: 'Forearm and hand',

@@ -7,8 +7,11 @@ import { loadSeen, regionOf, seenOf } from './dissection'
 import { usePainter, type Painting } from './usePainter'
 
 /** Views of the whole body that are put together from its dissected regions. */
-const BODIES: Partial<Record<ViewId, string>> = { front: 'whole-front', back: 'whole-back', sole: 'whole-sole' }
-export const bodyOf = (view: ViewId): string | undefined => BODIES[view]
+const BODIES: Partial<Record<ViewId, string>> = { front: 'whole-front', back: 'whole-back', sides: 'whole-sides', sole: 'whole-sole' }
+/** The profiles, whose arms hang over what lies behind them: without what a window leaves away. */
+const PROFILES: Record<string, string> = { arm: 'sides-body', body: 'sides-arm' }
+export const bodyOf = (view: ViewId, without: readonly string[] = []): string | undefined =>
+  (view === 'sides' && without.map((part) => PROFILES[part]).find(Boolean)) || BODIES[view]
 
 /** How much of a muscle a state of the body shows, of the most that any does; 1 of a view that is not put together from regions. */
 export const shareSeen = (view: ViewId, muscle: string, depth: number): number => {
@@ -30,7 +33,7 @@ export const useBody = (
   canvas: Ref<HTMLCanvasElement | null>,
   of: { view: Ref<ViewId | null>; depth: Ref<number>; dim: Ref<boolean>; shown: Ref<Crop>; width: Ref<number>; height: Ref<number> },
 ) => {
-  const id = computed(() => (of.view.value ? bodyOf(of.view.value) : undefined))
+  const id = computed(() => (of.view.value ? bodyOf(of.view.value, of.shown.value.without) : undefined))
   const region = computed(() => (id.value ? regionOf(id.value) : undefined))
   const state = computed(() => String(of.depth.value))
   watchEffect(() => {
