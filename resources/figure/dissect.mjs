@@ -152,7 +152,7 @@ function onPlate(view, states, parts, finer) {
 /** Whether a view shows anything where a muscle lies, in the state that shows it. */
 function showsAt(view, states, { c: [x, y], layer }) {
   const { cell, columns, runs } = states[view.states[layer - 1].id]
-  const sign = view.view === 'back' || view.view === 'sides' ? -1 : 1
+  const sign = view.view === 'sides' ? -1 : 1
   let n = Math.floor((y - view.box[1]) / cell) * columns + Math.floor((sign * x - view.box[0]) / cell)
   for (let k = 0; k < runs.length; k += 2) {
     if (n < runs[k + 1]) return runs[k] > 0

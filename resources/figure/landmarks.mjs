@@ -135,7 +135,7 @@ export const LANDMARKS = {
   pubic_ramus_superior: { front: [18, 522] },
   pubic_body: { front: [8, 514], inner: [38, 516] },
   ischiopubic_ramus: { front: [12, 500], back: [14, 486], inner: [6, 498] },
-  ischial_tuberosity: { back: [34, 484], sides: [-44, 480], inner: [-42, 482] },
+  ischial_tuberosity: { back: [34, 484], sides: [-44, 480], inner: [-31, 480] },
   ischial_spine: { back: [42, 520] },
   obturator_membrane: { back: [34, 508] },
   greater_trochanter: { front: [95, 530], back: [94, 532], sides: [-6, 530] },

@@ -328,7 +328,7 @@ describe('what is seen of a state', () => {
     const ids = [...listed(), ...wholes()].map((one) => one.id)
     for (const { id, next } of [...listed(), ...wholes()]) for (const other of next) expect(ids, id).toContain(other)
     expect(new Set(ids).size).toBe(ids.length)
-    expect(ids).toHaveLength(22)
+    expect(ids).toHaveLength(25)
   })
 })
 
@@ -417,7 +417,7 @@ describe('the whole body', () => {
       for (const { seen: spots } of states)
         for (const [name, { at: spot, cells }] of Object.entries(spots)) {
           if (cells < 40 || name.startsWith('bone.')) continue
-          const left = ['back', 'sides'].includes(view.view) ? spot[0] < 0 : spot[0] > 0
+          const left = ['back', 'sides', 'inner'].includes(view.view) ? spot[0] < 0 : spot[0] > 0
           if (Math.abs(spot[0]) > 24) expect(left, name).toBe(!name.endsWith(':other'))
         }
     }
