@@ -25,9 +25,9 @@ export const HAZARDS = {
   brachial_plexus_neck: { front: shape('34,838 48,838 66,830 60,824 38,824'), sides: shape('-4,848 8,846 12,832 0,829 -8,834') },
   armpit_bundle: {
     front: shape('100,764 112,756 118,740 108,738 100,746'),
-    armpit: shape('104,806 116,800 .3/-12 .36/-24 .2/-26 122,784 110,786'),
+    armpit: shape('108,816 120,812 .3/-6 .36/-16 .2/-22 128,794 112,796'),
   },
-  inner_arm_groove: { front: rod(8, '112,738 122,690 130,650'), armpit: rod(9, '.3/-15 .6/-17 .95/-12') },
+  inner_arm_groove: { front: rod(8, '112,738 122,690 130,650'), armpit: rod(9, '.3/-8 .62/-13 .95/-11') },
   radial_nerve_arm: {
     front: rod(8, '148,712 154,690 158,668'),
     back: rod(8, '140,720 152,696 160,670'),

@@ -168,7 +168,7 @@ export const nears = {
       front: { x: -164, y: 130, w: 328, h: 190 },
       back: { x: -164, y: 130, w: 328, h: 210 },
       sides: { x: -204, y: 130, w: 408, h: 210 },
-      armpit: { x: -200, y: 20, w: 400, h: 380 },
+      armpit: { x: -284, y: 52, w: 568, h: 296 },
     },
   },
   chest: {

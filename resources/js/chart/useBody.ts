@@ -7,7 +7,14 @@ import { loadSeen, regionOf, seenOf } from './dissection'
 import { usePainter, type Painting } from './usePainter'
 
 /** Views of the whole body that are put together from its dissected regions. */
-const BODIES: Partial<Record<ViewId, string>> = { front: 'whole-front', back: 'whole-back', sides: 'whole-sides', inner: 'whole-inner', sole: 'whole-sole' }
+const BODIES: Partial<Record<ViewId, string>> = {
+  front: 'whole-front',
+  back: 'whole-back',
+  sides: 'whole-sides',
+  inner: 'whole-inner',
+  sole: 'whole-sole',
+  armpit: 'whole-armpit',
+}
 /** The profiles, whose arms hang over what lies behind them: without what a window leaves away. */
 const PROFILES: Record<string, string> = { arm: 'sides-body', body: 'sides-arm' }
 export const bodyOf = (view: ViewId, without: readonly string[] = []): string | undefined =>
