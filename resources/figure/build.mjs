@@ -7,7 +7,6 @@ import clip from 'polygon-clipping'
 import * as curves from './curves.mjs'
 import { HAZARDS } from './hazards.mjs'
 import { LANDMARKS } from './landmarks.mjs'
-import * as muscles from './muscles.mjs'
 import { PLATES } from './plates/index.mjs'
 
 const here = dirname(fileURLToPath(import.meta.url))
@@ -33,19 +32,6 @@ function across(guides, share) {
   return guides[i].map((p, k) => [p[0] + (guides[i + 1][k][0] - p[0]) * t, p[1] + (guides[i + 1][k][1] - p[1]) * t])
 }
 
-/** The pale end of a muscle: a tongue that reaches up into the belly with small teeth, never a straight cut. */
-function tendon(guides, share, lower, chance) {
-  const across9 = Array.from({ length: 13 }, (_, k) => {
-    const g = across(guides, k / 12)
-    const reach = share * (0.62 + 0.5 * Math.sin((Math.PI * k) / 12)) + (k % 2 ? 1 : -1) * 0.014 + (chance() - 0.5) * 0.012
-    const at = Math.max(0, Math.min(1, lower ? 1 - reach : reach)) * (g.length - 1)
-    const i = Math.min(g.length - 2, Math.floor(at))
-    const cut = [0, 1].map((j) => g[i][j] + (g[i + 1][j] - g[i][j]) * (at - i))
-    return { cut, end: lower ? g.at(-1) : g[0] }
-  })
-  return curves.line([...across9.map((one) => one.cut), ...across9.map((one) => one.end).reverse()], true)
-}
-
 function slip(id, guides) {
   const last = guides[guides.length - 1]
   const lower = Array.from({ length: 7 }, (_, k) => across(guides, k / 6).at(-1))
@@ -56,20 +42,8 @@ function slip(id, guides) {
   const chance = seeded(id)
   const count = Math.max(2, Math.round(width / 2.4))
   const fibres = []
-  const feather = muscles.PENNATE[id] ?? 0
-  const length = middle.slice(1).reduce((sum, q, k) => sum + Math.hypot(q[0] - middle[k][0], q[1] - middle[k][1]), 0)
-  const lines = feather ? Math.round(length / 3.4) : count
-  for (let k = 1; k < lines; k++) {
-    const share = k / lines + ((chance() - 0.5) * 0.12) / lines
-    // in a feathered muscle the fibres run from both edges down to a seam in the middle
-    const fibre = feather
-      ? Array.from({ length: 13 }, (_, n) => {
-          const g = across(guides, k % 2 ? (0.5 * n) / 12 : 1 - (0.5 * n) / 12)
-          const at = Math.min(g.length - 1, (share * (1 - feather) + (feather * n) / 12) * (g.length - 1))
-          const i = Math.min(g.length - 2, Math.floor(at))
-          return [0, 1].map((j) => g[i][j] + (g[i + 1][j] - g[i][j]) * (at - i))
-        })
-      : across(guides, share)
+  for (let k = 1; k < count; k++) {
+    const fibre = across(guides, k / count + ((chance() - 0.5) * 0.12) / count)
     const from = Math.floor(chance() * 3),
       to = fibre.length - Math.floor(chance() * 3)
     const keep = chance()
@@ -77,8 +51,8 @@ function slip(id, guides) {
     const runs = [[]]
     fibre.slice(from, to).forEach((point, n) => {
       const at = Math.round(((n + from) / (fibre.length - 1)) * (guides[0].length - 1))
-      const spacing = (Math.hypot(guides[0][at][0] - last[at][0], guides[0][at][1] - last[at][1]) / lines) * (0.88 + keep * 0.24)
-      if (!feather && ((spacing < 1.15 && k % 2) || (spacing < 0.65 && k % 4))) runs.push([])
+      const spacing = (Math.hypot(guides[0][at][0] - last[at][0], guides[0][at][1] - last[at][1]) / count) * (0.88 + keep * 0.24)
+      if ((spacing < 1.15 && k % 2) || (spacing < 0.65 && k % 4)) runs.push([])
       else runs.at(-1).push(point)
     })
     fibres.push(...runs.filter((run) => run.length > 2).map((run) => curves.line(curves.simplify(run, 0.25))))
@@ -88,7 +62,6 @@ function slip(id, guides) {
     outline,
     d: curves.line(outline, true),
     f: fibres.join(''),
-    s: (muscles.TENDONS[id] ?? []).map((share, k) => (share ? tendon(guides, share, k === 1, chance) : '')).join(''),
     c: page(middle[12]),
   }
 }
@@ -174,7 +147,6 @@ function build(plate) {
       part: part ?? 'body',
       d: all('d'),
       f: all('f'),
-      s: all('s'),
       polygon: solid(slips.map((one) => one.outline)),
       box: boxOf(slips.flatMap((one) => one.outline)),
       c: slips[Math.floor(slips.length / 2)].c,
@@ -273,7 +245,7 @@ function build(plate) {
       flesh: part.flesh,
       hairline: part.hairline,
       bones: within(bones, part.id),
-      muscles: within(shapes, part.id).map(({ id, layer, tone, d, s }) => ({ id, layer, tone, d, s })),
+      muscles: within(shapes, part.id).map(({ id, layer, tone, d }) => ({ id, layer, tone, d })),
       lines: within(lines, part.id),
     })),
     hazards,

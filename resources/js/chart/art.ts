@@ -26,7 +26,7 @@ export interface Part {
   flesh: string | null
   hairline: string | null
   bones: Bone[]
-  muscles: { id: string; layer: number; tone: number; d: string; s: string }[]
+  muscles: { id: string; layer: number; tone: number; d: string }[]
   lines: { d: string; w: number }[]
 }
 export interface Plate {

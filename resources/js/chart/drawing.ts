@@ -28,7 +28,6 @@ export const halfMarkup = (plate: Plate, fibres: Fibres | undefined, id: string,
         (one) =>
           `<g class="m l${one.layer} t${one.tone}"><path class="b" d="${one.d}"/>` +
           (fibres?.[one.id] ? `<path class="f" d="${fibres[one.id]}"/>` : '') +
-          (one.s ? `<path class="s" d="${one.s}"/>` : '') +
           `<path class="c" d="${one.d}"/></g>`,
       )
       return (
@@ -117,7 +116,7 @@ const print: Ink = {
 const inked = (at: string, ink: Ink): string =>
   `${at} .skin{fill:${ink.skin}}${at} .under{fill:${ink.under}}` +
   ink.tones.map((tone, k) => `${at} .t${k} .b{fill:${tone}}`).join('') +
-  `${at} .s,${at} .sheet{fill:${ink.tones[3]}}${at} .s{stroke:${ink.fibre}}${at} .rod.sheet{fill:none;stroke:${ink.tones[3]}}` +
+  `${at} .sheet{fill:${ink.tones[3]}}${at} .rod.sheet{fill:none;stroke:${ink.tones[3]}}` +
   `${at} .f{stroke:${ink.fibre};opacity:${ink.fibreO}}${at} .c{stroke:${ink.line}}` +
   `${at} .bone{fill:${ink.bone};stroke:${ink.line}}${at} .rod{stroke:${ink.bone}}${at} .rod-edge{stroke:${ink.line}}` +
   `${at} .rim{stroke:${ink.skin}}${at} .edge,${at} .hair,${at} .line{stroke:${ink.edge}}`
@@ -140,7 +139,7 @@ export const figureStyle = (at: string, dark: boolean, depth: number, px: number
     `${at} .shirt{fill:${dark ? '#5d5a55' : '#d9d3c4'};stroke:${dark ? '#5d5a55' : '#d9d3c4'}}` +
     `${at} .shorts{fill:${dark ? '#4a4c52' : '#b9b6ae'};stroke:${dark ? '#4a4c52' : '#b9b6ae'}}${at} .cloth{stroke-width:1.8}` +
     `${at} .z{fill:transparent}${at} .z:hover{fill:color-mix(in srgb,var(--color-walnut) 8%,transparent)}` +
-    `${at} .c{stroke-width:${w(0.6)}}${at} .f{stroke-width:${w(0.34)}}${at} .s{stroke-width:${w(0.25)};stroke-opacity:.35}` +
+    `${at} .c{stroke-width:${w(0.6)}}${at} .f{stroke-width:${w(0.34)}}` +
     `${at} .bone{stroke-width:${w(0.5)}}${at} .rim{stroke-width:${Math.min(5, 4.4 * Math.pow(px, -0.4)).toFixed(2)}}` +
     `${at} .edge{stroke-width:${w(1.1)}}${at} .hair{stroke-width:${w(0.8)};opacity:.6}${at} .line{opacity:.6}` +
     LINES.map((weight) => `${at} .w${weight}{stroke-width:${w((weight / 100) * 0.9)}}`).join('') +
@@ -152,9 +151,7 @@ export const figureStyle = (at: string, dark: boolean, depth: number, px: number
     (depth === 1 ? `${at} .bones{display:none}` : `${at} .sheets{display:none}`) +
     (depth >= 3 ? `${at} .over{display:none}` : '') +
     // what lies over the layer in front stays as a trace of its edge
-    above
-      .map((layer) => `${at} .l${layer} .b,${at} .l${layer} .f,${at} .l${layer} .s{display:none}${at} .l${layer} .c{opacity:.2}`)
-      .join('') +
+    above.map((layer) => `${at} .l${layer} .b,${at} .l${layer} .f{display:none}${at} .l${layer} .c{opacity:.2}`).join('') +
     (px < 0.38 ? `${at} .f{display:none}` : '') +
     `@media print{${inked(at, print)}}`
   )
