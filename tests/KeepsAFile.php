@@ -11,6 +11,9 @@ use Illuminate\Support\Facades\DB;
 /** A test on a database in a file of its own, since one in memory can neither be copied at one moment nor destroyed. */
 trait KeepsAFile
 {
+    /** the file as the migrations leave it: they run once */
+    private static ?string $migrated = null;
+
     protected string $folder;
 
     protected string $database;
@@ -22,10 +25,16 @@ trait KeepsAFile
         mkdir($this->folder, 0700);
         $this->database = "{$this->folder}/database.sqlite";
         touch($this->database);
+        if (self::$migrated !== null) {
+            file_put_contents($this->database, self::$migrated);
+        }
         Config::set('database.connections.sqlite.database', $this->database);
         Config::set('somatrace.backup.folder', "{$this->folder}/none");
         DB::purge();
-        Artisan::call('migrate', ['--force' => true]);
+        if (self::$migrated === null) {
+            Artisan::call('migrate', ['--force' => true]);
+            self::$migrated = $this->image();
+        }
         $this->beforeApplicationDestroyed(function (): void {
             DB::purge();
             foreach (glob("{$this->folder}/{,*/}*", GLOB_BRACE) ?: [] as $path) {
@@ -34,6 +43,22 @@ trait KeepsAFile
             @rmdir("{$this->folder}/shelf");
             rmdir($this->folder);
         });
+    }
+
+    /** All that is in the file by now. */
+    protected function image(): string
+    {
+        DB::statement('pragma wal_checkpoint(truncate)');
+        DB::purge();
+
+        return (string) file_get_contents($this->database);
+    }
+
+    /** The file as it was then. */
+    protected function lay(string $image): void
+    {
+        $this->destroy();
+        file_put_contents($this->database, $image);
     }
 
     protected function destroy(): void
