@@ -176,18 +176,21 @@ const labels = computed(() => {
   return labelsIn(list, { ...shown.value, x: shown.value.x - centre.value }, 1 / px.value, { top: 8, right: 52, bottom: 8 })
 })
 
-const nameAt = (event: PointerEvent): string => {
-  const [x, y] = zoom.toFigure(event.clientX, event.clientY)
-  return seen.value ? partAt(here.value, seen.value, drawnX(x), y) : ''
-}
+const nameOn = ([x, y]: readonly [number, number]): string => (seen.value ? partAt(here.value, seen.value, drawnX(x), y) : '')
+const nameAt = (event: PointerEvent): string => nameOn(zoom.toFigure(event.clientX, event.clientY))
 const move = (event: PointerEvent) => {
   if (!zoom.move(event, true) && event.pointerType !== 'touch') hovered.value = nameAt(event)
 }
-const up = (event: PointerEvent) => {
+const up = async (event: PointerEvent) => {
   const tap = zoom.touching() === 1 && zoom.wasTap() && event.type === 'pointerup'
+  const place = zoom.toFigure(event.clientX, event.clientY)
+  const touched = [region.value, state.value]
   zoom.up(event)
   if (!tap) return
-  const name = nameAt(event)
+  // what is seen may be on its way yet: the touch waits for it, and is of what it was meant for
+  await loadSeen(region.value, state.value)
+  if (touched[0] !== region.value || touched[1] !== state.value) return
+  const name = nameOn(place)
   hovered.value = name
   const { id, part = id } = partOf(here.value, name)
   if (muscleNames.has(part)) emit('pick', part as MuscleId, sideOf(name))
@@ -333,7 +336,7 @@ const beside = computed(() => {
           {{ k + 1 }}
         </button>
       </div>
-      <p class="caption min-w-[180px] flex-1">{{ told.replace(/^./, (c) => c.toUpperCase()) }}</p>
+      <p class="caption h-[44px] min-w-[180px] flex-1 content-center overflow-y-auto">{{ told.replace(/^./, (c) => c.toUpperCase()) }}</p>
       <div v-if="flips" class="flex gap-px print:hidden" role="group" aria-label="Side">
         <button
           v-for="one in ['left', 'right'] as const"
@@ -347,7 +350,8 @@ const beside = computed(() => {
         </button>
       </div>
     </figcaption>
-    <nav class="flex flex-wrap gap-x-4 print:hidden" aria-label="Beside it">
+    <!-- always as tall: a picture that moved under the finger would take the next touch for another's -->
+    <nav class="flex h-[76px] flex-wrap content-start gap-x-4 overflow-y-auto print:hidden" aria-label="Beside it">
       <button v-for="one in beside" :key="one.id" type="button" class="link min-h-[36px]" @click="turnTo(one.id)">{{ one.short }}</button>
     </nav>
   </figure>

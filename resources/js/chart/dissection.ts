@@ -67,12 +67,8 @@ const loaders = import.meta.glob<RawState>(['./art/dissection/*.generated.json',
   import: 'default',
 })
 const loaded = shallowReactive(new Map<string, Seen>())
-const asked = new Set<string>()
-/** Fetches what is seen of a region in a state once. */
-export const loadSeen = async (region: string, state: string): Promise<void> => {
-  const name = `${region}.${state}`
-  if (asked.has(name)) return
-  asked.add(name)
+const asked = new Map<string, Promise<void>>()
+const fetchSeen = async (name: string): Promise<void> => {
   try {
     const raw = await loaders[`./art/dissection/${name}.generated.json`]?.()
     if (!raw) return
@@ -88,6 +84,13 @@ export const loadSeen = async (region: string, state: string): Promise<void> => 
     // the connection dropped: who wants it next asks again
     asked.delete(name)
   }
+}
+/** Fetches what is seen of a region in a state, once; done when it is there, or when it cannot be had. */
+export const loadSeen = (region: string, state: string): Promise<void> => {
+  const name = `${region}.${state}`
+  const begun = asked.get(name) ?? fetchSeen(name)
+  asked.set(name, begun)
+  return begun
 }
 export const seenOf = (region: string, state: string): Seen | undefined => loaded.get(`${region}.${state}`)
 
