@@ -4,7 +4,7 @@ import { firstPort, workers } from './tests/browser/servers'
 
 /** What Playwright turns off too: of a switch given twice the last holds. */
 const features = [
-  // the popup of an address bar that nobody sees is a page of its own, drawn anew for every window: a fifth of all the time there is
+  // the popup of an address bar that nobody sees is a page of its own, drawn anew for every window: a seventh of a page's test
   'WebUIOmniboxPopup',
   'WebUIOmniboxAimPopup',
   'AvoidUnnecessaryBeforeUnloadCheckSync',

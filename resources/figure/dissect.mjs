@@ -149,11 +149,10 @@ function onPlate(view, states, parts, finer) {
   if (view.only) for (const place of Object.values(before)) if (showsAt(view, states, place)) place.on = view.only
   placed[view.view] = { ...places, ...before }
 }
-/** Whether a view shows anything where a muscle lies, in the state that shows it. */
+/** Whether a view, whose halves mirror each other, shows anything where a muscle lies, in the state that shows it. */
 function showsAt(view, states, { c: [x, y], layer }) {
   const { cell, columns, runs } = states[view.states[layer - 1].id]
-  const sign = view.view === 'sides' ? -1 : 1
-  let n = Math.floor((y - view.box[1]) / cell) * columns + Math.floor((sign * x - view.box[0]) / cell)
+  let n = Math.floor((y - view.box[1]) / cell) * columns + Math.floor((x - view.box[0]) / cell)
   for (let k = 0; k < runs.length; k += 2) {
     if (n < runs[k + 1]) return runs[k] > 0
     n -= runs[k + 1]
