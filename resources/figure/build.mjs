@@ -1,4 +1,5 @@
-// Builds the drawn figure from its source (one file a plate) → an index of all plates, and for each its art and, apart from it, its fibres.
+// Builds the plates from their source: of each the skin, the places and what is never pressed, and an index of all. What lies under the
+// skin is dissected (dissect.mjs).
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -15,62 +16,9 @@ const tenth = (n) => Math.round(n * 10) / 10
 /** To the units of the pages: y from the crown down. */
 const page = ([x, y]) => [tenth(x), tenth(1000 - y)]
 
-/** A chance that is the same at every build. */
-function seeded(text) {
-  let h = 2166136261
-  for (const c of text) h = Math.imul(h ^ c.charCodeAt(0), 16777619)
-  return () => {
-    h = Math.imul(h ^ (h >>> 15), 2246822507) ^ Math.imul(h ^ (h >>> 13), 3266489909)
-    return ((h >>>= 0) % 10000) / 10000
-  }
-}
-
-function across(guides, share) {
-  const place = share * (guides.length - 1)
-  const i = Math.min(guides.length - 2, Math.floor(place))
-  const t = place - i
-  return guides[i].map((p, k) => [p[0] + (guides[i + 1][k][0] - p[0]) * t, p[1] + (guides[i + 1][k][1] - p[1]) * t])
-}
-
-function slip(id, guides) {
-  const last = guides[guides.length - 1]
-  const lower = Array.from({ length: 7 }, (_, k) => across(guides, k / 6).at(-1))
-  const upper = Array.from({ length: 7 }, (_, k) => across(guides, 1 - k / 6)[0])
-  const rim = curves.rounded([...guides[0], ...lower.slice(1, -1), ...[...last].reverse(), ...upper.slice(1, -1)])
-  const middle = across(guides, 0.5)
-  const width = Math.max(...[6, 12, 18].map((k) => Math.hypot(guides[0][k][0] - last[k][0], guides[0][k][1] - last[k][1])))
-  const chance = seeded(id)
-  const count = Math.max(2, Math.round(width / 2.4))
-  const fibres = []
-  for (let k = 1; k < count; k++) {
-    const fibre = across(guides, k / count + ((chance() - 0.5) * 0.12) / count)
-    const from = Math.floor(chance() * 3),
-      to = fibre.length - Math.floor(chance() * 3)
-    const keep = chance()
-    // where fibres crowd together every second ends, then three of four, each a little before or after its neighbour
-    const runs = [[]]
-    fibre.slice(from, to).forEach((point, n) => {
-      const at = Math.round(((n + from) / (fibre.length - 1)) * (guides[0].length - 1))
-      const spacing = (Math.hypot(guides[0][at][0] - last[at][0], guides[0][at][1] - last[at][1]) / count) * (0.88 + keep * 0.24)
-      if ((spacing < 1.15 && k % 2) || (spacing < 0.65 && k % 4)) runs.push([])
-      else runs.at(-1).push(point)
-    })
-    fibres.push(...runs.filter((run) => run.length > 2).map((run) => curves.line(curves.simplify(run, 0.25))))
-  }
-  const outline = curves.simplify([...rim, rim[0]], 0.15)
-  return {
-    outline,
-    d: curves.line(outline, true),
-    f: fibres.join(''),
-    c: page(middle[12]),
-  }
-}
-
 /** What is wrong with the drawing; anything stops the build. */
 const faults = []
 const ring = (list) => [[...list, list[0]]]
-/** The union of rings that may each cross themselves. */
-const solid = (rings) => rings.reduce((all, one) => clip.union(all, ring(one)), [])
 function area(points) {
   return Math.abs(
     points.reduce((sum, a, i) => sum + a[0] * points[(i + 1) % points.length][1] - points[(i + 1) % points.length][0] * a[1], 0) / 2,
@@ -111,7 +59,6 @@ function build(plate) {
     const shape = [...edge, ...(part.close ? dots(part.close) : [])]
     return {
       id: part.id,
-      soft: part.soft ?? false,
       polygon: clip.union(ring(shape)),
       edge: part.vignette ? '' : segments ? curves.pathOf(start, segments) : curves.line(curves.simplify(edge, 0.1), true),
       skin:
@@ -122,7 +69,6 @@ function build(plate) {
               .join('')
           : '') +
         'Z',
-      flesh: part.flesh ? curves.line(dots(part.flesh), true) : null,
       hairline: part.hairline ? curves.line(curves.along(dots(part.hairline), 24)) : null,
     }
   })
@@ -130,43 +76,6 @@ function build(plate) {
   parts.forEach((part, k) => {
     part.seen = parts.slice(k + 1).reduce((rest, over) => clip.difference(rest, over.polygon), part.polygon)
   })
-  const partOf = (id) => parts.find((one) => one.id === (id ?? 'body'))
-
-  const shapes = plate.muscles.map(([id, layer, tone, texts, part]) => {
-    const slips = (Array.isArray(texts[0]) ? texts : [texts]).map((guides) =>
-      slip(
-        id,
-        guides.map((text) => curves.along(dots(text))),
-      ),
-    )
-    const all = (key) => slips.map((one) => one[key]).join('')
-    return {
-      id,
-      layer,
-      tone,
-      part: part ?? 'body',
-      d: all('d'),
-      f: all('f'),
-      polygon: solid(slips.map((one) => one.outline)),
-      box: boxOf(slips.flatMap((one) => one.outline)),
-      c: slips[Math.floor(slips.length / 2)].c,
-    }
-  })
-  // where a finger finds each with its own layer in front: the pole of what no other of that layer covers
-  shapes.forEach((one, k) => {
-    const over = shapes.slice(k + 1).filter((two) => two.layer === one.layer && two.part === one.part)
-    const seen = over.reduce((rest, two) => clip.difference(rest, two.polygon), clip.intersection(one.polygon, partOf(one.part).seen))
-    if (areaOf(seen) < 6) {
-      faults.push(`${plate.id}: ${one.id} is not seen when its layer lies in front`)
-      return
-    }
-    one.pole = page(pole(seen))
-    // a mark sits in the middle, unless that is covered
-    const [x, y] = one.c
-    const middle = ring([0, 1, 2, 3].map((k) => [x + Math.cos((k * Math.PI) / 2) * 0.2, 1000 - y + Math.sin((k * Math.PI) / 2) * 0.2]))
-    if (areaOf(clip.intersection(seen, middle)) === 0) one.c = one.pole
-  })
-
   let rest = parts.map((part) => part.seen)
   const tiles = plate.zones.map(([id, text, part]) => {
     const polygon = clip.union(ring(dots(text)))
@@ -207,18 +116,6 @@ function build(plate) {
     faults.push(`${plate.id}: ${((100 * left) / total).toFixed(2)} % of the body lies in no zone, most of it at ${worst.join(' ')}`)
   }
 
-  const bones = plate.bones.map(({ d, w, over, sheet, keep, part }) => {
-    const list = dots(d)
-    const smooth = w ? curves.along(list, 24) : curves.rounded(curves.along([...list, list[0]], 72), 2)
-    return {
-      d: curves.line(curves.simplify(smooth, 0.15), !w),
-      ...(w ? { w } : {}),
-      ...(over ? { over } : {}),
-      ...(sheet ? { sheet } : {}),
-      ...(keep ? { keep } : {}),
-      part: part ?? 'body',
-    }
-  })
   const hazards = Object.entries(HAZARDS).flatMap(([id, on]) => {
     const list = on[plate.id]
     if (!list) return []
@@ -231,30 +128,20 @@ function build(plate) {
     })
     return [{ id, shapes }]
   })
-  const lines = plate.lines.map(({ d, w, part }) => ({ d: curves.line(curves.along(dots(d), 16)), w, part: part ?? 'body' }))
-  const within = (list, id) => list.filter((one) => one.part === id).map(({ part, ...one }) => (void part, one))
+  const lines = (plate.lines ?? []).map(({ d, w, part }) => ({ d: curves.line(curves.along(dots(d), 16)), w, part: part ?? 'body' }))
   return {
     art: parts.map((part) => ({
       id: part.id,
-      soft: part.soft,
       skin: part.skin,
-      seen: clip.difference(part.polygon, part.seen).length
-        ? part.seen.map(([outer]) => curves.line(curves.simplify(outer, 0.2), true)).join('')
-        : null,
       edge: part.edge,
-      flesh: part.flesh,
       hairline: part.hairline,
-      bones: within(bones, part.id),
-      muscles: within(shapes, part.id).map(({ id, layer, tone, d }) => ({ id, layer, tone, d })),
-      lines: within(lines, part.id),
+      lines: lines.filter((one) => one.part === part.id).map(({ d, w }) => ({ d, w })),
     })),
     hazards,
     zones: tiles.map(({ id, d, part }) => ({ id, d, ...(part ? { part } : {}) })),
-    fibres: Object.fromEntries(shapes.map(({ id, f }) => [id, f])),
     index: {
       hazards: hazards.map((one) => one.id),
       box: boxOf(parts.flatMap((part) => part.polygon.flat(2))),
-      muscles: Object.fromEntries(shapes.map(({ id, layer, c, pole, box }) => [id, { layer, c, pole, box }])),
       zones: Object.fromEntries(tiles.map(({ id, c, pole, box }) => [id, { c, pole, box }])),
     },
   }
@@ -287,11 +174,10 @@ const index = {}
 for (const plate of PLATES) {
   const built = build(plate)
   if (!built) continue
-  const { art, zones, hazards, fibres, index: own } = built
+  const { art, zones, hazards, index: own } = built
   index[plate.id] = own
   write(plate.id, { parts: art, zones, hazards })
-  if (Object.keys(fibres).length) write(`${plate.id}.fibres`, fibres)
-  console.log(`${plate.id}: ${Object.keys(own.muscles).length} muscles, ${zones.length} zones`)
+  console.log(`${plate.id}: ${zones.length} zones`)
 }
 if (faults.length) {
   console.error(faults.join('\n'))

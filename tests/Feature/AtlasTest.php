@@ -24,7 +24,7 @@ final class AtlasTest extends TestCase
             ->where('groups.1.entries', static fn ($all): bool => collect($all)->contains('id', 'levator_scapulae'))
             ->has('movements', 65)
             ->has('tests', 22)
-            ->has('techniques', 24));
+            ->has('techniques', 28));
     }
 
     public function test_a_complaint_is_searched_by_its_address_and_as_it_is_typed(): void

@@ -11,8 +11,7 @@ use Tests\TestCase;
 final class FigureTest extends TestCase
 {
     /**
-     * @var array<string, array{parts: list<array<string, mixed>>, muscles: list<array<string, mixed>>, zones: list<array<string, mixed>>}>
-     * by view
+     * @var array<string, array{parts: list<array<string, mixed>>, zones: list<array<string, mixed>>}> by view
      */
     private array $views;
 
@@ -31,13 +30,8 @@ final class FigureTest extends TestCase
         $this->index = $this->art('index');
         foreach ($this->index['plates'] as $view => $places) {
             $art = $this->art($view);
-            $fibres = array_merge(...array_column($art['parts'], 'muscles')) === [] ? [] : $this->art("$view.fibres");
             $this->views[$view] = [
                 'parts' => $art['parts'],
-                'muscles' => array_map(
-                    static fn (array $shape): array => [...$shape, ...$places['muscles'][$shape['id']], 'f' => $fibres[$shape['id']]],
-                    array_merge(...array_column($art['parts'], 'muscles')),
-                ),
                 'zones' => array_map(static fn (array $shape): array => [...$shape, ...$places['zones'][$shape['id']]], $art['zones']),
             ];
         }
@@ -51,13 +45,11 @@ final class FigureTest extends TestCase
         self::assertEqualsCanonicalizing(array_keys($atlas->zones), $this->shown('zones'));
     }
 
-    /** From in front and from behind the body is dissected, and no plate is drawn over it. */
     public function test_a_muscle_of_the_dissected_body_lies_under_its_own_zones_or_beside_them(): void
     {
         $atlas = app(Clinic::class)->atlas();
         $strays = [];
         foreach (['front', 'back'] as $view) {
-            self::assertSame([], $this->views[$view]['muscles'], $view);
             $places = $this->index['plates'][$view]['muscles'];
             self::assertGreaterThan(70, count($places), $view);
             foreach ($places as $id => $place) {
@@ -75,51 +67,13 @@ final class FigureTest extends TestCase
         self::assertSame([], $strays);
     }
 
-    public function test_a_muscle_is_drawn_in_the_layer_where_it_lies_and_once_a_view(): void
-    {
-        $atlas = app(Clinic::class)->atlas();
-        foreach ($this->views as $view => $drawn) {
-            $ids = array_column($drawn['muscles'], 'id');
-            self::assertSame($ids, array_unique($ids), $view);
-            foreach ($drawn['muscles'] as $shape) {
-                self::assertSame($atlas->muscle($shape['id'])->layer, $shape['layer'], "$view, {$shape['id']}");
-            }
-        }
-    }
-
-    public function test_a_muscle_is_drawn_over_or_beside_the_zones_it_lies_under(): void
-    {
-        $atlas = app(Clinic::class)->atlas();
-        $strays = [];
-        foreach ($this->views as $view => $drawn) {
-            // through the face the skin in front says nothing about what lies deep behind it
-            $behind = array_column(
-                array_merge(...array_map(static fn (array $part): array => $part['soft'] ? $part['muscles'] : [], $drawn['parts'])),
-                'layer', 'id',
-            );
-            foreach ($drawn['muscles'] as $shape) {
-                $zone = $this->nearestZone($drawn['zones'], $shape['pole']);
-                $muscle = $atlas->muscle($shape['id']);
-                $near = array_merge(
-                    $muscle->everyZone(),
-                    ...array_map(static fn (string $id): array => $atlas->zone($id)->neighbours, $muscle->everyZone()),
-                );
-                if (! in_array($zone, $near, true) && ($behind[$shape['id']] ?? 0) < 4) {
-                    $strays[] = "$view: {$shape['id']} is drawn under $zone";
-                }
-            }
-        }
-
-        self::assertSame([], $strays);
-    }
-
     public function test_half_a_body_is_drawn_and_what_lies_in_it_stays_in_it(): void
     {
         foreach ($this->views as $view => $drawn) {
-            foreach ([...$drawn['muscles'], ...$drawn['zones']] as $shape) {
+            foreach ($drawn['zones'] as $shape) {
                 preg_match_all('/[ML](-?[\d.]+) (-?[\d.]+)/', $shape['d'], $points);
                 self::assertGreaterThan(-3, min(array_map(floatval(...), $points[1])), "$view, {$shape['id']} crosses the midline");
-                self::assertStringNotContainsString('NaN', $shape['d'].($shape['f'] ?? '').($shape['s'] ?? ''), "$view, {$shape['id']}");
+                self::assertStringNotContainsString('NaN', $shape['d'], "$view, {$shape['id']}");
             }
         }
     }

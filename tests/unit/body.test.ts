@@ -9,7 +9,7 @@ describe('the profiles, put together with the arms and without', () => {
     expect(bodyOf('sides', ['arm'])).toBe('sides-body')
     expect(bodyOf('sides', ['body', 'head'])).toBe('sides-arm')
     expect(bodyOf('front', ['arm'])).toBe('whole-front')
-    expect(bodyOf('mouth')).toBeUndefined()
+    expect(bodyOf('mouth')).toBe('whole-mouth')
   })
 
   it.each([

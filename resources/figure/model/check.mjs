@@ -204,5 +204,36 @@ export function voids(region, step = 6) {
   return faults
 }
 
+/** The painter puts the frame round a window itself: a cut that holds a frame of its own is turned inside out. */
+const WINDOW = 0.5
+/** States that still have skin of their own: lips, ear, navel. */
+const SURFACE = /^[01]/
+
+/** What is seen too much of: a window as large as the picture, and skin laid over what a state has bared. */
+export function covers(region) {
+  const [, , w, h] = region.frame
+  const faults = []
+  for (const state of region.states)
+    for (const [place, layer] of state.stack.entries()) {
+      if (layer.outside) {
+        const points = flat(segmentsOf(layer.outside), 6)
+        const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])]
+        if ((Math.max(...xs) - Math.min(...xs)) * (Math.max(...ys) - Math.min(...ys)) > WINDOW * w * h)
+          faults.push(`state ${state.id}: the window in ${layer.bones ?? layer.of} is as large as the picture`)
+      }
+      const within = (shapes) => shapes.flatMap((one) => [one, ...within(one.in ?? [])])
+      for (const one of layer.mark && place > 0 && !SURFACE.test(state.id) ? within(region.marks[layer.mark] ?? []) : [])
+        if (one.fill === 'skin') faults.push(`state ${state.id}: ${layer.mark} lays skin over what is bared`)
+    }
+  return faults
+}
+
 /** Everything that is wrong with a region. */
-export const faults = (region) => [...names(region), ...ends(region), ...crossings(region), ...outside(region), ...voids(region)]
+export const faults = (region) => [
+  ...names(region),
+  ...ends(region),
+  ...crossings(region),
+  ...outside(region),
+  ...covers(region),
+  ...voids(region),
+]

@@ -6,7 +6,7 @@ export default {
   id: 'back',
   parts: [
     { id: 'ear', skin: outline.EAR, ring: true },
-    { id: 'body', skin: outline.BODY_BACK, close: '0,470 0,922', flesh: '-1,940 240,940 240,491 150,491 150,60 -1,60' },
+    { id: 'body', skin: outline.BODY_BACK, close: '0,470 0,922' },
     {
       id: 'head',
       skin: outline.SKULL_BACK,
@@ -15,8 +15,6 @@ export default {
       hairline: '38.5,905 33,901 25,905 17,908.5 8,913.5 0,914',
     },
   ],
-  bones: [],
-  muscles: [],
   zones: zones.BACK,
   lines: outline.HAND_BACK,
 }

@@ -6,11 +6,9 @@ export default {
   id: 'front',
   parts: [
     { id: 'ear', skin: outline.EAR, ring: true },
-    { id: 'body', skin: outline.BODY, close: '0,470 0,893', flesh: '-1,940 240,940 240,491 150,491 150,60 -1,60' },
-    { id: 'head', skin: outline.HEAD, midline: true, close: '0,868.5 0,1000', soft: true },
+    { id: 'body', skin: outline.BODY, close: '0,470 0,893' },
+    { id: 'head', skin: outline.HEAD, midline: true, close: '0,868.5 0,1000' },
   ],
-  bones: [],
-  muscles: [],
   zones: zones.FRONT,
   lines: [...outline.FACE_LINES.map((one) => ({ ...one, part: 'head' })), ...outline.HAND_FRONT, ...outline.FOOT_FRONT],
 }

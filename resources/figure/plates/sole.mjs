@@ -7,9 +7,7 @@ import * as zones from '../zones.mjs'
  */
 export default {
   id: 'sole',
-  parts: [{ id: 'body', skin: outline.SOLE, ring: 'spline', flesh: '0,-10 120,-10 120,112 0,120' }],
-  bones: [],
-  muscles: [],
+  parts: [{ id: 'body', skin: outline.SOLE, ring: 'spline' }],
   zones: zones.SOLE,
   lines: outline.SOLE_LINES,
 }

@@ -37,11 +37,9 @@ import {
   cropOf,
   drawnIn,
   faces,
-  fibresOf,
   landmarkIn,
   loadView,
   musclePlace,
-  musclesOfView,
   plateOf,
   signOf,
   zonePlace,
@@ -49,10 +47,10 @@ import {
   type ViewId,
 } from './art'
 import { atlas, layerName, muscle as atlasMuscle, placeName, zone as atlasZone } from './atlas'
-import { clothedMarkup, figureStyle, halfMarkup, highlight } from './drawing'
+import { clothedMarkup, figureStyle } from './drawing'
 import FindingMark from './FindingMark.vue'
 import { isOf, loadSeen, musclesAt, outline, partOf, seenOf, sightOf, spotsOf } from './dissection'
-import { hitAt, prepareHits, type Hit } from './hit'
+import { prepareHits, zoneAt, type Hit } from './hit'
 import { labelsIn, leastNamed, type Inset } from './labels'
 import NameLabels from './NameLabels.vue'
 import { useBody } from './useBody'
@@ -164,12 +162,9 @@ const body = useBody(canvas, {
 })
 /** Everything is there that this view shows first. */
 const isDrawn = computed(() => !!plate.value && (!body.region.value || !!body.seen.value))
-const half = (side: Side): string => {
-  if (!plate.value || body.region.value) return ''
-  return props.quiet ? clothedMarkup(plate.value) : halfMarkup(plate.value, fibresOf(props.view), `${id}-${side}`, without.value)
-}
-const drawn = computed(() => halves.value.map((one) => half(one.side)))
-const style = computed(() => figureStyle(`[data-figure="${id}"]`, dim.value, deep.value, px.value))
+/** The body of laypeople; the other is painted under the marks. */
+const clothed = computed(() => (props.quiet && plate.value ? clothedMarkup(plate.value) : ''))
+const style = computed(() => figureStyle(`[data-figure="${id}"]`, dim.value, px.value))
 const zoneMarkup = computed(() =>
   halves.value.map(({ side }) =>
     (plate.value?.zones ?? [])
@@ -178,11 +173,6 @@ const zoneMarkup = computed(() =>
       .join(''),
   ),
 )
-const shapeOf = (muscle: string) => {
-  const part = plate.value?.parts.find((one) => one.muscles.some((shape) => shape.id === muscle))
-  const shape = part?.muscles.find((one) => one.id === muscle)
-  return part && shape ? { id: muscle, d: shape.d, clip: part.id + (part.seen ? '-seen' : '') } : undefined
-}
 /** Of the dissected body: what is seen of a muscle of one side in this state, else in the state that shows it best, as through glass. */
 const contourOf = (muscle: string, side: Side): { d: string; through: boolean; transform: string | undefined } | null => {
   const region = body.region.value
@@ -208,7 +198,6 @@ watch(
   { immediate: true },
 )
 const litContour = computed(() => (props.lit ? contourOf(props.lit.muscle, props.lit.side) : null))
-const litShape = computed(() => (props.lit && !litContour.value ? shapeOf(props.lit.muscle) : undefined))
 const zoneShape = (zone: string) => plate.value?.zones.find((one) => one.id === zone)
 
 const zoneCentre = (place: { zone: string; side: Side }): [number, number] | null => {
@@ -287,9 +276,9 @@ const landmarks = computed(() => {
   return list
 })
 const ring = computed(() => (props.chosen ? zoneCentre(props.chosen) : null))
-const bodyNames = () => {
+const namesShown = computed(() => {
   const [region, seen] = [body.region.value, body.seen.value]
-  if (!region || !seen) return null
+  if (!props.names || !region || !seen) return []
   const least = leastNamed(size.width.value) / (seen.size * px.value) ** 2
   const list = spotsOf(region, seen, (muscle) => (drawnIn(props.view, muscle) ? atlasMuscle(muscle).name : undefined), 0, least)
   const nearer = ([x, y]: [number, number]): [number, number] => [Math.sign(x) * (Math.abs(x) - shift.value), y]
@@ -299,23 +288,7 @@ const bodyNames = () => {
     1 / px.value,
     props.inset,
   )
-}
-const namesShown = computed(() =>
-  props.names
-    ? (bodyNames() ??
-      labelsIn(
-        musclesOfView(props.view).flatMap((muscle) => {
-          const own = musclePlace(props.view, muscle)
-          return own && own.layer === deep.value
-            ? [{ text: atlasMuscle(muscle).name, at: at('left', own.pole), over: at('right', own.pole) }]
-            : []
-        }),
-        shown.value,
-        1 / px.value,
-        props.inset,
-      ))
-    : [],
-)
+})
 
 const placeOf = (zone: string, side: Side): { zone: ZoneId; side: Side } => ({
   zone: zone as ZoneId,
@@ -326,13 +299,13 @@ const REACH = 12
 const hit = (event: { clientX: number; clientY: number }): (Hit & { side: 'left' | 'right' }) | null => {
   const [x, y] = zoom.toFigure(event.clientX, event.clientY)
   const side = x * sign('left') >= 0 ? 'left' : 'right'
-  const found = hitAt(props.view, Math.abs(x) + shift.value, y, deep.value, REACH / px.value, without.value)
-  if (!found.zone) return null
+  const zone = zoneAt(props.view, Math.abs(x) + shift.value, y, REACH / px.value, without.value)
+  if (!zone) return null
   const [region, seen] = [body.region.value, body.seen.value]
-  if (!region || !seen) return { ...found, side }
+  if (!region || !seen) return { zone, muscle: null, near: [], side }
   // of halves that are drawn together both show the right one of the picture
   const on = shift.value ? Math.abs(x) + shift.value : x
-  return { zone: found.zone, ...musclesAt(region, seen, [on, y], REACH / px.value, (id) => drawnIn(props.view, id)), side }
+  return { zone, ...musclesAt(region, seen, [on, y], REACH / px.value, (id) => drawnIn(props.view, id)), side }
 }
 /** The hazard the finger is on; the hatching lies over all else. */
 const hazardAt = (event: PointerEvent): string | null =>
@@ -340,7 +313,7 @@ const hazardAt = (event: PointerEvent): string | null =>
 const hovered = ref<(Hit & { side: Side; hazard: string | null }) | null>(null)
 const told = computed(() => {
   const one = hovered.value
-  if (!one?.zone) return null
+  if (!one) return null
   const where = placeName(placeOf(one.zone, one.side))
   if (one.hazard) return `Beware: ${atlas.hazards[one.hazard]?.name} · ${where}`
   if (!props.muscles || !one.muscle) return where
@@ -352,13 +325,6 @@ const hoveredContour = computed(() => {
   if (!props.muscles || !one?.muscle || (one.muscle === props.lit?.muscle && one.side === props.lit.side)) return null
   return contourOf(one.muscle, one.side)
 })
-const hoveredShape = computed(() => {
-  const one = hovered.value
-  if (body.region.value) return null
-  const shape = props.muscles && one?.muscle && one.muscle !== props.lit?.muscle ? shapeOf(one.muscle) : undefined
-  return shape && one ? { ...shape, side: one.side } : null
-})
-
 let painting = false
 let last = ''
 /** Where the stroke is, on the screen; a finger's stroke begins when it moves or lifts, for a second finger may yet make it a pinch. */
@@ -366,8 +332,8 @@ let at0: [number, number] = [0, 0]
 let waiting = false
 const touchPlace = (clientX: number, clientY: number, first: boolean) => {
   const found = hit({ clientX, clientY })
-  const key = found?.zone ? `${found.zone}:${found.side}` : ''
-  if (!found?.zone || (!first && key === last)) return
+  const key = found ? `${found.zone}:${found.side}` : ''
+  if (!found || (!first && key === last)) return
   last = key
   emit('stroke', placeOf(found.zone, found.side), first)
 }
@@ -414,7 +380,7 @@ const up = (event: PointerEvent) => {
   if (zoom.touching() === 0) painting = waiting = false
   if (!tap || props.paint) return
   const found = hit(event)
-  if (found?.zone)
+  if (found)
     emit('pick', {
       place: placeOf(found.zone, found.side),
       side: found.side,
@@ -511,8 +477,8 @@ defineExpose({ svg, canvas, zoom, spotOfMuscle, spotOfPlace })
       </defs>
       <!-- one half is drawn, the other is its mirror; where the halves are drawn together each ends at the midline -->
       <!-- eslint-disable vue/no-v-html -->
-      <g v-for="(one, k) in halves" :key="one.side" :transform="`scale(${one.scale},1)`" :clip-path="shift ? `url(#${id}-mid)` : undefined">
-        <g :transform="`translate(${-shift},0)`" v-html="drawn[k]" />
+      <g v-for="one in halves" :key="one.side" :transform="`scale(${one.scale},1)`" :clip-path="shift ? `url(#${id}-mid)` : undefined">
+        <g :transform="`translate(${-shift},0)`" v-html="clothed" />
       </g>
       <!-- eslint-enable vue/no-v-html -->
       <g>
@@ -537,27 +503,6 @@ defineExpose({ svg, canvas, zoom, spotOfMuscle, spotOfPlace })
             :stroke-width="1.8 * scale"
           />
         </g>
-        <g v-if="lit && litShape" :transform="halfTransform(lit.side)" :clip-path="`url(#${id}-${lit.side}-${litShape.clip})`">
-          <path :d="litShape.d" :fill="highlight(dim).fill" :stroke="highlight(dim).line" :stroke-width="2 * scale" />
-          <path
-            v-if="fibresOf(view)?.[litShape.id]"
-            :d="fibresOf(view)?.[litShape.id]"
-            fill="none"
-            :stroke="highlight(dim).fibre"
-            :stroke-width="0.7 * scale"
-            opacity="0.7"
-          />
-        </g>
-        <path
-          v-if="hoveredShape"
-          :d="hoveredShape.d"
-          :transform="halfTransform(hoveredShape.side)"
-          :clip-path="`url(#${id}-${hoveredShape.side}-${hoveredShape.clip})`"
-          fill="none"
-          :stroke="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
-          :stroke-width="1.8 * scale"
-          pointer-events="none"
-        />
         <g v-for="one in painted" :key="one.key" :transform="halfTransform(one.side)">
           <path :d="one.d" fill="var(--mark-halo)" opacity="0.6" />
           <path

@@ -2,31 +2,15 @@ import { shallowReactive } from 'vue'
 import type { Side, ZoneId } from '@/types/ids.generated'
 import rawIndex from './art/index.generated.json'
 
-/** A drawn plate: half a body (or both profiles) that is mirrored about the midline. */
+/** A plate: the skin of half a body (or of both profiles), mirrored about the midline, with its places. */
 export type ViewId = 'front' | 'back' | 'sides' | 'inner' | 'sole' | 'armpit' | 'mouth'
 type Point = [number, number]
 type Box = [number, number, number, number]
-interface Bone {
-  d: string
-  /** the width of a rod; without it a closed shape */
-  w?: number
-  over?: boolean
-  sheet?: boolean
-  /** drawn at every layer */
-  keep?: boolean
-}
 export interface Part {
   id: string
-  /** muscles show only faintly through the bare skin of this part */
-  soft: boolean
   skin: string
-  /** what of it no later part covers, if that is less than all */
-  seen: string | null
   edge: string
-  flesh: string | null
   hairline: string | null
-  bones: Bone[]
-  muscles: { id: string; layer: number; tone: number; d: string }[]
   lines: { d: string; w: number }[]
 }
 export interface Plate {
@@ -36,8 +20,6 @@ export interface Plate {
   /** places never to press: closed shapes, or lines of a width */
   hazards: { id: string; shapes: { d: string; w?: number }[] }[]
 }
-/** Fibre lines by muscle; they arrive after the outlines. */
-export type Fibres = Record<string, string>
 interface Placed {
   /** where a mark or a label of it sits */
   c: Point
@@ -85,12 +67,8 @@ export interface Crop {
   without?: readonly string[]
 }
 
-const loaders = import.meta.glob<Plate>(['./art/*.generated.json', '!./art/index.generated.json', '!./art/*.fibres.generated.json'], {
-  import: 'default',
-})
-const fibreLoaders = import.meta.glob<Fibres>('./art/*.fibres.generated.json', { import: 'default' })
+const loaders = import.meta.glob<Plate>(['./art/*.generated.json', '!./art/index.generated.json'], { import: 'default' })
 const plates = shallowReactive(new Map<ViewId, Plate>())
-const fibres = shallowReactive(new Map<ViewId, Fibres>())
 const asked = new Set<ViewId>()
 /** Fetches the art of a view once; until it is here `plateOf` gives nothing. */
 export const loadView = async (view: ViewId): Promise<void> => {
@@ -99,15 +77,12 @@ export const loadView = async (view: ViewId): Promise<void> => {
   try {
     const art = await loaders[`./art/${view}.generated.json`]?.()
     if (art) plates.set(view, art)
-    const lines = await fibreLoaders[`./art/${view}.fibres.generated.json`]?.()
-    if (lines) fibres.set(view, lines)
   } catch {
     // the connection dropped: the next figure that wants it asks again
     asked.delete(view)
   }
 }
 export const plateOf = (view: ViewId): Plate | undefined => plates.get(view)
-export const fibresOf = (view: ViewId): Fibres | undefined => fibres.get(view)
 
 export const boxOfView = (view: ViewId): Box => index.plates[view].box
 export const hazardsOfView = (view: ViewId): string[] => index.plates[view].hazards

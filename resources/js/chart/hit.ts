@@ -1,15 +1,10 @@
-import { throughSkin } from './drawing'
-import { musclePlace, plateOf, zonePlace, type ViewId } from './art'
+import { plateOf, zonePlace, type ViewId } from './art'
 
 type Ring = [number, number][]
 interface Shape {
   id: string
-  layer: number
+  part: string | undefined
   rings: Ring[]
-}
-interface Solid {
-  parts: { id: string; soft: boolean; rings: Ring[]; muscles: Shape[] }[]
-  zones: (Shape & { part?: string | undefined })[]
 }
 
 /** Numbers of a path of straight lines, or the ends of its curves: near enough for a finger on a part. */
@@ -37,28 +32,19 @@ const ringsOf = (d: string): Ring[] =>
       return ring
     })
 
-const solids = new Map<ViewId, Solid>()
-const solidOf = (view: ViewId): Solid | undefined => {
-  const known = solids.get(view)
+const places = new Map<ViewId, Shape[]>()
+const placesOf = (view: ViewId): Shape[] => {
+  const known = places.get(view)
   const plate = plateOf(view)
-  if (known || !plate) return known
-  const shape = (id: string, layer: number, d: string): Shape => ({ id, layer, rings: ringsOf(d) })
-  const solid = {
-    parts: plate.parts.map((part) => ({
-      id: part.id,
-      soft: part.soft,
-      rings: ringsOf(part.skin),
-      muscles: part.muscles.map((one) => shape(one.id, one.layer, one.d)),
-    })),
-    zones: plate.zones.map((one) => ({ ...shape(one.id, 0, one.d), part: one.part })),
-  }
-  solids.set(view, solid)
-  return solid
+  if (known || !plate) return known ?? []
+  const list = plate.zones.map(({ id, part, d }) => ({ id, part, rings: ringsOf(d) }))
+  places.set(view, list)
+  return list
 }
 
 /** Reads the shapes of a view when there is time, before the first finger asks. */
 export const prepareHits = (view: ViewId): void => {
-  requestIdleCallback(() => solidOf(view), { timeout: 400 })
+  requestIdleCallback(() => placesOf(view), { timeout: 400 })
 }
 
 const inRing = (ring: Ring, x: number, y: number): number => {
@@ -89,20 +75,18 @@ const nearBox = (box: readonly number[] | undefined, x: number, y: number, reach
   !!box && x >= (box[0] ?? 0) - reach && x <= (box[2] ?? 0) + reach && y >= (box[1] ?? 0) - reach && y <= (box[3] ?? 0) + reach
 
 export interface Hit {
-  zone: string | null
+  zone: string
   muscle: string | null
-  /** others of the layer in front, or just under it, within reach of the finger: nearest first */
+  /** others within reach of the finger: nearest first */
   near: string[]
 }
 /**
- * What lies under a point of the drawn half, with a layer in front.
+ * The place under a point of the drawn half, or the nearest within reach.
  * @param reach how far a finger may be off, in units of the figure
  */
-export const hitAt = (view: ViewId, x: number, y: number, depth: number, reach: number, without: readonly string[] = []): Hit => {
-  const solid = solidOf(view)
-  if (!solid) return { zone: null, muscle: null, near: [] }
-  const zones = solid.zones.filter((one) => !one.part || !without.includes(one.part))
-  const zone =
+export const zoneAt = (view: ViewId, x: number, y: number, reach: number, without: readonly string[] = []): string | null => {
+  const zones = placesOf(view).filter((one) => !one.part || !without.includes(one.part))
+  return (
     zones.find((one) => nearBox(zonePlace(view, one.id)?.box, x, y, 0) && inside(one.rings, x, y))?.id ??
     zones
       .filter((one) => nearBox(zonePlace(view, one.id)?.box, x, y, reach))
@@ -110,23 +94,5 @@ export const hitAt = (view: ViewId, x: number, y: number, depth: number, reach: 
       .filter((one) => one.off <= reach)
       .sort((a, b) => a.off - b.off)[0]?.id ??
     null
-  const part = [...solid.parts].reverse().find((one) => !without.includes(one.id) && inside(one.rings, x, y))
-  if (!part) return { zone, muscle: null, near: [] }
-  const around = part.muscles
-    .filter(
-      (one) => one.layer >= depth && (!part.soft || throughSkin(one.layer, depth)) && nearBox(musclePlace(view, one.id)?.box, x, y, reach),
-    )
-    .map((one, order) => ({ id: one.id, layer: one.layer, order, off: inside(one.rings, x, y) ? 0 : distance(one.rings, x, y) }))
-    .filter((one) => one.off <= reach)
-    // what lies in front first: the shallowest layer, and of one layer what is drawn last
-    .sort((a, b) => a.layer - b.layer || b.order - a.order)
-  const muscle = (around.find((one) => one.off === 0) ?? [...around].sort((a, b) => a.off - b.off)[0])?.id ?? null
-  return {
-    zone,
-    muscle,
-    near: around
-      .filter((one) => one.id !== muscle)
-      .sort((a, b) => a.layer - b.layer || a.off - b.off)
-      .map((one) => one.id),
-  }
+  )
 }

@@ -7,23 +7,23 @@ import { loadSeen, regionOf, seenOf } from './dissection'
 import { usePainter, type Painting } from './usePainter'
 
 /** Views of the whole body that are put together from its dissected regions. */
-const BODIES: Partial<Record<ViewId, string>> = {
+const BODIES: Record<ViewId, string> = {
   front: 'whole-front',
   back: 'whole-back',
   sides: 'whole-sides',
   inner: 'whole-inner',
   sole: 'whole-sole',
   armpit: 'whole-armpit',
+  mouth: 'whole-mouth',
 }
 /** The profiles, whose arms hang over what lies behind them: without what a window leaves away. */
 const PROFILES: Record<string, string> = { arm: 'sides-body', body: 'sides-arm' }
-export const bodyOf = (view: ViewId, without: readonly string[] = []): string | undefined =>
+export const bodyOf = (view: ViewId, without: readonly string[] = []): string =>
   (view === 'sides' && without.map((part) => PROFILES[part]).find(Boolean)) || BODIES[view]
 
-/** How much of a muscle a state of the body shows, of the most that any does; 1 of a view that is not put together from regions. */
+/** How much of a muscle a state of the body shows, of the most that any does; 1 of one that no state of it shows. */
 export const shareSeen = (view: ViewId, muscle: string, depth: number): number => {
-  const id = bodyOf(view)
-  const seen = id && regionOf(id).muscles[muscle]
+  const seen = regionOf(bodyOf(view)).muscles[muscle]
   return seen ? (seen[String(depth)] ?? 0) / Math.max(...Object.values(seen)) : 1
 }
 
