@@ -74,6 +74,11 @@ final readonly class Felt
         return $this->has('stuck_layers');
     }
 
+    public function isSwollen(): bool
+    {
+        return $this->has('swollen');
+    }
+
     private function has(string $texture): bool
     {
         return $this->any(static fn (PalpationFinding $one): bool => in_array($texture, $one->texture, true));

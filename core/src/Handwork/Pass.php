@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Handwork;
 
-use Somatrace\Core\Units\ContactArea;
+use Somatrace\Core\Anatomy\Tool;
 
 /** One pass over a target: how strong it feels, how long in contact, and what that takes from the therapist. */
 final readonly class Pass
@@ -24,11 +24,11 @@ final readonly class Pass
         float $seconds,
         ?float $hold,
         PressureScale $scale,
-        ContactArea $area,
+        Tool $tool,
         float $therapistKg,
     ): self {
         $tissue = $scale->tissue($pressure);
-        $force = $tissue->over($area);
+        $force = $tool->force($tissue);
 
         return new self($pressure, $seconds, $hold, $tissue->kPa, $force->newtons, $force->leanPercent($therapistKg));
     }

@@ -10,7 +10,6 @@ use Somatrace\Core\Anatomy\Technique;
 use Somatrace\Core\Anatomy\Tissue;
 use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\CaseFile\Therapist;
-use Somatrace\Core\Units\ContactArea;
 
 /** The tool that costs the therapist least and still gives the precision and force the target needs. */
 final readonly class ToolChooser
@@ -63,11 +62,12 @@ final readonly class ToolChooser
         return $best;
     }
 
-    /** Owned, and not to be spared. */
+    /** Owned, and not to be spared; who said nothing owns their hands. */
     public function has(string $id): bool
     {
-        return ($this->therapist->tools === [] || in_array($id, $this->therapist->tools, true))
-            && ! in_array($id, $this->therapist->injured, true);
+        $owned = $this->therapist->tools === [] ? ! $this->atlas->tool($id)->isAid : in_array($id, $this->therapist->tools, true);
+
+        return $owned && ! in_array($id, $this->therapist->injured, true);
     }
 
     public function mass(): float
@@ -102,7 +102,7 @@ final readonly class ToolChooser
 
     private function bearable(Tool $tool, PressureScale $scale, Ceiling $ceiling): bool
     {
-        $force = $scale->tissue($ceiling->felt)->over(ContactArea::ofCm2($tool->effectiveAreaCm2));
+        $force = $tool->force($scale->tissue($ceiling->felt));
 
         return $force->leanPercent($this->mass()) <= $this->figures->leanLimitPercent;
     }

@@ -145,7 +145,7 @@ final class AtlasFilesTest extends TestCase
         ];
         yield 'an id beside the vocabulary' => [
             'tools', ['tools', 0, 'id'], 'nail',
-            'tools.json /tools/0/id: "nail" is no tool of the vocabulary; nearest are palm, fist, elbow (13 in all)',
+            'tools.json /tools/0/id: "nail" is no tool of the vocabulary; nearest are palm, cup, fist (16 in all)',
         ];
         yield 'an id of the vocabulary that is gone' => [
             'tools', ['tools', 0, 'id'], 'nail', 'tools.json /tools: the tool "fingertip" of the vocabulary is missing',

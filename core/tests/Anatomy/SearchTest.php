@@ -76,6 +76,10 @@ final class SearchTest extends TestCase
         yield 'a synonym in letters' => ['QL', 'muscle', 'quadratus_lumborum'];
         yield 'a movement' => ['turning the head', 'movement', 'cervical.rotation'];
         yield 'a landmark' => ['coracoid', 'landmark', 'coracoid_process'];
+        yield 'cups as they are called' => ['cupping', 'technique', 'gliding_cups'];
+        yield 'heat' => ['heat pack', 'technique', 'moist_heat'];
+        yield 'a scraping edge' => ['scraping', 'technique', 'scraping'];
+        yield 'lymph' => ['lymph drainage', 'technique', 'lymph_strokes'];
         yield 'a technique' => ['pin and lengthen', 'technique', 'pin_and_lengthen'];
         yield 'a test' => ['knee to wall', 'test', 'knee_to_wall'];
     }

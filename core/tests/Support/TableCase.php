@@ -31,6 +31,7 @@ final readonly class TableCase
                 ),
                 'felt' => $case->felt($words[0], $words[1], ['tenderness' => (int) $words[2]]),
                 'stuck' => $case->felt($words[0], $words[1], ['tenderness' => 2, 'texture' => ['stuck_layers']]),
+                'swollen' => $case->felt($words[0], $words[1], ['tenderness' => 2, 'texture' => ['swollen', 'warm']]),
                 'spasm' => $case->felt($words[0], $words[1], ['tenderness' => 3, 'tone' => 'spasm']),
                 'known' => $case->with(['exposure' => [...$known, [...$one, 'visits' => (int) $words[2]]]]),
                 'spring' => $case->add(
