@@ -87,7 +87,7 @@ test('a busy server is said to be busy, and what was asked is done as soon as it
   await page.route('**/up', (route) => (answers-- > 0 ? route.fulfill({ status: 503, json: { up: false } }) : route.continue()))
   await page.getByRole('button', { name: 'Start visit 1' }).click()
   await expect(page.getByTestId('connection')).toHaveText('The server is busy, trying again.')
-  await expect(page).toHaveURL(/\/ask$/, { timeout: 15_000 })
+  await expect(page).toHaveURL(/\/ask$/, { timeout: 30_000 })
   await expect(page.getByTestId('connection')).toHaveCount(0)
   await page.getByRole('link', { name: 'Tamsin Reed' }).click()
   await expect(page.getByRole('list').getByText('open')).toHaveCount(1)

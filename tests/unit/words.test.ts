@@ -2,7 +2,7 @@ import { describe, expect, test, vi } from 'vitest'
 import type { Limit } from '@/types/visit'
 
 vi.mock('@inertiajs/vue3', () => ({ usePage: () => ({ props: {} }) }))
-const { capital, jointName, limitLines, plural, speaksOf, verdictOf } = await import('@/parts/words')
+const { capital, inLines, jointName, limitLines, plural, speaksOf, verdictOf } = await import('@/parts/words')
 
 const limit = (one: Partial<Limit>): Limit => ({
   effect: 'avoid',
@@ -77,4 +77,12 @@ test('small words', () => {
   expect(capital('low back')).toBe('Low back')
   expect(jointName({ kind: 'neck_level', level: 'C4' })).toBe('neck level C4')
   expect(jointName({ kind: 'shoulder_blade' })).toBe('shoulder blade')
+})
+
+describe('a text in lines', () => {
+  test('is broken between words and never cut', () => {
+    expect(inLines('Warm up top of the shoulder and around', 25)).toEqual(['Warm up top of the', 'shoulder and around'])
+    expect(inLines('Sternocleidomastoid', 10)).toEqual(['Sternocleidomastoid'])
+    expect(inLines('short', 25)).toEqual(['short'])
+  })
 })

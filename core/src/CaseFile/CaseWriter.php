@@ -10,7 +10,7 @@ namespace Somatrace\Core\CaseFile;
  */
 final readonly class CaseWriter
 {
-    private const FALSE_UNLESS_SAID = ['stoic', 'othersDenied', 'lock', 'stopped', 'skipped', 'gloved', 'simulated'];
+    private const FALSE_UNLESS_SAID = ['stoic', 'othersDenied', 'stopped', 'skipped', 'gloved', 'simulated'];
 
     /** @return array<string, mixed> */
     public function toArray(CaseFile $case): array

@@ -6,7 +6,7 @@ namespace Somatrace\Core\CaseFile;
 
 use Somatrace\Core\Data\Fields;
 
-/** Who works. An absent list of tools means all of them; null mass means the default. */
+/** Who works. An absent list of tools means the hands, and nothing held in them; null mass means the default. */
 final readonly class Therapist
 {
     /**
@@ -26,6 +26,12 @@ final readonly class Therapist
         public array $injured = [],
         public array $budgets = [],
     ) {
+    }
+
+    /** Switched off: outside what this therapist does here. */
+    public function isOff(string $technique): bool
+    {
+        return in_array($technique, $this->scopeOff, true);
     }
 
     public static function from(Fields $f): self

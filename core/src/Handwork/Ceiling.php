@@ -29,6 +29,18 @@ final readonly class Ceiling
         return $caps === [] ? $this : new self(max(0.0, $all[0]->felt), $all);
     }
 
+    /** What it would be but for that cap. */
+    public function without(string $id): float
+    {
+        foreach ($this->caps as $cap) {
+            if ($cap->id !== $id) {
+                return max(0.0, $cap->felt);
+            }
+        }
+
+        return $this->felt;
+    }
+
     public function because(): string
     {
         return $this->caps[0]->reason;

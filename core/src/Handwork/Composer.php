@@ -196,11 +196,14 @@ final class Composer
 
     private function try(Slot $slot, Technique $technique, ?Way $way, ?Routine $routine, Work $work, string $position): Filling|Reason
     {
-        if (in_array($technique->id, $this->case->therapist->scopeOff, true)) {
+        if ($this->case->therapist->isOff($technique->id)) {
             return Reason::of(ReasonKind::Training, "{$technique->name}: not within this therapist's scope.");
         }
         if (in_array('surface', $technique->wants, true) && ($work->muscle->layer > 1 || $work->muscle->isStructure)) {
             return Reason::of(ReasonKind::Technique, 'It cannot be lifted off what lies under it.');
+        }
+        if (in_array('swollen', $technique->wants, true) && ! $work->felt->isSwollen()) {
+            return Reason::of(ReasonKind::Technique, 'Nothing swollen was felt there.');
         }
         if ($technique->kind === 'client_moves' && $slot->id === 'moved' && $work->exposure === 0) {
             return Reason::of(ReasonKind::Technique, 'The client moves it from the second visit on.');
@@ -388,7 +391,7 @@ final class Composer
             return $ceiling->felt < $least ? null : $ceiling;
         };
         $choice = $this->tools->choose(
-            $work->muscle, $site, $technique, $this->scales->of($work->at), $most, $ceilingWith, $way?->tool,
+            $work->muscle, $site, $technique, $this->scales->of($work->at), $most, $ceilingWith, $work->byHand->tool ?? $way?->tool,
         );
 
         return [$choice, $low];
@@ -404,6 +407,7 @@ final class Composer
         return array_values(array_filter([
             $band === null ? null : new Cap($band, 'technique', "{$technique->name} is not done stronger."),
             $dose->pressure === null ? null : new Cap($dose->pressure->most, 'first_time', 'The first time it is only held lightly.'),
+            $work->byHand?->pressure === null ? null : new Cap($work->byHand->pressure, 'by_hand', 'Set by hand.'),
             $slot->mostFelt === null ? null : new Cap($slot->mostFelt, 'part', $slot->because),
             $way?->mostFelt === null ? null : new Cap($way->mostFelt, 'routine', 'Done lightly there.'),
             $way?->pressure === null ? null : new Cap($way->pressure, 'routine', 'Done lightly there.'),

@@ -77,7 +77,7 @@ final readonly class JointComposer
     private function manoeuvre(JointAt $at, JointWork $work, string $position): Manoeuvre|Reason
     {
         $technique = $this->atlas->technique($work->technique);
-        if (in_array($technique->id, $this->case->therapist->scopeOff, true)) {
+        if ($this->case->therapist->isOff($technique->id)) {
             return Reason::of(ReasonKind::Training, "{$technique->name}: not within this therapist's scope.");
         }
         if ($work->notWithSign !== null && $this->recipes->sign($work->notWithSign)->holds($this->case, $this->atlas, $at->side)) {

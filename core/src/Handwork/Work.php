@@ -6,6 +6,7 @@ namespace Somatrace\Core\Handwork;
 
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\CaseFile\ChosenTarget;
 
 /** A muscle that is to be worked on, and what it is found like. */
 final readonly class Work
@@ -13,6 +14,7 @@ final readonly class Work
     /**
      * @param  list<string>  $sites  where it is worked, the first choice first
      * @param  int  $exposure  earlier visits with work on it
+     * @param  ChosenTarget|null  $byHand  what the therapist set for it
      */
     public function __construct(
         public MuscleAt $at,
@@ -21,6 +23,7 @@ final readonly class Work
         public Felt $felt,
         public array $sites,
         public int $exposure,
+        public ?ChosenTarget $byHand = null,
     ) {
     }
 }

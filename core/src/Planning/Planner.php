@@ -53,7 +53,7 @@ final readonly class Planner
         $offers = array_values(array_filter(
             $safety->offers,
             static fn (Offer $offer): bool => $school->is($offer->school, $offer->schoolValue)
-                && ! in_array($offer->technique, $case->therapist->scopeOff, true),
+                && ! $case->therapist->isOff($offer->technique),
         ));
         $soFar = SoFar::of($case->session, $this->atlas, $this->figures);
         $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety), $soFar);
@@ -105,7 +105,9 @@ final readonly class Planner
         $steps = $feeling->put($steps, $feel, $clock);
         array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution, $soFar));
 
-        return $this->result($solution, $fitted->targets, $leftOut, $steps, $clock, $case);
+        return $this->result(
+            $solution, $fitted->targets, $leftOut, $steps, $clock, $case, new HandChoices($this->atlas, $case, $gate, $tools),
+        );
     }
 
     /**
@@ -182,8 +184,9 @@ final readonly class Planner
      * @param  list<LeftOut>  $leftOut
      * @param  list<PlanStep>  $steps
      */
-    private function result(Solution $solution, array $targets, array $leftOut, array $steps, TimeBudget $clock, CaseFile $case): PlanResult
-    {
+    private function result(
+        Solution $solution, array $targets, array $leftOut, array $steps, TimeBudget $clock, CaseFile $case, HandChoices $choices,
+    ): PlanResult {
         $in = array_map(static fn (Chosen $chosen): string => $chosen->target->key, $solution->chosen);
         foreach ($targets as $target) {
             if (! in_array($target->key, $in, true)) {
@@ -199,6 +202,9 @@ final readonly class Planner
             'situation' => $one->target->work === null ? 'stiff' : $this->recipes->words($one->target->work->situation),
             'role' => $one->target->role->value, 'words' => $one->target->candidate->word ?? 'stiff', 'locked' => $one->target->locked,
             'worth' => round($one->target->benefit($one->minutes()), 5),
+            ...$one->target->work === null ? [] : [
+                'choices' => $can = $choices->of($one), 'refused' => $choices->refused($one, $one->target->work->byHand, $can),
+            ],
         ], $solution->chosen);
         usort(
             $chosen,

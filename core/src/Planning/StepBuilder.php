@@ -36,7 +36,6 @@ use Somatrace\Core\Safety\Limit;
 use Somatrace\Core\Safety\Offer;
 use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
-use Somatrace\Core\Units\ContactArea;
 
 /** Lays a solution out in time: settle, warm, treat, rest, compare, turn, finish, talk. */
 final class StepBuilder
@@ -215,12 +214,11 @@ final class StepBuilder
                 $regions[$chosen->target->region][] = $chosen;
             }
         }
-        $leads = $this->leadRank(...);
-        uksort(
-            $regions,
-            fn (string $a, string $b): int => [min(array_map($leads, $regions[$a])), $this->figures->regionRank($a)]
-                <=> [min(array_map($leads, $regions[$b])), $this->figures->regionRank($b)],
-        );
+        $rank = fn (string $region): array => [
+            min(array_map(self::handRank(...), $regions[$region])), min(array_map($this->leadRank(...), $regions[$region])),
+            $this->figures->regionRank($region),
+        ];
+        uksort($regions, static fn (string $a, string $b): int => $rank($a) <=> $rank($b));
 
         return array_values(array_map($this->inOrder(...), $this->inPrecedence($regions)));
     }
@@ -249,6 +247,12 @@ final class StepBuilder
         return [...$ordered, ...$regions];
     }
 
+    /** The place that was given it by hand; after those that were given one where it was not. */
+    private static function handRank(Chosen $chosen): int
+    {
+        return $chosen->target->work->byHand->order ?? PHP_INT_MAX;
+    }
+
     private function leadRank(Chosen $chosen): int
     {
         return $chosen->target->rank($this->school->is('order', 'source_first'));
@@ -256,7 +260,7 @@ final class StepBuilder
 
     /**
      * Surface before what it covers and muscle before tendon always; source or site first as the school says, and of these as the routine
-     * goes.
+     * goes, unless the hand of the therapist said otherwise.
      *
      * @param  non-empty-list<Chosen>  $chosen
      * @return non-empty-list<Chosen>
@@ -265,7 +269,9 @@ final class StepBuilder
     {
         // what covers an important muscle is as urgent as the muscle itself; then as the routine goes
         $own = array_map(
-            fn (Chosen $one): array => [$this->leadRank($one), $this->routineRank($one), -round($one->target->weight, 9)], $chosen,
+            fn (Chosen $one): array => [
+                self::handRank($one), $this->leadRank($one), $this->routineRank($one), -round($one->target->weight, 9),
+            ], $chosen,
         );
         $ranked = [];
         foreach ($chosen as $number => $one) {
@@ -470,6 +476,7 @@ final class StepBuilder
             $tool = $way->tool ?? $this->usual->broad;
             $open = ! isset($this->prepared[$stage->id])
                 && $places !== []
+                && ! $this->case->therapist->isOff($way->technique)
                 && count($this->open($places, $way->technique, $tool, $family)) === count($places);
             if (! $open || $pressure < 1 || ! $this->tools->has($tool) || $used + $quarters >= $this->clock->warmUp) {
                 continue;
@@ -496,7 +503,7 @@ final class StepBuilder
     {
         return Pass::of(
             $pressure, $seconds * $this->figures->contactShare, null, $scale,
-            ContactArea::ofCm2($this->atlas->tool($tool)->effectiveAreaCm2), $this->therapistKg,
+            $this->atlas->tool($tool), $this->therapistKg,
         );
     }
 
@@ -660,7 +667,7 @@ final class StepBuilder
             if ($one->pressure !== null) {
                 $passes[] = Pass::of(
                     $one->pressure, $one->totalSeconds(), null, $scale,
-                    ContactArea::ofCm2($this->atlas->tool($one->tool)->effectiveAreaCm2),
+                    $this->atlas->tool($one->tool),
                     $this->therapistKg,
                 );
             }
@@ -757,7 +764,8 @@ final class StepBuilder
         }
         // kneading and wringing want oil: before it a broad stroke
         $way = $this->oily ? $this->stages->between(array_map(static fn (Place $place): string => $place->zone, $open)) : null;
-        $fits = $way !== null && count($this->open($open, $way->technique, $this->usual->broad, $this->position)) === count($open);
+        $fits = $way !== null && ! $this->case->therapist->isOff($way->technique)
+            && count($this->open($open, $way->technique, $this->usual->broad, $this->position)) === count($open);
         $technique = $fits ? $way->technique : $this->usual->stroke;
         $product = $this->oily ? $this->product($technique) : $this->usual->noProduct;
         $this->stroke(
@@ -835,7 +843,7 @@ final class StepBuilder
                 $hold = in_array($this->atlas->technique($one->technique)->kind, ['hold', 'held', 'grip'], true) ? $one->seconds : null;
                 $passes[] = Pass::of(
                     $one->pressure, $one->totalSeconds(), $hold, $scale,
-                    ContactArea::ofCm2($this->atlas->tool($one->tool)->effectiveAreaCm2),
+                    $this->atlas->tool($one->tool),
                     $this->therapistKg,
                 );
             }

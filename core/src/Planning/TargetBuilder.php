@@ -214,7 +214,9 @@ final class TargetBuilder
     /** @return list<Candidate> the hand-picked and what was found first, then by worth */
     private function pool(PatternResult $pattern): array
     {
-        $picked = $this->keys($this->case->session->targets);
+        $picked = $this->keys(
+            array_values(array_filter($this->case->session->targets, static fn (ChosenTarget $one): bool => $one->isPicked())),
+        );
         $felt = $this->somethingWasFelt();
         $settled = $this->settled();
         $named = $worth = $suspects = [];
@@ -307,7 +309,7 @@ final class TargetBuilder
         $felt = $this->feltAt($at);
         $work = new Work(
             $at, $muscle, $this->situation($candidate, $felt), $felt,
-            $this->sites($felt, $muscle), $this->exposed->visits($at),
+            $this->sites($felt, $muscle), $this->exposed->visits($at), $this->byHand($at->key()),
         );
         if ($work->situation === Situation::FirstDelicate && $this->soFar->minutes($at->key()) > 0) {
             return $this->leave($candidate, Reason::of(ReasonKind::Done, 'Held for the first time today: that is all.'));
@@ -316,6 +318,8 @@ final class TargetBuilder
         if ($options === []) {
             return $this->leave($candidate, $why);
         }
+        $size = $work->byHand?->size;
+        $options = $size === null ? $options : array_map(static fn (Option $one): Option => $one->only($size), $options);
         $done = $this->soFar->minutes($at->key());
         $weight = max($this->worth($candidate), match (true) {
             $locked !== null => $this->figures->pickedWeight,
@@ -390,7 +394,7 @@ final class TargetBuilder
                 $why = $why->orBetter($made);
             } else {
                 $places = $this->jointComposer->places($at, $position);
-                $options[$family] = new Option($family, $position, $places, $made, $preference, true, []);
+                $options[$family] = new Option($family, $position, $places, $made, $preference, true, [], self::minutesOf($made));
             }
         }
 
@@ -415,9 +419,16 @@ final class TargetBuilder
     /** true when it must be in the plan, false when it was only added, null when nobody chose it by hand */
     private function lockOf(string $key): ?bool
     {
+        $byHand = $this->byHand($key);
+
+        return $byHand?->isPicked() === true ? $byHand->lock ?? false : null;
+    }
+
+    private function byHand(string $key): ?ChosenTarget
+    {
         foreach ($this->case->session->targets as $chosen) {
             if ($chosen->key() === $key) {
-                return $chosen->lock;
+                return $chosen;
             }
         }
 
@@ -443,17 +454,19 @@ final class TargetBuilder
         $options = [];
         $why = Reason::of(ReasonKind::Position, 'Cannot be reached in the positions that are possible today.');
         $possible = $this->case->session->positionsPossible;
-        $meant = $this->meantPosition($work->at, $work->muscle);
+        $meant = $work->byHand->position ?? $this->meantPosition($work->at, $work->muscle);
         $meantFamily = $meant === null ? null : $this->atlas->position($meant)->family;
         $positions = array_filter(
-            $this->positions($work->at, $work->muscle),
+            $this->positions($work->at, $work->muscle, $work->byHand?->position),
             static fn (string $one): bool => $possible === [] || in_array($one, $possible, true),
         );
         // what the school means, then what lies flat: what is not wanted beside them is not made
         foreach ([static fn (string $family): bool => $family === $meantFamily, $this->isFlat(...), static fn (): bool => true] as $turn) {
             foreach ($positions as $preference => $position) {
                 $family = $this->atlas->position($position)->family;
-                if (isset($options[$family]) || ! $turn($family) || $this->isNeedless($work, $position, $family, $preference, $options)) {
+                $needless = $position !== $work->byHand?->position
+                    && $this->isNeedless($work, $position, $family, $preference, $options);
+                if (isset($options[$family]) || ! $turn($family) || $needless) {
                     continue;
                 }
                 $option = $this->option($work, $position, $preference);
@@ -501,10 +514,10 @@ final class TargetBuilder
      *
      * @return list<string>
      */
-    private function positions(MuscleAt $at, Muscle $muscle): array
+    private function positions(MuscleAt $at, Muscle $muscle, ?string $byHand = null): array
     {
         $positions = [...$muscle->positionsFor($at->side), ...$this->openedBySetup($muscle)];
-        $first = $this->meantPosition($at, $muscle);
+        $first = $byHand ?? $this->meantPosition($at, $muscle);
 
         return array_values(array_unique($first !== null && in_array($first, $positions, true) ? [$first, ...$positions] : $positions));
     }
@@ -563,8 +576,17 @@ final class TargetBuilder
         return new Option(
             $this->atlas->position($position)->family, $position, array_values($places), $fitting, $preference,
             in_array($position, $this->positions($work->at->mirrored(), $work->muscle), true),
-            $this->otherSide($work, $fitting, $position),
+            $this->otherSide($work, $fitting, $position), self::minutesOf($fitting),
         );
+    }
+
+    /**
+     * @param  array<string, Composition>  $made
+     * @return array<string, float> minutes by size
+     */
+    private static function minutesOf(array $made): array
+    {
+        return array_map(static fn (Composition $one): float => round($one->minutes(), 2), $made);
     }
 
     /**
@@ -578,7 +600,7 @@ final class TargetBuilder
     {
         $equal = $this->school->is('both_sides', 'always_equal');
         if (
-            ! ($equal || $this->isAlwaysBoth($work->muscle))
+            ! ($work->byHand->otherSide ?? ($equal || $this->isAlwaysBoth($work->muscle)))
                 || ! in_array($position, $work->muscle->positionsFor($work->at->side->mirrored()), true)
         ) {
             return [];

@@ -301,6 +301,40 @@ final class CaseReaderTest extends TestCase
         );
     }
 
+    /** What the writer does not see is in no file and in no sum: a judgement made without it would be taken for one made with it. */
+    public function test_every_part_of_a_case_is_open_to_the_writer(): void
+    {
+        $parts = 0;
+        foreach (glob(dirname(__DIR__, 2).'/src/CaseFile/*.php') ?: [] as $file) {
+            /** @var class-string $name */
+            $name = 'Somatrace\\Core\\CaseFile\\'.basename($file, '.php');
+            $class = new \ReflectionClass($name);
+            if (! $class->hasMethod('from') || $class->isEnum() || $class->getMethod('from')->getReturnType()?->__toString() !== 'self') {
+                continue;
+            }
+            $parts++;
+            foreach ($class->getProperties() as $property) {
+                self::assertTrue($property->isPublic(), "{$name}::\${$property->getName()} is written nowhere.");
+            }
+        }
+        self::assertGreaterThan(25, $parts);
+    }
+
+    public function test_what_was_set_by_hand_is_read_as_it_was_written(): void
+    {
+        foreach ([
+            [], ['lock' => true], ['lock' => false], ['order' => 2], ['lock' => false, 'order' => 2], ['other_side' => false, 'order' => 1],
+            ['size' => 'long', 'tool' => 'elbow', 'position' => 'prone', 'pressure' => 5, 'other_side' => true],
+        ] as $said) {
+            $target = ['muscle' => 'soleus', 'side' => 'left', ...$said];
+            $case = CaseBuilder::aCase()->with(['session' => ['targets' => [$target]]])->make();
+            $written = Core::clinic()->writer()->toArray($case);
+
+            self::assertEquals([$target], $written['session']['targets'] ?? null);
+            self::assertEquals($case, Core::clinic()->reader()->read(Core::clinic()->writer()->toJson($case)));
+        }
+    }
+
     public function test_a_case_has_a_sum_of_its_own(): void
     {
         $writer = Core::clinic()->writer();

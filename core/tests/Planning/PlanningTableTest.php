@@ -60,7 +60,7 @@ final class PlanningTableTest extends TestCase
         ));
         $sides = array_map(static fn (PlanStep $step): string => $step->otherSide ? (string) $step->at?->muscle : '', $treat);
         [$what, $rest] = preg_match(
-            '/^(no tool|no way|no setup|no other side|no rests|no joint|other side|\S+) ?(.*)$/', $fact, $found,
+            '/^(no tool|no way|no setup|no other side|no rests|no step|no joint|other side|\S+) ?(.*)$/', $fact, $found,
         ) === 1
             ? [$found[1], $found[2]]
             : [$fact, ''];
@@ -77,6 +77,9 @@ final class PlanningTableTest extends TestCase
             'no tool' => self::assertNotContains($rest, $tools, $shown),
             'way' => self::assertContains($rest, $ways, $shown),
             'step' => self::assertContains(
+                $rest, array_map(static fn (PlanStep $step): ?string => $step->technique, $plan->steps), $shown,
+            ),
+            'no step' => self::assertNotContains(
                 $rest, array_map(static fn (PlanStep $step): ?string => $step->technique, $plan->steps), $shown,
             ),
             'no way' => self::assertNotContains($rest, $ways, $shown),

@@ -79,7 +79,7 @@ final class SolverTest extends TestCase
                             array_map(
                                 fn (Size $size, int $times): Composition => $this->made($size, $seconds * $times), Size::cases(), [1, 2, 4],
                             ),
-                        ), $preference, true, [],
+                        ), $preference, true, [], [],
                     );
                 }
             }

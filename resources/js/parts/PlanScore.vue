@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Plan, PlanStep } from '@/types/visit'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
-import { capital } from './words'
+import { capital, inLines } from './words'
 
 /** The plan as a score: time runs down the spine in true scale, pressure grows outward on the side it is given. */
 const props = defineProps<{ plan: Plan; possessive: string; chosen: string | null }>()
@@ -12,7 +12,8 @@ const SPINE = 17
 const TOP = 44
 const labelled = computed(() => props.plan.steps.filter((step) => step.kind !== 'rest_stroke'))
 const columnOf = (step: PlanStep): 'left' | 'right' => (step.kind === 'treat' && step.side === 'left' ? 'left' : 'right')
-const roomOf = (step: PlanStep): number => (twoLines(step) ? 34 : 18)
+const LINE = 17
+const roomOf = (step: PlanStep): number => 1 + LINE * (linesOf(step).length + notesOf(step).length)
 /** As much height a minute as the names of the fuller column need. */
 const perMinute = computed(() => {
   const need = (['left', 'right'] as const).map((column) =>
@@ -66,15 +67,20 @@ const note = (step: PlanStep): string =>
         : step.kind === 'settle'
           ? atlas.positions[step.position]
           : ''
-const twoLines = (step: PlanStep): boolean => note(step) !== '' && (step.minutes >= 3.5 || step.kind === 'recheck')
-const cut = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text)
+/** What a step is done with, where it is long enough that its name leaves room. */
+const hasNote = (step: PlanStep): boolean => note(step) !== '' && (step.minutes >= 3.5 || step.kind === 'recheck')
 /** The everyday name where the full one does not fit. */
 const nameOf = (step: PlanStep): string => {
   const full = step.label.replace(/, (left|right)$/, '')
   const plain = step.muscle ? muscleOf(step.muscle).plain : null
-  if (step.kind === 'treat' && full.length > 23 && plain) return cut(capital(plain), 24)
-  return cut(step.kind === 'recheck' ? 'Re-check' : full, step.kind === 'treat' ? 23 : 26)
+  if (step.kind === 'treat' && full.length > BOLD && plain && plain.length < full.length) return capital(plain)
+  return step.kind === 'recheck' ? 'Re-check' : full
 }
+/** Letters that fit beside the score: of a name that stands out, and of others. */
+const BOLD = 22
+const MOST = 25
+const linesOf = (step: PlanStep): string[] => inLines(nameOf(step), step.kind === 'treat' ? BOLD : MOST)
+const notesOf = (step: PlanStep): string[] => (hasNote(step) ? inLines(note(step), MOST + 2) : [])
 const labels = computed(() => {
   const used = { left: -99, right: -99 }
   return timed.value
@@ -84,7 +90,7 @@ const labels = computed(() => {
       const room = roomOf(step)
       const top = Math.max(used[column] + 1, y + Math.max(0, h / 2 - room / 2))
       used[column] = top + room
-      return { step, column, y: top + 13, two: twoLines(step), bold: step.kind === 'treat' }
+      return { step, column, y: top + 13, lines: linesOf(step), notes: notesOf(step), bold: step.kind === 'treat' }
     })
 })
 </script>
@@ -200,16 +206,16 @@ const labels = computed(() => {
         :text-anchor="label.column === 'left' ? 'end' : 'start'"
         :class="label.bold ? 'score-bold' : 'score-label'"
       >
-        {{ nameOf(label.step) }}
+        <tspan v-for="(line, k) in label.lines" :key="k" :x="label.column === 'left' ? -192 : 192" :dy="k ? LINE : 0">{{ line }}</tspan>
       </text>
       <text
-        v-if="label.two"
+        v-if="label.notes.length"
         :x="label.column === 'left' ? -192 : 192"
-        :y="label.y + 15"
+        :y="label.y + LINE * label.lines.length - 1"
         :text-anchor="label.column === 'left' ? 'end' : 'start'"
         class="score-note"
       >
-        {{ cut(note(label.step), 28) }}
+        <tspan v-for="(line, k) in label.notes" :key="k" :x="label.column === 'left' ? -192 : 192" :dy="k ? LINE - 1 : 0">{{ line }}</tspan>
       </text>
     </g>
   </svg>

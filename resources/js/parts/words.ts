@@ -160,3 +160,11 @@ export const schoolWords: Record<string, { about: string; choices: Record<string
 }
 /** A joint as it is spoken of: "neck level C4", "shoulder blade". */
 export const jointName = ({ kind, level, part }: Joint): string => [kind.replaceAll('_', ' '), level, part].filter(Boolean).join(' ')
+
+/** A text in lines of at most so many letters, broken between words: a longer word stands alone. */
+export const inLines = (text: string, most: number): string[] =>
+  text.split(' ').reduce<string[]>((lines, word) => {
+    const last = lines.at(-1)
+    if (last !== undefined && last.length + 1 + word.length <= most) return [...lines.slice(0, -1), `${last} ${word}`]
+    return [...lines, word]
+  }, [])

@@ -379,6 +379,10 @@ export type TechniqueId =
   | 'breath_assisted_sink'
   | 'shaking'
   | 'passive_stretch'
+  | 'moist_heat'
+  | 'scraping'
+  | 'gliding_cups'
+  | 'lymph_strokes'
 
 export type ToolId =
   | 'fingertip'
@@ -394,6 +398,9 @@ export type ToolId =
   | 'pincer'
   | 'hand_tool'
   | 'percussion_tool'
+  | 'warm_pack'
+  | 'scraping_tool'
+  | 'cup'
 
 export type PositionId =
   | 'supine'

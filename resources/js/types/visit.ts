@@ -335,6 +335,16 @@ export interface Plan {
     words: string
     worth: number
     locked: boolean
+    /** of a muscle: what may be set by hand, and why not the rest */
+    choices?: {
+      /** minutes by size */
+      sizes: Partial<Record<'short' | 'usual' | 'long', number>>
+      positions: { id: PositionId; because: string | null }[]
+      tools: { id: ToolId; because: string | null }[]
+      ceiling: number | null
+    }
+    /** what was set by hand and could not be kept, each in a sentence */
+    refused?: string[]
   }[]
 }
 export interface Measure {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { Link, router, usePage } from '@inertiajs/vue3'
-import { computed, ref } from 'vue'
-import { atlas, hazardsBeside } from '@/chart/atlas'
+import { computed, ref, watch } from 'vue'
+import { atlas, hazardsBeside, muscle as muscleOf } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
+import { consequence, thumbsOf } from '@/composables/consequence'
 import { useDeed } from '@/composables/useDeed'
 import { among, nameOf } from '@/composables/fields'
 import { useKeys } from '@/composables/useKeys'
@@ -13,16 +14,24 @@ import Choices from '@/parts/Choices.vue'
 import HazardLine from '@/parts/HazardLine.vue'
 import ManoeuvreList from '@/parts/ManoeuvreList.vue'
 import PlanScore from '@/parts/PlanScore.vue'
+import TargetChoices from '@/parts/TargetChoices.vue'
 import { capital } from '@/parts/words'
+import type { EntryPayloads } from '@/types/entries.generated'
 import type { MuscleId, Side, TechniqueId } from '@/types/ids.generated'
 import type { Plan, PlanStep } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
-defineOptions({ layout: inVisitFrame(['Enter', 'agree this plan'], ['I', 'about the muscle of the step in hand']) })
+defineOptions({
+  layout: inVisitFrame(
+    ['Enter', 'agree this plan'],
+    ['[ and ]', 'the target in hand earlier or later'],
+    ['I', 'about the muscle of the step in hand'],
+  ),
+})
 
 const visit = useVisit()
 const { open: openAtlas } = useAtlas()
-const { props, judged, save, one } = visit
+const { props, judged, save, saveAll, one } = visit
 const words = computed(() => props.value.client.words)
 const plan = computed(() => judged.value.plan as Plan)
 const target = ref<string | null>(null)
@@ -42,8 +51,15 @@ const pressures = { under_pain: 'under pain', firm_seven: 'firm seven', up_to_ei
 const pressure = computed(() => among(pressures, one('school', 'pressure') ?? props.value.school['pressure']))
 const orders = { source_first: 'the source', site_first: 'the sore place' }
 const order = computed(() => among(orders, one('school', 'order')) ?? 'source_first')
-const lock = (item: Target & { name: string }, on: boolean) =>
-  save('target', keyOf(item), on ? { muscle: item.muscle, side: item.side, lock: true } : null, `${item.name} ${on ? 'locked' : 'let go'}`)
+type ByHand = EntryPayloads['target']
+/** Writes what is set by hand of a target; what says nothing any more is taken back. */
+const set = (item: Target & { name: string }, change: Partial<ByHand>, words: string) => {
+  const { muscle, side } = item
+  const all = Object.entries({ ...one('target', keyOf(item)), ...change, muscle, side }).filter(([, value]) => value !== undefined)
+  const says = all.some(([name]) => name !== 'muscle' && name !== 'side')
+  save('target', keyOf(item), says ? (Object.fromEntries(all) as ByHand) : null, `${item.name}, ${words}`)
+}
+const lock = (item: Target & { name: string }, on: boolean) => set(item, { lock: on || undefined }, on ? 'locked' : 'let go')
 const drop = (item: Target & { name: string }) =>
   save('dropped', keyOf(item), { muscle: item.muscle, side: item.side }, `${item.name} dropped`)
 const bring = (item: Target & { name: string }) => {
@@ -61,9 +77,59 @@ useHand(() =>
 const hazards = computed(() =>
   chosen.value?.muscle ? hazardsBeside(chosen.value.muscle, chosen.value.side ?? 'midline', chosen.value.zones) : [],
 )
-const thumbs = computed(
-  () => Math.round(10 * ((plan.value.therapist_load['thumb'] ?? 0) + (plan.value.therapist_load['thumb_reinforced'] ?? 0))) / 10,
-)
+const thumbs = computed(() => tenth(thumbsOf(plan.value)))
+/** What the last change did, until the next. */
+const changed = ref('')
+let wasMoved = false
+watch(plan, (now, before) => {
+  if (now.verdict !== 'planned' || before.verdict !== 'planned') {
+    changed.value = ''
+    return
+  }
+  const [was, is] = [before, now].map((one) => sequenceOf(one).map(keyOf).join())
+  const moved = !wasMoved ? '' : was === is ? 'The order stays: what lies over it, or the position it needs, comes first.' : 'Moved.'
+  changed.value = [moved, consequence(before, now)].filter(Boolean).join(' ')
+  wasMoved = false
+})
+/** Muscles in the order in which they are begun. */
+const sequenceOf = (of: Plan): (Target & { position: string })[] => {
+  const seen = new Set<string>()
+  return of.steps.flatMap(({ kind, other_side, muscle, side, position }) => {
+    if (kind !== 'treat' || other_side || !muscle || !side || seen.has(keyOf({ muscle, side }))) return []
+    seen.add(keyOf({ muscle, side }))
+    return [{ muscle, side, position }]
+  })
+}
+/** One place earlier or later among those that are worked in the same position. */
+const move = (item: Target, by: -1 | 1) => {
+  const all = sequenceOf(plan.value)
+  const own = all.find((other) => keyOf(other) === keyOf(item))
+  const row = all.filter((other) => other.position === own?.position)
+  const at = row.findIndex((other) => keyOf(other) === keyOf(item))
+  const to = at + by
+  if (!own || to < 0 || to >= row.length) {
+    changed.value = `Already ${by < 0 ? 'first' : 'last'} in this position.`
+    return
+  }
+  row.splice(to, 0, ...row.splice(at, 1))
+  wasMoved = true
+  saveAll(
+    row.map(({ muscle, side }, k) => ({
+      kind: 'target' as const,
+      identity: keyOf({ muscle, side }),
+      payload: { ...one('target', keyOf({ muscle, side })), muscle, side, order: k + 1 },
+    })),
+    `${muscleOf(item.muscle).name} ${by < 0 ? 'earlier' : 'later'}`,
+  )
+}
+/** The target that is open, or that of the step in hand. */
+const inHand = computed<Target | null>(() => {
+  const open = plan.value.targets.filter(isMuscle).find((item) => rowOf(item) === target.value)
+  if (open) return open
+  const { muscle, side } = chosen.value ?? {}
+  return muscle && side ? { muscle, side } : null
+})
+const moveInHand = (by: -1 | 1) => inHand.value && !visit.readOnly.value && move(inHand.value, by)
 const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent)))))
 /** Whole minutes that are left of a treatment that runs. */
 const running = computed(() => (props.value.minutes_left === null ? null : Math.floor(props.value.minutes_left)))
@@ -78,6 +144,8 @@ const notes = computed(() =>
 )
 const techniqueName = (id: TechniqueId): string => atlas.techniques[id]
 useKeys({
+  '[': () => moveInHand(-1),
+  ']': () => moveInHand(1),
   i: () => chosen.value?.muscle && openAtlas('muscle', chosen.value.muscle, chosen.value.side ?? 'left'),
   Enter: () => plan.value.verdict === 'planned' && !visit.readOnly.value && agree(),
 })
@@ -109,6 +177,16 @@ useKeys({
             ><span class="display text-[22px]">{{ tenth(item.minutes) }}</span>
           </button>
           <p v-if="target === rowOf(item)" class="caption mb-1">{{ capital(item.situation) }}; {{ sizes[item.size] }}.</p>
+          <TargetChoices
+            v-if="target === rowOf(item) && isMuscle(item) && item.choices && !visit.readOnly.value"
+            :item="{ ...item, choices: item.choices }"
+            :value="one('target', keyOf(item))"
+            @set="(change, said) => set(item, change, said)"
+          />
+          <div v-if="target === rowOf(item) && isMuscle(item) && !visit.readOnly.value" class="mb-2 flex gap-px">
+            <button type="button" class="cell flex-1" @click="move(item, -1)">Earlier <span class="key-hint ml-1">[</span></button
+            ><button type="button" class="cell flex-1" @click="move(item, 1)">Later <span class="key-hint ml-1">]</span></button>
+          </div>
           <div v-if="target === rowOf(item) && isMuscle(item)" class="mb-2 flex gap-px">
             <button type="button" class="cell flex-1" :aria-pressed="item.locked" @click="lock(item, !item.locked)">
               {{ item.locked ? 'Let go' : 'Lock' }}</button><button type="button" class="cell flex-1" @click="drop(item)">Drop</button>
@@ -154,6 +232,10 @@ useKeys({
         <Link :href="`/visits/${props.visit.id}/work`" class="link">Back to the table</Link>
       </p>
       <p class="display mb-2 text-[20px] leading-[26px]">{{ plan.headline }}</p>
+      <p v-if="changed" class="mb-2 border-l-2 border-weld pl-3 text-[15px] leading-[21px]" role="status" aria-live="polite">
+        {{ changed }}
+        <button v-if="visit.canUndo.value" type="button" class="link" @click="visit.undo()">Undo</button>
+      </p>
       <PlanScore :plan="plan" :possessive="words.possessive" :chosen="chosen?.id ?? null" @choose="(step) => (chosen = step)" />
     </section>
     <aside class="flex flex-col lg:col-start-2 lg:row-start-1 xl:col-start-3 xl:row-span-2">
