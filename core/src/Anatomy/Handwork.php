@@ -132,6 +132,15 @@ final readonly class Handwork
         return array_keys(array_merge([], ...array_values(array_intersect_key($this->opening, array_flip($zones)))));
     }
 
+    /**
+     * @param  list<string>  $zones
+     * @return list<Setup> that bring one of them to hand
+     */
+    public function setupsOpening(array $zones): array
+    {
+        return array_values(array_filter($this->setups, static fn (Setup $one): bool => array_intersect($one->opens, $zones) !== []));
+    }
+
     /** @return list<array{Routine, RoutineStage, int}> where a muscle is worked, in the order of the routines, counted from 1 */
     public function stagesOf(string $muscle): array
     {

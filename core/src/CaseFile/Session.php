@@ -36,6 +36,18 @@ final readonly class Session
         );
     }
 
+    /** What was set by hand of a target. */
+    public function target(string $key): ?ChosenTarget
+    {
+        foreach ($this->targets as $chosen) {
+            if ($chosen->key() === $key) {
+                return $chosen;
+            }
+        }
+
+        return null;
+    }
+
     /** The same with other minutes: of a treatment that runs, those that are left. */
     public function withMinutes(int $minutes): self
     {

@@ -33,6 +33,9 @@ final class Composer
     /** @var array<string, bool> whether a limb may be moved, by position and set-up */
     private array $limbs = [];
 
+    /** @var array<string, array<string, list<string>>> techniques to choose from, by muscle and side and by position */
+    private array $offered = [];
+
     /** @var array<string, array<string, list<Place>>> where a muscle is touched, by muscle and side and by site */
     private array $places = [];
 
@@ -59,17 +62,18 @@ final class Composer
     {
         $why = $gone = null;
         $filled = $made = [];
+        $byHand = $this->byHand($work, $position);
         $done = array_fill_keys($this->soFar->techniques($work->at->key()), true);
         foreach (Size::cases() as $size) {
             $manoeuvres = $taken = [];
             $hasMain = false;
-            foreach ($this->recipes->of($work->situation, $size) as $part) {
-                foreach ($part['slots'] as $id) {
-                    $way = $this->recipes->wayOf($id);
+            foreach ($this->parts($work, $size, $byHand) as $part) {
+                foreach ($part['slots'] as $slot) {
+                    $way = $part['added'] ? $slot->key() : $this->recipes->wayOf($slot->id);
                     if (isset($taken[$way])) {
                         break; // done already
                     }
-                    $filling = $filled[$id] ??= $this->fill($this->recipes->slot($id), $work, $position, $done);
+                    $filling = $filled[$slot->key()] ??= $this->fill($slot, $work, $position, $done);
                     if ($filling instanceof Reason && $filling->kind !== ReasonKind::Done) {
                         $why = $part['main'] ? ($why?->orBetter($filling) ?? $filling) : $why;
 
@@ -115,6 +119,104 @@ final class Composer
         }
 
         return $grown;
+    }
+
+    /**
+     * @return array{Slot|null, list<Slot>} what the therapist chose for the main part, and what was added
+     */
+    private function byHand(Work $work, string $position): array
+    {
+        $may = fn (string $technique): bool => $this->outside($work, $technique) === null
+            && in_array($technique, $this->offered($work, $position), true);
+        $slot = fn (string $technique): Slot => $this->recipes->slotWith($technique, $work->situation);
+        $main = $work->byHand?->technique;
+
+        return [
+            $main !== null && $may($main) ? $slot($main) : null,
+            array_values(array_map($slot, array_filter($work->byHand->added ?? [], $may))),
+        ];
+    }
+
+    /**
+     * @param  array{Slot|null, list<Slot>}  $byHand
+     * @return list<array{slots: non-empty-list<Slot>, main: bool, added: bool}>
+     */
+    private function parts(Work $work, Size $size, array $byHand): array
+    {
+        [$main, $added] = $byHand;
+        $parts = [];
+        foreach ($this->recipes->of($work->situation, $size) as $part) {
+            $slots = array_map($this->recipes->slot(...), $part['slots']);
+            $parts[] = [
+                'slots' => $part['main'] && $main !== null ? [$main, ...$slots] : $slots, 'main' => $part['main'], 'added' => false,
+            ];
+        }
+        foreach ($added as $slot) {
+            $parts[] = ['slots' => [$slot], 'main' => false, 'added' => true];
+        }
+
+        return $parts;
+    }
+
+    /** @return list<string> techniques the therapist may choose from in that position; whether they are allowed is another question */
+    public function offered(Work $work, string $position): array
+    {
+        $own = array_merge(...array_map($work->muscle->techniquesAt(...), [null, ...array_keys($work->muscle->sites)]));
+
+        return $this->offered[$work->at->key()][$position] ??= array_values(array_filter(
+            array_unique([...$this->recipes->techniques($work->situation), ...$own]),
+            fn (string $technique): bool => $this->ways($this->recipes->slotWith($technique, $work->situation), $work, $position) !== [],
+        ));
+    }
+
+    /** Why that is none of the techniques it may have as it is found today. */
+    private function outside(Work $work, string $technique): ?string
+    {
+        return in_array($technique, $this->recipes->techniques($work->situation), true) ? null : $this->recipes->fixed($work->situation);
+    }
+
+    /** What the minutes are there for: what was chosen by hand, else what the main part is filled with. */
+    public function isMain(Work $work, Manoeuvre $one): bool
+    {
+        return in_array($work->byHand?->technique, [null, $one->technique], true) && $this->recipes->isMain($work->situation, $one->slot)
+            || $one->technique === $work->byHand?->technique;
+    }
+
+    /** Why that technique is not done on it in that position, whoever wants it; null where it may be. */
+    public function whyNot(Work $work, string $position, string $technique): ?string
+    {
+        $why = $this->outside($work, $technique);
+        if ($why !== null || ! in_array($technique, $this->offered($work, $position), true)) {
+            return $why ?? 'It is not done on this muscle as it lies there.';
+        }
+        $filling = $this->fill($this->recipes->slotWith($technique, $work->situation), $work, $position, []);
+
+        return $filling instanceof Reason ? $filling->words : null;
+    }
+
+    /**
+     * Set-ups in which it is told or lengthened, or which bring it under the hand.
+     *
+     * @return list<array{id: string, side: Side}>
+     */
+    public function setups(Work $work, string $position): array
+    {
+        $found = [];
+        foreach ($this->atlas->handwork()->stagesOf($work->at->muscle) as [, $stage]) {
+            foreach ($stage->ways as $way) {
+                if ($way->setup !== null && $way->isFor($work->at->muscle)) {
+                    $side = $work->at->side->related($way->setup['side']);
+                    $found["{$way->setup['id']}:$side->value"] = ['id' => $way->setup['id'], 'side' => $side];
+                }
+            }
+        }
+        foreach ($this->atlas->handwork()->setupsOpening($work->muscle->everyZone()) as $setup) {
+            $found["$setup->id:{$work->at->side->value}"] ??= ['id' => $setup->id, 'side' => $work->at->side];
+        }
+
+        return array_values(array_filter(
+            $found, fn (array $one): bool => in_array($position, $this->atlas->handwork()->setup($one['id'])->positions, true),
+        ));
     }
 
     /** @param  array<string, true>  $done  techniques that were done on it today: what is done so is not done again */
@@ -167,7 +269,17 @@ final class Composer
             }
         }
 
-        return [...$ways, ...$plain];
+        $all = [...$ways, ...$plain];
+        $byHand = $work->byHand->setup['id'] ?? null;
+        if ($byHand !== null) {
+            // a way that lies otherwise comes after those that lie as was chosen, and after none at all
+            $lies = static fn (?Way $way): int => match ($way->setup['id'] ?? null) {
+                $byHand => 0, null => 1, default => 2,
+            };
+            usort($all, static fn (array $a, array $b): int => $lies($a[1]) <=> $lies($b[1]));
+        }
+
+        return $all;
     }
 
     private function fits(Way $way, Work $work, string $position): bool
@@ -216,7 +328,7 @@ final class Composer
             return Reason::of(ReasonKind::Position, 'It cannot be lengthened there.');
         }
         $dose = $technique->dose(...$slot->doses, ...($work->muscle->isStructure ? [DoseFor::Tendon] : []));
-        $setup = $this->setupOf($way, $move, $work->at->side);
+        $setup = $this->setupOf($way, $move, $work, $position);
         $spotted = in_array($dose->for, [DoseFor::Spot, DoseFor::Grip, DoseFor::Tendon, DoseFor::First, DoseFor::FirstDelicate], true);
         $spots = $spotted ? array_values(array_filter(
             $this->spots($technique, $way, $work), static fn (Spot $spot): bool => $spot->gloved === ($technique->skin === Skin::Glove),
@@ -261,7 +373,7 @@ final class Composer
                 $technique->leave, $technique->ends,
                 $technique->branch === null ? null : $this->atlas->handwork()->branch($technique->branch), $slot->because,
             ),
-            $dose, $spots, $most, $way?->repeats,
+            $dose, $spots, $most, $way?->repeats, ($work->byHand->spots ?? []) !== [],
         );
     }
 
@@ -280,11 +392,14 @@ final class Composer
     }
 
     /** @return array{id: string, side: Side}|null */
-    private function setupOf(?Way $way, ?Move $move, Side $side): ?array
+    private function setupOf(?Way $way, ?Move $move, Work $work, string $position): ?array
     {
+        $byHand = $work->byHand?->setup;
+
         return match (true) {
-            $way?->setup !== null => ['id' => $way->setup['id'], 'side' => $side->related($way->setup['side'])],
-            $move?->setup !== null => ['id' => $move->setup, 'side' => $side],
+            $way?->setup !== null => ['id' => $way->setup['id'], 'side' => $work->at->side->related($way->setup['side'])],
+            $move?->setup !== null => ['id' => $move->setup, 'side' => $work->at->side],
+            $byHand !== null && in_array($position, $this->atlas->handwork()->setup($byHand['id'])->positions, true) => $byHand,
             default => null,
         };
     }
@@ -298,6 +413,7 @@ final class Composer
     private function spots(Technique $technique, ?Way $way, Work $work): array
     {
         $map = $this->atlas->handwork()->spotsOf($work->at->muscle);
+        $chosen = array_values(array_intersect_key($map->spots, array_flip($work->byHand->spots ?? [])));
         $found = [];
         foreach ($work->felt->points() as $point) {
             $spot = $map->spots[$point->spot ?? ''] ?? null;
@@ -309,7 +425,12 @@ final class Composer
             }
         }
         if (in_array('found_point', $technique->wants, true)) {
-            return array_values($found);
+            return $chosen === [] ? array_values($found) : array_values(array_filter(
+                $chosen, static fn (Spot $spot): bool => isset($found[$spot->id]),
+            ));
+        }
+        if ($chosen !== []) {
+            return $chosen;
         }
         $named = array_values(array_filter(array_map(static fn (string $id): ?Spot => $map->spots[$id] ?? null, $way->spots ?? [])));
         if ($named !== []) {

@@ -14,6 +14,7 @@ final readonly class Filling
     /**
      * @param  list<Spot>  $spots  where it could be done, in order
      * @param  int|null  $repeats  as a routine says; by the dose without it
+     * @param  bool  $isEverySpot  the spots were chosen by hand: each of them, as far as may be
      */
     public function __construct(
         public Manoeuvre $manoeuvre,
@@ -21,6 +22,7 @@ final readonly class Filling
         private array $spots,
         private int $mostSpots,
         private ?int $repeats,
+        private bool $isEverySpot = false,
     ) {
     }
 
@@ -51,7 +53,10 @@ final readonly class Filling
         if ($this->dose->for === DoseFor::Area) {
             return $this->manoeuvre->of([], [], 1);
         }
-        $count = min(count($this->spots), $this->mostSpots, $between($this->dose->spots->least, $this->dose->spots->most));
+        $count = min(
+            count($this->spots), $this->mostSpots,
+            $this->isEverySpot ? PHP_INT_MAX : $between($this->dose->spots->least, $this->dose->spots->most),
+        );
         $spots = array_slice($this->spots, 0, $count);
 
         return $this->manoeuvre->of(

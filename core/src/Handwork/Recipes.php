@@ -17,7 +17,7 @@ final readonly class Recipes
 {
     /**
      * @param  array<string, Slot>  $slots
-     * @param  array<string, array{words: string, sizes: array<string, list<Part>>}>  $situations
+     * @param  array<string, array{words: string, fixed: string|null, sizes: array<string, list<Part>>}>  $situations
      * @param  array<string, float>  $share  of the way from the least to the most of a dose, by size
      * @param  float  $overhead  what finding, moving and asking add
      * @param  list<string>  $firstPlaces  zones in which a first time is one light hold
@@ -57,7 +57,7 @@ final readonly class Recipes
         foreach ($file->fields('situations')->keys() as $id) {
             $row = $file->fields('situations')->fields($id);
             $situations[$id] = [
-                'words' => $row->string('words'),
+                'words' => $row->string('words'), 'fixed' => $row->stringOrNull('fixed'),
                 'sizes' => array_combine(
                     array_column(Size::cases(), 'value'),
                     array_map(static fn (Size $size): array => self::parts($row, $size), Size::cases()),
@@ -84,6 +84,44 @@ final readonly class Recipes
     public function words(Situation $situation): string
     {
         return $this->situations[$situation->value]['words'];
+    }
+
+    /** Why nothing but its own techniques is done then; null where the therapist may choose others. */
+    public function fixed(Situation $situation): ?string
+    {
+        return $this->situations[$situation->value]['fixed'];
+    }
+
+    /** @return list<string> techniques its work may be made of, those of the main part first */
+    public function techniques(Situation $situation): array
+    {
+        $parts = array_merge(...array_values($this->situations[$situation->value]['sizes']));
+        usort($parts, static fn (array $a, array $b): int => $b['main'] <=> $a['main']);
+
+        return array_values(array_unique(array_merge(...array_map(
+            fn (string $slot): array => $this->slots[$slot]->techniques, array_merge(...array_column($parts, 'slots')),
+        ))));
+    }
+
+    public function isMain(Situation $situation, string $slot): bool
+    {
+        $parts = array_merge(...array_values($this->situations[$situation->value]['sizes']));
+
+        return array_filter($parts, static fn (array $part): bool => $part['main'] && in_array($slot, $part['slots'], true)) !== [];
+    }
+
+    /** As what a technique is done that was chosen by hand: within the bounds of its part of the work, of another's, or by itself. */
+    public function slotWith(string $technique, Situation $situation): Slot
+    {
+        $own = array_merge(...array_column(array_merge(...array_values($this->situations[$situation->value]['sizes'])), 'slots'));
+        $free = array_keys(array_filter($this->slots, static fn (Slot $slot): bool => ! $slot->isOnlyByRoutine));
+        foreach ([...$own, ...$free] as $id) {
+            if (in_array($technique, $this->slots[$id]->techniques, true)) {
+                return $this->slots[$id]->only($technique);
+            }
+        }
+
+        return Slot::byHand($technique);
     }
 
     public function slot(string $id): Slot

@@ -31,6 +31,27 @@ final readonly class Slot
     ) {
     }
 
+    /** What a technique that no part of the work names is done as, when it is chosen by hand. */
+    public static function byHand(string $technique): self
+    {
+        return new self('by_hand', [$technique], [], null, null, true, false, false, 'Chosen by hand.');
+    }
+
+    /** With that technique and no other. */
+    public function only(string $technique): self
+    {
+        return new self(
+            $this->id, [$technique], $this->doses, $this->mostFelt, $this->mostSpots, $this->isOwn, $this->isOnlyByRoutine,
+            $this->isNotDelicate, $this->because,
+        );
+    }
+
+    /** Slots that are filled alike have the same key. */
+    public function key(): string
+    {
+        return $this->id.'|'.implode(',', $this->techniques);
+    }
+
     public static function from(string $id, Fields $row): self
     {
         return new self(

@@ -51,6 +51,9 @@ final readonly class PlanStep
 
     public ?int $round;
 
+    /** The therapist's own, for the one who works. */
+    public ?string $words;
+
     /**
      * @param  list<Caution>  $cautions
      * @param  array{kind: string, id: string, side: string, text: string}|null  $check  what a re-check measures
@@ -77,6 +80,7 @@ final readonly class PlanStep
         [$this->site, $this->find, $this->ceiling] = [$turn?->site, $turn->find ?? [], $turn?->ceiling];
         [$this->manoeuvres, $this->otherSide, $this->round] = [$turn->manoeuvres ?? [], $turn->isOtherSide ?? false, $turn?->round];
         $this->target = $this->round === null ? null : $on?->key();
+        $this->words = $turn?->words;
     }
 
     /**
@@ -162,6 +166,7 @@ final readonly class PlanStep
             'check' => $this->check, 'other_side' => $this->otherSide, ...$this->what === null ? [] : ['what' => $this->what],
             ...$this->joint === null ? [] : ['joint' => $this->joint->toArray()],
             ...$this->round === null ? [] : ['target' => $this->target, 'round' => $this->round],
+            ...$this->words === null ? [] : ['words' => $this->words],
             ...$this->manoeuvres === [] ? [] : [
                 'manoeuvres' => array_map(static fn (Manoeuvre $one): array => $one->toArray(), $this->manoeuvres),
             ],

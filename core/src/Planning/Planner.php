@@ -70,18 +70,20 @@ final readonly class Planner
             $offers,
         ): array {
             $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $hands, array_values($spared));
+            $composer = new Composer(
+                $this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales, $soFar, $stages,
+            );
             $proposal = (new TargetBuilder(
-                $this->atlas, $this->figures, $case, $school, $gate, $response,
-                new Composer(
-                    $this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales, $soFar, $stages,
-                ),
+                $this->atlas, $this->figures, $case, $school, $gate, $response, $composer,
                 new SituationReader($this->atlas, $this->figures, $this->recipes, $case, $school, $gate, $exposed), $exposed,
                 new JointComposer($this->atlas, $this->recipes, $this->figures, $case, $gate, $tools),
                 new StiffJoints($this->atlas, $this->figures, $case), $scales, $soFar, $stages, $this->whole, $busy,
             ))->build($pattern);
             $given = $clock->given(count($offers), count($proposal->soothed));
 
-            return [$proposal, $fitter->fit($proposal->targets, $given), $tools];
+            return [
+                $proposal, $fitter->fit($proposal->targets, $given), $tools, new HandChoices($this->atlas, $case, $gate, $tools, $composer),
+            ];
         };
         $made = $try();
         if ($made[1]->costly !== []) {
@@ -89,7 +91,7 @@ final readonly class Planner
             $other = $try(...$made[1]->costly);
             $made = $other[1]->solution->benefit > $made[1]->solution->benefit + 1e-12 ? $other : $made;
         }
-        [$proposal, $fitted, $tools] = $made;
+        [$proposal, $fitted, $tools, $choices] = $made;
         [$solution, $suspects, $soothe] = [$fitted->solution, $proposal->suspects, $proposal->soothed];
         $leftOut = [...$proposal->leftOut, ...$fitted->leftOut];
         $builder = new StepBuilder(
@@ -105,9 +107,7 @@ final readonly class Planner
         $steps = $feeling->put($steps, $feel, $clock);
         array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution, $soFar));
 
-        return $this->result(
-            $solution, $fitted->targets, $leftOut, $steps, $clock, $case, new HandChoices($this->atlas, $case, $gate, $tools),
-        );
+        return $this->result($solution, $fitted->targets, $leftOut, $steps, $clock, $case, $choices);
     }
 
     /**

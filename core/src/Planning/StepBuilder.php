@@ -647,9 +647,10 @@ final class StepBuilder
         $there = array_map(static fn (string $zone): Place => new Place($zone, $at->side), $muscle->zonesOf($main->site));
         $work = new ProposedWork($there, $main->technique, $main->tool, $this->position, $main->product, $at, $main->site);
         $this->oily = $this->oily || array_filter($manoeuvres, fn (Manoeuvre $one): bool => ! $this->isDry($one)) !== [];
+        $words = $otherSide ? null : $this->case->session->target($at->key())?->words;
         $this->steps[] = PlanStep::treat(
             $this->minutesOf($manoeuvres), $this->position, $this->contact($main, $places, $this->passes($at, $manoeuvres)),
-            Turn::onMuscle($at, $main->site, $muscle->reference()->findSteps(), $manoeuvres, $round, $otherSide),
+            Turn::onMuscle($at, $main->site, $muscle->reference()->findSteps(), $manoeuvres, $round, $otherSide, $words),
             $label, $why, $this->cautions($muscle, $work),
         );
     }

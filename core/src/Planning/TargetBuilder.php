@@ -309,7 +309,7 @@ final class TargetBuilder
         $felt = $this->feltAt($at);
         $work = new Work(
             $at, $muscle, $this->situation($candidate, $felt), $felt,
-            $this->sites($felt, $muscle), $this->exposed->visits($at), $this->byHand($at->key()),
+            $this->sites($felt, $muscle, $this->byHand($at->key())?->site), $this->exposed->visits($at), $this->byHand($at->key()),
         );
         if ($work->situation === Situation::FirstDelicate && $this->soFar->minutes($at->key()) > 0) {
             return $this->leave($candidate, Reason::of(ReasonKind::Done, 'Held for the first time today: that is all.'));
@@ -426,13 +426,7 @@ final class TargetBuilder
 
     private function byHand(string $key): ?ChosenTarget
     {
-        foreach ($this->case->session->targets as $chosen) {
-            if ($chosen->key() === $key) {
-                return $chosen;
-            }
-        }
-
-        return null;
+        return $this->case->session->target($key);
     }
 
     private function refusal(Candidate $candidate, Muscle $muscle, ?bool $locked): ?Reason
@@ -671,10 +665,12 @@ final class TargetBuilder
         return $this->calmOnly ? $cap->and(new MinutesCap($this->figures->calmMinutes, 'No muscle explains it: only to calm.')) : $cap;
     }
 
-    /** @return list<string> the sorest site that was felt, then where it is usually worked, then the belly */
-    private function sites(Felt $felt, Muscle $muscle): array
+    /** @return list<string> the site chosen by hand, the sorest that was felt, then where it is usually worked, then the belly */
+    private function sites(Felt $felt, Muscle $muscle, ?string $byHand): array
     {
-        return array_values(array_unique([...$felt->sites(), $muscle->workSite, ...($muscle->isStructure ? [] : ['belly'])]));
+        $first = $byHand === null ? [] : [$byHand];
+
+        return array_values(array_unique([...$first, ...$felt->sites(), $muscle->workSite, ...($muscle->isStructure ? [] : ['belly'])]));
     }
 
     /**

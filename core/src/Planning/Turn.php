@@ -15,6 +15,7 @@ final readonly class Turn
     /**
      * @param  list<string>  $find  how to come to it, step by step, and what proves it
      * @param  list<Manoeuvre>  $manoeuvres  in order
+     * @param  string|null  $words  the therapist's own
      * @param  int|null  $round  of the work on one target; null where it is felt or measured only
      */
     private function __construct(
@@ -25,6 +26,7 @@ final readonly class Turn
         public ?Ceiling $ceiling = null,
         public ?int $round = null,
         public bool $isOtherSide = false,
+        public ?string $words = null,
     ) {
     }
 
@@ -38,9 +40,10 @@ final readonly class Turn
      * @param  list<string>  $find
      * @param  non-empty-list<Manoeuvre>  $manoeuvres
      */
-    public static function onMuscle(MuscleAt $at, ?string $site, array $find, array $manoeuvres, int $round, bool $isOtherSide): self
-    {
-        return new self($at, $site, $find, $manoeuvres, self::strictest($manoeuvres), $round, $isOtherSide);
+    public static function onMuscle(
+        MuscleAt $at, ?string $site, array $find, array $manoeuvres, int $round, bool $isOtherSide, ?string $words,
+    ): self {
+        return new self($at, $site, $find, $manoeuvres, self::strictest($manoeuvres), $round, $isOtherSide, $words);
     }
 
     /** @param  non-empty-list<Manoeuvre>  $manoeuvres */

@@ -116,6 +116,114 @@ final class SetByHandTest extends TestCase
         self::assertSame('Not possible for this client today.', $why['side_right']);
     }
 
+    public function test_the_main_work_is_done_with_the_technique_that_was_chosen_within_its_bounds(): void
+    {
+        $done = static fn (PlanResult $plan): array => array_column(self::manoeuvres($plan), 'technique');
+
+        self::assertContains('trigger_point_hold', $done(self::plan([])));
+        $across = self::plan(['technique' => 'cross_fibre']);
+        self::assertContains('cross_fibre', $done($across));
+        self::assertNotContains('trigger_point_hold', $done($across), 'it stands instead of what was there');
+        self::assertNotContains('elbow', array_column(array_filter(
+            self::manoeuvres($across), static fn ($one): bool => $one->technique === 'cross_fibre',
+        ), 'tool'), 'with pads');
+        self::assertSame([], self::target($across)['refused']);
+    }
+
+    public function test_a_technique_that_may_not_be_is_shown_and_refused_with_its_reason(): void
+    {
+        $off = self::target(self::plan(['technique' => 'stripping'], [], ['scope_off' => ['stripping']]));
+        self::assertStringContainsString('not within this therapist', array_column($off['choices']['techniques'], 'because', 'id')['stripping']);
+        self::assertStringStartsWith('No ', $off['refused'][0]);
+        self::assertStringContainsString('scope', $off['refused'][0]);
+        $nothing = self::target(self::plan(['technique' => 'intraoral_hold']));
+        self::assertNotContains('intraoral_hold', array_column($nothing['choices']['techniques'], 'id'), 'what has no sense there is no choice');
+        self::assertCount(1, $nothing['refused']);
+    }
+
+    /** A first time in a delicate place stays one light hold, whatever is wished. */
+    public function test_where_what_is_found_leaves_no_choice_none_is_given(): void
+    {
+        $plan = static fn (array $byHand): PlanResult => Core::clinic()->plan(
+            CaseBuilder::aCase()->agreed('front_of_neck')->complaint('neck_side', 'left', 5)->felt('scalene_anterior', 'left', ['tenderness' => 3, 'familiar' => 'yes'])
+                ->with(['session' => ['minutes' => 60, 'targets' => [['muscle' => 'scalene_anterior', 'side' => 'left', 'lock' => true, ...$byHand]]]])
+                ->make(),
+        );
+        $of = static fn (PlanResult $one): array => array_merge(...array_map(
+            static fn (PlanStep $step): array => $step->at?->muscle === 'scalene_anterior' && $step->kind === StepKind::Treat
+                ? array_map(static fn ($m): array => [$m->technique, $m->seconds, $m->pressure], $step->manoeuvres)
+                : [],
+            $one->steps,
+        ));
+        $wished = $plan(['technique' => 'stripping', 'added' => ['cross_fibre', 'pin_and_lengthen']]);
+
+        self::assertNotSame([], $of($plan([])));
+        self::assertSame($of($plan([])), $of($wished));
+        $target = array_column($wished->targets, null, 'muscle')['scalene_anterior'];
+        self::assertCount(3, $target['refused']);
+        self::assertStringContainsString('one light hold', $target['refused'][0]);
+    }
+
+    public function test_what_is_added_comes_besides_and_takes_its_minutes(): void
+    {
+        $with = self::plan(['added' => ['cross_fibre'], 'size' => 'usual']);
+        $techniques = array_column(self::manoeuvres($with), 'technique');
+
+        self::assertContains('cross_fibre', $techniques);
+        self::assertSame(
+            [], array_diff(array_column(self::manoeuvres(self::plan(['size' => 'usual'])), 'technique'), $techniques), 'nothing else goes for it',
+        );
+        self::assertGreaterThan(self::target(self::plan(['size' => 'usual']))['minutes'], self::target($with)['minutes']);
+    }
+
+    public function test_it_is_worked_where_it_was_said(): void
+    {
+        $sites = static fn (array $byHand): array => array_column(self::manoeuvres(self::plan($byHand)), 'site');
+
+        self::assertNotContains('upper_attachment', $sites([]));
+        self::assertContains('upper_attachment', $sites(['site' => 'upper_attachment']));
+        $spots = static fn (array $chosen): array => array_values(array_unique(array_merge(
+            ...array_column(self::manoeuvres(self::plan(['technique' => 'compressive_hold', 'spots' => $chosen])), 'spots'),
+        )));
+        self::assertSame(['outer'], $spots(['outer']));
+        self::assertSame(['inner_border', 'centre'], $spots(['centre', 'inner_border']), 'along the muscle, not as they were ticked');
+        self::assertCount(4, self::target(self::plan(['technique' => 'compressive_hold']))['choices']['spots']);
+        $unknown = self::target(self::plan(['spots' => ['elsewhere']]));
+        self::assertStringContainsString('Not every spot', $unknown['refused'][0]);
+    }
+
+    public function test_it_lies_with_the_set_up_that_was_chosen_or_the_plan_says_why_not(): void
+    {
+        $levator = static function (array $byHand): array {
+            $plan = Core::clinic()->plan(CaseBuilder::aCase()->complaint('neck_back', 'left', 5)
+                ->felt('levator_scapulae', 'left', ['tenderness' => 3])
+                ->with(['session' => ['minutes' => 60, 'targets' => [
+                    ['muscle' => 'levator_scapulae', 'side' => 'left', 'lock' => true, 'position' => 'prone', ...$byHand],
+                ]]])->make());
+
+            return [array_column($plan->targets, null, 'muscle')['levator_scapulae'], $plan->steps];
+        };
+        [$target] = $levator([]);
+        self::assertContains('arm_back_at_side', array_column($target['choices']['setups'], 'id'));
+        [$target, $steps] = $levator(['setup' => ['id' => 'arm_back_at_side', 'side' => 'left']]);
+        self::assertSame([], $target['refused']);
+        $lies = array_merge(...array_map(static fn (PlanStep $step): array => array_column($step->manoeuvres, 'setup'), $steps));
+        self::assertContains('arm_back_at_side', array_column(array_filter($lies), 'id'));
+        self::assertStringContainsString(
+            'Not with', self::target(self::plan(['position' => 'prone', 'setup' => ['id' => 'jaw_slack', 'side' => 'left']]))['refused'][0],
+        );
+    }
+
+    public function test_own_words_stand_with_the_step_and_change_nothing(): void
+    {
+        $with = self::plan(['words' => 'Slowly: she braces.']);
+
+        self::assertSame(['Slowly: she braces.'], array_values(array_unique(array_map(
+            static fn (PlanStep $step): ?string => $step->words, self::treated($with),
+        ))));
+        self::assertSame(self::target(self::plan([]))['minutes'], self::target($with)['minutes']);
+    }
+
     public function test_the_other_side_is_switched_on_and_off(): void
     {
         $across = static fn (?bool $on, string $school = 'affected_deep_other_light'): int => count(array_filter(

@@ -222,6 +222,7 @@ export interface EntryPayloads {
     setup?: Setup
     site?: 'upper_attachment' | 'lower_attachment' | 'belly' | 'upper_belly' | 'lower_belly' | 'tendon' | 'whole'
     spots?: string[]
+    added?: TechniqueId[]
     pressure?: number
     other_side?: boolean
     order?: number
