@@ -145,6 +145,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::put('/visits/{visit}/entries', [EntryController::class, 'update'])->name('visits.entries');
     Route::post('/visits/{visit}/check-in', [CheckInController::class, 'take'])->name('visits.check-in');
     Route::post('/visits/{visit}/plan', [PlanController::class, 'store'])->name('visits.plan');
+    Route::post('/visits/{visit}/plan/tries', [PlanController::class, 'try'])->name('visits.plan.tries');
     Route::get('/visits/{visit}/consent', [EventController::class, 'consent'])->name('visits.consent');
     Route::post('/visits/{visit}/events', [EventController::class, 'store'])->name('visits.events');
     Route::post('/visits/{visit}/stop', [VisitController::class, 'stop'])->name('visits.stop');

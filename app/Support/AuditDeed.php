@@ -51,7 +51,7 @@ final readonly class AuditDeed
         'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'clients.create', 'clients.search', 'clients.find',
         'clients.index',
         'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.update', 'visits.entries.index', 'visits.consent', 'visits.worklist',
-        'visits.device', 'visits.what-if',
+        'visits.device', 'visits.what-if', 'visits.plan.tries',
         'clients.bring.preview', 'bring.progress', 'clinic.files', 'clinic.bring.preview', 'lock.close', 'lock.show', 'lock.touch',
     ];
 

@@ -44,6 +44,7 @@ final class ClinicsAreApartTest extends TestCase
         yield 'save several' => ['POST', '/visits/{visit}/entries'];
         yield 'minutes' => ['PUT', '/visits/{visit}'];
         yield 'agree' => ['POST', '/visits/{visit}/plan'];
+        yield 'suppose a plan' => ['POST', '/visits/{visit}/plan/tries'];
         yield 'events' => ['POST', '/visits/{visit}/events'];
         yield 'stop' => ['POST', '/visits/{visit}/stop'];
         yield 'sign' => ['POST', '/visits/{visit}/sign'];

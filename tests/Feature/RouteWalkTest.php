@@ -53,6 +53,7 @@ final class RouteWalkTest extends TestCase
         'visits.stop' => ['owner', 'therapist'], 'visits.take-up' => ['owner', 'therapist'], 'visits.sign' => ['owner', 'therapist'],
         'visits.update' => ['owner', 'therapist'],
         'visits.worklist' => ['owner', 'therapist'], 'visits.device' => ['owner', 'therapist'], 'visits.what-if' => ['owner', 'therapist'],
+        'visits.plan.tries' => ['owner', 'therapist'],
         'lock.close' => self::EVERYBODY, 'lock.show' => self::EVERYBODY, 'lock.open' => self::EVERYBODY, 'lock.touch' => self::EVERYBODY,
         'outbox' => self::OWNER, 'people.second-factor' => self::OWNER, 'settings' => self::EVERYBODY,
         'account.settings' => self::EVERYBODY, 'settings.update' => self::OWNER,

@@ -6,11 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Actions\AgreePlan;
 use App\Actions\NothingToAgree;
+use App\Cases\PlanTries;
 use App\Http\Requests\AgreePlanRequest;
+use App\Http\Requests\TryPlanRequest;
 use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Validation\ValidationException;
 
@@ -25,5 +28,11 @@ final readonly class PlanController
         }
 
         return to_route('visits.show', [$visit, 'work']);
+    }
+
+    /** What would follow: while something is dragged, and to compare. */
+    public function try(TryPlanRequest $request, Visit $visit, PlanTries $plans): JsonResponse
+    {
+        return response()->json(['plans' => $plans->of($visit, $request->tries())]);
     }
 }

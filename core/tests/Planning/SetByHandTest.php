@@ -133,11 +133,15 @@ final class SetByHandTest extends TestCase
     public function test_a_technique_that_may_not_be_is_shown_and_refused_with_its_reason(): void
     {
         $off = self::target(self::plan(['technique' => 'stripping'], [], ['scope_off' => ['stripping']]));
-        self::assertStringContainsString('not within this therapist', array_column($off['choices']['techniques'], 'because', 'id')['stripping']);
+        self::assertStringContainsString(
+            'not within this therapist', array_column($off['choices']['techniques'], 'because', 'id')['stripping'],
+        );
         self::assertStringStartsWith('No ', $off['refused'][0]);
         self::assertStringContainsString('scope', $off['refused'][0]);
         $nothing = self::target(self::plan(['technique' => 'intraoral_hold']));
-        self::assertNotContains('intraoral_hold', array_column($nothing['choices']['techniques'], 'id'), 'what has no sense there is no choice');
+        self::assertNotContains(
+            'intraoral_hold', array_column($nothing['choices']['techniques'], 'id'), 'what has no sense there is no choice',
+        );
         self::assertCount(1, $nothing['refused']);
     }
 
@@ -145,9 +149,11 @@ final class SetByHandTest extends TestCase
     public function test_where_what_is_found_leaves_no_choice_none_is_given(): void
     {
         $plan = static fn (array $byHand): PlanResult => Core::clinic()->plan(
-            CaseBuilder::aCase()->agreed('front_of_neck')->complaint('neck_side', 'left', 5)->felt('scalene_anterior', 'left', ['tenderness' => 3, 'familiar' => 'yes'])
-                ->with(['session' => ['minutes' => 60, 'targets' => [['muscle' => 'scalene_anterior', 'side' => 'left', 'lock' => true, ...$byHand]]]])
-                ->make(),
+            CaseBuilder::aCase()->agreed('front_of_neck')->complaint('neck_side', 'left', 5)
+                ->felt('scalene_anterior', 'left', ['tenderness' => 3, 'familiar' => 'yes'])
+                ->with(['session' => ['minutes' => 60, 'targets' => [
+                    ['muscle' => 'scalene_anterior', 'side' => 'left', 'lock' => true, ...$byHand],
+                ]]])->make(),
         );
         $of = static fn (PlanResult $one): array => array_merge(...array_map(
             static fn (PlanStep $step): array => $step->at?->muscle === 'scalene_anterior' && $step->kind === StepKind::Treat
@@ -171,7 +177,8 @@ final class SetByHandTest extends TestCase
 
         self::assertContains('cross_fibre', $techniques);
         self::assertSame(
-            [], array_diff(array_column(self::manoeuvres(self::plan(['size' => 'usual'])), 'technique'), $techniques), 'nothing else goes for it',
+            [], array_diff(array_column(self::manoeuvres(self::plan(['size' => 'usual'])), 'technique'), $techniques),
+            'nothing else goes for it',
         );
         self::assertGreaterThan(self::target(self::plan(['size' => 'usual']))['minutes'], self::target($with)['minutes']);
     }

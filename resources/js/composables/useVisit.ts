@@ -25,12 +25,17 @@ export type Touch<K extends EntryKind = EntryKind> = { [One in K]: { kind: One; 
 export interface HeldEntry extends Omit<Entry, 'payload'> {
   payload: unknown
 }
-interface Past {
+/** One entry of an act, before and after it. */
+interface Change {
   kind: EntryKind
   phase: Phase
   identity: string
   was: unknown
   became: unknown
+}
+/** What one touch did, of one entry or several: undone and done again as one. */
+interface Act {
+  changes: Change[]
   words: string
 }
 export interface VisitStore {
@@ -48,12 +53,15 @@ export interface VisitStore {
   /** The same entry of the last visit, as it was before the work. */
   last: <K extends EntryKind>(kind: K, identity: string) => EntryPayloads[K] | undefined
   save: <K extends EntryKind>(kind: K, identity: string, payload: EntryPayloads[K] | null, words: string, phase?: Phase) => void
-  /** Several touches of one act, sent together; each can be undone on its own. */
+  /** Several entries of one act, sent together and undone together. */
   saveAll: (touches: Touch[], words: string) => void
   /** What the page has in hand: the safety strip tells first what touches it. */
   hand: Ref<InHand | null>
   undo: () => void
   canUndo: ComputedRef<boolean>
+  /** Does again what was undone last, until something else is touched. */
+  redo: () => void
+  canRedo: ComputedRef<boolean>
   keepMine: () => void
   takeTheirs: () => void
 }
@@ -74,8 +82,8 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   const said = ref('')
   const problem = ref<VisitStore['problem']['value']>(null)
   const clashes = ref(toldClashes.left(visit, () => false).map((row) => row.value)) as Ref<Clash[]>
-  const past: Past[] = []
-  const taken = ref(0) // touches that can be taken back
+  const past = shallowRef<readonly Act[]>([])
+  const undone = shallowRef<readonly Act[]>([])
   let busy = false
   let timer: number | undefined
 
@@ -227,6 +235,11 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   onScopeDispose(() => (saidOnThePage.value = false))
   onScopeDispose(() => window.clearTimeout(timer))
 
+  const nowOf = (one: Change): unknown => store.one(one.kind, one.identity, one.phase) ?? null
+  const did = (act: Act) => {
+    past.value = [...past.value, act]
+    undone.value = []
+  }
   const store: VisitStore = {
     props,
     judged,
@@ -249,7 +262,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       undefined,
     save: (kind, identity, payload, words, phase = 'before') => {
       if (store.readOnly.value) return
-      taken.value = past.push({ kind, phase, identity, was: store.one(kind, identity, phase) ?? null, became: payload, words })
+      did({ changes: [{ kind, phase, identity, was: store.one(kind, identity, phase) ?? null, became: payload }], words })
       write(kind, phase, identity, payload, words)
     },
     saveAll: (touches, words) => {
@@ -259,8 +272,17 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
         phase: 'before' as Phase,
         seen: seenOf(entryKey(touch.kind, 'before', touch.identity)),
       }))
+      did({
+        changes: list.map(({ kind, phase, identity, payload }) => ({
+          kind,
+          phase,
+          identity,
+          was: store.one(kind, identity) ?? null,
+          became: payload,
+        })),
+        words,
+      })
       for (const one of list) {
-        taken.value = past.push({ ...one, was: store.one(one.kind, one.identity) ?? null, became: one.payload, words })
         const name = entryKey(one.kind, one.phase, one.identity)
         keep(name, one)
         put({ ...one, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
@@ -286,17 +308,33 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     },
     hand: shallowRef<InHand | null>(null),
     undo: () => {
-      const last = past.pop()
-      taken.value = past.length
+      const last = past.value.at(-1)
       if (!last) return
-      const now = store.one(last.kind, last.identity, last.phase) ?? null
-      if (last.was === null && now !== null && !isSame(now, last.became)) {
+      past.value = past.value.slice(0, -1)
+      const grown = last.changes.some((one) => {
+        const now = nowOf(one)
+        return one.was === null && now !== null && !isSame(now, one.became)
+      })
+      if (grown) {
         said.value = `Not taken back: ${last.words}. More has been said there since.`
         return
       }
-      write(last.kind, last.phase, last.identity, withMine(last.became, last.was, now), `taken back: ${last.words}`)
+      undone.value = [...undone.value, last]
+      for (const one of last.changes) {
+        write(one.kind, one.phase, one.identity, withMine(one.became, one.was, nowOf(one)), `taken back: ${last.words}`)
+      }
     },
-    canUndo: computed(() => taken.value > 0),
+    canUndo: computed(() => past.value.length > 0),
+    redo: () => {
+      const last = undone.value.at(-1)
+      if (!last) return
+      undone.value = undone.value.slice(0, -1)
+      past.value = [...past.value, last]
+      for (const one of last.changes) {
+        write(one.kind, one.phase, one.identity, withMine(one.was, one.became, nowOf(one)), `again: ${last.words}`)
+      }
+    },
+    canRedo: computed(() => undone.value.length > 0),
     keepMine: () => {
       const clash = settleFirst()
       if (!clash) return

@@ -20,7 +20,7 @@ const go = (offset: number) => {
 }
 useKeys({
   '?': () => (help.value = true),
-  z: () => store.undo(),
+  z: (event) => (event.shiftKey ? store.redo() : store.undo()),
   ',': () => go(-1),
   '.': () => go(1),
 })
@@ -116,6 +116,9 @@ const show = (payload: unknown): string => {
       <button v-if="store.canUndo.value" type="button" class="link caption min-h-[28px]" @click="store.undo">
         Undo <span class="key-hint">Z</span>
       </button>
+      <button v-if="store.canRedo.value" type="button" class="link caption min-h-[28px]" @click="store.redo">
+        Redo <span class="key-hint">⇧Z</span>
+      </button>
       <span class="ml-auto flex items-center gap-5">
         <button type="button" class="caption min-h-[28px]" @click="help = true">Keys <span class="key-hint">?</span></button>
         <button v-if="page.visit.status === 'open'" type="button" class="caption min-h-[28px] link" @click="stop">
@@ -133,6 +136,7 @@ const show = (payload: unknown): string => {
             ...keys,
             ['R', 'reasons and answers'],
             ['Z', 'undo'],
+            ['⇧Z', 'do again'],
             [',', 'step before'],
             ['.', 'next step'],
             ['?', 'this list'],
