@@ -7,6 +7,7 @@ namespace App\Support;
 use Somatrace\Core\Anatomy\ConsentArea;
 use Somatrace\Core\Anatomy\FindStep;
 use Somatrace\Core\Anatomy\Hazard;
+use Somatrace\Core\Anatomy\Joint;
 use Somatrace\Core\Anatomy\MovementUse;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\Side;
@@ -111,6 +112,9 @@ final readonly class AtlasExport
             'setups' => array_map(static fn ($setup): array => [
                 'name' => $setup->name, 'bolster' => $setup->bolster, 'drape' => $setup->drape, 'say' => $setup->say,
             ], $atlas->handwork()->setups),
+            'joints' => array_values(array_map(static fn (Joint $joint): array => [
+                'kind' => $joint->id, 'name' => ucfirst($joint->name), 'levels' => $joint->levels,
+            ], $atlas->handwork()->joints)),
             'consent' => array_map(static fn (ConsentArea $area): string => $area->words, $atlas->consentAreas),
             'consentAsks' => array_map(static fn (ConsentArea $area): string => $area->ask, $atlas->consentAreas),
             'flags' => $this->flags(),

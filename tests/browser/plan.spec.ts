@@ -1,5 +1,5 @@
 import { accessible, assessed, saved, signIn } from './steps'
-import { expect, test } from './test'
+import { expect, test, type Page } from './test'
 
 const felt = { side: 'left', tenderness: 3, familiar: 'yes', texture: ['taut_band'] }
 
@@ -103,4 +103,179 @@ test('no name beside the score is cut', async ({ page }) => {
     }).length
   })
   expect(outside).toBe(0)
+})
+
+const shoulder = [
+  { kind: 'complaint', payload: { zone: 'shoulder_blade', side: 'left', now: 6 } },
+  ...['infraspinatus', 'teres_major', 'rhomboids', 'levator_scapulae'].map((muscle) => ({
+    kind: 'palpation',
+    payload: { muscle, ...felt },
+  })),
+]
+const targetsOf = (page: Page) => page.getByRole('complementary', { name: 'Targets' })
+const scoreOf = (page: Page) => page.getByRole('group', { name: 'The plan as a score' })
+/** Muscles in the order in which the score begins them. */
+const begun = async (page: Page): Promise<string[]> => {
+  const names = await scoreOf(page)
+    .getByRole('button', { name: /, left, [\d.]+ minutes/ })
+    .evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')?.replace(/, left.*/, '') ?? ''))
+  return names.filter((name, k) => names.indexOf(name) === k)
+}
+
+test('how a target is done is chosen: technique, place, spots, what is added, own words; what may not be says why', async ({ page }) => {
+  await signIn(page)
+  const visit = await assessed(page, 'Maud Fenwright', [
+    ...shoulder,
+    { kind: 'medicine', payload: { medicine: 'anticoagulant', answer: 'yes' } },
+  ])
+  await page.goto(`${visit}/plan`)
+  const targets = targetsOf(page)
+  const step = page.getByRole('complementary', { name: 'Step in hand' })
+  await targets.getByRole('button', { name: /^Infraspinatus, left/ }).click()
+  await expect(step.getByRole('heading', { name: 'Infraspinatus, left' })).toBeVisible()
+
+  // thin blood: nothing across the fibres, and it says so
+  const mainly = targets.getByLabel('Mainly')
+  await expect(mainly.locator('option', { hasText: 'Across the fibres' })).toBeDisabled()
+  await targets.getByText('Why not the others').click()
+  await expect(targets.locator('details li', { hasText: 'Across the fibres' })).toContainText(/\w{4}/)
+  await saved(page, () => mainly.selectOption({ label: 'Slow stroke along the fibres' }))
+  await expect(step).toContainText('Slow stroke along the fibres')
+  await saved(page, () => mainly.selectOption(''))
+
+  await saved(page, () => targets.getByLabel('First at').selectOption({ label: 'upper attachment' }))
+  await saved(page, () => targets.getByLabel('First at').selectOption(''))
+  const spots = targets.getByRole('group', { name: /^Spots, Infraspinatus/ })
+  await saved(page, () => spots.getByRole('button', { name: 'near the inner border' }).click())
+  await expect(spots.getByRole('button', { name: 'near the inner border' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(step.locator('li', { hasText: 'near the inner border' })).toHaveCount(1)
+  await expect(step.locator('li', { hasText: 'middle of the blade' })).toHaveCount(0)
+
+  const also = targets.getByLabel('Also')
+  const more = await also.locator('option:enabled').nth(1).textContent()
+  await saved(page, () => also.selectOption({ label: more?.trim() ?? '' }))
+  await expect(targets.getByText(`Also ${more?.trim().toLowerCase()}`)).toBeVisible()
+  await expect(step).toContainText(more?.trim() ?? '')
+
+  const words = targets.getByLabel('Own words, read at the table')
+  await words.fill('Slowly: she braces.')
+  await saved(page, () => words.press('Enter'))
+  await expect(step.getByText('Slowly: she braces.')).toBeVisible()
+  await accessible(page)
+})
+
+test('by keys alone a target is stretched, locked, dropped and brought back; ten changes are undone, and done again', async ({ page }) => {
+  await signIn(page)
+  const visit = await assessed(page, 'Corin Vale', shoulder)
+  await page.goto(`${visit}/plan`)
+  const targets = targetsOf(page)
+  const row = targets.getByRole('button', { name: /^Infraspinatus, left/ })
+  await row.focus()
+  await page.keyboard.press('Enter')
+  const size = targets.getByRole('group', { name: /How long, Infraspinatus/ })
+  const before = await page.locator('p.display').first().textContent()
+  await saved(page, () => page.keyboard.press('-'))
+  await expect(size.getByRole('button', { name: /Shorter/ })).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('-')
+  await expect(page.getByText('It is as short as it can be. D drops it.')).toBeVisible()
+  for (let k = 0; k < 4; k++) await saved(page, () => page.keyboard.press(k % 2 ? '-' : '+'))
+  await saved(page, () => page.keyboard.press('l'))
+  await expect(targets.getByText('(locked)')).toBeVisible()
+  await saved(page, () => page.keyboard.press('l'))
+  await saved(page, () => page.keyboard.press('l'))
+  await saved(page, () => page.keyboard.press('d'))
+  await expect(row).toHaveCount(0)
+  await expect(page.getByRole('status').filter({ hasText: 'Infraspinatus, left falls out' })).toBeVisible()
+  await expect(targets.getByText('Infraspinatus, left.')).toBeVisible()
+
+  await page.keyboard.press('b')
+  await page.keyboard.type('soleus ri')
+  await expect(page.getByRole('option', { name: /^Soleus, right/ })).toBeVisible()
+  await saved(page, () => page.keyboard.press('Enter'))
+  await expect(targets.getByRole('button', { name: /^Soleus, right/ })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await row
+    .or(targets.getByRole('heading', { name: 'Left out' }))
+    .first()
+    .click()
+
+  for (let k = 0; k < 10; k++) await saved(page, () => page.keyboard.press('z'))
+  await expect(page.locator('p.display').first()).toHaveText(before ?? '')
+  await expect(targets.getByText('(locked)')).toHaveCount(0)
+  for (let k = 0; k < 9; k++) await saved(page, () => page.keyboard.press('Shift+Z'))
+  await expect(row).toHaveCount(0)
+})
+
+test('a step is dragged to another time: what would follow is said while it is held, and let go on Escape nothing is', async ({ page }) => {
+  await signIn(page)
+  const visit = await assessed(page, 'Odile Garrow', shoulder)
+  await page.goto(`${visit}/plan`)
+  const order = await begun(page)
+  const last = order.at(-1) ?? ''
+  const from = await scoreOf(page)
+    .getByRole('button', { name: new RegExp(`^${last}, left`) })
+    .first()
+    .boundingBox()
+  const to = await scoreOf(page)
+    .getByRole('button', { name: new RegExp(`^${order.at(-2)}, left`) })
+    .first()
+    .boundingBox()
+  if (!from || !to) throw new Error('the names stand nowhere')
+  const supposed = page.getByRole('status').filter({ hasText: /in this position|stays? where|would stay/ })
+  const drag = async () => {
+    await page.mouse.move(from.x + 8, from.y + 8)
+    await page.mouse.down()
+    await page.mouse.move(from.x + 8, to.y - 6, { steps: 8 })
+    await expect(supposed).toBeVisible()
+  }
+  await drag()
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
+  await expect(supposed).toHaveCount(0)
+  expect(await begun(page)).toEqual(order)
+  await drag()
+  const stored = page.waitForResponse((response) => response.url().endsWith('step=plan') && response.request().method() === 'POST')
+  await page.mouse.up()
+  expect((await stored).ok()).toBe(true)
+  await expect.poll(() => begun(page)).not.toEqual(order)
+  await page.keyboard.press('z')
+  await expect.poll(() => begun(page)).toEqual(order)
+})
+
+test('by touch at 1024x768: brought in from the figure, done otherwise this visit, compared and taken', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true })
+  const page = await context.newPage()
+  await signIn(page)
+  const visit = await assessed(page, 'Bram Tolley', shoulder)
+  await page.goto(`${visit}/plan`)
+  const targets = targetsOf(page)
+  await targets.getByRole('button', { name: 'Or touch it on the figure' }).tap()
+  const sheet = page.getByRole('dialog', { name: 'Bring in from the figure' })
+  await sheet.getByLabel('Choose from the list').selectOption({ label: 'Gastrocnemius, left' })
+  await saved(page, () =>
+    sheet
+      .getByRole('button', { name: /^Bring in Gastrocnemius/ })
+      .first()
+      .tap(),
+  )
+  await expect(targets.getByRole('button', { name: /^Gastrocnemius/ })).toBeVisible()
+
+  await page.getByText('How it is done, this visit').tap()
+  await saved(page, () => page.getByLabel('Of two sides').selectOption({ label: 'both alike' }))
+  await expect(page.getByText('How it is done, this visit: 1 otherwise')).toBeVisible()
+
+  await page.getByRole('button', { name: 'Compare' }).tap()
+  const beside = page.getByRole('region', { name: 'Plans beside each other' })
+  await expect(beside.getByRole('columnheader', { name: /90 minutes/ })).toBeVisible()
+  await expect(beside.getByRole('columnheader', { name: /60 minutes/ })).toContainText('as it is now')
+  await beside.getByRole('button', { name: 'Keep this one to compare' }).tap()
+  await beside.getByRole('button', { name: 'Take 45 minutes' }).tap()
+  await expect(page.getByRole('button', { name: '45', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await beside.getByLabel('Beside each other').selectOption({ label: 'Versions kept by hand' })
+  await beside.getByRole('button', { name: 'Take Version 1' }).tap()
+  await expect(page.getByRole('button', { name: '60', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await accessible(page)
+  await page.getByRole('button', { name: /Agree this with/ }).tap()
+  await expect(page).toHaveURL(/work$/)
+  await context.close()
 })

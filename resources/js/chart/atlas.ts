@@ -1,4 +1,5 @@
 import raw from './atlas.generated.json'
+import type { Joint } from '@/types/entries.generated'
 import type { Place } from '@/types/visit'
 import type {
   ClotItemId,
@@ -107,6 +108,8 @@ interface Atlas {
   positions: Record<PositionId, string>
   /** how a limb lies within a position */
   setups: Record<string, { name: string; bolster: string; drape: string; say: string }>
+  /** by side only, or by level too */
+  joints: { kind: Joint['kind']; name: string; levels: string[] }[]
   consent: Record<ConsentAreaId, string>
   /** how each is asked, word for word */
   consentAsks: Record<ConsentAreaId, string>

@@ -1,12 +1,18 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import type { Plan, PlanStep } from '@/types/visit'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { capital, inLines } from './words'
 
 /** The plan as a score: time runs down the spine in true scale, pressure grows outward on the side it is given. */
-const props = defineProps<{ plan: Plan; possessive: string; chosen: string | null }>()
-const emit = defineEmits<{ choose: [step: PlanStep] }>()
+const props = defineProps<{ plan: Plan; possessive: string; chosen: string | null; movable: boolean }>()
+/** `minute` is where a step was dragged to; null where it was let go of without being moved. */
+const emit = defineEmits<{
+  choose: [step: PlanStep]
+  drag: [step: PlanStep, minute: number]
+  drop: [step: PlanStep, minute: number | null]
+}>()
 const UNIT = 19
 const SPINE = 17
 const TOP = 44
@@ -93,9 +99,50 @@ const labels = computed(() => {
       return { step, column, y: top + 13, lines: linesOf(step), notes: notesOf(step), bold: step.kind === 'treat' }
     })
 })
+/** What is being dragged, where it was taken and where it is now, in minutes of the plan. */
+const dragged = ref<{ step: PlanStep; from: number; now: number; isMoved: boolean } | null>(null)
+const svg = ref<SVGSVGElement | null>(null)
+/** Less than this is a touch. */
+const SLACK = 0.6
+const minuteOf = (event: PointerEvent): number => {
+  const box = svg.value?.getBoundingClientRect()
+  return box ? ((event.clientY - box.top) * (height.value / box.height) - TOP) / perMinute.value : 0
+}
+/** By mouse anywhere on a step; by finger on its handle, so that the page can still be moved. */
+const take = (step: PlanStep, event: PointerEvent, isHandle = false) => {
+  if (!props.movable || step.kind !== 'treat' || step.other_side || event.button !== 0) return
+  if (!isHandle && event.pointerType === 'touch') return
+  dragged.value = { step, from: minuteOf(event), now: minuteOf(event), isMoved: false }
+}
+useEventListener(window, 'pointermove', (event: PointerEvent) => {
+  const one = dragged.value
+  if (!one) return
+  one.now = Math.max(0, Math.min(props.plan.minutes, minuteOf(event)))
+  one.isMoved = one.isMoved || Math.abs(one.now - one.from) > SLACK
+  if (one.isMoved) emit('drag', one.step, one.now)
+})
+const letGo = (isKept: boolean) => {
+  const one = dragged.value
+  dragged.value = null
+  if (one?.isMoved) emit('drop', one.step, isKept ? one.now : null)
+}
+useEventListener(window, 'pointerup', () => letGo(true))
+useEventListener(window, 'pointercancel', () => letGo(false))
+useEventListener(window, 'keydown', (event: KeyboardEvent) => event.key === 'Escape' && letGo(false))
+const handled = computed(() =>
+  props.movable ? timed.value.find(({ step }) => step.id === props.chosen && step.kind === 'treat' && !step.other_side) : undefined,
+)
 </script>
 <template>
-  <svg :viewBox="`-369 0 738 ${height}`" class="w-full" :style="{ maxHeight: 'none' }" role="group" aria-label="The plan as a score">
+  <svg
+    ref="svg"
+    :viewBox="`-369 0 738 ${height}`"
+    class="w-full"
+    :class="{ 'select-none': dragged }"
+    :style="{ maxHeight: 'none' }"
+    role="group"
+    aria-label="The plan as a score"
+  >
     <text x="-195" y="20" class="score-side" text-anchor="end">{{ possessive }} left</text>
     <text x="195" y="20" class="score-side">{{ possessive }} right, and both</text>
     <text y="16" text-anchor="middle" class="score-note">pressure grows outward</text>
@@ -112,7 +159,14 @@ const labels = computed(() => {
         <text :x="sign * (SPINE + n * UNIT)" y="38" text-anchor="middle" class="score-note">{{ n }}</text>
       </g>
     </g>
-    <g v-for="{ step, y, h } in drawn" :key="step.id" class="cursor-pointer" @click="emit('choose', step)">
+    <g
+      v-for="{ step, y, h } in drawn"
+      :key="step.id"
+      class="cursor-pointer"
+      :opacity="dragged?.isMoved && dragged.step.target === step.target && step.target ? 0.45 : 1"
+      @click="emit('choose', step)"
+      @pointerdown="take(step, $event)"
+    >
       <rect
         v-if="chosen === step.id"
         :x="step.side === 'right' ? SPINE : -369"
@@ -198,6 +252,7 @@ const labels = computed(() => {
       tabindex="0"
       :aria-label="`${label.step.label}, ${Math.round(10 * label.step.minutes) / 10} minutes`"
       @click="emit('choose', label.step)"
+      @pointerdown="take(label.step, $event)"
       @keydown.enter.stop="emit('choose', label.step)"
     >
       <text
@@ -217,6 +272,32 @@ const labels = computed(() => {
       >
         <tspan v-for="(line, k) in label.notes" :key="k" :x="label.column === 'left' ? -192 : 192" :dy="k ? LINE - 1 : 0">{{ line }}</tspan>
       </text>
+    </g>
+    <g v-if="handled" class="cursor-grab touch-none" @pointerdown.prevent="take(handled.step, $event, true)">
+      <title>Drag to another time</title>
+      <rect x="-30" :y="handled.y + handled.h / 2 - 24" width="60" height="48" fill="transparent" />
+      <line
+        v-for="k in [-5, 0, 5]"
+        :key="k"
+        x1="-9"
+        x2="9"
+        :y1="handled.y + handled.h / 2 + k"
+        :y2="handled.y + handled.h / 2 + k"
+        stroke="var(--color-iron)"
+        stroke-width="2.4"
+      />
+    </g>
+    <g v-if="dragged?.isMoved" pointer-events="none">
+      <line
+        x1="-369"
+        x2="369"
+        :y1="TOP + dragged.now * perMinute"
+        :y2="TOP + dragged.now * perMinute"
+        stroke="var(--color-iron)"
+        stroke-width="2"
+        stroke-dasharray="7 5"
+      />
+      <text x="0" :y="TOP + dragged.now * perMinute - 6" text-anchor="middle" class="score-bold">{{ dragged.step.label }}</text>
     </g>
   </svg>
 </template>

@@ -1,4 +1,4 @@
-import type { Answer, EntryKind, EntryPayloads, EventPayloads, EventType, Place } from './entries.generated'
+import type { Answer, EntryKind, EntryPayloads, EventPayloads, EventType, Joint, Place, Setup } from './entries.generated'
 import type { MuscleId, PositionId, RegionId, Side, TechniqueId, ToolId, ZoneId } from './ids.generated'
 
 export type StepId = 'ask' | 'screen' | 'move' | 'feel' | 'think' | 'agree' | 'plan' | 'work' | 'recheck' | 'after'
@@ -8,7 +8,7 @@ export type Phase = 'before' | 'after'
 export type Role = 'source' | 'site' | 'overstretched' | 'compensating' | 'unclear'
 
 /** What was found and said: as the schema of the case file declares it. */
-export type { Answer, EntryKind, EntryPayloads, EventPayloads, EventType, Place } from './entries.generated'
+export type { Answer, EntryKind, EntryPayloads, EventPayloads, EventType, Joint, Place } from './entries.generated'
 export type Complaint = EntryPayloads['complaint']
 export type Palpation = EntryPayloads['palpation']
 export type Site = NonNullable<Palpation['site']>
@@ -234,11 +234,6 @@ export interface Manoeuvre {
   branch: { id: string; ask: string; yes: { do: string; text: string }; no: { do: string; text: string } } | null
   because: string
 }
-/** A joint, at a level where it has levels. */
-export interface Joint {
-  kind: string
-  level?: string
-}
 export interface PlanStep {
   id: string
   kind:
@@ -280,6 +275,8 @@ export interface PlanStep {
   /** the same in each round of one target */
   target?: string
   round?: number
+  /** the therapist's own */
+  words?: string
   manoeuvres?: Manoeuvre[]
 }
 export interface Plan {
@@ -341,6 +338,12 @@ export interface Plan {
       sizes: Partial<Record<'short' | 'usual' | 'long', number>>
       positions: { id: PositionId; because: string | null }[]
       tools: { id: ToolId; because: string | null }[]
+      /** of the part the minutes are there for; also what may be added */
+      techniques: { id: TechniqueId; because: string | null }[]
+      setups: { id: Setup['id']; side: Side; because: string | null }[]
+      sites: { id: Site; because: string | null }[]
+      /** none where it is not held spot by spot */
+      spots: { id: string; name: string; because: string | null }[]
       ceiling: number | null
     }
     /** what was set by hand and could not be kept, each in a sentence */

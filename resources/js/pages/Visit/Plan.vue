@@ -1,23 +1,26 @@
 <script setup lang="ts">
 import { Link, router, usePage } from '@inertiajs/vue3'
+import { useMediaQuery, useThrottleFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { atlas, hazardsBeside, muscle as muscleOf } from '@/chart/atlas'
+import { atlas, hazardsBeside } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
 import { consequence, thumbsOf } from '@/composables/consequence'
+import { send } from '@/composables/http'
+import { keyOf, moved, onOf, placeAt, rowOf, sequenceOf, type InOrder, type On } from '@/composables/planOrder'
 import { useDeed } from '@/composables/useDeed'
-import { among, nameOf } from '@/composables/fields'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
-import { useHand, useVisit } from '@/composables/useVisit'
+import { useHand, useVisit, type Touch } from '@/composables/useVisit'
 import AboutButton from '@/parts/AboutButton.vue'
-import Choices from '@/parts/Choices.vue'
+import BringIn from '@/parts/BringIn.vue'
 import HazardLine from '@/parts/HazardLine.vue'
 import ManoeuvreList from '@/parts/ManoeuvreList.vue'
+import PlanCompare, { type Version } from '@/parts/PlanCompare.vue'
 import PlanScore from '@/parts/PlanScore.vue'
 import TargetChoices from '@/parts/TargetChoices.vue'
-import { capital } from '@/parts/words'
+import { capital, schoolWords } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
-import type { MuscleId, Side, TechniqueId } from '@/types/ids.generated'
+import type { TechniqueId } from '@/types/ids.generated'
 import type { Plan, PlanStep } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
@@ -25,47 +28,72 @@ defineOptions({
   layout: inVisitFrame(
     ['Enter', 'agree this plan'],
     ['[ and ]', 'the target in hand earlier or later'],
+    ['+ and −', 'longer or shorter'],
+    ['L and D', 'lock it, drop it'],
+    ['B', 'bring in by name'],
+    ['C', 'compare plans'],
     ['I', 'about the muscle of the step in hand'],
   ),
 })
 
 const visit = useVisit()
 const { open: openAtlas } = useAtlas()
-const { props, judged, save, saveAll, one } = visit
+const { props, judged, save, saveAll, all, one } = visit
 const words = computed(() => props.value.client.words)
 const plan = computed(() => judged.value.plan as Plan)
-const target = ref<string | null>(null)
+type ByHand = EntryPayloads['target']
+type Item = Plan['targets'][number]
+/** The target whose choices are open. */
+const opened = ref<string | null>(null)
 const chosen = ref<PlanStep | null>(null)
-type Target = { muscle: MuscleId; side: Side }
-const keyOf = (item: Target): string => nameOf('target', item)
-/** Joints are found stiff, and no choice of the therapist yet. */
-const isMuscle = <T extends { muscle?: MuscleId }>(item: T): item is T & { muscle: MuscleId } => item.muscle !== undefined
+const nameOf = (on: On): string => {
+  const key = keyOf(on)
+  const item = [...plan.value.targets, ...plan.value.left_out].find((other) => ((own) => own && keyOf(own) === key)(onOf(other)))
+  return item?.name ?? 'It'
+}
+const isOpen = (item: Item): boolean => ((on) => on !== null && keyOf(on) === opened.value)(onOf(item))
+const isWide = useMediaQuery('(min-width: 1280px)')
+const toggle = (item: Item) => {
+  const on = onOf(item)
+  opened.value = on && !isOpen(item) ? keyOf(on) : null
+  // where the step covers what is under it, it waits for a touch of its own
+  if (!on || !opened.value || !isWide.value) return
+  chosen.value = plan.value.steps.find((step) => step.kind === 'treat' && isOf(step, on)) ?? chosen.value
+}
+const isOf = (step: PlanStep, on: On): boolean => ((own) => own !== null && keyOf(own) === keyOf(on))(onOf(step))
 /** What a choice by hand brings in; what safety, scope or consent keeps out waits for those. */
 const canBring = (item: Plan['left_out'][number]): boolean => ['worth', 'course', 'quiet', 'unfelt', 'dropped'].includes(item.kind)
-const rowOf = (item: { name: string; side: Side }): string => `${item.name} ${item.side}`
 const tenth = (value: number): number => Math.round(10 * value) / 10
 const sizes = { short: 'done shortly', usual: 'as usual', long: 'at length' } as const
+const SIZES = ['short', 'usual', 'long'] as const
 const minutes = computed(() => props.value.visit.minutes)
 const setMinutes = (value: number) => router.put(`/visits/${props.value.visit.id}`, { minutes: value }, { preserveScroll: true })
-const pressures = { under_pain: 'under pain', firm_seven: 'firm seven', up_to_eight: 'up to 8' }
-const pressure = computed(() => among(pressures, one('school', 'pressure') ?? props.value.school['pressure']))
-const orders = { source_first: 'the source', site_first: 'the sore place' }
-const order = computed(() => among(orders, one('school', 'order')) ?? 'source_first')
-type ByHand = EntryPayloads['target']
+const school = computed<Record<string, string>>(() =>
+  Object.fromEntries(
+    Object.keys(schoolWords).flatMap((question) => ((choice) => (choice ? [[question, choice]] : []))(one('school', question))),
+  ),
+)
+const schoolOf = (question: string): string => school.value[question] ?? props.value.school[question] ?? ''
+const setSchool = (question: string, event: Event) => {
+  const choice = (event.target as HTMLSelectElement).value as EntryPayloads['school']
+  const { about, choices } = schoolWords[question] ?? { about: question, choices: {} }
+  save('school', question, choice === props.value.school[question] ? null : choice, `${about.toLowerCase()}: ${choices[choice] ?? choice}`)
+}
 /** Writes what is set by hand of a target; what says nothing any more is taken back. */
-const set = (item: Target & { name: string }, change: Partial<ByHand>, words: string) => {
-  const { muscle, side } = item
-  const all = Object.entries({ ...one('target', keyOf(item)), ...change, muscle, side }).filter(([, value]) => value !== undefined)
-  const says = all.some(([name]) => name !== 'muscle' && name !== 'side')
-  save('target', keyOf(item), says ? (Object.fromEntries(all) as ByHand) : null, `${item.name}, ${words}`)
+const set = (on: On, change: Partial<ByHand>, said: string) => {
+  const fields = Object.entries({ ...one('target', keyOf(on)), ...change, ...on }).filter(([, value]) => value !== undefined)
+  const says = fields.some(([name]) => !(name in on))
+  save('target', keyOf(on), says ? (Object.fromEntries(fields) as ByHand) : null, `${nameOf(on)}, ${said}`)
 }
-const lock = (item: Target & { name: string }, on: boolean) => set(item, { lock: on || undefined }, on ? 'locked' : 'let go')
-const drop = (item: Target & { name: string }) =>
-  save('dropped', keyOf(item), { muscle: item.muscle, side: item.side }, `${item.name} dropped`)
-const bring = (item: Target & { name: string }) => {
-  if (one('dropped', keyOf(item))) save('dropped', keyOf(item), null, `${item.name} back`)
-  else lock(item, true)
+const lock = (on: On, isOn: boolean) => set(on, { lock: isOn || undefined }, isOn ? 'locked' : 'let go')
+const drop = (on: On) => save('dropped', keyOf(on), on, `${nameOf(on)} dropped`)
+const bring = (on: On, name = nameOf(on)) => {
+  if (one('dropped', keyOf(on))) save('dropped', keyOf(on), null, `${name} back`)
+  else save('target', keyOf(on), { ...one('target', keyOf(on)), ...on, lock: true }, `${name} brought in`)
 }
+const rows = computed(() => plan.value.targets.flatMap((item) => ((on) => (on ? [{ item, on }] : []))(onOf(item))))
+const out = computed(() => plan.value.left_out.map((item) => ({ item, on: onOf(item) })))
+const there = computed(() => rows.value.map(({ on }) => keyOf(on)))
 useHand(() =>
   chosen.value?.places.length
     ? {
@@ -80,56 +108,164 @@ const hazards = computed(() =>
 const thumbs = computed(() => tenth(thumbsOf(plan.value)))
 /** What the last change did, until the next. */
 const changed = ref('')
+/** What would follow of what is being dragged. */
+const supposed = ref('')
 let wasMoved = false
 watch(plan, (now, before) => {
+  // the step in hand is looked for in the new plan: its number may be another
+  const on = chosen.value && onOf(chosen.value)
+  const kept = chosen.value
+  chosen.value =
+    now.steps.find(
+      (step) => kept !== null && step.kind === kept.kind && (on ? isOf(step, on) && step.round === kept.round : step.id === kept.id),
+    ) ?? null
   if (now.verdict !== 'planned' || before.verdict !== 'planned') {
     changed.value = ''
     return
   }
-  const [was, is] = [before, now].map((one) => sequenceOf(one).map(keyOf).join())
-  const moved = !wasMoved ? '' : was === is ? 'The order stays: what lies over it, or the position it needs, comes first.' : 'Moved.'
-  changed.value = [moved, consequence(before, now)].filter(Boolean).join(' ')
+  const [was, is] = [before, now].map((one) =>
+    sequenceOf(one)
+      .map((row) => keyOf(row.on))
+      .join(),
+  )
+  const said = !wasMoved ? '' : was === is ? 'The order stays: what lies over it, or the position it needs, comes first.' : 'Moved.'
+  const line = [said, consequence(before, now)].filter(Boolean).join(' ')
+  if (line || was !== is) changed.value = line
   wasMoved = false
+  waiting = []
 })
-/** Muscles in the order in which they are begun. */
-const sequenceOf = (of: Plan): (Target & { position: string })[] => {
-  const seen = new Set<string>()
-  return of.steps.flatMap(({ kind, other_side, muscle, side, position }) => {
-    if (kind !== 'treat' || other_side || !muscle || !side || seen.has(keyOf({ muscle, side }))) return []
-    seen.add(keyOf({ muscle, side }))
-    return [{ muscle, side, position }]
-  })
+/** What is written to put a row of one position in that order. */
+const ordered = (row: On[]): { on: On; payload: ByHand }[] =>
+  row.map((on, k) => ({ on, payload: { ...one('target', keyOf(on)), ...on, order: k + 1 } }))
+/** A row that was put in another order and is not judged yet: the next touch counts from it. */
+let waiting: InOrder[] = []
+const rowNow = (on: On): InOrder[] => (waiting.some((other) => keyOf(other.on) === keyOf(on)) ? waiting : rowOf(plan.value, on))
+const reorder = (on: On, to: number, said: string) => {
+  const now = rowNow(on)
+  const row = moved(now, on, to)
+  if (!row) return false
+  wasMoved = true
+  waiting = row.map((own, k) => ({ on: own, position: now[k]?.position ?? 'prone', start: now[k]?.start ?? 0 }))
+  saveAll(
+    ordered(row).map(({ on: own, payload }) => ({ kind: 'target' as const, identity: keyOf(own), payload })),
+    `${nameOf(on)} ${said}`,
+  )
+  return true
 }
 /** One place earlier or later among those that are worked in the same position. */
-const move = (item: Target, by: -1 | 1) => {
-  const all = sequenceOf(plan.value)
-  const own = all.find((other) => keyOf(other) === keyOf(item))
-  const row = all.filter((other) => other.position === own?.position)
-  const at = row.findIndex((other) => keyOf(other) === keyOf(item))
-  const to = at + by
-  if (!own || to < 0 || to >= row.length) {
-    changed.value = `Already ${by < 0 ? 'first' : 'last'} in this position.`
-    return
-  }
-  row.splice(to, 0, ...row.splice(at, 1))
-  wasMoved = true
-  saveAll(
-    row.map(({ muscle, side }, k) => ({
-      kind: 'target' as const,
-      identity: keyOf({ muscle, side }),
-      payload: { ...one('target', keyOf({ muscle, side })), muscle, side, order: k + 1 },
-    })),
-    `${muscleOf(item.muscle).name} ${by < 0 ? 'earlier' : 'later'}`,
-  )
+const move = (on: On, by: -1 | 1) => {
+  const row = rowNow(on)
+  const at = row.findIndex((other) => keyOf(other.on) === keyOf(on))
+  if (!reorder(on, at + by, by < 0 ? 'earlier' : 'later')) changed.value = `Already ${by < 0 ? 'first' : 'last'} in this position.`
+}
+let lastTried = ''
+const suppose = useThrottleFn(
+  async (on: On, to: number) => {
+    const row = moved(rowOf(plan.value, on), on, to)
+    lastTried = `${keyOf(on)} ${to}`
+    if (!row) {
+      supposed.value = 'Let go here it stays where it is.'
+      return
+    }
+    const own = lastTried
+    const rest = all('target').filter((target) => !row.some((other) => keyOf(other) === keyOf(onOf(target) as On)))
+    const answer = await send<{ plans: Plan[] }>('POST', `/visits/${props.value.visit.id}/plan/tries`, {
+      tries: [{ targets: [...rest, ...ordered(row).map(({ payload }) => payload)] }],
+    }).catch(() => null)
+    const then = answer?.plans[0]
+    if (!then || own !== lastTried) return
+    const stays =
+      sequenceOf(then)
+        .map((one) => keyOf(one.on))
+        .join() ===
+      sequenceOf(plan.value)
+        .map((one) => keyOf(one.on))
+        .join()
+    supposed.value = [
+      stays ? 'The order would stay: what lies over it, or the position it needs, comes first.' : `Place ${to + 1} in this position.`,
+      consequence(plan.value, then),
+    ]
+      .filter(Boolean)
+      .join(' ')
+  },
+  120,
+  true,
+)
+const drag = (step: PlanStep, minute: number) => {
+  const on = onOf(step)
+  const to = on && placeAt(rowOf(plan.value, on), on, minute)
+  if (on && to !== null && lastTried !== `${keyOf(on)} ${to}`) void suppose(on, to)
+}
+const letGo = (step: PlanStep, minute: number | null) => {
+  const on = onOf(step)
+  supposed.value = ''
+  lastTried = ''
+  if (!on || minute === null) return
+  if (!reorder(on, placeAt(rowOf(plan.value, on), on, minute), 'moved')) changed.value = 'It stays where it is.'
 }
 /** The target that is open, or that of the step in hand. */
-const inHand = computed<Target | null>(() => {
-  const open = plan.value.targets.filter(isMuscle).find((item) => rowOf(item) === target.value)
-  if (open) return open
-  const { muscle, side } = chosen.value ?? {}
-  return muscle && side ? { muscle, side } : null
+const inHand = computed<On | null>(() => {
+  const item = plan.value.targets.find(isOpen)
+  return (item && onOf(item)) ?? (chosen.value && onOf(chosen.value))
 })
-const moveInHand = (by: -1 | 1) => inHand.value && !visit.readOnly.value && move(inHand.value, by)
+const itemInHand = computed(() =>
+  plan.value.targets.find((item) => inHand.value && ((on) => on && keyOf(on) === keyOf(inHand.value as On))(onOf(item))),
+)
+const withHand = (act: (on: On) => void) => inHand.value && !visit.readOnly.value && act(inHand.value)
+const stretch = (by: -1 | 1) =>
+  withHand((on) => {
+    const item = itemInHand.value
+    const offered = SIZES.filter((size) => item?.choices?.sizes[size] !== undefined)
+    // of quick touches each counts from the one before, judged or not
+    const size = one('target', keyOf(on))?.size ?? item?.size
+    const next = size && offered[offered.indexOf(size) + by]
+    if (next) set(on, { size: next }, sizes[next])
+    else changed.value = by > 0 ? 'There is no more to do on it.' : 'It is as short as it can be. D drops it.'
+  })
+const doneOn = (on: On): TechniqueId[] =>
+  plan.value.steps
+    .filter((step) => step.kind === 'treat' && !step.other_side && isOf(step, on))
+    .flatMap((step) => (step.manoeuvres ?? []).map((manoeuvre) => manoeuvre.technique))
+/** The turns of the hands at what is in hand, each with the minute it begins at: one after the other, with others between. */
+const rounds = computed<{ step: PlanStep; start: number }[]>(() => {
+  let start = 0
+  const all = plan.value.steps.map((step) => {
+    const began = start
+    start += step.minutes
+    return { step, start: began }
+  })
+  const { target: on, id, other_side } = chosen.value ?? {}
+  return all.filter(({ step }) => (on ? step.target === on && step.other_side === other_side : step.id === id))
+})
+const comparing = ref(false)
+const versions = ref<Version[]>([])
+const asItIs = computed<Version>(() => ({
+  name: 'As it is now',
+  minutes: minutes.value,
+  school: school.value,
+  targets: all('target'),
+  dropped: all('dropped'),
+}))
+const keepVersion = () => (versions.value = [...versions.value, { ...asItIs.value, name: `Version ${versions.value.length + 1}` }])
+/** What stands now and not in the version is taken back; what is in it is written. */
+const takeVersion = (version: Version) => {
+  const of = <K extends 'target' | 'dropped'>(kind: K, wanted: EntryPayloads[K][]): Touch[] => {
+    const names = new Map(wanted.map((payload) => [keyOf(onOf(payload) as On), payload]))
+    const gone = all(kind)
+      .map((payload) => keyOf(onOf(payload) as On))
+      .filter((name) => !names.has(name))
+    return [
+      ...[...names].map(([identity, payload]) => ({ kind, identity, payload }) as Touch),
+      ...gone.map((identity) => ({ kind, identity, payload: null }) as Touch),
+    ]
+  }
+  const schools = Object.keys(schoolWords)
+    .filter((question) => version.school[question] !== school.value[question])
+    .map((question) => ({ kind: 'school', identity: question, payload: version.school[question] ?? null }) as Touch)
+  const touches = [...of('target', version.targets), ...of('dropped', version.dropped), ...schools]
+  if (touches.length) saveAll(touches, `${version.name} taken`)
+  if (version.minutes !== minutes.value) setMinutes(version.minutes)
+}
 const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent)))))
 /** Whole minutes that are left of a treatment that runs. */
 const running = computed(() => (props.value.minutes_left === null ? null : Math.floor(props.value.minutes_left)))
@@ -144,8 +280,13 @@ const notes = computed(() =>
 )
 const techniqueName = (id: TechniqueId): string => atlas.techniques[id]
 useKeys({
-  '[': () => moveInHand(-1),
-  ']': () => moveInHand(1),
+  '[': () => withHand((on) => move(on, -1)),
+  ']': () => withHand((on) => move(on, 1)),
+  '+': () => stretch(1),
+  '-': () => stretch(-1),
+  l: () => withHand((on) => lock(on, one('target', keyOf(on))?.lock !== true)),
+  d: () => withHand(drop),
+  c: () => (comparing.value = !comparing.value),
   i: () => chosen.value?.muscle && openAtlas('muscle', chosen.value.muscle, chosen.value.side ?? 'left'),
   Enter: () => plan.value.verdict === 'planned' && !visit.readOnly.value && agree(),
 })
@@ -158,47 +299,55 @@ useKeys({
   </div>
   <div
     v-else
-    class="grid flex-1 gap-x-4 px-6 pb-4 pt-3 lg:grid-cols-[220px_minmax(0,1fr)] xl:grid-cols-[220px_minmax(0,738px)_minmax(220px,1fr)]"
+    class="grid flex-1 content-start gap-x-4 px-6 pb-4 pt-3 lg:grid-cols-[240px_minmax(0,1fr)] xl:grid-cols-[240px_minmax(0,738px)_minmax(220px,1fr)] xl:content-stretch"
   >
-    <aside aria-label="Targets" class="lg:row-span-2">
+    <aside aria-label="Targets">
       <h2 class="section-head">Worth treating today</h2>
       <p class="caption">minutes, by worth</p>
       <ul>
-        <li v-for="item in plan.targets" :key="rowOf(item)" class="border-b border-hairline">
+        <li v-for="{ item, on } in rows" :key="item.name" class="border-b border-hairline">
           <button
             type="button"
             class="flex min-h-[48px] w-full items-center justify-between gap-2 text-left"
-            :aria-expanded="target === rowOf(item)"
-            @click="target = target === rowOf(item) ? null : rowOf(item)"
+            :aria-expanded="isOpen(item)"
+            @click="toggle(item)"
           >
             <span
               ><b class="font-[650]">{{ item.name }}</b
               ><template v-if="item.locked"> (locked)</template><br /><span class="caption">{{ item.role }} · {{ item.words }}</span></span
             ><span class="display text-[22px]">{{ tenth(item.minutes) }}</span>
           </button>
-          <p v-if="target === rowOf(item)" class="caption mb-1">{{ capital(item.situation) }}; {{ sizes[item.size] }}.</p>
-          <TargetChoices
-            v-if="target === rowOf(item) && isMuscle(item) && item.choices && !visit.readOnly.value"
-            :item="{ ...item, choices: item.choices }"
-            :value="one('target', keyOf(item))"
-            @set="(change, said) => set(item, change, said)"
-          />
-          <div v-if="target === rowOf(item) && isMuscle(item) && !visit.readOnly.value" class="mb-2 flex gap-px">
-            <button type="button" class="cell flex-1" @click="move(item, -1)">Earlier <span class="key-hint ml-1">[</span></button
-            ><button type="button" class="cell flex-1" @click="move(item, 1)">Later <span class="key-hint ml-1">]</span></button>
-          </div>
-          <div v-if="target === rowOf(item) && isMuscle(item)" class="mb-2 flex gap-px">
-            <button type="button" class="cell flex-1" :aria-pressed="item.locked" @click="lock(item, !item.locked)">
-              {{ item.locked ? 'Let go' : 'Lock' }}</button><button type="button" class="cell flex-1" @click="drop(item)">Drop</button>
-          </div>
+          <template v-if="isOpen(item)">
+            <p class="caption mb-1">{{ capital(item.situation) }}; {{ sizes[item.size] }}.</p>
+            <template v-if="!visit.readOnly.value">
+              <div class="mb-2 grid grid-cols-2 gap-px">
+                <button type="button" class="cell" @click="move(on, -1)">Earlier <span class="key-hint ml-1">[</span></button>
+                <button type="button" class="cell" @click="move(on, 1)">Later <span class="key-hint ml-1">]</span></button>
+                <button type="button" class="cell" :aria-pressed="item.locked" @click="lock(on, !item.locked)">
+                  {{ item.locked ? 'Let go' : 'Lock' }} <span class="key-hint ml-1">L</span>
+                </button>
+                <button type="button" class="cell" @click="drop(on)">Drop <span class="key-hint ml-1">D</span></button>
+              </div>
+              <TargetChoices
+                v-if="item.choices"
+                :item="{ ...item, choices: item.choices }"
+                :value="one('target', keyOf(on))"
+                :done="doneOn(on)"
+                @set="(change, said) => set(on, change, said)"
+              />
+            </template>
+          </template>
         </li>
         <li v-if="!plan.targets.length" class="py-2">Nothing to press today. Feel a little more, or agree to more areas.</li>
       </ul>
+      <BringIn v-if="!visit.readOnly.value" :possessive="words.possessive" :there="there" @bring="bring" />
       <h2 class="section-head mt-4">Left out</h2>
       <ul>
-        <li v-for="item in plan.left_out" :key="rowOf(item)" class="py-1">
+        <li v-for="{ item, on } in out" :key="item.name" class="py-1">
           <b class="font-[650]">{{ item.name }}.</b> {{ item.because }}
-          <button v-if="isMuscle(item) && canBring(item)" type="button" class="link caption" @click="bring(item)">Bring in</button>
+          <button v-if="on && canBring(item) && !visit.readOnly.value" type="button" class="link caption" @click="bring(on)">
+            Bring in
+          </button>
           <span v-else-if="item.bring_in" class="caption">{{ item.bring_in }}</span>
         </li>
         <li v-for="item in props.off_here" :key="item.name" class="py-1">
@@ -226,52 +375,98 @@ useKeys({
         <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * lean) / 60)}%` }" />
       </div>
     </aside>
-    <section class="min-w-0 lg:col-start-2 lg:row-start-2 xl:row-span-2 xl:row-start-1">
+    <section class="min-w-0">
       <p v-if="running !== null" class="mb-2 border-l-2 border-iron pl-3">
         The treatment runs: {{ running }} of {{ minutes }} minutes are left. What was done counts; this is the rest, planned anew.
         <Link :href="`/visits/${props.visit.id}/work`" class="link">Back to the table</Link>
       </p>
-      <p class="display mb-2 text-[20px] leading-[26px]">{{ plan.headline }}</p>
-      <p v-if="changed" class="mb-2 border-l-2 border-weld pl-3 text-[15px] leading-[21px]" role="status" aria-live="polite">
-        {{ changed }}
-        <button v-if="visit.canUndo.value" type="button" class="link" @click="visit.undo()">Undo</button>
-      </p>
-      <PlanScore :plan="plan" :possessive="words.possessive" :chosen="chosen?.id ?? null" @choose="(step) => (chosen = step)" />
-    </section>
-    <aside class="flex flex-col lg:col-start-2 lg:row-start-1 xl:col-start-3 xl:row-span-2">
-      <p class="caption">Table minutes</p>
-      <div class="flex gap-px" role="group" aria-label="Table minutes">
-        <button
-          v-for="value in [30, 45, 60, 75, 90]"
-          :key="value"
-          type="button"
-          class="cell display flex-1 !px-0 text-[17px]"
-          :aria-pressed="minutes === value"
-          @click="setMinutes(value)"
-        >
-          {{ value }}
+      <div class="mb-2 flex flex-wrap items-center gap-x-5 gap-y-2">
+        <div class="flex items-center gap-px" role="group" aria-label="Table minutes">
+          <button
+            v-for="value in [30, 45, 60, 75, 90]"
+            :key="value"
+            type="button"
+            class="cell display !w-[48px] !px-0 text-[17px]"
+            :aria-pressed="minutes === value"
+            @click="setMinutes(value)"
+          >
+            {{ value }}
+          </button>
+          <span class="caption ml-2">minutes</span>
+        </div>
+        <button type="button" class="btn" :aria-expanded="comparing" @click="comparing = !comparing">
+          Compare <span class="key-hint">C</span>
         </button>
+        <details class="min-w-[200px] flex-1 open:basis-full">
+          <summary class="link inline-block min-h-[32px] cursor-pointer leading-[32px]">
+            How it is done, this visit<template v-if="Object.keys(school).length">: {{ Object.keys(school).length }} otherwise</template>
+          </summary>
+          <div class="mt-1 grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-4">
+            <div v-for="(question, id) in schoolWords" :key="id">
+              <label class="caption block" :for="`school-${id}`">{{ question.about }}</label>
+              <select
+                :id="`school-${id}`"
+                class="field w-full"
+                :value="schoolOf(id)"
+                :disabled="visit.readOnly.value"
+                @change="(event) => setSchool(id, event)"
+              >
+                <option v-for="(name, choice) in question.choices" :key="choice" :value="choice">
+                  {{ name }}{{ choice === props.school[id] ? ' (yours)' : '' }}
+                </option>
+              </select>
+            </div>
+          </div>
+        </details>
       </div>
-      <p class="caption mt-2">How strong deep work may feel</p>
-      <Choices
-        label="How strong"
-        :options="pressures"
-        :value="pressure"
-        @choose="(value) => value && save('school', 'pressure', value, `strength ${value.replaceAll('_', ' ')}`)"
+      <PlanCompare
+        v-if="comparing"
+        :visit="props.visit.id"
+        :now="asItIs"
+        :plan="plan"
+        :school="props.school"
+        :versions="versions"
+        @keep="keepVersion"
+        @take="takeVersion"
       />
-      <p class="caption mt-2">First</p>
-      <Choices
-        label="What comes first"
-        :options="orders"
-        :value="order"
-        @choose="(value) => value && save('school', 'order', value, value.replaceAll('_', ' '))"
+      <p class="display mb-2 text-[20px] leading-[26px]">{{ plan.headline }}</p>
+      <p
+        v-if="supposed || changed"
+        class="mb-2 border-l-2 border-weld bg-paper pl-3 text-[15px] leading-[21px]"
+        :class="{ 'sticky top-0 z-10 py-1': supposed }"
+        role="status"
+        aria-live="polite"
+      >
+        {{ supposed || changed }}
+        <template v-if="!supposed">
+          <button v-if="visit.canUndo.value" type="button" class="link" @click="visit.undo()">Undo</button>
+          <button v-if="visit.canRedo.value" type="button" class="link ml-2" @click="visit.redo()">Redo</button>
+        </template>
+      </p>
+      <PlanScore
+        :plan="plan"
+        :possessive="words.possessive"
+        :chosen="chosen?.id ?? null"
+        :movable="!visit.readOnly.value"
+        @choose="(step) => (chosen = step)"
+        @drag="drag"
+        @drop="letGo"
       />
-      <article v-if="chosen" class="mt-4 border-t-2 border-iron pt-2">
-        <h3 class="display text-[20px] leading-6">{{ chosen.label }}</h3>
+    </section>
+    <aside
+      aria-label="Step in hand"
+      class="flex flex-col max-xl:sticky max-xl:bottom-[34px] max-xl:z-[5] max-xl:col-span-full max-xl:border-t-2 max-xl:border-iron max-xl:bg-paper"
+    >
+      <article v-if="chosen" class="border-iron pt-2 max-xl:max-h-[38dvh] max-xl:overflow-y-auto xl:border-t-2">
+        <div class="flex items-start justify-between gap-2">
+          <h3 class="display text-[20px] leading-6">{{ chosen.label }}</h3>
+          <button type="button" class="cell tool shrink-0 xl:!hidden" aria-label="Close this step" @click="chosen = null">×</button>
+        </div>
         <p class="caption">
-          {{ tenth(chosen.minutes) }} min · {{ atlas.positions[chosen.position]
+          {{ tenth(rounds.reduce((sum, { step }) => sum + step.minutes, 0)) }} min · {{ atlas.positions[chosen.position]
           }}<template v-if="chosen.tool"> · {{ atlas.tools[chosen.tool] }}</template>
         </p>
+        <p v-if="chosen.words" class="mt-1 border-l-2 border-weld pl-2">{{ chosen.words }}</p>
         <div v-if="['settle', 'position'].includes(chosen.kind)" class="mt-2 h-[120px]">
           <PoseDrawing :id="`position.${chosen.position}`" :label="atlas.positions[chosen.position]" />
         </div>
@@ -281,7 +476,10 @@ useKeys({
           {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.lean_percent))) }} %
         </p>
         <p class="mt-1">{{ chosen.why }}</p>
-        <ManoeuvreList v-if="chosen.manoeuvres?.length" class="mt-2" :manoeuvres="chosen.manoeuvres" />
+        <template v-for="{ step, start } in rounds" :key="step.id">
+          <p v-if="rounds.length > 1" class="section-head mt-3 !text-[15px]">Minute {{ Math.round(start) }}</p>
+          <ManoeuvreList v-if="step.manoeuvres?.length" class="mt-1" :manoeuvres="step.manoeuvres" />
+        </template>
         <div v-for="beside in hazards" :key="beside.id" class="mt-2 flex gap-2">
           <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
           <HazardLine class="min-w-0 text-[14px] leading-[19px]" :hazard="beside" />
@@ -297,20 +495,21 @@ useKeys({
         <p v-if="chosen.find.length" class="caption mt-1">{{ chosen.find.join(' → ') }}.</p>
         <p v-if="chosen.ceiling" class="caption mt-1">Ceiling {{ chosen.ceiling.felt }}: {{ chosen.ceiling.because }}</p>
       </article>
-      <template v-else
-        ><p v-for="step in notes" :key="step.id" class="mt-4 flex gap-2 max-xl:hidden">
+      <template v-else>
+        <p class="caption max-xl:hidden">Touch a step of the score to read what the hands do. Drag one to another time.</p>
+        <p v-for="step in notes" :key="step.id" class="mt-4 flex gap-2 max-xl:hidden">
           <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" /><span
             ><b class="font-[650]">{{ step.label }}</b
             ><br />{{ step.cautions[0]?.text }}</span
           >
-        </p></template
-      >
-      <div class="sticky bottom-[34px] mt-auto bg-paper pb-2 pt-3">
-        <p class="caption mb-1">
+        </p>
+      </template>
+      <div class="sticky bottom-[34px] mt-auto bg-paper pb-2 pt-3 max-xl:static max-xl:flex max-xl:items-center max-xl:gap-4 max-xl:pt-2">
+        <p class="caption mb-1 max-xl:mb-0 max-xl:flex-1">
           {{ plan.because }} {{ plan.turns === 0 ? 'No turn.' : plan.turns === 1 ? 'One turn.' : `${plan.turns} turns.` }}
         </p>
         <p v-if="refusal" class="mb-1 text-madder" role="alert">{{ refusal }}</p>
-        <button v-if="!visit.readOnly.value" type="button" class="btn-ink w-full" @click="agree">
+        <button v-if="!visit.readOnly.value" type="button" class="btn-ink w-full max-xl:!w-auto" @click="agree">
           {{ agreement }} <span class="key-hint">Enter</span>
         </button>
       </div>
