@@ -35,6 +35,7 @@ use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Pattern\Supposing;
 use Somatrace\Core\Planning\Planner;
 use Somatrace\Core\Planning\PlanResult;
+use Somatrace\Core\Planning\Protocols;
 use Somatrace\Core\Response\Quietness;
 use Somatrace\Core\Response\ResponseFigures;
 use Somatrace\Core\Response\ResponseJudge;
@@ -288,6 +289,11 @@ final class Clinic
         }
 
         return $plans;
+    }
+
+    public function protocols(): Protocols
+    {
+        return new Protocols($this->folder, $this->atlas(), $this->rules(), $this->schema(), $this->sense());
     }
 
     /** @return array<string, list<string>> where practitioners differ, and the choices */

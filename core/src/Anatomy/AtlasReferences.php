@@ -89,6 +89,12 @@ final readonly class AtlasReferences
             'usual/stretch' => 'technique', 'usual/no_product' => 'product', 'usual/oil' => 'product', 'usual/oils_on_hair/*' => 'product',
             'low_back_face_down' => 'position', 'low_back_zones/*' => 'zone',
         ],
+        'protocols' => [
+            'protocols/*/conditions/zones/*' => 'zone', 'protocols/*/conditions/not_with/*' => 'condition',
+            'protocols/*/targets/*/muscle' => 'muscle', 'protocols/*/targets/*/joint/kind' => 'joint',
+            'protocols/*/targets/*/technique' => 'technique', 'protocols/*/targets/*/tool' => 'tool',
+            'protocols/*/targets/*/setup/id' => 'set-up',
+        ],
         'clot_score' => ['flag' => 'red flag', 'girth_test' => 'test', 'measured_item' => 'clot item'],
     ];
 

@@ -135,6 +135,12 @@ final readonly class Fields
         return array_values(array_filter($this->list($key), static fn (self $one): bool => in_array($own, $one->keys(), true)));
     }
 
+    /** @return array<array-key, mixed> as it was read */
+    public function plain(): array
+    {
+        return $this->values;
+    }
+
     /** @return list<string> the keys of this object, in their order */
     public function keys(): array
     {
