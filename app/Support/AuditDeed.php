@@ -29,6 +29,8 @@ final readonly class AuditDeed
         'visits.take-up' => ['changed', 'visit taken up'], 'visits.sign' => ['changed', 'note signed'],
         'visits.countersign' => ['changed', 'note countersigned'], 'visits.correct' => ['changed', 'note corrected'],
         'visits.update' => ['changed', 'minutes of the visit'],
+        'visits.protocols.keep' => ['changed', 'plan kept as a protocol'], 'protocols.bring' => ['changed', 'protocol brought in'],
+        'protocols.update' => ['changed', 'protocol shared or not'], 'protocols.destroy' => ['changed', 'protocol put away'],
         'scope.update' => ['changed', 'what is done here'], 'settings.update' => ['changed', 'settings of the clinic'],
         'people.store' => ['changed', 'somebody invited'], 'people.update' => ['changed', 'somebody’s role'],
         'people.close' => ['changed', 'account closed'], 'people.open' => ['changed', 'account opened'],
@@ -51,7 +53,7 @@ final readonly class AuditDeed
         'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'clients.create', 'clients.search', 'clients.find',
         'clients.index',
         'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.update', 'visits.entries.index', 'visits.consent', 'visits.worklist',
-        'visits.device', 'visits.what-if', 'visits.plan.tries',
+        'visits.device', 'visits.what-if', 'visits.plan.tries', 'visits.protocols', 'visits.protocols.tries', 'protocols.file',
         'clients.bring.preview', 'bring.progress', 'clinic.files', 'clinic.bring.preview', 'lock.close', 'lock.show', 'lock.touch',
     ];
 

@@ -44,6 +44,9 @@ final class ClinicsAreApartTest extends TestCase
         yield 'save several' => ['POST', '/visits/{visit}/entries'];
         yield 'minutes' => ['PUT', '/visits/{visit}'];
         yield 'agree' => ['POST', '/visits/{visit}/plan'];
+        yield 'protocols' => ['GET', '/visits/{visit}/protocols'];
+        yield 'keep a protocol' => ['POST', '/visits/{visit}/protocols'];
+        yield 'suppose a protocol' => ['POST', '/visits/{visit}/protocols/tries'];
         yield 'suppose a plan' => ['POST', '/visits/{visit}/plan/tries'];
         yield 'events' => ['POST', '/visits/{visit}/events'];
         yield 'stop' => ['POST', '/visits/{visit}/stop'];
