@@ -102,8 +102,8 @@ final readonly class ClinicProtocols
             static fn (array $row): bool => ! in_array(ChosenTarget::from(Fields::of($row))->key(), $keys, true),
         ));
         [$plan] = $this->plans->of($visit, [[
-            'targets' => [...$others, ...$targets], 'dropped' => [], ...$protocol->minutes === null ? [] : ['minutes' => $protocol->minutes],
-            'school' => $protocol->school,
+            'targets' => [...$others, ...$targets], 'dropped' => [], 'school' => $protocol->school,
+            ...$protocol->minutes === null ? [] : ['minutes' => $protocol->minutes],
         ]]);
 
         return [

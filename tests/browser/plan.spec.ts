@@ -279,3 +279,42 @@ test('by touch at 1024x768: brought in from the figure, done otherwise this visi
   await expect(page).toHaveURL(/work$/)
   await context.close()
 })
+
+test('a plan is kept as a protocol and applied to somebody with a limit: what falls out or is not done so is listed, then taken', async ({
+  page,
+}) => {
+  await signIn(page)
+  const first = await assessed(page, 'Hesper Lund', shoulder)
+  await page.goto(`${first}/plan`)
+  const targets = targetsOf(page)
+  await targets.getByRole('button', { name: /^Infraspinatus, left/ }).click()
+  await saved(page, () => targets.getByLabel('Mainly').selectOption({ label: 'Across the fibres' }))
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /^Protocols/ }).click()
+  const sheet = page.getByRole('dialog', { name: 'Protocols' })
+  await expect(sheet.getByRole('button', { name: /ships with Somatrace/ })).toHaveCount(6)
+  await sheet.getByLabel('Name').fill('Blade, as we do it')
+  await sheet.getByLabel('What it is for').fill('A blade that aches when the arm is busy.')
+  await sheet.getByRole('button', { name: 'Keep it' }).click()
+  await expect(sheet.getByText('Blade, as we do it is kept.')).toBeVisible()
+  await accessible(page)
+
+  const second = await assessed(page, 'Piers Calloway', [
+    { kind: 'complaint', payload: { zone: 'shoulder_blade', side: 'right', now: 6 } },
+    { kind: 'medicine', payload: { medicine: 'anticoagulant', answer: 'yes' } },
+  ])
+  await page.goto(`${second}/plan`)
+  await expect(scoreOf(page)).toBeVisible()
+  await page.keyboard.press('p')
+  await sheet.getByRole('button', { name: /^Blade, as we do it/ }).click()
+  await expect(sheet.getByRole('button', { name: 'For the right' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(sheet.getByRole('row', { name: /^Infraspinatus, right/ })).toContainText(/No across the fibres/)
+  await expect(sheet.getByRole('row', { name: /^Teres major, right/ })).toContainText(/min/)
+  const stored = page.waitForResponse((response) => response.url().endsWith('step=plan') && response.request().method() === 'POST')
+  await sheet.getByRole('button', { name: 'Take it, judged like this' }).click()
+  expect((await stored).ok()).toBe(true)
+  await expect(targets.getByRole('button', { name: /^Teres major, right/ })).toBeVisible()
+  await expect(targets.getByRole('button', { name: /^Infraspinatus, right/ })).toContainText('locked')
+  await page.keyboard.press('z')
+  await expect(targets.getByText('(locked)')).toHaveCount(0)
+})

@@ -51,7 +51,7 @@ const answerOf = async (response: Response): Promise<unknown> => {
  * Sends JSON with the session's token. A failed connection throws a TypeError, a refusal a Refused; 409 is an answer.
  * What nobody touched for says so, and does not keep the screen from locking.
  */
-export async function send<T>(method: 'GET' | 'PUT' | 'POST', url: string, body?: unknown, untouched = false): Promise<T> {
+export async function send<T>(method: 'GET' | 'PUT' | 'POST' | 'DELETE', url: string, body?: unknown, untouched = false): Promise<T> {
   const response = await ask(url, {
     method,
     headers: { ...headers(), 'Content-Type': 'application/json', ...(untouched ? { 'X-Background': '1' } : {}) },

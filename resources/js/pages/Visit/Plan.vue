@@ -17,6 +17,7 @@ import HazardLine from '@/parts/HazardLine.vue'
 import ManoeuvreList from '@/parts/ManoeuvreList.vue'
 import PlanCompare, { type Version } from '@/parts/PlanCompare.vue'
 import PlanScore from '@/parts/PlanScore.vue'
+import Protocols, { type Tried } from '@/parts/Protocols.vue'
 import TargetChoices from '@/parts/TargetChoices.vue'
 import { capital, schoolWords } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
@@ -32,6 +33,7 @@ defineOptions({
     ['L and D', 'lock it, drop it'],
     ['B', 'bring in by name'],
     ['C', 'compare plans'],
+    ['P', 'protocols'],
     ['I', 'about the muscle of the step in hand'],
   ),
 })
@@ -266,6 +268,20 @@ const takeVersion = (version: Version) => {
   if (touches.length) saveAll(touches, `${version.name} taken`)
   if (version.minutes !== minutes.value) setMinutes(version.minutes)
 }
+const protocols = ref(false)
+/** What was set of others stays; what was dropped may come back. */
+const takeProtocol = (name: string, tried: Tried) => {
+  protocols.value = false
+  const keys = tried.targets.map((payload) => keyOf(onOf(payload) as On))
+  takeVersion({
+    name,
+    minutes: tried.minutes ?? minutes.value,
+    school: { ...school.value, ...tried.school },
+    targets: [...all('target').filter((payload) => !keys.includes(keyOf(onOf(payload) as On))), ...tried.targets],
+    dropped: [],
+  })
+}
+const complaints = computed(() => [...new Set(all('complaint').map((one) => one.zone))])
 const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent)))))
 /** Whole minutes that are left of a treatment that runs. */
 const running = computed(() => (props.value.minutes_left === null ? null : Math.floor(props.value.minutes_left)))
@@ -287,6 +303,7 @@ useKeys({
   l: () => withHand((on) => lock(on, one('target', keyOf(on))?.lock !== true)),
   d: () => withHand(drop),
   c: () => (comparing.value = !comparing.value),
+  p: () => (protocols.value = true),
   i: () => chosen.value?.muscle && openAtlas('muscle', chosen.value.muscle, chosen.value.side ?? 'left'),
   Enter: () => plan.value.verdict === 'planned' && !visit.readOnly.value && agree(),
 })
@@ -375,6 +392,15 @@ useKeys({
         <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * lean) / 60)}%` }" />
       </div>
     </aside>
+    <Protocols
+      v-if="!visit.readOnly.value"
+      :visit="props.visit.id"
+      :open="protocols"
+      :zones="complaints"
+      :is-planned="plan.targets.length > 0"
+      @close="protocols = false"
+      @take="takeProtocol"
+    />
     <section class="min-w-0">
       <p v-if="running !== null" class="mb-2 border-l-2 border-iron pl-3">
         The treatment runs: {{ running }} of {{ minutes }} minutes are left. What was done counts; this is the rest, planned anew.
@@ -397,6 +423,7 @@ useKeys({
         <button type="button" class="btn" :aria-expanded="comparing" @click="comparing = !comparing">
           Compare <span class="key-hint">C</span>
         </button>
+        <button type="button" class="btn" @click="protocols = true">Protocols <span class="key-hint">P</span></button>
         <details class="min-w-[200px] flex-1 open:basis-full">
           <summary class="link inline-block min-h-[32px] cursor-pointer leading-[32px]">
             How it is done, this visit<template v-if="Object.keys(school).length">: {{ Object.keys(school).length }} otherwise</template>
