@@ -153,6 +153,8 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/protocols/{protocol}', [ProtocolController::class, 'file'])->name('protocols.file');
     Route::put('/protocols/{protocol}', [ProtocolController::class, 'update'])->name('protocols.update');
     Route::delete('/protocols/{protocol}', [ProtocolController::class, 'destroy'])->name('protocols.destroy');
+    Route::get('/visits/{visit}/plan/{reader}', [PlanController::class, 'paper'])->whereIn('reader', array_keys(PlanController::PAPERS))
+        ->name('visits.plan.paper');
     Route::post('/visits/{visit}/plan/tries', [PlanController::class, 'try'])->name('visits.plan.tries');
     Route::get('/visits/{visit}/consent', [EventController::class, 'consent'])->name('visits.consent');
     Route::post('/visits/{visit}/events', [EventController::class, 'store'])->name('visits.events');

@@ -44,6 +44,7 @@ final class ClinicsAreApartTest extends TestCase
         yield 'save several' => ['POST', '/visits/{visit}/entries'];
         yield 'minutes' => ['PUT', '/visits/{visit}'];
         yield 'agree' => ['POST', '/visits/{visit}/plan'];
+        yield 'plan on paper' => ['GET', '/visits/{visit}/plan/table'];
         yield 'protocols' => ['GET', '/visits/{visit}/protocols'];
         yield 'keep a protocol' => ['POST', '/visits/{visit}/protocols'];
         yield 'suppose a protocol' => ['POST', '/visits/{visit}/protocols/tries'];

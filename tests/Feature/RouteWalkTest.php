@@ -53,7 +53,7 @@ final class RouteWalkTest extends TestCase
         'visits.stop' => ['owner', 'therapist'], 'visits.take-up' => ['owner', 'therapist'], 'visits.sign' => ['owner', 'therapist'],
         'visits.update' => ['owner', 'therapist'],
         'visits.worklist' => ['owner', 'therapist'], 'visits.device' => ['owner', 'therapist'], 'visits.what-if' => ['owner', 'therapist'],
-        'visits.plan.tries' => ['owner', 'therapist'], 'visits.protocols' => self::CLINICAL, 'protocols.file' => self::CLINICAL,
+        'visits.plan.tries' => ['owner', 'therapist'], 'visits.protocols' => self::CLINICAL, 'visits.plan.paper' => self::CLINICAL, 'protocols.file' => self::CLINICAL,
         'visits.protocols.keep' => ['owner', 'therapist'], 'visits.protocols.tries' => ['owner', 'therapist'],
         'protocols.bring' => self::CLINICAL, 'protocols.update' => self::CLINICAL,
         'protocols.destroy' => self::CLINICAL,
@@ -173,11 +173,11 @@ final class RouteWalkTest extends TestCase
     private function letsIn(?User $user, string $method, string $path, Visit $visit, User $person): bool
     {
         $path = str_replace(
-            ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}', '{protocol}'],
+            ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}', '{protocol}', '{reader}'],
             [
                 $visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask',
                 '01KB3J5Y7V00000000000000AA', 'x', str_starts_with($path, 'clinic') ? 'clients.csv' : 'findings.csv',
-                'shipped.stiff_neck',
+                'shipped.stiff_neck', 'client',
             ],
             $path,
         );

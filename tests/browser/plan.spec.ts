@@ -318,3 +318,62 @@ test('a plan is kept as a protocol and applied to somebody with a limit: what fa
   await page.keyboard.press('z')
   await expect(targets.getByText('(locked)')).toHaveCount(0)
 })
+
+test('the plan on paper: for the client in plain words, for the table complete, one page each', async ({ page }) => {
+  await signIn(page)
+  const visit = await assessed(page, 'Linnet Farrow', [
+    ...shoulder,
+    { kind: 'palpation', payload: { muscle: 'pectoralis_minor', ...felt } },
+    { kind: 'consent', identity: 'chest_wall', payload: { area: 'chest_wall', given: false, said: 'May I work on the upper chest?' } },
+  ])
+  await page.goto(`${visit}/plan`)
+  const pages = async (): Promise<number> => {
+    const paper = await page.pdf({ format: 'A4', margin: { top: '12mm', bottom: '12mm', left: '14mm', right: '14mm' } })
+    return paper.toString('latin1').match(/\/Type\s*\/Page\b(?!s)/g)?.length ?? 0
+  }
+  await page.getByRole('link', { name: /^For .*, to read/ }).click()
+  await expect(page.getByRole('heading', { name: 'What we plan today' })).toBeVisible()
+  await expect(page.getByText('“May I work on the upper chest?”')).toContainText('You said no.')
+  await expect(page.locator('main')).not.toContainText(/rotator|scapulae \(|trigger/i)
+  expect(Number.parseFloat(await page.locator('main').evaluate((one) => getComputedStyle(one).fontSize))).toBeGreaterThan(18)
+  await accessible(page)
+  expect(await pages()).toBe(1)
+  await page.getByRole('link', { name: 'visit 1, back to Plan' }).click()
+  await page.getByRole('link', { name: 'For the table, to print' }).click()
+  await expect(page.getByRole('heading', { name: 'Plan for the table' })).toBeVisible()
+  await expect(page.getByRole('row', { name: /Infraspinatus, left/ }).first()).toContainText(/\d+ s · felt \d/)
+  await expect(page.getByText(/Not agreed: the upper chest/)).toBeVisible()
+  await accessible(page)
+  expect(await pages()).toBe(1)
+})
+
+test('from an assessed client to an agreed plan that was changed three times: 25 touches at most', async ({ page }) => {
+  await signIn(page)
+  const visit = await assessed(page, 'Jory Penwald', [...shoulder, { kind: 'palpation', payload: { muscle: 'pectoralis_minor', ...felt } }])
+  await page.goto(`${visit}/think`)
+  await expect(page.getByRole('button', { name: /Agree what may be touched/ })).toBeVisible()
+  await page.evaluate(() => {
+    const counted = window as unknown as { touches: number }
+    counted.touches = 0
+    const count = () => (counted.touches += 1)
+    for (const kind of ['pointerdown', 'change', 'keydown']) document.addEventListener(kind, count, true)
+  })
+  const targets = targetsOf(page)
+  await page.getByRole('button', { name: /Agree what may be touched/ }).click()
+  await saved(page, () =>
+    page
+      .getByRole('group', { name: /upper chest/i })
+      .getByRole('button', { name: 'agrees', exact: true })
+      .click(),
+  )
+  await page.getByRole('button', { name: /See the plan/ }).click()
+  await targets.getByRole('button', { name: /^Infraspinatus, left/ }).click()
+  await saved(page, () => targets.getByRole('button', { name: /^Shorter/ }).click())
+  await saved(page, () => targets.getByLabel('Mainly').selectOption({ label: 'Slow stroke along the fibres' }))
+  await saved(page, () => page.keyboard.press('l'))
+  await page.getByRole('button', { name: /Agree this with/ }).click()
+  await expect(page).toHaveURL(/work$/)
+  const touches = await page.evaluate(() => (window as unknown as { touches: number }).touches)
+  expect(touches).toBeGreaterThan(6)
+  expect(touches).toBeLessThanOrEqual(25)
+})

@@ -8,7 +8,6 @@ use App\Cases\CaseAssembler;
 use App\Cases\EntryRows;
 use App\Models\EntryKind;
 use App\Models\Visit;
-use Carbon\CarbonImmutable;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Measures\Comparison;
 use Somatrace\Core\Pattern\Candidate;
@@ -30,20 +29,11 @@ final readonly class SummaryPage
     /** @return array<string, mixed> */
     public function of(Visit $visit): array
     {
-        $visit->people();
         $case = $this->cases->of($visit);
         $rows = EntryRows::of([$visit->id]);
 
         return [
-            'visit' => [
-                'id' => $visit->public_id, 'number' => $visit->number,
-                'date' => $visit->user->clinic->dateWords(CarbonImmutable::parse($visit->day())),
-            ],
-            'client' => [
-                'id' => $visit->client->public_id, 'name' => $visit->client->name, 'code' => $visit->client->code,
-                'words' => Words::of($visit->client),
-            ],
-            'clinic' => $visit->user->clinic->name, 'therapist' => $visit->user->name,
+            ...PaperHead::of($visit),
             'complaints' => $rows->payloads(EntryKind::Complaint), 'felt' => $rows->payloads(EntryKind::Palpation),
             'explains' => $this->explains($this->clinic->rank($case)),
             'chains' => array_map(static fn (Chain $chain): string => $chain->title, $this->clinic->chains($case)),

@@ -350,6 +350,13 @@ export interface Plan {
     refused?: string[]
   }[]
 }
+/** Whose paper it is, when and by whom. */
+export interface PaperOf {
+  visit: { id: string; number: number; date: string }
+  client: { id: string; name: string; code: string; words: Words }
+  clinic: string
+  therapist: string
+}
 export interface Measure {
   key: string
   name: string

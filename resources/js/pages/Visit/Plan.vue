@@ -535,6 +535,13 @@ useKeys({
         <p class="caption mb-1 max-xl:mb-0 max-xl:flex-1">
           {{ plan.because }} {{ plan.turns === 0 ? 'No turn.' : plan.turns === 1 ? 'One turn.' : `${plan.turns} turns.` }}
         </p>
+        <p class="mb-1 flex flex-wrap gap-x-5 text-[14px]">
+          <Link :href="`/visits/${props.visit.id}/plan/client`" class="link inline-block min-h-[32px] leading-[32px]"
+            >For {{ words.object }}, to read</Link
+          ><Link :href="`/visits/${props.visit.id}/plan/table`" class="link inline-block min-h-[32px] leading-[32px]"
+            >For the table, to print</Link
+          >
+        </p>
         <p v-if="refusal" class="mb-1 text-madder" role="alert">{{ refusal }}</p>
         <button v-if="!visit.readOnly.value" type="button" class="btn-ink w-full max-xl:!w-auto" @click="agree">
           {{ agreement }} <span class="key-hint">Enter</span>

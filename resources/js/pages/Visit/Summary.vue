@@ -1,47 +1,33 @@
 <script setup lang="ts">
-import { Head, Link } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import type { FigureMark } from '@/chart/Figure.vue'
 import FigurePair from '@/parts/FigurePair.vue'
+import PaperHead from '@/parts/PaperHead.vue'
 import { placeName } from '@/chart/atlas'
 import { capital } from '@/parts/words'
-import type { Complaint, Palpation, Words } from '@/types/visit'
+import type { Complaint, PaperOf, Palpation } from '@/types/visit'
 
 /** One page to print and to hand over: what was found today, in plain words, on the figure. */
-const props = defineProps<{
-  visit: { id: string; number: number; date: string }
-  client: { id: string; name: string; code: string; words: Words }
-  clinic: string
-  therapist: string
-  complaints: Complaint[]
-  felt: Palpation[]
-  explains: { name: string; words: string }[]
-  chains: string[]
-  measured: { name: string; left: string; right: string; words: string[] }[]
-  asUsual: string[]
-  tender: string[]
-}>()
+const props = defineProps<
+  PaperOf & {
+    complaints: Complaint[]
+    felt: Palpation[]
+    explains: { name: string; words: string }[]
+    chains: string[]
+    measured: { name: string; left: string; right: string; words: string[] }[]
+    asUsual: string[]
+    tender: string[]
+  }
+>()
 const marks = computed<FigureMark[]>(() =>
   props.felt
     .filter((one) => (one.tenderness ?? 0) > 1 || one.familiar === 'yes')
     .map((one) => ({ muscle: one.muscle, side: one.side, finding: one, refers: one.refers_to ?? [] })),
 )
-const print = () => window.print()
 </script>
 <template>
-  <Head :title="`Summary, ${client.code}`" />
   <main class="mx-auto max-w-[980px] px-6 pb-16 pt-5 print:max-w-none print:p-0">
-    <p class="caption no-print">
-      <Link :href="`/clients/${client.id}`" class="link">{{ client.name }}</Link> ·
-      <Link :href="`/visits/${visit.id}/think`" class="link">visit {{ visit.number }}, back to Think</Link>
-    </p>
-    <header class="mb-4 mt-2 flex items-end justify-between gap-6 border-b-2 border-iron pb-2">
-      <div>
-        <h1 class="text-[27px] leading-8">What we found</h1>
-        <p class="caption">{{ client.name }} · {{ visit.date }} · visit {{ visit.number }} · {{ therapist }}, {{ clinic }}</p>
-      </div>
-      <button type="button" class="btn-ink no-print" @click="print">Print</button>
-    </header>
+    <PaperHead title="What we found" :of="props" :back="{ to: 'think', words: 'back to Think' }" />
     <div class="grid gap-x-10 md:grid-cols-[380px_minmax(0,1fr)] print:grid-cols-[300px_minmax(0,1fr)]">
       <section aria-label="Figure">
         <FigurePair quiet :marks="marks" :complaints="complaints" />
