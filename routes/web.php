@@ -85,6 +85,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
 
     Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
     Route::put('/settings/own', [SettingsController::class, 'own'])->name('account.settings');
+    Route::put('/settings/prefers', [SettingsController::class, 'prefer'])->name('account.prefers');
     Route::put('/settings/clinic', [SettingsController::class, 'clinic'])->name('settings.update');
 
     Route::get('/clinic/audit', [AuditController::class, 'show'])->name('audit');

@@ -173,6 +173,7 @@ final readonly class CaseAssembler
             'scope_off' => $user->clinic->scope_off,
             'load_today' => $this->hands->before($visit),
             'injured' => $user->setting('spared'),
+            'prefers' => $user->prefers(),
             'budgets' => ['thumb' => ['day' => (float) $user->setting('thumb_minutes')]],
         ], static fn (mixed $part): bool => $part !== [] && $part !== null);
     }

@@ -96,6 +96,19 @@ final class User extends Authenticatable
         return $this->settings[$name] ?? $this->loadMissing('clinic')->clinic->setting($name);
     }
 
+    /** @return list<array{muscle: string, technique?: string, tool?: string}> how they like to work a muscle, as the case file writes it */
+    public function prefers(): array
+    {
+        $all = [];
+        /** @var array<string, array{technique?: string, tool?: string}> $kept */
+        $kept = $this->settings['prefers'] ?? [];
+        foreach ($kept as $muscle => $liked) {
+            $all[] = ['muscle' => $muscle, ...$liked];
+        }
+
+        return $all;
+    }
+
     /** @return array<string, string> how they work where practitioners differ: their own choices over those of the clinic */
     public function school(): array
     {

@@ -49,6 +49,7 @@ final readonly class AuditDeed
      */
     public const NOT_KEPT = [
         'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'account', 'account.settings',
+        'account.prefers',
         'people', 'scope', 'settings', 'second-factor.begin',
         'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'clients.create', 'clients.search', 'clients.find',
         'clients.index',

@@ -53,13 +53,14 @@ final class RouteWalkTest extends TestCase
         'visits.stop' => ['owner', 'therapist'], 'visits.take-up' => ['owner', 'therapist'], 'visits.sign' => ['owner', 'therapist'],
         'visits.update' => ['owner', 'therapist'],
         'visits.worklist' => ['owner', 'therapist'], 'visits.device' => ['owner', 'therapist'], 'visits.what-if' => ['owner', 'therapist'],
-        'visits.plan.tries' => ['owner', 'therapist'], 'visits.protocols' => self::CLINICAL, 'visits.plan.paper' => self::CLINICAL, 'protocols.file' => self::CLINICAL,
+        'visits.plan.tries' => ['owner', 'therapist'], 'visits.protocols' => self::CLINICAL, 'visits.plan.paper' => self::CLINICAL,
+        'protocols.file' => self::CLINICAL,
         'visits.protocols.keep' => ['owner', 'therapist'], 'visits.protocols.tries' => ['owner', 'therapist'],
         'protocols.bring' => self::CLINICAL, 'protocols.update' => self::CLINICAL,
         'protocols.destroy' => self::CLINICAL,
         'lock.close' => self::EVERYBODY, 'lock.show' => self::EVERYBODY, 'lock.open' => self::EVERYBODY, 'lock.touch' => self::EVERYBODY,
         'outbox' => self::OWNER, 'people.second-factor' => self::OWNER, 'settings' => self::EVERYBODY,
-        'account.settings' => self::EVERYBODY, 'settings.update' => self::OWNER,
+        'account.settings' => self::EVERYBODY, 'account.prefers' => self::CLINICAL, 'settings.update' => self::OWNER,
         'audit' => self::OWNER, 'audit.file' => self::OWNER, 'clinic.files' => self::EVERYBODY, 'clinic.file' => self::EVERYBODY,
         'clinic.bring.preview' => self::EVERYBODY, 'bring.progress' => self::EVERYBODY, 'clinic.bring.apply' => self::EVERYBODY,
         'clients.index' => self::EVERYBODY, 'clients.find' => self::EVERYBODY, 'clients.edit' => self::EVERYBODY,
@@ -173,7 +174,10 @@ final class RouteWalkTest extends TestCase
     private function letsIn(?User $user, string $method, string $path, Visit $visit, User $person): bool
     {
         $path = str_replace(
-            ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}', '{protocol}', '{reader}'],
+            [
+                '{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}', '{protocol}',
+                '{reader}',
+            ],
             [
                 $visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask',
                 '01KB3J5Y7V00000000000000AA', 'x', str_starts_with($path, 'clinic') ? 'clients.csv' : 'findings.csv',

@@ -7,8 +7,10 @@ namespace App\Http\Controllers;
 use App\Http\Pages\SettingsPage;
 use App\Http\Requests\ClinicSettingsRequest;
 use App\Http\Requests\OwnSettingsRequest;
+use App\Http\Requests\PreferenceRequest;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Inertia\Inertia;
 use Inertia\Response;
@@ -23,9 +25,20 @@ final readonly class SettingsController
 
     public function own(OwnSettingsRequest $request, #[CurrentUser] User $user, Clinic $core): RedirectResponse
     {
-        $user->update(['settings' => $request->chosen(), ...$request->body($core)]);
+        // what is liked on a muscle is set at the plan, and stays
+        $liked = array_intersect_key($user->settings ?? [], ['prefers' => true]);
+        $user->update(['settings' => [...$request->chosen(), ...$liked], ...$request->body($core)]);
 
         return back()->with('message', 'Kept, for you.');
+    }
+
+    /** How a muscle is liked to be worked; with neither technique nor tool it is forgotten. */
+    public function prefer(PreferenceRequest $request, #[CurrentUser] User $user): JsonResponse
+    {
+        $liked = array_filter([...(array) ($user->settings['prefers'] ?? []), ...$request->liked()]);
+        $user->update(['settings' => [...$user->settings ?? [], 'prefers' => $liked]]);
+
+        return response()->json(['prefers' => (object) $liked]);
     }
 
     public function clinic(ClinicSettingsRequest $request, #[CurrentUser] User $user): RedirectResponse

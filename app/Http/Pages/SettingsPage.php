@@ -32,6 +32,7 @@ final readonly class SettingsPage
                 'name' => $clinic->name, 'timezone' => $clinic->timezone, ...self::told([...Settings::defaults(), ...$clinic->settings]),
             ],
             'keeps' => $keeps,
+            'prefers' => $this->prefers($user),
             'body' => $user->may(Right::WriteClinical) ? $this->body($user) : null,
             'choices' => [
                 'pressure_unit' => array_map(static fn (PressureUnit $unit): string => $unit->value, PressureUnit::cases()),
@@ -51,6 +52,20 @@ final readonly class SettingsPage
                     ->count(),
             ],
         ];
+    }
+
+    /** @return list<array{muscle: string, name: string, words: string}> what was remembered at plans, in words */
+    private function prefers(User $user): array
+    {
+        $atlas = $this->core->atlas();
+
+        return array_map(static fn (array $one): array => [
+            'muscle' => $one['muscle'], 'name' => $atlas->muscle($one['muscle'])->name,
+            'words' => implode(', ', array_filter([
+                isset($one['technique']) ? lcfirst($atlas->technique($one['technique'])->name) : '',
+                isset($one['tool']) ? "with {$atlas->tool($one['tool'])->name}" : '',
+            ])),
+        ], $user->prefers());
     }
 
     /** @return array{mass_kg: float|null, aids: list<string>, choices: array{hand: array<string, string>, aids: array<string, string>}} */

@@ -93,6 +93,7 @@ final readonly class VisitPage
             'before' => $before === null ? null : $this->before($visit, $before, $last),
             'devices' => (object) (in_array($step, ['move', 'feel'], true) ? $this->devices($visit) : []),
             'school' => (object) ($step === 'plan' ? [...$this->clinic->schoolDefaults(), ...$visit->user->school()] : []),
+            'prefers' => (object) ($step === 'plan' ? $visit->user->settings['prefers'] ?? [] : []),
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
         ];

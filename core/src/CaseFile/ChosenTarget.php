@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\CaseFile;
 
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Data\Fields;
 
@@ -52,6 +53,21 @@ final readonly class ChosenTarget
             $f->boolOrNull('other_side'), $f->intOrNull('order'), $f->stringOrNull('technique'),
             self::setup($f),
             $f->stringOrNull('site'), $f->strings('spots'), $f->strings('added'), $f->stringOrNull('words'),
+        );
+    }
+
+    /** What was set for it, and what is liked there where nothing was; null where neither says anything. */
+    public static function orLiked(?self $set, MuscleAt $at, ?Preference $liked): ?self
+    {
+        if ($liked === null) {
+            return $set;
+        }
+        $set ??= new self($at->muscle, $at->side);
+
+        return new self(
+            $set->muscle, $set->side, $set->lock, $set->joint, $set->size, $set->tool ?? $liked->tool, $set->position, $set->pressure,
+            $set->otherSide, $set->order, $set->technique ?? $liked->technique, $set->setup, $set->site, $set->spots, $set->added,
+            $set->words,
         );
     }
 

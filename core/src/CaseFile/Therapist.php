@@ -13,6 +13,7 @@ final readonly class Therapist
      * @param  list<string>  $tools
      * @param  array<string, float>  $loadToday  minutes at pressure 5 or more, by tool
      * @param  list<string>  $scopeOff
+     * @param  list<Preference>  $prefers
      * @param  list<string>  $injured
      * @param  array<string, array<string, float>>  $budgets  minutes at pressure 5 or more, by tool, for a visit, a day, a week
      */
@@ -25,7 +26,19 @@ final readonly class Therapist
         public ?bool $licensed = null,
         public array $injured = [],
         public array $budgets = [],
+        public array $prefers = [],
     ) {
+    }
+
+    public function preference(string $muscle): ?Preference
+    {
+        foreach ($this->prefers as $one) {
+            if ($one->muscle === $muscle) {
+                return $one;
+            }
+        }
+
+        return null;
     }
 
     /** Switched off: outside what this therapist does here. */
@@ -40,7 +53,7 @@ final readonly class Therapist
             $f->floatOrNull('mass_kg'), $f->strings('tools'), $f->stringOrNull('experience'), $f->floatMap('load_today'),
             $f->strings('scope_off'),
             $f->boolOrNull('licensed'), $f->strings('injured'),
-            self::budgets($f->fieldsOrNull('budgets')),
+            self::budgets($f->fieldsOrNull('budgets')), $f->map('prefers', Preference::from(...)),
         );
     }
 

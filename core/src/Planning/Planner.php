@@ -203,7 +203,8 @@ final readonly class Planner
             'role' => $one->target->role->value, 'words' => $one->target->candidate->word ?? 'stiff', 'locked' => $one->target->locked,
             'worth' => round($one->target->benefit($one->minutes()), 5),
             ...$one->target->work === null ? [] : [
-                'choices' => $can = $choices->of($one), 'refused' => $choices->refused($one, $one->target->work->byHand, $can),
+                'choices' => $can = $choices->of($one),
+                'refused' => $choices->refused($one, $case->session->target($one->target->key), $can),
             ],
         ], $solution->chosen);
         usort(

@@ -309,7 +309,8 @@ final class TargetBuilder
         $felt = $this->feltAt($at);
         $work = new Work(
             $at, $muscle, $this->situation($candidate, $felt), $felt,
-            $this->sites($felt, $muscle, $this->byHand($at->key())?->site), $this->exposed->visits($at), $this->byHand($at->key()),
+            $this->sites($felt, $muscle, $this->byHand($at->key())?->site), $this->exposed->visits($at),
+            ChosenTarget::orLiked($this->byHand($at->key()), $at, $this->case->therapist->preference($at->muscle)),
         );
         if ($work->situation === Situation::FirstDelicate && $this->soFar->minutes($at->key()) > 0) {
             return $this->leave($candidate, Reason::of(ReasonKind::Done, 'Held for the first time today: that is all.'));

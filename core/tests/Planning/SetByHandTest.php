@@ -231,6 +231,32 @@ final class SetByHandTest extends TestCase
         self::assertSame(self::target(self::plan([]))['minutes'], self::target($with)['minutes']);
     }
 
+    public function test_what_the_therapist_likes_is_done_where_nothing_else_was_set_and_it_may_be(): void
+    {
+        $liked = ['prefers' => [['muscle' => 'infraspinatus', 'tool' => 'knuckle', 'technique' => 'stripping']]];
+        $techniques = static fn (PlanResult $plan): array => array_column(self::manoeuvres($plan), 'technique');
+
+        self::assertContains('knuckle', self::tools(self::plan([], [], $liked)));
+        self::assertContains('stripping', $techniques(self::plan([], [], $liked)));
+        self::assertNotContains(
+            'knuckle', self::tools(self::plan(['tool' => 'fist'], [], $liked)), 'what is set goes before what is liked',
+        );
+        $spared = self::plan([], [], [...$liked, 'injured' => ['knuckle']]);
+        self::assertNotContains('knuckle', self::tools($spared));
+        self::assertSame([], self::target($spared)['refused'], 'nobody asked for it today');
+    }
+
+    /** What is liked on a muscle brings it into no plan. */
+    public function test_a_preference_picks_nothing(): void
+    {
+        $with = static fn (array $prefers): array => array_column(Core::clinic()->plan(
+            CaseBuilder::aCase()->complaint('shoulder_blade', 'left', 6)->felt('infraspinatus', 'left', ['tenderness' => 3])
+                ->with(['therapist' => ['prefers' => $prefers]])->make(),
+        )->targets, 'muscle');
+
+        self::assertSame($with([]), $with([['muscle' => 'gastrocnemius', 'tool' => 'forearm']]));
+    }
+
     public function test_the_other_side_is_switched_on_and_off(): void
     {
         $across = static fn (?bool $on, string $school = 'affected_deep_other_light'): int => count(array_filter(

@@ -5,7 +5,7 @@ import Choices from '@/parts/Choices.vue'
 import { siteNames } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { TechniqueId } from '@/types/ids.generated'
-import type { Plan } from '@/types/visit'
+import type { Liked, Plan } from '@/types/visit'
 
 /** How one target of a plan is done, set by hand: what is not allowed stands there with its reason. */
 type Target = Plan['targets'][number]
@@ -15,8 +15,10 @@ const props = defineProps<{
   value: ByHand | undefined
   /** techniques that are done on it now */
   done: TechniqueId[]
+  /** how this muscle is liked to be worked, whoever lies there */
+  liked: Liked | undefined
 }>()
-const emit = defineEmits<{ set: [change: Partial<ByHand>, words: string] }>()
+const emit = defineEmits<{ set: [change: Partial<ByHand>, words: string]; like: [liked: Liked] }>()
 const id = useId()
 const sizes = { short: 'Shorter', usual: 'Usual', long: 'Longer' } as const
 const SIZES = ['short', 'usual', 'long'] as const
@@ -118,6 +120,20 @@ const away = (one: TechniqueId) => {
   const left = added.value.filter((there) => there !== one)
   emit('set', { added: left.length ? left : undefined }, `${atlas.techniques[one]} taken out`)
 }
+/** What was chosen here and is not remembered yet; what is remembered can be forgotten again. */
+const likes = computed<Liked>(() => ({
+  ...(props.value?.technique ? { technique: props.value.technique } : {}),
+  ...(props.value?.tool ? { tool: props.value.tool } : {}),
+}))
+const isNew = computed(
+  () =>
+    (likes.value.technique !== undefined && likes.value.technique !== props.liked?.technique) ||
+    (likes.value.tool !== undefined && likes.value.tool !== props.liked?.tool),
+)
+const likedWords = (one: Liked): string =>
+  [one.technique ? atlas.techniques[one.technique].toLowerCase() : '', one.tool ? `with ${atlas.tools[one.tool]}` : '']
+    .filter(Boolean)
+    .join(', ')
 const words = ref('')
 watch(
   () => props.value?.words,
@@ -168,6 +184,15 @@ const keepWords = () => {
         </option>
       </select>
     </div>
+    <p v-if="isNew || liked" class="text-[14px] leading-[19px]">
+      <button v-if="isNew" type="button" class="link min-h-[32px] text-left" @click="emit('like', { ...liked, ...likes })">
+        Always on this muscle: {{ likedWords(likes) }}
+      </button>
+      <template v-else-if="liked"
+        >Yours here: {{ likedWords(liked) }}.
+        <button type="button" class="link caption min-h-[32px]" @click="emit('like', {})">Forget it</button></template
+      >
+    </p>
     <div v-if="item.choices.spots.length > 1" role="group" :aria-label="`Spots, ${item.name}`">
       <p class="caption">Spots{{ spots.length ? '' : ': as it was found' }}</p>
       <div class="flex flex-wrap gap-px">

@@ -350,6 +350,11 @@ export interface Plan {
     refused?: string[]
   }[]
 }
+/** How somebody likes to work a muscle. */
+export interface Liked {
+  technique?: TechniqueId
+  tool?: ToolId
+}
 /** Whose paper it is, when and by whom. */
 export interface PaperOf {
   visit: { id: string; number: number; date: string }
@@ -472,6 +477,8 @@ export interface VisitProps extends Judged {
   devices: Partial<Record<DeviceId, { address: string; simulated: boolean }>>
   /** techniques that are not done in this clinic, and why */
   /** how whoever treats works where practitioners differ, on Plan */
+  /** how muscles are liked to be worked, on the plan */
+  prefers: Partial<Record<MuscleId, Liked>>
   school: Record<string, string>
   off_here: { name: string; reason: string }[]
   /** what the client answered alone before this visit */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { Head, Link, useForm } from '@inertiajs/vue3'
+import { Head, Link, router, useForm } from '@inertiajs/vue3'
 import { computed } from 'vue'
+import { send } from '@/composables/http'
 import { kept, shownUnit, type UserSettings } from '@/composables/settings'
 import Flash from '@/parts/Flash.vue'
 import FormField from '@/parts/FormField.vue'
@@ -42,6 +43,8 @@ const props = defineProps<{
     timezones: string[]
   }
   touches: { people: number; open: number; booked: number }
+  /** what was remembered at plans */
+  prefers: { muscle: string; name: string; words: string }[]
 }>()
 const about = (question: string): string => schoolWords[question]?.about ?? question
 const choice = (question: string, one: string): string => schoolWords[question]?.choices[one] ?? one
@@ -92,6 +95,7 @@ const reach = computed(
     `Touches ${many(props.touches.people, 'person', 'people')}, ${many(props.touches.open, 'open visit', 'open visits')} and ${many(props.touches.booked, 'booked visit', 'booked visits')}.`,
 )
 const zero = computed(() => `${kept(1, 'kPa').toLocaleString('en')} kPa is one ${shownUnit('kPa')}`)
+const forget = (muscle: string) => void send('PUT', '/settings/prefers', { muscle }).then(() => router.reload({ only: ['prefers'] }))
 const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : ['09:00', '18:00'])
 </script>
 <template>
@@ -221,6 +225,21 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
             :none="`as the clinic: ${schoolOf(question)}`"
           />
         </div>
+        <section v-if="prefers.length" class="mt-5" aria-label="How you like to work">
+          <h3 class="section-head !text-[17px]">How you like to work</h3>
+          <p class="caption">Remembered at plans; followed wherever it is allowed and nothing else was set.</p>
+          <ul>
+            <li v-for="one in prefers" :key="one.muscle" class="flex items-baseline justify-between gap-3 border-b border-hairline py-1">
+              <span
+                ><b class="font-[650]">{{ one.name }}</b
+                >: {{ one.words }}</span
+              >
+              <button type="button" class="link caption min-h-[32px]" :aria-label="`Forget ${one.name}`" @click="forget(one.muscle)">
+                Forget
+              </button>
+            </li>
+          </ul>
+        </section>
         <button type="submit" class="btn-ink mt-5" :disabled="own.processing">Keep it for me</button>
       </form>
       <form v-if="keeps" aria-label="For the clinic" @submit.prevent="clinic.put('/settings/clinic', { preserveScroll: true })">

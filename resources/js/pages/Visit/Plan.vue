@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
 import { consequence, thumbsOf } from '@/composables/consequence'
-import { send } from '@/composables/http'
+import { Refused, send } from '@/composables/http'
 import { keyOf, moved, onOf, placeAt, rowOf, sequenceOf, type InOrder, type On } from '@/composables/planOrder'
 import { useDeed } from '@/composables/useDeed'
 import { useKeys } from '@/composables/useKeys'
@@ -22,7 +22,7 @@ import TargetChoices from '@/parts/TargetChoices.vue'
 import { capital, schoolWords } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { TechniqueId } from '@/types/ids.generated'
-import type { Plan, PlanStep } from '@/types/visit'
+import type { Liked, Plan, PlanStep } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({
@@ -239,6 +239,22 @@ const rounds = computed<{ step: PlanStep; start: number }[]>(() => {
   const { target: on, id, other_side } = chosen.value ?? {}
   return all.filter(({ step }) => (on ? step.target === on && step.other_side === other_side : step.id === id))
 })
+const prefers = ref(props.value.prefers)
+watch(
+  () => props.value.prefers,
+  (now) => (prefers.value = now),
+)
+const like = (item: Item, liked: Liked) => {
+  if (!item.muscle) return
+  void send<{ prefers: typeof prefers.value }>('PUT', '/settings/prefers', { muscle: item.muscle, ...liked })
+    .then((answer) => {
+      prefers.value = answer.prefers
+      changed.value = Object.keys(liked).length
+        ? `Remembered: ${item.name.replace(/, (left|right)$/, '')} is worked so wherever it may be. Settings list it.`
+        : 'Forgotten.'
+    })
+    .catch((failure: unknown) => (changed.value = failure instanceof Refused ? failure.words : 'No connection just now; nothing was kept.'))
+}
 const comparing = ref(false)
 const versions = ref<Version[]>([])
 const asItIs = computed<Version>(() => ({
@@ -350,7 +366,9 @@ useKeys({
                 :item="{ ...item, choices: item.choices }"
                 :value="one('target', keyOf(on))"
                 :done="doneOn(on)"
+                :liked="item.muscle && prefers[item.muscle]"
                 @set="(change, said) => set(on, change, said)"
+                @like="(liked) => like(item, liked)"
               />
             </template>
           </template>
