@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
 import { consequence, thumbsOf } from '@/composables/consequence'
+import { goToCheck } from '@/composables/goToCheck'
 import { Refused, send } from '@/composables/http'
 import { keyOf, moved, onOf, placeAt, rowOf, sequenceOf, type InOrder, type On } from '@/composables/planOrder'
 import { useDeed } from '@/composables/useDeed'
@@ -64,7 +65,7 @@ const toggle = (item: Item) => {
 }
 const isOf = (step: PlanStep, on: On): boolean => ((own) => own !== null && keyOf(own) === keyOf(on))(onOf(step))
 /** What a choice by hand brings in; what safety, scope or consent keeps out waits for those. */
-const canBring = (item: Plan['left_out'][number]): boolean => ['worth', 'course', 'quiet', 'unfelt', 'dropped'].includes(item.kind)
+const canBring = (item: Plan['left_out'][number]): boolean => ['worth', 'course', 'quiet', 'dropped'].includes(item.kind)
 const tenth = (value: number): number => Math.round(10 * value) / 10
 const sizes = { short: 'done shortly', usual: 'as usual', long: 'at length' } as const
 const SIZES = ['short', 'usual', 'long'] as const
@@ -94,7 +95,11 @@ const bring = (on: On, name = nameOf(on)) => {
   else save('target', keyOf(on), { ...one('target', keyOf(on)), ...on, lock: true }, `${name} brought in`)
 }
 const rows = computed(() => plan.value.targets.flatMap((item) => ((on) => (on ? [{ item, on }] : []))(onOf(item))))
-const out = computed(() => plan.value.left_out.map((item) => ({ item, on: onOf(item) })))
+/** Suspected and felt by nobody: felt first, they may be worth it; the rest is left out for its own reason. */
+const suspects = computed(() =>
+  plan.value.left_out.flatMap((item) => (item.kind === 'unfelt' && item.muscle ? [{ ...item, muscle: item.muscle }] : [])),
+)
+const out = computed(() => plan.value.left_out.filter((item) => item.kind !== 'unfelt').map((item) => ({ item, on: onOf(item) })))
 const there = computed(() => rows.value.map(({ on }) => keyOf(on)))
 useHand(() =>
   chosen.value?.places.length
@@ -376,6 +381,33 @@ useKeys({
         <li v-if="!plan.targets.length" class="py-2">Nothing to press today. Feel a little more, or agree to more areas.</li>
       </ul>
       <BringIn v-if="!visit.readOnly.value" :possessive="words.possessive" :there="there" @bring="bring" />
+      <template v-if="suspects.length && !visit.readOnly.value">
+        <h2 class="section-head mt-4">Feel first</h2>
+        <p class="caption">Suspected, and felt by nobody yet.</p>
+        <ul>
+          <li v-for="item in suspects" :key="item.name" class="flex items-baseline justify-between gap-2 py-1">
+            <b class="font-[650]">{{ item.name }}</b>
+            <span class="shrink-0">
+              <button
+                type="button"
+                class="link caption min-h-[32px]"
+                :aria-label="`Feel ${item.name}`"
+                @click="goToCheck(props.visit.id, { kind: 'palpate', id: item.muscle, side: item.side })"
+              >
+                Feel
+              </button>
+              <button
+                type="button"
+                class="link caption ml-3 min-h-[32px]"
+                :aria-label="`Bring in ${item.name}`"
+                @click="bring({ muscle: item.muscle, side: item.side })"
+              >
+                Bring in
+              </button>
+            </span>
+          </li>
+        </ul>
+      </template>
       <h2 class="section-head mt-4">Left out</h2>
       <ul>
         <li v-for="{ item, on } in out" :key="item.name" class="py-1">
@@ -388,7 +420,7 @@ useKeys({
         <li v-for="item in props.off_here" :key="item.name" class="py-1">
           <b class="font-[650]">{{ item.name }}.</b> Not done here: {{ item.reason }}
         </li>
-        <li v-if="!plan.left_out.length && !props.off_here.length" class="caption">Nothing.</li>
+        <li v-if="!out.length && !props.off_here.length" class="caption">Nothing.</li>
       </ul>
       <h2 class="section-head mt-4">Your hands</h2>
       <p class="flex justify-between">
