@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { accessible, assessed, saved, signIn } from './steps'
 import { expect, test, type Page } from './test'
 
@@ -81,13 +82,15 @@ test('targets are put in another order by the keys [ and ], and what cannot be i
   await expect(page.getByText('Already first in this position.')).toBeVisible()
 })
 
-test('no name beside the score is cut', async ({ page }) => {
+test('no name is cut: the longest of the atlas, at 1280, at 1024 and at 200 %', async ({ page }) => {
   await signIn(page)
+  const long = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { muscles: { id: string; name: string }[] }
+  const longest = [...long.muscles].sort((a, b) => b.name.length - a.name.length).slice(0, 8)
   const visit = await assessed(page, 'Wren Ashby', [
     { kind: 'complaint', payload: { zone: 'neck_back', side: 'right', now: 6 } },
-    { kind: 'palpation', payload: { muscle: 'suboccipitals', ...felt, side: 'right' } },
     { kind: 'palpation', payload: { muscle: 'semispinalis_capitis', ...felt, side: 'right' } },
     { kind: 'palpation', payload: { muscle: 'trapezius_upper', ...felt } },
+    ...longest.map(({ id }) => ({ kind: 'target', payload: { muscle: id, side: 'right', lock: true } })),
   ])
   await page.goto(`${visit}/plan`)
   const score = page.getByRole('group', { name: 'The plan as a score' })
@@ -95,14 +98,30 @@ test('no name beside the score is cut', async ({ page }) => {
   const texts = await score.locator('text').allTextContents()
   expect(texts.length).toBeGreaterThan(15)
   expect(texts.filter((text) => text.includes('…'))).toEqual([])
-  const outside = await score.evaluate((svg) => {
-    const box = svg.getBoundingClientRect()
-    return [...svg.querySelectorAll('text')].filter((text) => {
-      const own = text.getBoundingClientRect()
-      return own.left < box.left - 1 || own.right > box.right + 1
-    }).length
-  })
-  expect(outside).toBe(0)
+  const targets = page.getByRole('complementary', { name: 'Targets' })
+  await targets.getByRole('button', { name: /right/ }).first().click()
+  for (const [width, height] of [
+    [1280, 800],
+    [1024, 768],
+    [640, 400],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    const cut = await score.evaluate((svg) => {
+      const box = svg.getBoundingClientRect()
+      const outside = [...svg.querySelectorAll('text')].filter((text) => {
+        const own = text.getBoundingClientRect()
+        return own.left < box.left - 1 || own.right > box.right + 1 || own.bottom > box.bottom + 1
+      })
+      const beside = [...document.querySelectorAll('aside button, aside b, aside p, aside select')].filter(
+        (one) => one.scrollWidth > one.clientWidth + 1 && getComputedStyle(one).display !== 'inline',
+      )
+      return [
+        ...[...outside, ...beside].map((one) => one.textContent.trim().slice(0, 60)),
+        ...(document.documentElement.scrollWidth > window.innerWidth ? ['the page scrolls sideways'] : []),
+      ]
+    })
+    expect(cut, `at ${width}`).toEqual([])
+  }
 })
 
 const shoulder = [

@@ -35,7 +35,6 @@ const timed = computed(() => {
     return { step, start, y: TOP + start * perMinute.value, h: step.minutes * perMinute.value }
   })
 })
-const height = computed(() => TOP + props.plan.minutes * perMinute.value + 30)
 const sides = (step: PlanStep): (-1 | 1)[] => (step.side === 'left' ? [-1] : step.side === 'right' ? [1] : [-1, 1])
 /** A contour: sinks in, rises pass by pass, eases out, so that nothing looks like a bar chart. */
 const contour = (y: number, h: number, pressures: number[], sign: number): string => {
@@ -96,9 +95,22 @@ const labels = computed(() => {
       const room = roomOf(step)
       const top = Math.max(used[column] + 1, y + Math.max(0, h / 2 - room / 2))
       used[column] = top + room
-      return { step, column, y: top + 13, lines: linesOf(step), notes: notesOf(step), bold: step.kind === 'treat' }
+      return {
+        bottom: top + room,
+        step,
+        column,
+        y: top + 13,
+        lines: linesOf(step),
+        notes: notesOf(step),
+        bold: step.kind === 'treat',
+      }
     })
 })
+/** To the end of the time, and of the names beside it. */
+const FOOT = 30
+const height = computed(() =>
+  Math.max(TOP + props.plan.minutes * perMinute.value + FOOT, ...labels.value.map((label) => label.bottom + FOOT / 2)),
+)
 /** What is being dragged, where it was taken and where it is now, in minutes of the plan. */
 const dragged = ref<{ step: PlanStep; from: number; now: number; isMoved: boolean } | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
@@ -152,7 +164,7 @@ const handled = computed(() =>
           :x1="sign * (SPINE + n * UNIT)"
           :x2="sign * (SPINE + n * UNIT)"
           :y1="TOP"
-          :y2="height - 30"
+          :y2="TOP + plan.minutes * perMinute"
           stroke="var(--color-hairline)"
           stroke-dasharray="2 4"
         />

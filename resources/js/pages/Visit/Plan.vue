@@ -456,7 +456,7 @@ useKeys({
         The treatment runs: {{ running }} of {{ minutes }} minutes are left. What was done counts; this is the rest, planned anew.
         <Link :href="`/visits/${props.visit.id}/work`" class="link">Back to the table</Link>
       </p>
-      <div class="mb-2 flex flex-wrap items-center gap-x-5 gap-y-2">
+      <div class="mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
         <div class="flex items-center gap-px" role="group" aria-label="Table minutes">
           <button
             v-for="value in [30, 45, 60, 75, 90]"
@@ -474,7 +474,7 @@ useKeys({
           Compare <span class="key-hint">C</span>
         </button>
         <button type="button" class="btn" @click="protocols = true">Protocols <span class="key-hint">P</span></button>
-        <details class="min-w-[200px] flex-1 open:basis-full">
+        <details class="min-w-[160px] flex-1 open:basis-full">
           <summary class="link inline-block min-h-[32px] cursor-pointer leading-[32px]">
             How it is done, this visit<template v-if="Object.keys(school).length">: {{ Object.keys(school).length }} otherwise</template>
           </summary>
