@@ -6,6 +6,7 @@ namespace App\Cases;
 
 use App\Models\Client;
 use App\Models\EntryKind;
+use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Somatrace\Core\CaseFile\CaseFile;
@@ -172,10 +173,20 @@ final readonly class CaseAssembler
             'licensed' => $user->licensed,
             'scope_off' => $user->clinic->scope_off,
             'load_today' => $this->hands->before($visit),
+            'load_week' => $this->hands->week($visit),
+            'trained' => $this->trained($user),
             'injured' => $user->setting('spared'),
             'prefers' => $user->prefers(),
             'budgets' => ['thumb' => ['day' => (float) $user->setting('thumb_minutes')]],
         ], static fn (mixed $part): bool => $part !== [] && $part !== null);
+    }
+
+    /** @return list<string> all but what they said they are not trained in; empty where that is nothing */
+    private function trained(User $user): array
+    {
+        $not = (array) $user->setting('untrained');
+
+        return $not === [] ? [] : array_values(array_diff(array_keys($this->clinic->atlas()->techniques), $not));
     }
 
     /**

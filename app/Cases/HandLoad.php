@@ -17,6 +17,9 @@ use Somatrace\Core\Clinic;
  */
 final readonly class HandLoad
 {
+    /** Days, this one among them. */
+    private const WEEK = 7;
+
     public function __construct(private Clinic $clinic)
     {
     }
@@ -28,6 +31,14 @@ final readonly class HandLoad
         $dawn = $began->setTimezone($visit->user->clinic->timezone)->startOfDay()->utc();
 
         return $this->of($visit->user, $dawn, $began, $visit->id);
+    }
+
+    /** @return array<string, float> of the six days before the one of this visit */
+    public function week(Visit $visit): array
+    {
+        $dawn = $visit->started_at->setTimezone($visit->user->clinic->timezone)->startOfDay();
+
+        return $this->of($visit->user, $dawn->subDays(self::WEEK - 1)->utc(), $dawn->utc());
     }
 
     /** @return array<string, float> of visits that began from one moment until before another */

@@ -16,7 +16,8 @@ final readonly class Settings
 
     /** Kept by one's own wish, over what the clinic says. */
     public const PERSONAL = [
-        'pressure_unit', 'length_unit', 'date_form', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared', 'pedals', 'school',
+        'pressure_unit', 'length_unit', 'date_form', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared', 'untrained', 'pedals',
+        'school',
     ];
 
     public const DATE_FORMS = ['words' => '9 Mar 2026', 'day_month' => '09/03/2026', 'month_day' => '03/09/2026', 'iso' => '2026-03-09'];
@@ -33,7 +34,7 @@ final readonly class Settings
     {
         return [
             'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen',
-            'figure' => 'painted', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [],
+            'figure' => 'painted', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [], 'untrained' => [],
             'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
             'school' => [],
             'visit_minutes' => 60, 'retention_years' => 10,
@@ -54,6 +55,8 @@ final readonly class Settings
             'thumb_minutes' => ['nullable', 'integer', 'between:5,240'],
             'spared' => $personal ? ['nullable', 'array'] : ['prohibited'],
             'spared.*' => ['distinct', new In($core->hands())],
+            'untrained' => $personal ? ['nullable', 'array'] : ['prohibited'],
+            'untrained.*' => ['distinct', new In(array_keys($core->atlas()->techniques))],
             'pedals' => ['nullable', 'array:'.implode(',', array_keys(self::PEDALS))],
             // a pedal is a keyboard with a few keys; those that are needed to get about are left alone
             'pedals.*' => ['required', 'string', 'max:20', 'distinct', 'not_in:Tab,Escape,Shift,Control,Alt,Meta'],

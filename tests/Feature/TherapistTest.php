@@ -45,6 +45,33 @@ final class TherapistTest extends TestCase
         self::assertArrayNotHasKey('load_today', $this->case($now));
     }
 
+    public function test_the_six_days_before_count_for_the_week(): void
+    {
+        $user = $this->therapist();
+        foreach (['2026-11-18' => 600, '2026-11-19' => 120, '2026-11-24' => 180, '2026-11-25' => 300] as $day => $seconds) {
+            $this->travelTo("$day 10:00:00");
+            $this->worked($user, 'thumb', 6.0, $seconds);
+        }
+        $this->travelTo('2026-11-25 14:00:00');
+        $case = $this->case($this->begun($user));
+
+        self::assertSame(['thumb' => 5.0], $case['load_week'], 'a week ago is over, today is told apart');
+        self::assertSame(['thumb' => 5.0], $case['load_today']);
+    }
+
+    public function test_what_one_is_not_trained_in_is_in_no_plan(): void
+    {
+        $user = $this->therapist();
+        $visit = $this->begun($user);
+        self::assertArrayNotHasKey('trained', $this->case($visit));
+        $this->actingAs($user)->put('/settings/own', ['untrained' => ['trigger_point_hold']])->assertSessionHasNoErrors();
+        $case = $this->case($visit->fresh() ?? $visit);
+
+        self::assertNotContains('trigger_point_hold', $case['trained']);
+        self::assertContains('stripping', $case['trained']);
+        $this->put('/settings/own', ['untrained' => ['juggling']])->assertSessionHasErrors('untrained.0');
+    }
+
     public function test_a_plan_that_waits_counts_as_it_was_agreed(): void
     {
         $this->travelTo('2026-11-25 09:00:00');

@@ -14,6 +14,8 @@ final readonly class Therapist
      * @param  array<string, float>  $loadToday  minutes at pressure 5 or more, by tool
      * @param  list<string>  $scopeOff
      * @param  list<Preference>  $prefers
+     * @param  array<string, float>  $loadWeek  of the week until today, minutes at firm pressure by tool
+     * @param  list<string>  $trained  the only techniques they do; all of them where empty
      * @param  list<string>  $injured
      * @param  array<string, array<string, float>>  $budgets  minutes at pressure 5 or more, by tool, for a visit, a day, a week
      */
@@ -27,6 +29,8 @@ final readonly class Therapist
         public array $injured = [],
         public array $budgets = [],
         public array $prefers = [],
+        public array $loadWeek = [],
+        public array $trained = [],
     ) {
     }
 
@@ -41,10 +45,10 @@ final readonly class Therapist
         return null;
     }
 
-    /** Switched off: outside what this therapist does here. */
+    /** Outside what this therapist does here: switched off, or not trained in. */
     public function isOff(string $technique): bool
     {
-        return in_array($technique, $this->scopeOff, true);
+        return in_array($technique, $this->scopeOff, true) || ($this->trained !== [] && ! in_array($technique, $this->trained, true));
     }
 
     public static function from(Fields $f): self
@@ -54,6 +58,7 @@ final readonly class Therapist
             $f->strings('scope_off'),
             $f->boolOrNull('licensed'), $f->strings('injured'),
             self::budgets($f->fieldsOrNull('budgets')), $f->map('prefers', Preference::from(...)),
+            $f->floatMap('load_week'), $f->strings('trained'),
         );
     }
 

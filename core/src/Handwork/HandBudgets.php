@@ -8,25 +8,28 @@ use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\CaseFile\Therapist;
 
-/** Minutes of firm pressure the hands have left: of each part of them what a visit may cost, or what is left of the day. */
+/** Minutes of firm pressure the hands have left: of each part of them what a visit may cost, or what is left of the day or the week. */
 final readonly class HandBudgets
 {
-    /** @var array<string, float> by part of the hand; below nought when the day was longer than its budget */
+    /** @var array<string, float> by part of the hand; below nought when the day or the week was longer than its budget */
     private array $left;
 
     public function __construct(private Atlas $atlas, private PlanFigures $figures, Therapist $therapist, SoFar $soFar)
     {
         $left = [];
+        [$today, $week, $done] = array_map($this->parts(...), [$therapist->loadToday, $therapist->loadWeek, $soFar->load()]);
         foreach ($figures->handBudgets as $part => $usual) {
-            [$visit, $day] = [$usual['visit'], $usual['day']];
+            ['visit' => $ofVisit, 'day' => $ofDay, 'week' => $ofWeek] = $usual;
             foreach ($therapist->budgets as $tool => $own) {
                 if ($atlas->tool($tool)->costs === $part) {
-                    $visit = $own['visit'] ?? $visit;
-                    $day = $own['day'] ?? $day;
+                    $ofVisit = $own['visit'] ?? $ofVisit;
+                    $ofDay = $own['day'] ?? $ofDay;
+                    $ofWeek = $own['week'] ?? $ofWeek;
                 }
             }
-            $spent = $this->parts($soFar->load())[$part] ?? 0.0;
-            $left[$part] = min($visit, $day - ($this->parts($therapist->loadToday)[$part] ?? 0.0)) - $spent;
+            // the week until today, and today
+            $before = ($week[$part] ?? 0.0) + ($today[$part] ?? 0.0);
+            $left[$part] = min($ofVisit, $ofDay - ($today[$part] ?? 0.0), $ofWeek - $before) - ($done[$part] ?? 0.0);
         }
         $this->left = $left;
     }
@@ -52,6 +55,22 @@ final readonly class HandBudgets
         }
 
         return $over;
+    }
+
+    /**
+     * What a plan asks of each part of the hand, and what that part has.
+     *
+     * @param  array<string, float>  $load  minutes at firm pressure, by tool
+     * @return list<array{part: string, name: string, minutes: float, of: float}>
+     */
+    public function asked(array $load): array
+    {
+        $asked = $this->parts($load);
+
+        return array_map(fn (string $part): array => [
+            'part' => $part, 'name' => $this->figures->handBudgets[$part]['name'], 'minutes' => round($asked[$part] ?? 0.0, 2),
+            'of' => round(max(0.0, $this->left[$part]), 1),
+        ], array_keys($this->left));
     }
 
     /** Why no more is done with a part of the hand. */

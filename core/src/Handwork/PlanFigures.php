@@ -119,7 +119,7 @@ final readonly class PlanFigures
 
     public float $pickedWeight;
 
-    /** @var array<string, array{name: string, visit: float, day: float, rests: bool}> by part of the hand, minutes at firm pressure */
+    /** @var array<string, array{name: string, visit: float, day: float, week: float, rests: bool}> by part, minutes at firm pressure */
     public array $handBudgets;
 
     public Frailty $frailty;
@@ -244,7 +244,8 @@ final readonly class PlanFigures
         $budgets = $file->fields('hand_budgets');
         $this->handBudgets = array_combine($budgets->keys(), array_map(static fn (string $part): array => [
             'name' => $budgets->fields($part)->string('name'), 'visit' => $budgets->fields($part)->float('visit'),
-            'day' => $budgets->fields($part)->float('day'), 'rests' => $budgets->fields($part)->string('then') === 'rest',
+            'day' => $budgets->fields($part)->float('day'), 'week' => $budgets->fields($part)->float('week'),
+            'rests' => $budgets->fields($part)->string('then') === 'rest',
         ], $budgets->keys()));
         $this->jointSupport = $file->float('joint_support');
         $this->lowBackZones = $file->strings('low_back_zones');

@@ -12,6 +12,7 @@ final readonly class PlanResult
      * @param  list<LeftOut>  $leftOut
      * @param  array<string, float>  $load  minutes at pressure 5 or more, by tool
      * @param  list<array<string, mixed>>  $targets  what was chosen, with its minutes and worth
+     * @param  list<array{part: string, name: string, minutes: float, of: float}>  $hands  firm minutes asked of each part, and what it has
      */
     private function __construct(
         public bool $planned,
@@ -23,6 +24,8 @@ final readonly class PlanResult
         public int $turns,
         public array $load,
         public array $targets,
+        private array $hands = [],
+        private ?float $mostLean = null,
     ) {
     }
 
@@ -36,11 +39,13 @@ final readonly class PlanResult
      * @param  list<LeftOut>  $leftOut
      * @param  array<string, float>  $load
      * @param  list<array<string, mixed>>  $targets
+     * @param  list<array{part: string, name: string, minutes: float, of: float}>  $hands
      */
     public static function of(
         string $because, string $headline, array $steps, array $leftOut, float $benefit, int $turns, array $load, array $targets,
+        array $hands, float $mostLean,
     ): self {
-        return new self(true, $because, $headline, $steps, $leftOut, $benefit, $turns, $load, $targets);
+        return new self(true, $because, $headline, $steps, $leftOut, $benefit, $turns, $load, $targets, $hands, $mostLean);
     }
 
     public function minutes(): float
@@ -64,7 +69,7 @@ final readonly class PlanResult
             'therapist_load' => $this->load === []
                 ? new \stdClass
                 : array_map(static fn (float $minutes): float => round($minutes, 2), $this->load),
-            'targets' => $this->targets,
+            'hands' => $this->hands, 'most_lean' => $this->mostLean, 'targets' => $this->targets,
         ];
     }
 }

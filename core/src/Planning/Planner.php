@@ -107,7 +107,7 @@ final readonly class Planner
         $steps = $feeling->put($steps, $feel, $clock);
         array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution, $soFar));
 
-        return $this->result($solution, $fitted->targets, $leftOut, $steps, $clock, $case, $choices);
+        return $this->result($solution, $fitted->targets, $leftOut, $steps, $clock, $case, $choices, $hands);
     }
 
     /**
@@ -186,6 +186,7 @@ final readonly class Planner
      */
     private function result(
         Solution $solution, array $targets, array $leftOut, array $steps, TimeBudget $clock, CaseFile $case, HandChoices $choices,
+        HandBudgets $hands,
     ): PlanResult {
         $in = array_map(static fn (Chosen $chosen): string => $chosen->target->key, $solution->chosen);
         foreach ($targets as $target) {
@@ -215,9 +216,11 @@ final readonly class Planner
             ? 'Nothing to press today: calm, warm and compare.'
             : 'Most worth in '.($clock->budget / TimeBudget::PER_MINUTE).' minutes, within every limit.';
 
+        $load = $this->load($steps);
+
         return PlanResult::of(
             $because, (new Headline($this->atlas, $case))->of($solution, $steps, $clock), $steps, $leftOut, $solution->benefit,
-            $solution->turns, $this->load($steps), $chosen,
+            $solution->turns, $load, $chosen, $hands->asked($load), $this->figures->leanLimitPercent,
         );
     }
 

@@ -44,6 +44,26 @@ final class HandsTest extends TestCase
         );
     }
 
+    public function test_a_week_that_was_long_leaves_less_of_today(): void
+    {
+        ['name' => $name, 'week' => $week, 'visit' => $visit] = self::figures()->handBudgets['thumb'];
+        $left = static fn (array $therapist): array => array_column(self::budgets($therapist)->asked([]), 'of', 'part');
+
+        self::assertSame($visit, $left(['load_week' => ['thumb' => $week - $visit - 1]])['thumb']);
+        self::assertSame(2.0, $left(['load_week' => ['thumb' => $week - 2]])['thumb']);
+        self::assertSame(1.0, $left(['load_week' => ['thumb' => $week - 4], 'load_today' => ['thumb_reinforced' => 3]])['thumb'], $name);
+        self::assertSame(0.0, $left(['load_week' => ['thumb' => $week + 9]])['thumb']);
+        self::assertSame(5.0, $left(['budgets' => ['thumb' => ['week' => 20]], 'load_week' => ['thumb' => 15]])['thumb']);
+        self::assertSame($left([])['elbow'], $left(['load_week' => ['thumb' => $week]])['elbow']);
+    }
+
+    public function test_what_a_plan_asks_is_told_by_part_of_the_hand(): void
+    {
+        $asked = array_column(self::budgets([])->asked(['thumb' => 2.0, 'thumb_reinforced' => 1.5, 'forearm' => 4.0]), 'minutes', 'part');
+
+        self::assertSame(['thumb' => 3.5, 'fingers' => 0.0, 'wrist' => 0.0, 'elbow' => 4.0], $asked);
+    }
+
     public function test_over_is_more_than_is_left_and_of_that_part_only(): void
     {
         $budgets = self::budgets(['budgets' => ['thumb' => ['visit' => 3]]]);

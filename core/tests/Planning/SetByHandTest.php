@@ -246,6 +246,18 @@ final class SetByHandTest extends TestCase
         self::assertSame([], self::target($spared)['refused'], 'nobody asked for it today');
     }
 
+    public function test_what_somebody_is_not_trained_in_is_in_no_plan_of_theirs(): void
+    {
+        $all = array_keys(Core::clinic()->atlas()->techniques);
+        $done = static fn (array $trained): array => array_column(
+            self::manoeuvres(self::plan([], [], ['trained' => $trained])), 'technique',
+        );
+
+        self::assertContains('trigger_point_hold', $done($all));
+        self::assertNotContains('trigger_point_hold', $done(array_values(array_diff($all, ['trigger_point_hold']))));
+        self::assertSame($done($all), $done([]), 'nothing said is everything');
+    }
+
     /** What is liked on a muscle brings it into no plan. */
     public function test_a_preference_picks_nothing(): void
     {

@@ -319,6 +319,10 @@ export interface Plan {
   /** what all its minutes together are expected to bring; to compare plans of one case */
   benefit: number
   therapist_load: Record<string, number>
+  /** firm minutes asked of each part of the hand, and what it has; a plan agreed earlier may not tell */
+  hands?: { part: string; name: string; minutes: number; of: number }[]
+  /** per cent of one's mass */
+  most_lean?: number | null
   targets: {
     muscle?: MuscleId
     joint?: Joint

@@ -4,9 +4,12 @@ import { computed } from 'vue'
 import { send } from '@/composables/http'
 import { kept, shownUnit, type UserSettings } from '@/composables/settings'
 import Flash from '@/parts/Flash.vue'
+import { atlas } from '@/chart/atlas'
+import FewOf from '@/parts/FewOf.vue'
 import FormField from '@/parts/FormField.vue'
 import SelectField from '@/parts/SelectField.vue'
 import { schoolWords } from '@/parts/words'
+import type { TechniqueId } from '@/types/ids.generated'
 
 /** What can be set, by each for themselves and by the owner for all; every change says what it touches. */
 type Hours = Record<string, [string, string] | null>
@@ -20,6 +23,7 @@ interface Personal {
   idle_minutes?: number | null
   thumb_minutes?: number | null
   spared?: string[] | null
+  untrained?: TechniqueId[] | null
   pedals?: Pedals | null
   school?: Record<string, string | null> | null
 }
@@ -57,6 +61,7 @@ const own = useForm({
   idle_minutes: props.own.idle_minutes ?? null,
   thumb_minutes: props.own.thumb_minutes ?? null,
   spared: props.own.spared ?? [],
+  untrained: props.own.untrained ?? [],
   pedals: props.own.pedals ?? null,
   mass_kg: props.body?.mass_kg ?? null,
   aids: props.body?.aids ?? [],
@@ -67,6 +72,7 @@ const clinic = useForm({
   school: Object.fromEntries(Object.keys(props.choices.school).map((one) => [one, props.clinic.school?.[one] ?? null])),
   hours: Object.fromEntries(props.choices.days.map((day) => [day, props.clinic.hours[day] ?? null])) as Hours,
 })
+const techniques = Object.keys(atlas.techniques) as TechniqueId[]
 const dayNames: Record<string, string> = {
   mon: 'Monday',
   tue: 'Tuesday',
@@ -194,6 +200,20 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
                 >
               </div>
             </fieldset>
+            <div class="sm:col-span-2">
+              <p class="caption mb-1">Not trained in: no plan of yours has them</p>
+              <FewOf
+                id="own-untrained"
+                label="A technique you are not trained in"
+                prompt="Trained in the rest"
+                wide
+                :chosen="own.untrained"
+                :choices="techniques"
+                :name="(one) => atlas.techniques[one]"
+                :key-of="(one) => one"
+                @change="(chosen) => (own.untrained = chosen ?? [])"
+              />
+            </div>
           </div>
         </template>
         <h3 class="section-head mt-6">Pedals in the treatment room</h3>

@@ -4,7 +4,7 @@ import { useMediaQuery, useThrottleFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
-import { consequence, thumbsOf } from '@/composables/consequence'
+import { consequence } from '@/composables/consequence'
 import { goToCheck } from '@/composables/goToCheck'
 import { Refused, send } from '@/composables/http'
 import { keyOf, moved, onOf, placeAt, rowOf, sequenceOf, type InOrder, type On } from '@/composables/planOrder'
@@ -112,7 +112,6 @@ useHand(() =>
 const hazards = computed(() =>
   chosen.value?.muscle ? hazardsBeside(chosen.value.muscle, chosen.value.side ?? 'midline', chosen.value.zones) : [],
 )
-const thumbs = computed(() => tenth(thumbsOf(plan.value)))
 /** What the last change did, until the next. */
 const changed = ref('')
 /** What would follow of what is being dragged. */
@@ -423,23 +422,25 @@ useKeys({
         <li v-if="!out.length && !props.off_here.length" class="caption">Nothing.</li>
       </ul>
       <h2 class="section-head mt-4">Your hands</h2>
-      <p class="flex justify-between">
-        <span>Thumbs at 5 or more</span
-        ><span
-          ><b class="font-[650]">{{ thumbs }}</b> of 8 min</span
-        >
-      </p>
-      <div class="h-2 bg-fold" aria-hidden="true">
-        <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * thumbs) / 8)}%` }" />
-      </div>
+      <p class="caption">Firm minutes, of what each part has left.</p>
+      <template v-for="hand in plan.hands ?? []" :key="hand.part">
+        <p class="mt-1 flex justify-between">
+          <span>{{ capital(hand.name) }}</span><span
+            ><b class="font-[650]">{{ tenth(hand.minutes) }}</b> of {{ tenth(hand.of) }} min</span
+          >
+        </p>
+        <div class="h-2 bg-fold" aria-hidden="true">
+          <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, hand.of > 0 ? (100 * hand.minutes) / hand.of : 0)}%` }" />
+        </div>
+      </template>
       <p class="mt-2 flex justify-between">
         <span>Most lean</span
         ><span
-          ><b class="font-[650]">{{ lean }}</b> of 60 %</span
+          ><b class="font-[650]">{{ lean }}</b> of {{ plan.most_lean }} %</span
         >
       </p>
       <div class="h-2 bg-fold" aria-hidden="true">
-        <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * lean) / 60)}%` }" />
+        <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * lean) / (plan.most_lean ?? 100))}%` }" />
       </div>
     </aside>
     <Protocols
