@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
+use App\Models\Appointment;
 use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Handwork\DayOfHands;
 
 /**
  * What a day has asked of somebody's hands so far: minutes of firm pressure, by tool. Of a visit in which something was done, what was
@@ -19,6 +21,9 @@ final readonly class HandLoad
 {
     /** Days, this one among them. */
     private const WEEK = 7;
+
+    /** The part whose minutes a day somebody sets for themselves. */
+    private const THUMB = 'thumb';
 
     public function __construct(private Clinic $clinic)
     {
@@ -67,14 +72,44 @@ final readonly class HandLoad
         return array_map(static fn (float $minutes): float => round($minutes, 1), $load);
     }
 
-    /** @param  array<string, float>  $load */
-    public function thumbs(array $load): float
+    /**
+     * The whole day: what was done and agreed, and of those who are still booked what their last plan asked.
+     *
+     * @param  array{CarbonImmutable, CarbonImmutable}  $day
+     * @param  Collection<int, Appointment>  $booked  of the day, in its order
+     */
+    public function day(User $user, array $day, Collection $booked): DayOfHands
     {
-        $thumbs = array_filter(
-            $load, fn (string $tool): bool => $this->clinic->atlas()->tool($tool)->costs === 'thumb', ARRAY_FILTER_USE_KEY,
+        $ahead = $booked->filter(
+            static fn (Appointment $one): bool => $one->user_id === $user->id && $one->status === 'booked'
+                && ($one->visit === null || ! $one->visit->plans()->exists()),
         );
+        $plans = DB::table('plans')->join('visits', 'visits.id', '=', 'plans.visit_id')
+            ->whereIn('visits.client_id', $ahead->pluck('client_id')->unique())->orderBy('plans.id')
+            ->pluck('plans.document', 'visits.client_id');
+        $budgets = [];
+        foreach ($this->clinic->handBudgets() as $part => $one) {
+            $budgets[$part] = [...$one, 'day' => $part === self::THUMB ? (float) $user->setting('thumb_minutes') : $one['day']];
+        }
 
-        return round(array_sum($thumbs), 1);
+        return new DayOfHands($budgets, $this->parts($this->of($user, ...$day)), array_values($ahead->map(fn (Appointment $one): array => [
+            'who' => $one->client->name, 'load' => $this->parts(self::agreed($plans->get($one->client_id))),
+        ])->all()));
+    }
+
+    /**
+     * @param  array<string, float>  $load  by tool
+     * @return array<string, float> by part of the hand
+     */
+    private function parts(array $load): array
+    {
+        $parts = [];
+        foreach ($load as $tool => $minutes) {
+            $part = $this->clinic->atlas()->tool($tool)->costs;
+            $parts[$part] = ($parts[$part] ?? 0.0) + $minutes;
+        }
+
+        return $parts;
     }
 
     /** @return array<string, float> */

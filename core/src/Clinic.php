@@ -344,6 +344,14 @@ final class Clinic
         return array_values(array_diff(array_keys($this->atlas()->tools), $this->hands()));
     }
 
+    /** @return array<string, array{name: string, day: float}> firm minutes a day, by part of the hand */
+    public function handBudgets(): array
+    {
+        return array_map(
+            static fn (array $one): array => ['name' => $one['name'], 'day' => $one['day']], $this->planFigures()->handBudgets,
+        );
+    }
+
     /** Felt pressure, 0–10, from which work counts as a load on the therapist's hands. */
     public function firmFrom(): float
     {

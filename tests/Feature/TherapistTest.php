@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Cases\CaseAssembler;
+use App\Models\Appointment;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
+use Carbon\CarbonImmutable;
 use Somatrace\Core\Clinic;
 use Tests\TestCase;
 
@@ -28,7 +30,8 @@ final class TherapistTest extends TestCase
 
         self::assertSame(['elbow' => 1.5, 'thumb' => 7.0], $this->case($now)['load_today']);
         session()->forget('screen');
-        $this->actingAs($user)->get('/')->assertInertia(fn ($page) => $page->where('hands.thumb', 7)->where('hands.of', 30));
+        $this->actingAs($user)->get('/')->assertInertia(fn ($page) => $page
+            ->where('hands.parts.0.done', 7)->where('hands.parts.0.of', 30)->where('hands.swaps', []));
     }
 
     public function test_yesterday_tomorrow_this_visit_and_somebody_else_do_not_count(): void
@@ -43,6 +46,37 @@ final class TherapistTest extends TestCase
         $this->worked($user, 'thumb', 6.0, 300);
 
         self::assertArrayNotHasKey('load_today', $this->case($now));
+    }
+
+    public function test_the_day_forecasts_what_the_booked_asked_last_time_and_says_what_would_spare_the_hands(): void
+    {
+        $this->travelTo('2026-11-24 10:00:00');
+        $user = $this->therapist();
+        $booked = [];
+        $asked = ['Ida Varr' => ['thumb' => 20.0], 'Jon Pell' => ['thumb_reinforced' => 15.0], 'Kit Moss' => ['forearm' => 9.0]];
+        foreach ($asked as $name => $load) {
+            $client = $this->client($user, $name);
+            $visit = $this->visit($user, $client);
+            $visit->plans()->create([
+                'agreed_by' => $user->id, 'agreed_at' => now(), 'case_hash' => str_repeat('a', 64), 'atlas_version' => '1',
+                'document' => ['therapist_load' => $load],
+            ]);
+            $booked[] = $client;
+        }
+        $this->travelTo('2026-11-25 08:00:00');
+        foreach ($booked as $hour => $client) {
+            Appointment::query()->create([
+                'clinic_id' => $user->clinic_id, 'client_id' => $client->id, 'user_id' => $user->id, 'minutes' => 60, 'status' => 'booked',
+                'starts_at' => CarbonImmutable::parse('2026-11-25 09:00:00')->addHours($hour),
+            ]);
+        }
+        session()->forget('screen');
+
+        $this->actingAs($user)->get('/')->assertInertia(fn ($page) => $page
+            ->where('hands.parts.0', ['part' => 'thumb', 'name' => 'thumbs', 'done' => 0, 'expected' => 35, 'of' => 30])
+            ->where('hands.swaps.0', 'Thumbs would be 5 min over. With Ida Varr another tool spares 20 min.')
+            ->where('hands.swaps.1', fn (string $words): bool => str_starts_with($words, 'Ida Varr and Jon Pell both ask much')
+                && str_contains($words, 'Kit Moss between them')));
     }
 
     public function test_the_six_days_before_count_for_the_week(): void

@@ -99,7 +99,8 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   await expect(targets.getByRole('button', { name: /Levator scapulae, left/ })).toBeVisible()
   await page.getByRole('button', { name: '30', exact: true }).click()
   await expect(page.getByText('Most worth in 30 minutes')).toBeVisible()
-  await saved(page, () => page.getByRole('button', { name: 'under pain' }).click())
+  await page.getByText('How it is done, this visit').click()
+  await saved(page, () => page.getByLabel('How strong at most', { exact: true }).selectOption({ label: 'under pain' }))
   await page.getByRole('button', { name: /Agree this with/ }).click()
 
   // Work: the room

@@ -66,9 +66,21 @@ final readonly class TodayPage
                 && app()->environment('local')
                 && config('somatrace.outbox') === true
                 && config('mail.default') === 'outbox',
-            'hands' => $clinical ? [
-                'thumb' => $this->hands->thumbs($this->hands->of($user, ...$day)), 'of' => $user->setting('thumb_minutes'),
-            ] : null,
+            'hands' => $clinical ? $this->hands($user, $day, $appointments) : null,
+        ];
+    }
+
+    /**
+     * @param  array{CarbonImmutable, CarbonImmutable}  $day
+     * @param  Collection<int, Appointment>  $booked
+     * @return array{parts: list<array<string, mixed>>, swaps: list<string>}
+     */
+    private function hands(User $user, array $day, Collection $booked): array
+    {
+        $hands = $this->hands->day($user, $day, $booked);
+
+        return [
+            'parts' => $hands->parts(), 'swaps' => array_column([...$hands->otherTools(), ...$hands->otherOrders()], 'words'),
         ];
     }
 

@@ -3,7 +3,7 @@ import { Head, Link, router, usePage } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import ClientSearch from '@/parts/ClientSearch.vue'
 import Gate from '@/parts/Gate.vue'
-import { verdictWords } from '@/parts/words'
+import { capital, verdictWords } from '@/parts/words'
 import SignOut from '@/parts/SignOut.vue'
 import { useDeed } from '@/composables/useDeed'
 import { useKeys } from '@/composables/useKeys'
@@ -25,7 +25,8 @@ const props = defineProps<{
   appointments: Appointment[]
   recent: { id: string; name: string; code: string; occupation: string | null }[]
   thoughts: { id: string; name: string; kind: string; text: string }[]
-  hands: { thumb: number; of: number } | null
+  /** firm minutes by part of the hand: done or agreed, expected of those who are still to come, and what a day has */
+  hands: { parts: { part: string; name: string; done: number; expected: number; of: number }[]; swaps: string[] } | null
   /** notes of students that wait for a second name */
   countersign: { visit: string; client: string; by: string }[]
   /** mails of the demo can be read */
@@ -93,13 +94,21 @@ useKeys({ c: () => router.visit('/clients/new') })
     <aside class="mt-10 flex flex-col">
       <template v-if="hands">
         <h2 class="section-head">Your hands today</h2>
-        <p class="caption mb-1">Minutes of firm thumb work in the plans agreed today.</p>
-        <p>
-          <span class="display text-[44px] leading-[46px]">{{ hands.thumb }}</span> <span class="caption">of {{ hands.of }} min</span>
-        </p>
-        <div class="mt-1 h-2 bg-fold" aria-hidden="true">
-          <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * hands.thumb) / hands.of)}%` }" />
+        <p class="caption mb-1">Firm minutes, done or agreed; paler, what those still to come asked last time.</p>
+        <div v-for="one in hands.parts" :key="one.part" class="mt-2">
+          <p class="flex items-baseline justify-between gap-2">
+            <span>{{ capital(one.name) }}</span><span
+              ><b class="display text-[22px]">{{ one.done }}</b
+              ><template v-if="one.expected"> + {{ one.expected }}</template> <span class="caption">of {{ one.of }} min</span></span
+            >
+          </p>
+          <div class="flex h-2 overflow-hidden bg-fold" aria-hidden="true">
+            <div class="h-2 shrink-0 bg-iron" :style="{ width: `${Math.min(100, (100 * one.done) / one.of)}%` }" />
+            <div class="h-2 shrink-0 bg-iron/40" :style="{ width: `${Math.min(100, (100 * one.expected) / one.of)}%` }" />
+          </div>
         </div>
+        <p v-if="!hands.parts.length" class="caption">Nothing firm yet.</p>
+        <p v-for="one in hands.swaps" :key="one" class="mt-2 border-l-2 border-iron pl-2 text-[15px] leading-[20px]">{{ one }}</p>
       </template>
       <template v-if="countersign.length">
         <h2 class="section-head mb-1 mt-8">Waits for your name</h2>

@@ -94,7 +94,7 @@ const sums = computed<{ name: string; of: (plan: Plan) => string }[]>(() => [
         </select>
       </div>
       <button type="button" class="btn" @click="emit('keep')">Keep this one to compare</button>
-      <p v-if="versions.length" class="caption">{{ versions.length }} kept until you leave this client.</p>
+      <p v-if="versions.length" class="caption">{{ versions.length }} kept until you leave this page.</p>
     </div>
     <p v-if="problem" class="mt-2 text-madder" role="alert">{{ problem }}</p>
     <p v-else-if="!plans" class="caption mt-2" role="status">Planning {{ columns.length }} of them.</p>
