@@ -93,15 +93,16 @@ final readonly class ClinicProtocols
      */
     public function tried(Visit $visit, Protocol $protocol, ?Side $asked): array
     {
-        $case = $this->cases->of($visit);
+        $document = $this->cases->document($visit);
+        $case = $this->clinic->reader()->hydrate($document);
         $side = $asked ?? self::sideOf($case);
         $targets = $protocol->targets($side);
         $keys = array_map(static fn (array $row): string => ChosenTarget::from(Fields::of($row))->key(), $targets);
         $others = array_values(array_filter(
-            (array) ($this->cases->document($visit)['session']['targets'] ?? []),
+            (array) ($document['session']['targets'] ?? []),
             static fn (array $row): bool => ! in_array(ChosenTarget::from(Fields::of($row))->key(), $keys, true),
         ));
-        [$plan] = $this->plans->of($visit, [[
+        [$plan] = $this->plans->supposed($document, [[
             'targets' => [...$others, ...$targets], 'dropped' => [], 'school' => $protocol->school,
             ...$protocol->minutes === null ? [] : ['minutes' => $protocol->minutes],
         ]]);
@@ -134,8 +135,9 @@ final readonly class ClinicProtocols
      */
     public function keep(Visit $visit, User $user, array $about, bool $isShared, array $plan): Kept
     {
-        $case = $this->cases->of($visit);
-        $session = (array) ($this->cases->document($visit)['session'] ?? []);
+        $document = $this->cases->document($visit);
+        $case = $this->clinic->reader()->hydrate($document);
+        $session = (array) ($document['session'] ?? []);
         $set = array_column(array_map(
             static fn (array $row): array => [ChosenTarget::from(Fields::of($row))->key(), $row], (array) ($session['targets'] ?? []),
         ), 1, 0);
@@ -148,7 +150,7 @@ final readonly class ClinicProtocols
         }
         $order = array_flip(array_values(array_unique(array_filter(array_column((array) $plan['steps'], 'target')))));
         uksort($chosen, static fn (string $a, string $b): int => ($order[$a] ?? PHP_INT_MAX) <=> ($order[$b] ?? PHP_INT_MAX));
-        $document = [
+        $file = [
             'format' => Protocol::FORMAT, 'version' => Protocol::VERSION, 'name' => $about['name'], 'about' => $about['about'],
             'conditions' => (object) array_filter([
                 'zones' => $about['zones'], 'not_with' => $about['not_with'], 'from_visit' => $about['from_visit'],
@@ -159,7 +161,7 @@ final readonly class ClinicProtocols
             'targets' => Protocol::rows(array_values($chosen), self::sideOf($case)),
         ];
 
-        return $this->take($user, $this->clinic->protocols()->read(json_encode($document, JSON_THROW_ON_ERROR)), $isShared);
+        return $this->take($user, $this->clinic->protocols()->read(json_encode($file, JSON_THROW_ON_ERROR)), $isShared);
     }
 
     /** As a new protocol, or as the next version of their own of that name. */

@@ -87,29 +87,15 @@ final readonly class HandLoad
         $plans = DB::table('plans')->join('visits', 'visits.id', '=', 'plans.visit_id')
             ->whereIn('visits.client_id', $ahead->pluck('client_id')->unique())->orderBy('plans.id')
             ->pluck('plans.document', 'visits.client_id');
+        $parts = $this->clinic->atlas()->byPartOfHand(...);
         $budgets = [];
         foreach ($this->clinic->handBudgets() as $part => $one) {
             $budgets[$part] = [...$one, 'day' => $part === self::THUMB ? (float) $user->setting('thumb_minutes') : $one['day']];
         }
 
-        return new DayOfHands($budgets, $this->parts($this->of($user, ...$day)), array_values($ahead->map(fn (Appointment $one): array => [
-            'who' => $one->client->name, 'load' => $this->parts(self::agreed($plans->get($one->client_id))),
+        return new DayOfHands($budgets, $parts($this->of($user, ...$day)), array_values($ahead->map(static fn (Appointment $one): array => [
+            'who' => $one->client->name, 'load' => $parts(self::agreed($plans->get($one->client_id))),
         ])->all()));
-    }
-
-    /**
-     * @param  array<string, float>  $load  by tool
-     * @return array<string, float> by part of the hand
-     */
-    private function parts(array $load): array
-    {
-        $parts = [];
-        foreach ($load as $tool => $minutes) {
-            $part = $this->clinic->atlas()->tool($tool)->costs;
-            $parts[$part] = ($parts[$part] ?? 0.0) + $minutes;
-        }
-
-        return $parts;
     }
 
     /** @return array<string, float> */

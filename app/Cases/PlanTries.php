@@ -27,7 +27,16 @@ final readonly class PlanTries
      */
     public function of(Visit $visit, array $tries): array
     {
-        $document = $this->cases->document($visit);
+        return $this->supposed($this->cases->document($visit), $tries);
+    }
+
+    /**
+     * @param  array<string, mixed>  $document  the case as it stands
+     * @param  list<Supposed>  $tries
+     * @return list<array<string, mixed>>
+     */
+    public function supposed(array $document, array $tries): array
+    {
         $session = (array) ($document['session'] ?? []);
         $plans = [];
         foreach ($tries as $one) {

@@ -382,6 +382,23 @@ final class Atlas
         return $this->techniques[$id] ?? throw UnknownId::in('technique', $id);
     }
 
+    /**
+     * What a load costs each part of the hand.
+     *
+     * @param  array<string, float>  $load  minutes by tool
+     * @return array<string, float> by part of the hand
+     */
+    public function byPartOfHand(array $load): array
+    {
+        $parts = [];
+        foreach ($load as $tool => $minutes) {
+            $part = $this->tool($tool)->costs;
+            $parts[$part] = ($parts[$part] ?? 0.0) + $minutes;
+        }
+
+        return $parts;
+    }
+
     public function tool(string $id): Tool
     {
         return $this->tools[$id] ?? throw UnknownId::in('tool', $id);

@@ -17,7 +17,7 @@ final readonly class HandBudgets
     public function __construct(private Atlas $atlas, private PlanFigures $figures, Therapist $therapist, SoFar $soFar)
     {
         $left = [];
-        [$today, $week, $done] = array_map($this->parts(...), [$therapist->loadToday, $therapist->loadWeek, $soFar->load()]);
+        [$today, $week, $done] = array_map($this->atlas->byPartOfHand(...), [$therapist->loadToday, $therapist->loadWeek, $soFar->load()]);
         foreach ($figures->handBudgets as $part => $usual) {
             ['visit' => $ofVisit, 'day' => $ofDay, 'week' => $ofWeek] = $usual;
             foreach ($therapist->budgets as $tool => $own) {
@@ -48,7 +48,7 @@ final readonly class HandBudgets
     public function over(array $load): array
     {
         $over = [];
-        foreach ($this->parts($load) as $part => $minutes) {
+        foreach ($this->atlas->byPartOfHand($load) as $part => $minutes) {
             if ($minutes > max(0.0, $this->left[$part]) + 1e-9) {
                 $over[] = $part;
             }
@@ -65,7 +65,7 @@ final readonly class HandBudgets
      */
     public function asked(array $load): array
     {
-        $asked = $this->parts($load);
+        $asked = $this->atlas->byPartOfHand($load);
 
         return array_map(fn (string $part): array => [
             'part' => $part, 'name' => $this->figures->handBudgets[$part]['name'], 'minutes' => round($asked[$part] ?? 0.0, 2),
@@ -91,20 +91,5 @@ final readonly class HandBudgets
         return $rests
             ? new Cap(0, 'hands', "The $name rest: enough of them today.")
             : new Cap($this->figures->firmFrom - 0.5, 'hands', "Nothing firm with the $name: enough of them today.");
-    }
-
-    /**
-     * @param  array<string, float>  $load
-     * @return array<string, float>
-     */
-    private function parts(array $load): array
-    {
-        $parts = [];
-        foreach ($load as $tool => $minutes) {
-            $part = $this->atlas->tool($tool)->costs;
-            $parts[$part] = ($parts[$part] ?? 0.0) + $minutes;
-        }
-
-        return $parts;
     }
 }

@@ -1,12 +1,16 @@
+import { tenth } from '@/parts/words'
 import type { Plan } from '@/types/visit'
 
 /** Less than this nobody notices: minutes, and the share of what a plan is worth. */
 const MINUTES = 0.25
 const WORTH = 0.01
-const tenth = (value: number): number => Math.round(10 * value) / 10
 const keyOf = (one: { name: string; side: string }): string => `${one.name}:${one.side}`
 /** Minutes of firm work with a thumb, alone or supported. */
 export const thumbsOf = (plan: Plan): number => (plan.therapist_load['thumb'] ?? 0) + (plan.therapist_load['thumb_reinforced'] ?? 0)
+
+/** The most of one's own mass that is leaned in with, per cent. */
+export const leanOf = (plan: Plan): number =>
+  Math.round(Math.max(0, ...plan.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent))))
 
 /** What a change did to a plan, in one line: what came, what fell out and why, minutes, hands, worth. Empty where nothing changed. */
 export const consequence = (before: Plan, after: Plan): string => {

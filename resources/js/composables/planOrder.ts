@@ -11,23 +11,40 @@ export interface InOrder {
   start: number
 }
 
+interface Named {
+  muscle?: MuscleId | null
+  joint?: Joint | null
+  side?: Side | null
+}
+
 /** Only what says which one it is. */
-export const onOf = (one: { muscle?: MuscleId | null; joint?: Joint | null; side?: Side | null }): On | null =>
+export const onOf = (one: Named): On | null =>
   !one.side ? null : one.joint ? { joint: one.joint, side: one.side } : one.muscle ? { muscle: one.muscle, side: one.side } : null
 export const keyOf = (on: On): string => nameOf('target', on)
+/** Whether a target, step or entry is about that. */
+export const isOn = (one: Named, on: On): boolean => {
+  const own = onOf(one)
+  return own !== null && keyOf(own) === keyOf(on)
+}
+/** Steps with the minute each begins at. */
+export const timed = (plan: Plan): { step: PlanStep; start: number }[] => {
+  let at = 0
+  return plan.steps.map((step) => {
+    const start = at
+    at += step.minutes
+    return { step, start }
+  })
+}
 const isOwn = (step: PlanStep): boolean => step.kind === 'treat' && !step.other_side
 
 /** The targets in the order in which they are begun. */
 export function sequenceOf(plan: Plan): InOrder[] {
   const seen = new Set<string>()
-  let start = 0
-  return plan.steps.flatMap((step) => {
-    const began = start
-    start += step.minutes
+  return timed(plan).flatMap(({ step, start }) => {
     const on = isOwn(step) ? onOf(step) : null
     if (!on || seen.has(keyOf(on))) return []
     seen.add(keyOf(on))
-    return [{ on, position: step.position, start: began }]
+    return [{ on, position: step.position, start }]
   })
 }
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { Refused, send } from '@/composables/http'
-import { thumbsOf } from '@/composables/consequence'
-import { keyOf, onOf } from '@/composables/planOrder'
+import { leanOf, thumbsOf } from '@/composables/consequence'
+import { isOn, keyOf, onOf, type On } from '@/composables/planOrder'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { Plan } from '@/types/visit'
-import { schoolWords } from './words'
+import { schoolWords, tenth } from './words'
 
 /** What a plan would be otherwise: in other minutes, after another school, or as it was kept. */
 export interface Version {
@@ -46,7 +46,6 @@ watch(
   },
   { immediate: true },
 )
-const tenth = (value: number): number => Math.round(10 * value) / 10
 const isNow = (one: Version): boolean =>
   one.minutes === props.now.minutes &&
   Object.keys({ ...one.school, ...props.now.school }).every(
@@ -56,21 +55,19 @@ const isNow = (one: Version): boolean =>
   one.dropped === props.now.dropped
 /** Every target that is in one of them, in the order of the first that has it. */
 const rows = computed(() => {
-  const seen = new Map<string, string>()
+  const seen = new Map<string, { on: On; name: string }>()
   for (const plan of plans.value ?? []) {
     for (const one of plan.targets) {
       const on = onOf(one)
-      if (on && !seen.has(keyOf(on))) seen.set(keyOf(on), one.name)
+      if (on && !seen.has(keyOf(on))) seen.set(keyOf(on), { on, name: one.name })
     }
   }
-  return [...seen].map(([key, name]) => ({
+  return [...seen.values()].map(({ on, name }) => ({
     name,
-    minutes: (plans.value ?? []).map((plan) => plan.targets.find((one) => ((on) => on !== null && keyOf(on) === key)(onOf(one)))?.minutes),
+    minutes: (plans.value ?? []).map((plan) => plan.targets.find((one) => isOn(one, on))?.minutes),
   }))
 })
 const worked = (plan: Plan): number => plan.targets.reduce((sum, one) => sum + one.minutes, 0)
-const leanOf = (plan: Plan): number =>
-  Math.round(Math.max(0, ...plan.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent))))
 /** Against the most that any of them brings. */
 const best = computed(() => Math.max(1e-9, ...(plans.value ?? []).map((plan) => plan.benefit)))
 const sums = computed<{ name: string; of: (plan: Plan) => string }[]>(() => [

@@ -3,7 +3,8 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Plan, PlanStep } from '@/types/visit'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
-import { capital, inLines } from './words'
+import { timed as startsOf } from '@/composables/planOrder'
+import { capital, inLines, tenth } from './words'
 
 /** The plan as a score: time runs down the spine in true scale, pressure grows outward on the side it is given. */
 const props = defineProps<{ plan: Plan; possessive: string; chosen: string | null; movable: boolean }>()
@@ -27,14 +28,9 @@ const perMinute = computed(() => {
   )
   return Math.max(props.plan.minutes > 62 ? 8.2 : 10.2, Math.max(...need) / Math.max(1, props.plan.minutes))
 })
-const timed = computed(() => {
-  let at = 0
-  return props.plan.steps.map((step) => {
-    const start = at
-    at += step.minutes
-    return { step, start, y: TOP + start * perMinute.value, h: step.minutes * perMinute.value }
-  })
-})
+const timed = computed(() =>
+  startsOf(props.plan).map(({ step, start }) => ({ step, start, y: TOP + start * perMinute.value, h: step.minutes * perMinute.value })),
+)
 const sides = (step: PlanStep): (-1 | 1)[] => (step.side === 'left' ? [-1] : step.side === 'right' ? [1] : [-1, 1])
 /** A contour: sinks in, rises pass by pass, eases out, so that nothing looks like a bar chart. */
 const contour = (y: number, h: number, pressures: number[], sign: number): string => {
@@ -262,7 +258,7 @@ const handled = computed(() =>
       class="cursor-pointer"
       role="button"
       tabindex="0"
-      :aria-label="`${label.step.label}, ${Math.round(10 * label.step.minutes) / 10} minutes`"
+      :aria-label="`${label.step.label}, ${tenth(label.step.minutes)} minutes`"
       @click="emit('choose', label.step)"
       @pointerdown="take(label.step, $event)"
       @keydown.enter.stop="emit('choose', label.step)"

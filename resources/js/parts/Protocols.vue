@@ -9,6 +9,7 @@ import type { Plan } from '@/types/visit'
 import Choices from './Choices.vue'
 import FewOf from './FewOf.vue'
 import Sheet from './Sheet.vue'
+import { tenth } from './words'
 
 /** Plans with a name: tried on this client, taken, and kept for others. */
 interface Listed {
@@ -80,7 +81,6 @@ const choose = (one: Listed) => {
 }
 const sides = { left: 'For the left', right: 'For the right' } as const
 const fellOut = computed(() => tried.value?.rows.filter((row) => row.minutes === null).length ?? 0)
-const tenth = (value: number): number => Math.round(10 * value) / 10
 const share = (one: Listed) =>
   act(async () => {
     await send('PUT', `/protocols/${one.id}`, { shared: !one.shared })

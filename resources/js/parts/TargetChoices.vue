@@ -2,7 +2,7 @@
 import { computed, ref, useId, watch } from 'vue'
 import { atlas } from '@/chart/atlas'
 import Choices from '@/parts/Choices.vue'
-import { siteNames } from '@/parts/words'
+import { siteNames, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { TechniqueId } from '@/types/ids.generated'
 import type { Liked, Plan } from '@/types/visit'
@@ -23,7 +23,6 @@ const id = useId()
 const sizes = { short: 'Shorter', usual: 'Usual', long: 'Longer' } as const
 const SIZES = ['short', 'usual', 'long'] as const
 const offered = computed(() => SIZES.filter((size) => props.item.choices.sizes[size] !== undefined))
-const tenth = (value: number): number => Math.round(10 * value) / 10
 /** What it may feel like at most, as it is set or as the limits say. */
 const most = computed(() => Math.min(props.value?.pressure ?? Infinity, props.item.choices.ceiling ?? 0))
 const LEAST = 1

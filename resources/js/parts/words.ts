@@ -161,6 +161,8 @@ export const schoolWords: Record<string, { about: string; choices: Record<string
 /** A joint as it is spoken of: "neck level C4", "shoulder blade". */
 export const jointName = ({ kind, level, part }: Joint): string => [kind.replaceAll('_', ' '), level, part].filter(Boolean).join(' ')
 
+/** To one place after the point. */
+export const tenth = (value: number): number => Math.round(10 * value) / 10
 /** A text in lines of at most so many letters, broken between words: a longer word stands alone. */
 export const inLines = (text: string, most: number): string[] =>
   text.split(' ').reduce<string[]>((lines, word) => {

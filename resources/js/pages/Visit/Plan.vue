@@ -4,10 +4,10 @@ import { useMediaQuery, useThrottleFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
-import { consequence } from '@/composables/consequence'
+import { consequence, leanOf } from '@/composables/consequence'
 import { goToCheck } from '@/composables/goToCheck'
 import { Refused, send } from '@/composables/http'
-import { keyOf, moved, onOf, placeAt, rowOf, sequenceOf, type InOrder, type On } from '@/composables/planOrder'
+import { isOn, keyOf, moved, onOf, placeAt, rowOf, sequenceOf, timed, type InOrder, type On } from '@/composables/planOrder'
 import { useDeed } from '@/composables/useDeed'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
@@ -20,7 +20,7 @@ import PlanCompare, { type Version } from '@/parts/PlanCompare.vue'
 import PlanScore from '@/parts/PlanScore.vue'
 import Protocols, { type Tried } from '@/parts/Protocols.vue'
 import TargetChoices from '@/parts/TargetChoices.vue'
-import { capital, schoolWords } from '@/parts/words'
+import { capital, schoolWords, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { TechniqueId } from '@/types/ids.generated'
 import type { Liked, Plan, PlanStep } from '@/types/visit'
@@ -50,8 +50,7 @@ type Item = Plan['targets'][number]
 const opened = ref<string | null>(null)
 const chosen = ref<PlanStep | null>(null)
 const nameOf = (on: On): string => {
-  const key = keyOf(on)
-  const item = [...plan.value.targets, ...plan.value.left_out].find((other) => ((own) => own && keyOf(own) === key)(onOf(other)))
+  const item = [...plan.value.targets, ...plan.value.left_out].find((other) => isOn(other, on))
   return item?.name ?? 'It'
 }
 const isOpen = (item: Item): boolean => ((on) => on !== null && keyOf(on) === opened.value)(onOf(item))
@@ -61,12 +60,10 @@ const toggle = (item: Item) => {
   opened.value = on && !isOpen(item) ? keyOf(on) : null
   // where the step covers what is under it, it waits for a touch of its own
   if (!on || !opened.value || !isWide.value) return
-  chosen.value = plan.value.steps.find((step) => step.kind === 'treat' && isOf(step, on)) ?? chosen.value
+  chosen.value = plan.value.steps.find((step) => step.kind === 'treat' && isOn(step, on)) ?? chosen.value
 }
-const isOf = (step: PlanStep, on: On): boolean => ((own) => own !== null && keyOf(own) === keyOf(on))(onOf(step))
 /** What a choice by hand brings in; what safety, scope or consent keeps out waits for those. */
 const canBring = (item: Plan['left_out'][number]): boolean => ['worth', 'course', 'quiet', 'dropped'].includes(item.kind)
-const tenth = (value: number): number => Math.round(10 * value) / 10
 const sizes = { short: 'done shortly', usual: 'as usual', long: 'at length' } as const
 const SIZES = ['short', 'usual', 'long'] as const
 const minutes = computed(() => props.value.visit.minutes)
@@ -123,7 +120,7 @@ watch(plan, (now, before) => {
   const kept = chosen.value
   chosen.value =
     now.steps.find(
-      (step) => kept !== null && step.kind === kept.kind && (on ? isOf(step, on) && step.round === kept.round : step.id === kept.id),
+      (step) => kept !== null && step.kind === kept.kind && (on ? isOn(step, on) && step.round === kept.round : step.id === kept.id),
     ) ?? null
   if (now.verdict !== 'planned' || before.verdict !== 'planned') {
     changed.value = ''
@@ -214,9 +211,10 @@ const inHand = computed<On | null>(() => {
   const item = plan.value.targets.find(isOpen)
   return (item && onOf(item)) ?? (chosen.value && onOf(chosen.value))
 })
-const itemInHand = computed(() =>
-  plan.value.targets.find((item) => inHand.value && ((on) => on && keyOf(on) === keyOf(inHand.value as On))(onOf(item))),
-)
+const itemInHand = computed(() => {
+  const on = inHand.value
+  return on ? plan.value.targets.find((item) => isOn(item, on)) : undefined
+})
 const withHand = (act: (on: On) => void) => inHand.value && !visit.readOnly.value && act(inHand.value)
 const stretch = (by: -1 | 1) =>
   withHand((on) => {
@@ -230,18 +228,12 @@ const stretch = (by: -1 | 1) =>
   })
 const doneOn = (on: On): TechniqueId[] =>
   plan.value.steps
-    .filter((step) => step.kind === 'treat' && !step.other_side && isOf(step, on))
+    .filter((step) => step.kind === 'treat' && !step.other_side && isOn(step, on))
     .flatMap((step) => (step.manoeuvres ?? []).map((manoeuvre) => manoeuvre.technique))
 /** The turns of the hands at what is in hand, each with the minute it begins at: one after the other, with others between. */
 const rounds = computed<{ step: PlanStep; start: number }[]>(() => {
-  let start = 0
-  const all = plan.value.steps.map((step) => {
-    const began = start
-    start += step.minutes
-    return { step, start: began }
-  })
   const { target: on, id, other_side } = chosen.value ?? {}
-  return all.filter(({ step }) => (on ? step.target === on && step.other_side === other_side : step.id === id))
+  return timed(plan.value).filter(({ step }) => (on ? step.target === on && step.other_side === other_side : step.id === id))
 })
 const prefers = ref(props.value.prefers)
 watch(
@@ -302,7 +294,7 @@ const takeProtocol = (name: string, tried: Tried) => {
   })
 }
 const complaints = computed(() => [...new Set(all('complaint').map((one) => one.zone))])
-const lean = computed(() => Math.round(Math.max(0, ...plan.value.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent)))))
+const lean = computed(() => leanOf(plan.value))
 /** Whole minutes that are left of a treatment that runs. */
 const running = computed(() => (props.value.minutes_left === null ? null : Math.floor(props.value.minutes_left)))
 const agreement = computed(() =>

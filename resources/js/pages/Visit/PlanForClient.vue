@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { atlas, muscle as muscleOf, zone } from '@/chart/atlas'
 import type { FigureMark } from '@/chart/Figure.vue'
-import { keyOf, onOf, sequenceOf } from '@/composables/planOrder'
+import { isOn, keyOf, sequenceOf, type On } from '@/composables/planOrder'
 import FigurePair from '@/parts/FigurePair.vue'
 import PaperHead from '@/parts/PaperHead.vue'
 import { capital } from '@/parts/words'
@@ -14,12 +14,11 @@ import type { Complaint, Manoeuvre, PaperOf, Plan, PlanStep } from '@/types/visi
 const props = defineProps<
   PaperOf & { minutes: number; complaints: Complaint[]; consent: EntryPayloads['consent'][]; agreed: string | null; plan: Plan }
 >()
-const stepsOf = (key: string): PlanStep[] =>
-  props.plan.steps.filter((step) => step.kind === 'treat' && !step.other_side && ((on) => on !== null && keyOf(on) === key)(onOf(step)))
+const stepsOf = (on: On): PlanStep[] => props.plan.steps.filter((step) => step.kind === 'treat' && !step.other_side && isOn(step, on))
 const rows = computed(() =>
   sequenceOf(props.plan).map(({ on }) => {
-    const steps = stepsOf(keyOf(on))
-    const name = props.plan.targets.find((one) => ((own) => own && keyOf(own) === keyOf(on))(onOf(one)))?.name ?? steps[0]?.label ?? ''
+    const steps = stepsOf(on)
+    const name = props.plan.targets.find((one) => isOn(one, on))?.name ?? steps[0]?.label ?? ''
     const plain = 'muscle' in on ? muscleOf(on.muscle).plain : null
     const done = steps.flatMap((step) => step.manoeuvres ?? [])
     const strongest = Math.max(0, ...steps.flatMap((step) => step.passes.map((pass) => pass.pressure)))

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { atlas } from '@/chart/atlas'
+import { timed } from '@/composables/planOrder'
 import PaperHead from '@/parts/PaperHead.vue'
-import { capital } from '@/parts/words'
+import { capital, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { Complaint, Manoeuvre, PaperOf, Plan, PlanStep } from '@/types/visit'
 
@@ -20,20 +21,17 @@ interface Row {
 /** What follows each other of one kind stands in one row, and rest strokes with what they follow: one page is enough. */
 const JOINED: PlanStep['kind'][] = ['feel', 'warm_up']
 const rows = computed(() => {
-  let start = 0
   const all: Row[] = []
-  for (const step of props.plan.steps) {
+  for (const { step, start } of timed(props.plan)) {
     const last = all.at(-1)
     if (last && step.kind === 'rest_stroke') last.rest += step.minutes
     else if (last && !last.rest && JOINED.includes(step.kind) && last.steps[0]?.kind === step.kind) {
       last.steps.push(step)
       last.minutes += step.minutes
     } else all.push({ start, minutes: step.minutes, steps: [step], rest: 0 })
-    start += step.minutes
   }
   return all
 })
-const tenth = (value: number): number => Math.round(10 * value) / 10
 /** The kind where the names stand beside it. */
 const SHORT: Partial<Record<PlanStep['kind'], string>> = { feel: 'Feel', warm_up: 'Warm up', recheck: 'Re-check' }
 const labelOf = ({ steps }: Row): string => (steps[0] ? (SHORT[steps[0].kind] ?? steps[0].label) : '')
