@@ -146,7 +146,9 @@ final readonly class ClinicProtocols
         foreach ($made as $row) {
             $on = array_intersect_key($row, ['muscle' => true, 'joint' => true, 'side' => true]);
             $key = ChosenTarget::from(Fields::of($on))->key();
-            $chosen[$key] = [...$on, ...isset($row['muscle']) ? ['size' => $row['size']] : [], ...$set[$key] ?? []];
+            // own words were written of this client
+            $byHand = array_diff_key($set[$key] ?? [], ['words' => true]);
+            $chosen[$key] = [...$on, ...isset($row['muscle']) ? ['size' => $row['size']] : [], ...$byHand];
         }
         $order = array_flip(array_values(array_unique(array_filter(array_column((array) $plan['steps'], 'target')))));
         uksort($chosen, static fn (string $a, string $b): int => ($order[$a] ?? PHP_INT_MAX) <=> ($order[$b] ?? PHP_INT_MAX));

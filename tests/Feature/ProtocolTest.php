@@ -27,6 +27,7 @@ final class ProtocolTest extends TestCase
         $id = $this->keep($visit, 'Neck as we do it')->assertCreated()->json('id');
         $rows = Protocol::query()->sole()->document['targets'];
         self::assertSame('same', $rows[array_search('levator_scapulae', array_column($rows, 'muscle'), true)]['side']);
+        self::assertStringNotContainsString('Slowly.', (string) json_encode($rows), 'own words are of this client');
         self::assertStringNotContainsString($visit->client->name, (string) json_encode(Protocol::query()->sole()->document));
 
         $other = $this->visit($user, $this->client($user, 'Somebody Else'));
