@@ -62,6 +62,7 @@ test('targets are put in another order by the keys [ and ], and what cannot be i
     { kind: 'palpation', payload: { muscle: 'teres_major', ...felt } },
   ])
   await page.goto(`${visit}/plan`)
+  await expect(scoreOf(page)).toBeVisible()
   const targets = page.getByRole('complementary', { name: 'Targets' })
   const begun = async (): Promise<string[]> =>
     (
@@ -236,6 +237,7 @@ test('a step is dragged to another time: what would follow is said while it is h
   await signIn(page)
   const visit = await assessed(page, 'Odile Garrow', shoulder)
   await page.goto(`${visit}/plan`)
+  await expect(scoreOf(page)).toBeVisible()
   const order = await begun(page)
   const last = order.at(-1) ?? ''
   const from = await scoreOf(page)
