@@ -107,8 +107,8 @@ final class TamperTest extends TestCase
         $lines = DB::table('audit_lines')->count();
         $spool = AuditSpool::of(Seal::own(), $this->database);
         $holder = new Process(
-            ['php', '-r', '$db = new PDO("sqlite:'.$this->database.'"); $db->exec("begin immediate"); echo "held"; usleep(20000000);'],
-            timeout: 30,
+            ['php', '-r', '$db = new PDO("sqlite:'.$this->database.'"); $db->exec("begin immediate"); echo "held"; usleep(3600 * 1000000);'],
+            timeout: null,
         );
         $holder->start();
         $holder->waitUntil(static fn (string $type, string $words): bool => str_contains($words, 'held'));

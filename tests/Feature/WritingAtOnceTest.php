@@ -19,6 +19,8 @@ final class WritingAtOnceTest extends TestCase
 {
     use KeepsAFile;
 
+    private const LONGER_THAN_A_TEST = 3_600_000;
+
     public function test_a_transaction_that_reads_first_waits_for_another_writer_and_loses_nothing(): void
     {
         $counters = array_map(
@@ -42,13 +44,13 @@ final class WritingAtOnceTest extends TestCase
     public function test_a_foreign_lock_is_waited_for_by_transactions_and_single_statements(): void
     {
         DB::statement('create table counter (n integer not null)');
-        $this->waitAtMost(1000); // three tries of it: one is too short, whatever else the machine does
-        $holder = $this->holding(1300);
+        $this->waitAtMost(2000); // three tries of it: one is too short, whatever else the machine does
+        $holder = $this->holding(2300);
 
         DB::table('counter')->insert(['n' => 1]);
         self::assertFalse($holder->isRunning() && DB::table('counter')->count() === 0);
         $holder->wait();
-        $holder = $this->holding(1300);
+        $holder = $this->holding(2300);
         DB::transaction(static fn () => DB::table('counter')->insert(['n' => 2]));
         $holder->wait();
 
@@ -59,7 +61,7 @@ final class WritingAtOnceTest extends TestCase
     {
         DB::statement('create table counter (n integer not null)');
         $this->waitAtMost(50);
-        $holder = $this->holding(3000);
+        $holder = $this->holding();
         foreach (
             [
                 static fn () => DB::table('counter')->insert(['n' => 1]),
@@ -83,7 +85,7 @@ final class WritingAtOnceTest extends TestCase
         DB::statement('create table counter (n integer not null)');
         $connection = DB::connection();
         self::assertInstanceOf(PatientConnection::class, $connection);
-        $holder = $this->holding(20000);
+        $holder = $this->holding();
         $write = static fn () => DB::table('counter')->insert(['n' => 1]);
 
         self::assertFalse($connection->ifFree(20, $write));
@@ -100,7 +102,7 @@ final class WritingAtOnceTest extends TestCase
         $this->get("/visits/{$visit->public_id}/ask")->assertOk();
         $this->waitAtMost(50);
         $this->actingAs($visit->user()->firstOrFail());
-        $holder = $this->holding(20000);
+        $holder = $this->holding();
         foreach (['ask', 'feel', 'plan', 'after'] as $step) {
             $this->get("/visits/{$visit->public_id}/$step")->assertOk();
         }
@@ -132,10 +134,13 @@ final class WritingAtOnceTest extends TestCase
         DB::purge();
     }
 
-    /** Somebody who takes the write lock and keeps it; back when they have it. */
-    private function holding(int $milliseconds): Process
+    /** Somebody who takes the write lock and keeps it so long, or until they are stopped; back when they have it. */
+    private function holding(?int $milliseconds = null): Process
     {
-        $process = $this->other('$db->beginTransaction(); echo "held"; flush(); usleep('.($milliseconds * 1000).'); $db->rollBack();');
+        $process = $this->other(
+            '$db->beginTransaction(); echo "held"; flush(); usleep('.($milliseconds ?? self::LONGER_THAN_A_TEST).' * 1000); $db->rollBack();',
+        );
+        $process->setTimeout(null); // a test on a machine that does much else may take longer than any number written here
         $process->start();
         $process->waitUntil(static fn (string $type, string $words): bool => str_contains($words, 'held'));
 
