@@ -34,7 +34,10 @@ function reach(p, name, region, bones, side) {
   return far.length ? Math.min(...far) : null
 }
 
-/** Ends of guides that lie where their muscle does not say. `~` before a name says that it is no attachment. */
+/**
+ * Ends of guides that lie where their muscle does not say. `~` before a name says that it is no attachment; `free` says why a muscle, or a
+ * part of it, ends nowhere.
+ */
 export function ends(region) {
   const bones = new Map(region.bones.map((b) => [b.id, flat(segmentsOf(b.d), 6)]))
   const strands = new Set(region.muscles.map((m) => m.id))
@@ -51,6 +54,7 @@ export function ends(region) {
       // where one of the names is another muscle, or no attachment, no measure can be taken
       if (names.some((name) => name.startsWith('~') || strands.has(name)) || muscle.free) continue
       for (const part of muscle.parts ?? []) {
+        if (part.free) continue
         const side = part.guides.map((guide) => guide.at(end))
         const worst = Math.max(...side.map((p) => Math.min(...names.map((name) => reach(p, name, region, bones, side) ?? Infinity))))
         if (worst > REACH) faults.push(`${muscle.id}: ${where} lies ${worst.toFixed(1)} units from ${names.join(', ')}`)
@@ -237,3 +241,20 @@ export const faults = (region) => [
   ...covers(region),
   ...voids(region),
 ]
+
+/**
+ * Faults against the list of those that may stay: lines under the reason, which begins with `# `.
+ *
+ * @param {string[]} found
+ * @param {string} list
+ */
+export function unexplained(found, list) {
+  const lines = list.split('\n').filter(Boolean)
+  const first = lines.findIndex((line) => line.startsWith('# '))
+  const known = lines.filter((line) => !line.startsWith('# '))
+  return {
+    fresh: found.filter((line) => !known.includes(line)),
+    mended: known.filter((line) => !found.includes(line)),
+    groundless: first < 0 ? known : lines.slice(0, first),
+  }
+}
