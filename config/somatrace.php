@@ -8,6 +8,7 @@ return [
         'algometer' => env('SOMATRACE_ALGOMETER'),
         'inclinometer' => env('SOMATRACE_INCLINOMETER'),
         'dynamometer' => env('SOMATRACE_DYNAMOMETER'),
+        'plate' => env('SOMATRACE_PLATE'),
     ],
     // mails that go nowhere are read at /outbox: for a demo, by its owner, on the machine itself
     'outbox' => (bool) env('SOMATRACE_OUTBOX', false),

@@ -14,6 +14,7 @@ use App\Http\Controllers\ClientKeepingController;
 use App\Http\Controllers\ClinicFilesController;
 use App\Http\Controllers\EntryController;
 use App\Http\Controllers\EventController;
+use App\Http\Controllers\LeanController;
 use App\Http\Controllers\LetterController;
 use App\Http\Controllers\LockController;
 use App\Http\Controllers\NoteController;
@@ -109,6 +110,10 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/atlas/search', [AtlasController::class, 'search'])->name('atlas.search');
     Route::get('/atlas/trainer', [TrainerController::class, 'show'])->name('atlas.trainer');
     Route::post('/atlas/trainer', [TrainerController::class, 'store'])->name('atlas.trainer.answer');
+    Route::get('/atlas/trainer/lean', [LeanController::class, 'show'])->name('atlas.lean');
+    Route::post('/atlas/trainer/lean', [LeanController::class, 'store'])->name('atlas.lean.store');
+    Route::post('/atlas/trainer/lean/plate', [LeanController::class, 'plate'])->name('atlas.lean.plate');
+    Route::delete('/atlas/trainer/lean/{tool}', [LeanController::class, 'destroy'])->name('atlas.lean.destroy');
     Route::get('/atlas/{kind}/{id}', [AtlasController::class, 'show'])->name('atlas.show');
 
     Route::get('/clients', [ClientController::class, 'index'])->name('clients.index');

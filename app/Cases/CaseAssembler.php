@@ -177,6 +177,8 @@ final readonly class CaseAssembler
             'trained' => $this->trained($user),
             'injured' => $user->setting('spared'),
             'prefers' => $user->prefers(),
+            'calibration' => $user->calibration(),
+            'table_cm' => $user->setting('table_cm'),
             'budgets' => ['thumb' => ['day' => (float) $user->setting('thumb_minutes')]],
         ], static fn (mixed $part): bool => $part !== [] && $part !== null);
     }

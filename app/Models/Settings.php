@@ -17,8 +17,11 @@ final readonly class Settings
     /** Kept by one's own wish, over what the clinic says. */
     public const PERSONAL = [
         'pressure_unit', 'length_unit', 'date_form', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared', 'untrained', 'pedals',
-        'school',
+        'school', 'table_cm',
     ];
+
+    /** Kept for oneself elsewhere: at plans, on the plate. */
+    public const LEARNT = ['prefers', 'calibration'];
 
     public const DATE_FORMS = ['words' => '9 Mar 2026', 'day_month' => '09/03/2026', 'month_day' => '03/09/2026', 'iso' => '2026-03-09'];
 
@@ -34,7 +37,7 @@ final readonly class Settings
     {
         return [
             'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen',
-            'figure' => 'painted', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [], 'untrained' => [],
+            'figure' => 'painted', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [], 'untrained' => [], 'table_cm' => null,
             'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
             'school' => [],
             'visit_minutes' => 60, 'retention_years' => 10,
@@ -57,6 +60,7 @@ final readonly class Settings
             'spared.*' => ['distinct', new In($core->hands())],
             'untrained' => $personal ? ['nullable', 'array'] : ['prohibited'],
             'untrained.*' => ['distinct', new In(array_keys($core->atlas()->techniques))],
+            'table_cm' => $personal ? ['nullable', 'numeric', 'between:40,110'] : ['prohibited'],
             'pedals' => ['nullable', 'array:'.implode(',', array_keys(self::PEDALS))],
             // a pedal is a keyboard with a few keys; those that are needed to get about are left alone
             'pedals.*' => ['required', 'string', 'max:20', 'distinct', 'not_in:Tab,Escape,Shift,Control,Alt,Meta'],
@@ -91,7 +95,7 @@ final readonly class Settings
             'pedals.*.distinct' => 'Each pedal has a key of its own.', 'pedals.*.required' => 'Press a key for this pedal.',
             'pedals.*.not_in' => 'This key is needed to get about.',
             'timezone.timezone' => 'This is no time zone.',
-            'mass_kg.between' => 'Between 35 and 250 kg, please.',
+            'mass_kg.between' => 'Between 35 and 250 kg, please.', 'table_cm.between' => 'Between 40 and 110 cm, please.',
         ];
     }
 }

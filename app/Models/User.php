@@ -109,6 +109,29 @@ final class User extends Authenticatable
         return $all;
     }
 
+    /** @return list<array{tool: string, aimed: float, force_n: float}> what they made on the plate, as the case file writes it */
+    public function calibration(): array
+    {
+        $all = [];
+        foreach ($this->holds() as $tool => $holds) {
+            foreach ($holds as $aimed => $hold) {
+                $all[] = ['tool' => $tool, 'aimed' => (float) $aimed, 'force_n' => (float) $hold['force_n']];
+            }
+        }
+
+        return $all;
+    }
+
+    /**
+     * Their last hold on the plate, by tool and by the feeling aimed at: newtons, per cent, per cent, day.
+     *
+     * @return array<string, array<int, array{force_n: float, error: float, sway: float, on: string, simulated: bool}>>
+     */
+    public function holds(): array
+    {
+        return $this->settings['calibration'] ?? [];
+    }
+
     /** @return array<string, string> how they work where practitioners differ: their own choices over those of the clinic */
     public function school(): array
     {

@@ -22,6 +22,7 @@ use Somatrace\Core\Data\SchemaValidator;
 use Somatrace\Core\Findings\Parts;
 use Somatrace\Core\Findings\Reproduction;
 use Somatrace\Core\Handwork\PlanFigures;
+use Somatrace\Core\Handwork\Plate;
 use Somatrace\Core\Handwork\Recipes;
 use Somatrace\Core\Handwork\WholePattern;
 use Somatrace\Core\Measures\Comparing;
@@ -342,6 +343,23 @@ final class Clinic
     public function aids(): array
     {
         return array_values(array_diff(array_keys($this->atlas()->tools), $this->hands()));
+    }
+
+    /** @return list<string> the tools that are leant on, and show on a plate how much */
+    public function leant(): array
+    {
+        return array_keys(array_filter($this->atlas()->tools, static fn (Tool $tool): bool => $tool->isLeantOn()));
+    }
+
+    public function plate(): Plate
+    {
+        return $this->planFigures()->plate;
+    }
+
+    /** Kilograms of a therapist who did not say. */
+    public function usualMass(): float
+    {
+        return $this->planFigures()->defaultMassKg;
     }
 
     /** @return array<string, array{name: string, day: float}> firm minutes a day, by part of the hand */

@@ -163,6 +163,20 @@ final class EveryFigureTest extends TestCase
                 $silent,
                 CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->felt('levator_scapulae', 'left', $sore)
                     ->without('session', 'minutes'),
+                // hands that were on the plate: as a few are, heavier and lighter than is believed; a table of their own
+                ...array_map(
+                    static fn (float $share): CaseBuilder => CaseBuilder::aCase()->complaint('neck_back', 'left', 6)
+                        ->felt('levator_scapulae', 'left', $sore)->felt('trapezius_upper', 'left', $sore)
+                        ->with(['therapist' => ['mass_kg' => 70, 'table_cm' => 72, 'calibration' => array_merge(...array_map(
+                            static fn (string $tool): array => array_map(static fn (int $aimed): array => [
+                                'tool' => $tool, 'aimed' => $aimed, 'force_n' => 12 * $share * $aimed,
+                            ], [3, 5, 7]),
+                            ['thumb', 'fingers_reinforced', 'knuckle', 'elbow', 'forearm', 'palm', 'pincer', 'fist', 'flat_knuckles'],
+                        ))]]),
+                    [1.2, 10, 0.02],
+                ),
+                CaseBuilder::aCase()->complaint('buttock', 'left', 6)->felt('gluteus_maximus', 'left', $sore)
+                    ->felt('gluteus_medius', 'left', $sore)->agreed('buttock')->with(['therapist' => ['mass_kg' => 70, 'table_cm' => 72]]),
             ];
             self::$cases = [...$examples, ...array_map(static fn (CaseBuilder $one): CaseFile => $one->make(), $rare), ...$madeUp];
         }

@@ -107,7 +107,10 @@ final class TamperTest extends TestCase
         $lines = DB::table('audit_lines')->count();
         $spool = AuditSpool::of(Seal::own(), $this->database);
         $holder = new Process(
-            ['php', '-r', '$db = new PDO("sqlite:'.$this->database.'"); $db->exec("begin immediate"); echo "held"; usleep(3600 * 1000000);'],
+            [
+                'php', '-r',
+                '$db = new PDO("sqlite:'.$this->database.'"); $db->exec("begin immediate"); echo "held"; usleep(3600 * 1000000);',
+            ],
             timeout: null,
         );
         $holder->start();

@@ -138,7 +138,8 @@ final class WritingAtOnceTest extends TestCase
     private function holding(?int $milliseconds = null): Process
     {
         $process = $this->other(
-            '$db->beginTransaction(); echo "held"; flush(); usleep('.($milliseconds ?? self::LONGER_THAN_A_TEST).' * 1000); $db->rollBack();',
+            '$db->beginTransaction(); echo "held"; flush(); usleep('.(1000 * ($milliseconds ?? self::LONGER_THAN_A_TEST)).'); '
+                .'$db->rollBack();',
         );
         $process->setTimeout(null); // a test on a machine that does much else may take longer than any number written here
         $process->start();

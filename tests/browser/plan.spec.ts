@@ -270,6 +270,97 @@ test('a step is dragged to another time: what would follow is said while it is h
   await expect.poll(() => begun(page)).toEqual(order)
 })
 
+test('the lower edge of a step is pulled: more or less is done on it, said while it is held; position and minutes are changed; all of it is undone', async ({
+  page,
+}) => {
+  await signIn(page)
+  const visit = await assessed(page, 'Tamsin Oake', shoulder)
+  await page.goto(`${visit}/plan`)
+  await expect(scoreOf(page)).toBeVisible()
+  const targets = targetsOf(page)
+  await targets.getByRole('button', { name: /^Infraspinatus, left/ }).click()
+  const size = targets.getByRole('group', { name: /How long, Infraspinatus/ })
+  await saved(page, () => size.getByRole('button', { name: /Shorter/ }).click())
+  await expect(size.getByRole('button', { name: /Shorter/ })).toHaveAttribute('aria-pressed', 'true')
+  const edge = scoreOf(page).locator('[data-edge] rect')
+  const pull = async (by: number) => {
+    await edge.scrollIntoViewIfNeeded()
+    const box = await edge.boundingBox()
+    if (!box) throw new Error('there is no edge to pull')
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+    await page.mouse.down()
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + by, { steps: 6 })
+  }
+  const supposed = page.getByRole('status').filter({ hasText: /Infraspinatus, left, (as usual|at length)\./ })
+  await pull(70)
+  await expect(supposed).toBeVisible()
+  await expect(supposed).toContainText(/min/)
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
+  await expect(supposed).toHaveCount(0)
+  await expect(size.getByRole('button', { name: /Shorter/ })).toHaveAttribute('aria-pressed', 'true')
+  await pull(70)
+  await expect(supposed).toBeVisible()
+  await saved(page, () => page.mouse.up())
+  await expect(size.getByRole('button', { name: /Shorter/ })).toHaveAttribute('aria-pressed', 'false')
+
+  const lies = targets.getByLabel('Lying')
+  const other = await lies.locator('option:enabled').nth(1).getAttribute('value')
+  await saved(page, () => lies.selectOption(other))
+  await expect(lies).toHaveValue(other ?? '')
+  const minutes = (value: string) => page.getByRole('button', { name: value, exact: true })
+  await minutes('45').click()
+  await expect(minutes('45')).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('main').press('z')
+  await expect(minutes('60')).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('main').press('Shift+Z')
+  await expect(minutes('45')).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('main').press('z')
+  await expect(minutes('60')).toHaveAttribute('aria-pressed', 'true')
+  await saved(page, () => page.getByRole('main').press('z'))
+  await expect(lies).toHaveValue('')
+  await saved(page, () => page.getByRole('main').press('z'))
+  await expect(size.getByRole('button', { name: /Shorter/ })).toHaveAttribute('aria-pressed', 'true')
+})
+
+test('by finger a step is dragged by its handle, and the page is not', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true })
+  const page = await context.newPage()
+  await signIn(page)
+  const visit = await assessed(page, 'Edda Quince', shoulder)
+  await page.goto(`${visit}/plan`)
+  await expect(scoreOf(page)).toBeVisible()
+  const order = await begun(page)
+  const named = (name: string | undefined) =>
+    scoreOf(page)
+      .getByRole('button', { name: new RegExp(`^${name}, left`) })
+      .first()
+  await named(order.at(-1)).tap()
+  // moved clear of what it says, which lies over the foot of the page at this width
+  const handle = scoreOf(page).locator('[data-handle] rect')
+  const over = page.getByRole('complementary', { name: 'Step in hand' })
+  await expect(over.getByRole('button', { name: 'Close this step' })).toBeVisible()
+  await expect.poll(async () => ((await handle.boundingBox())?.y ?? 999) + 44 < ((await over.boundingBox())?.y ?? 0)).toBe(true)
+  const [from, to] = [await handle.boundingBox(), await named(order.at(-2)).boundingBox()]
+  if (!from || !to) throw new Error('there is no handle')
+  const scrolled = () => page.evaluate(() => window.scrollY)
+  const before = await scrolled()
+  const finger = await context.newCDPSession(page)
+  const at = (y: number) => [{ x: from.x + from.width / 2, y }]
+  await finger.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(from.y + from.height / 2) })
+  for (let k = 1; k <= 6; k++) {
+    const y = from.y + from.height / 2 + ((to.y - 6 - from.y - from.height / 2) * k) / 6
+    await finger.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(y) })
+  }
+  await expect(page.getByRole('status').filter({ hasText: /in this position|stays? where|would stay/ })).toBeVisible()
+  expect(await scrolled()).toBe(before)
+  const stored = page.waitForResponse((response) => response.url().endsWith('step=plan') && response.request().method() === 'POST')
+  await finger.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+  expect((await stored).ok()).toBe(true)
+  await expect.poll(() => begun(page)).not.toEqual(order)
+  await context.close()
+})
+
 test('by touch at 1024x768: brought in from the figure, done otherwise this visit, compared and taken', async ({ browser }) => {
   const context = await browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true })
   const page = await context.newPage()

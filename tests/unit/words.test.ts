@@ -2,7 +2,7 @@ import { describe, expect, test, vi } from 'vitest'
 import type { Limit } from '@/types/visit'
 
 vi.mock('@inertiajs/vue3', () => ({ usePage: () => ({ props: {} }) }))
-const { capital, inLines, jointName, limitLines, plural, speaksOf, verdictOf } = await import('@/parts/words')
+const { capital, inLines, jointName, limitLines, listed, plural, speaksOf, tableWords, verdictOf } = await import('@/parts/words')
 
 const limit = (one: Partial<Limit>): Limit => ({
   effect: 'avoid',
@@ -85,4 +85,18 @@ describe('a text in lines', () => {
     expect(inLines('Sternocleidomastoid', 10)).toEqual(['Sternocleidomastoid'])
     expect(inLines('short', 25)).toEqual(['short'])
   })
+})
+
+test('a list is read as it is spoken', () => {
+  expect([[], ['elbow'], ['elbow', 'thumb'], ['elbow', 'thumb', 'palm']].map(listed)).toEqual([
+    '',
+    'elbow',
+    'elbow and thumb',
+    'elbow, thumb and palm',
+  ])
+})
+
+test('a table says whether it is lower than usual', () => {
+  expect(tableWords({ cm: 64, lower: true })).toBe('Table at 64 cm, lower than usual: most firm work is leant on from above.')
+  expect(tableWords({ cm: 72.5, lower: false })).toBe('Table at 72.5 cm, as usual.')
 })

@@ -8,6 +8,7 @@ use App\Http\Pages\SettingsPage;
 use App\Http\Requests\ClinicSettingsRequest;
 use App\Http\Requests\OwnSettingsRequest;
 use App\Http\Requests\PreferenceRequest;
+use App\Models\Settings;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -25,9 +26,8 @@ final readonly class SettingsController
 
     public function own(OwnSettingsRequest $request, #[CurrentUser] User $user, Clinic $core): RedirectResponse
     {
-        // what is liked on a muscle is set at the plan, and stays
-        $liked = array_intersect_key($user->settings ?? [], ['prefers' => true]);
-        $user->update(['settings' => [...$request->chosen(), ...$liked], ...$request->body($core)]);
+        $learnt = array_intersect_key($user->settings ?? [], array_flip(Settings::LEARNT));
+        $user->update(['settings' => [...$request->chosen(), ...$learnt], ...$request->body($core)]);
 
         return back()->with('message', 'Kept, for you.');
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
+use App\Models\Right;
 use App\Models\TrainerCard;
 use App\Models\User;
 use Carbon\CarbonImmutable;
@@ -43,7 +44,7 @@ final readonly class TrainerPage
                 fn (Card $card, int $index): array => $this->question($this->clinic->trainer()->question($card, $seed + 10 * $index)),
                 $cards = $this->clinic->trainer()->pick($memory, $today, self::ROUND, $seed, $region), array_keys($cards),
             ),
-            'progress' => $this->rows($memory, $today),
+            'progress' => $this->rows($memory, $today), 'leans' => $user->may(Right::WriteClinical),
         ];
     }
 

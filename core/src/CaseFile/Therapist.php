@@ -18,6 +18,8 @@ final readonly class Therapist
      * @param  list<string>  $trained  the only techniques they do; all of them where empty
      * @param  list<string>  $injured
      * @param  array<string, array<string, float>>  $budgets  minutes at pressure 5 or more, by tool, for a visit, a day, a week
+     * @param  list<CalibrationPair>  $calibration  what they made on the plate
+     * @param  float|null  $tableCm  how high their table usually stands
      */
     public function __construct(
         public ?float $massKg = null,
@@ -31,6 +33,8 @@ final readonly class Therapist
         public array $prefers = [],
         public array $loadWeek = [],
         public array $trained = [],
+        public array $calibration = [],
+        public ?float $tableCm = null,
     ) {
     }
 
@@ -58,7 +62,8 @@ final readonly class Therapist
             $f->strings('scope_off'),
             $f->boolOrNull('licensed'), $f->strings('injured'),
             self::budgets($f->fieldsOrNull('budgets')), $f->map('prefers', Preference::from(...)),
-            $f->floatMap('load_week'), $f->strings('trained'),
+            $f->floatMap('load_week'), $f->strings('trained'), $f->map('calibration', CalibrationPair::from(...)),
+            $f->floatOrNull('table_cm'),
         );
     }
 

@@ -90,6 +90,10 @@ final readonly class PlanFigures
 
     public float $defaultMassKg;
 
+    public Plate $plate;
+
+    public TableHeight $table;
+
     public float $calmMinutes;
 
     public float $shortVisitMinutes;
@@ -226,6 +230,8 @@ final readonly class PlanFigures
         $this->pptFelt = $file->float('ppt_felt');
         $this->contactShare = $file->float('contact_share');
         $this->defaultMassKg = $file->float('default_mass_kg');
+        $this->plate = Plate::from($file->fields('plate'), $this->pptFelt);
+        $this->table = TableHeight::from($file->fields('table'));
         $this->calmMinutes = $file->float('calm_minutes');
         $this->shortVisitMinutes = $file->float('short_visit_minutes');
         $this->shortShare = $file->float('short_share');

@@ -20,6 +20,7 @@ final readonly class ToolChooser
         private PlanFigures $figures,
         private Therapist $therapist,
         private HandBudgets $budgets,
+        private OwnTools $own,
         private array $spared = [],
     ) {
     }
@@ -70,6 +71,12 @@ final readonly class ToolChooser
         return $owned && ! in_array($id, $this->therapist->injured, true);
     }
 
+    /** The tool as these hands press with it. */
+    public function own(string $id): Tool
+    {
+        return $this->own->of($id);
+    }
+
     public function mass(): float
     {
         return $this->therapist->massKg ?? $this->figures->defaultMassKg;
@@ -87,7 +94,7 @@ final readonly class ToolChooser
         $tools = [];
         foreach ($ids as $id) {
             if ($this->has($id)) {
-                $tools[] = $this->atlas->tool($id);
+                $tools[] = $this->own->of($id);
             }
         }
 

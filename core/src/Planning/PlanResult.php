@@ -13,6 +13,8 @@ final readonly class PlanResult
      * @param  array<string, float>  $load  minutes at pressure 5 or more, by tool
      * @param  list<array<string, mixed>>  $targets  what was chosen, with its minutes and worth
      * @param  list<array{part: string, name: string, minutes: float, of: float}>  $hands  firm minutes asked of each part, and what it has
+     * @param  list<string>  $measured  tools that press, whose forces are those of the therapist's own hands on the plate
+     * @param  array{cm: float, lower: bool}|null  $table  how high it stands, where it was told how high it usually does
      */
     private function __construct(
         public bool $planned,
@@ -26,6 +28,8 @@ final readonly class PlanResult
         public array $targets,
         private array $hands = [],
         private ?float $mostLean = null,
+        private array $measured = [],
+        private ?array $table = null,
     ) {
     }
 
@@ -40,12 +44,16 @@ final readonly class PlanResult
      * @param  array<string, float>  $load
      * @param  list<array<string, mixed>>  $targets
      * @param  list<array{part: string, name: string, minutes: float, of: float}>  $hands
+     * @param  list<string>  $measured
+     * @param  array{cm: float, lower: bool}|null  $table
      */
     public static function of(
         string $because, string $headline, array $steps, array $leftOut, float $benefit, int $turns, array $load, array $targets,
-        array $hands, float $mostLean,
+        array $hands, float $mostLean, array $measured, ?array $table,
     ): self {
-        return new self(true, $because, $headline, $steps, $leftOut, $benefit, $turns, $load, $targets, $hands, $mostLean);
+        return new self(
+            true, $because, $headline, $steps, $leftOut, $benefit, $turns, $load, $targets, $hands, $mostLean, $measured, $table,
+        );
     }
 
     public function minutes(): float
@@ -69,7 +77,8 @@ final readonly class PlanResult
             'therapist_load' => $this->load === []
                 ? new \stdClass
                 : array_map(static fn (float $minutes): float => round($minutes, 2), $this->load),
-            'hands' => $this->hands, 'most_lean' => $this->mostLean, 'targets' => $this->targets,
+            'hands' => $this->hands, 'most_lean' => $this->mostLean, 'measured' => $this->measured,
+            'table' => $this->table, 'targets' => $this->targets,
         ];
     }
 }

@@ -11,6 +11,7 @@ use Somatrace\Core\Handwork\Composer;
 use Somatrace\Core\Handwork\Exposed;
 use Somatrace\Core\Handwork\HandBudgets;
 use Somatrace\Core\Handwork\JointComposer;
+use Somatrace\Core\Handwork\OwnTools;
 use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Handwork\PressureScales;
 use Somatrace\Core\Handwork\Reason;
@@ -61,15 +62,16 @@ final readonly class Planner
         $stages = new RoutineStages($this->atlas, $school);
         $busy = $this->whole->busySide($case);
         $hands = new HandBudgets($this->atlas, $this->figures, $case->therapist, $soFar);
+        $own = new OwnTools($this->atlas, $this->figures->plate, $case->therapist);
         $fitter = new Fitter(
             new Solver($this->figures, $school, $clock),
             new Totals($this->atlas, $this->figures, $exposed, $hands, $soFar, $this->figures->frailty->share($case)), $clock,
         );
         $try = function (string ...$spared) use (
             $case, $school, $gate, $response, $ceilings, $exposed, $scales, $hands, $soFar, $stages, $busy, $pattern, $fitter, $clock,
-            $offers,
+            $offers, $own,
         ): array {
-            $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $hands, array_values($spared));
+            $tools = new ToolChooser($this->atlas, $this->figures, $case->therapist, $hands, $own, array_values($spared));
             $composer = new Composer(
                 $this->atlas, $this->recipes, $this->figures, $case, $school, $gate, $ceilings, $tools, $scales, $soFar, $stages,
             );
@@ -107,7 +109,7 @@ final readonly class Planner
         $steps = $feeling->put($steps, $feel, $clock);
         array_push($leftOut, ...$this->unfelt($suspects, $feel, $solution, $soFar));
 
-        return $this->result($solution, $fitted->targets, $leftOut, $steps, $clock, $case, $choices, $hands);
+        return $this->result($solution, $fitted->targets, $leftOut, $steps, $clock, $case, $choices, $hands, $own);
     }
 
     /**
@@ -186,7 +188,7 @@ final readonly class Planner
      */
     private function result(
         Solution $solution, array $targets, array $leftOut, array $steps, TimeBudget $clock, CaseFile $case, HandChoices $choices,
-        HandBudgets $hands,
+        HandBudgets $hands, OwnTools $own,
     ): PlanResult {
         $in = array_map(static fn (Chosen $chosen): string => $chosen->target->key, $solution->chosen);
         foreach ($targets as $target) {
@@ -221,6 +223,8 @@ final readonly class Planner
         return PlanResult::of(
             $because, (new Headline($this->atlas, $case))->of($solution, $steps, $clock), $steps, $leftOut, $solution->benefit,
             $solution->turns, $load, $chosen, $hands->asked($load), $this->figures->leanLimitPercent,
+            array_values(array_filter($this->used($steps), $own->isMeasured(...))),
+            $this->figures->table->of($load, $case->therapist->tableCm),
         );
     }
 
@@ -241,5 +245,16 @@ final readonly class Planner
         ksort($load);
 
         return $load;
+    }
+
+    /**
+     * @param  list<PlanStep>  $steps
+     * @return list<string> tools that touch, each once
+     */
+    private function used(array $steps): array
+    {
+        $tools = array_map(static fn (PlanStep $step): array => [$step->tool, ...array_column($step->manoeuvres, 'tool')], $steps);
+
+        return array_values(array_unique(array_filter(array_merge(...$tools))));
     }
 }

@@ -503,7 +503,7 @@ final class StepBuilder
     {
         return Pass::of(
             $pressure, $seconds * $this->figures->contactShare, null, $scale,
-            $this->atlas->tool($tool), $this->therapistKg,
+            $this->tools->own($tool), $this->therapistKg,
         );
     }
 
@@ -668,7 +668,7 @@ final class StepBuilder
             if ($one->pressure !== null) {
                 $passes[] = Pass::of(
                     $one->pressure, $one->totalSeconds(), null, $scale,
-                    $this->atlas->tool($one->tool),
+                    $this->tools->own($one->tool),
                     $this->therapistKg,
                 );
             }
@@ -844,7 +844,7 @@ final class StepBuilder
                 $hold = in_array($this->atlas->technique($one->technique)->kind, ['hold', 'held', 'grip'], true) ? $one->seconds : null;
                 $passes[] = Pass::of(
                     $one->pressure, $one->totalSeconds(), $hold, $scale,
-                    $this->atlas->tool($one->tool),
+                    $this->tools->own($one->tool),
                     $this->therapistKg,
                 );
             }

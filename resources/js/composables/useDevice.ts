@@ -15,7 +15,7 @@ export function useDevice(): {
   busy: Ref<boolean>
   trouble: Ref<string>
   /** The value held; null when the device fell silent before, which is said in `trouble`. */
-  read: (address: string, about: Record<string, string>) => Promise<number | null>
+  read: (address: string, about: Record<string, string>, each?: (reading: DeviceReading) => void) => Promise<number | null>
   stop: () => void
 } {
   const live = ref<number | null>(null)
@@ -45,7 +45,7 @@ export function useDevice(): {
     }
   }
 
-  async function read(address: string, about: Record<string, string>): Promise<number | null> {
+  async function read(address: string, about: Record<string, string>, each?: (reading: DeviceReading) => void): Promise<number | null> {
     busy.value = true
     stopped = false
     trouble.value = ''
@@ -58,6 +58,7 @@ export function useDevice(): {
         await sleep((line.at ?? 0) - (performance.now() - began))
         if (stopped) return null
         live.value = line.value
+        each?.(line)
         if (line.state === 'hold') return line.value
       }
       trouble.value = 'The device fell silent before it held a value. Nothing of this repeat is kept; measure again.'

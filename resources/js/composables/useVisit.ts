@@ -37,6 +37,12 @@ interface Change {
 interface Act {
   changes: Change[]
   words: string
+  beside?: Beside | undefined
+}
+/** What an act did that is no entry, as the minutes of the visit. */
+export interface Beside {
+  back: () => void
+  again: () => void
 }
 export interface VisitStore {
   props: ComputedRef<VisitProps>
@@ -54,7 +60,7 @@ export interface VisitStore {
   last: <K extends EntryKind>(kind: K, identity: string) => EntryPayloads[K] | undefined
   save: <K extends EntryKind>(kind: K, identity: string, payload: EntryPayloads[K] | null, words: string, phase?: Phase) => void
   /** Several entries of one act, sent together and undone together. */
-  saveAll: (touches: Touch[], words: string) => void
+  saveAll: (touches: Touch[], words: string, beside?: Beside) => void
   /** What the page has in hand: the safety strip tells first what touches it. */
   hand: Ref<InHand | null>
   undo: () => void
@@ -265,8 +271,13 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       did({ changes: [{ kind, phase, identity, was: store.one(kind, identity, phase) ?? null, became: payload }], words })
       write(kind, phase, identity, payload, words)
     },
-    saveAll: (touches, words) => {
+    saveAll: (touches, words, beside) => {
       if (store.readOnly.value) return
+      if (beside && !touches.length) {
+        did({ changes: [], words, beside })
+        said.value = `Saved as you touch. Last: ${words}.`
+      }
+      if (!touches.length) return
       const list = touches.map((touch) => ({
         ...touch,
         phase: 'before' as Phase,
@@ -281,6 +292,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
           became: payload,
         })),
         words,
+        beside,
       })
       for (const one of list) {
         const name = entryKey(one.kind, one.phase, one.identity)
@@ -323,6 +335,9 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       for (const one of last.changes) {
         write(one.kind, one.phase, one.identity, withMine(one.became, one.was, nowOf(one)), `taken back: ${last.words}`)
       }
+      if (!last.beside) return
+      last.beside.back()
+      said.value = `Saved as you touch. Last: taken back: ${last.words}.`
     },
     canUndo: computed(() => past.value.length > 0),
     redo: () => {
@@ -333,6 +348,9 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       for (const one of last.changes) {
         write(one.kind, one.phase, one.identity, withMine(one.was, one.became, nowOf(one)), `again: ${last.words}`)
       }
+      if (!last.beside) return
+      last.beside.again()
+      said.value = `Saved as you touch. Last: again: ${last.words}.`
     },
     canRedo: computed(() => undone.value.length > 0),
     keepMine: () => {

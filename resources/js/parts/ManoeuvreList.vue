@@ -27,23 +27,25 @@ const pictures = (one: Manoeuvre, k: number): { id: string; side?: Side; label: 
 </script>
 <template>
   <ol class="border-t border-hairline">
-    <li v-for="(one, k) in manoeuvres" :key="k" class="border-b border-hairline py-1.5">
-      <p>
-        <b class="font-[650]">{{ atlas.techniques[one.technique] }}.</b> {{ one.do }}
-      </p>
-      <p v-if="one.spot_names.length" class="caption">{{ one.spot_names.join(' · ') }}</p>
-      <p class="caption">
-        {{ often(one) }} · {{ atlas.tools[one.tool] }}<template v-if="one.setup"> · {{ atlas.setups[one.setup.id]?.name }}</template>
-      </p>
-      <div v-if="pictures(one, k).length" class="my-1 flex gap-2">
+    <li v-for="(one, k) in manoeuvres" :key="k" class="border-b border-hairline py-1.5 max-xl:flex max-xl:gap-5">
+      <div class="min-w-0 flex-1">
+        <p>
+          <b class="font-[650]">{{ atlas.techniques[one.technique] }}.</b> {{ one.do }}
+        </p>
+        <p v-if="one.spot_names.length" class="caption">{{ one.spot_names.join(' · ') }}</p>
+        <p class="caption">
+          {{ often(one) }} · {{ atlas.tools[one.tool] }}<template v-if="one.setup"> · {{ atlas.setups[one.setup.id]?.name }}</template>
+        </p>
+        <p v-if="one.setup" class="caption">
+          {{ atlas.setups[one.setup.id]?.bolster }} {{ atlas.setups[one.setup.id]?.drape }} “{{ atlas.setups[one.setup.id]?.say }}”
+        </p>
+        <p v-if="one.say" class="mt-0.5">“{{ one.say }}”</p>
+      </div>
+      <div v-if="pictures(one, k).length" class="my-1 flex gap-2 max-xl:w-[220px] max-xl:shrink-0">
         <div v-for="picture in pictures(one, k)" :key="picture.id" class="h-[84px] min-w-0 flex-1">
           <PoseDrawing v-bind="picture" />
         </div>
       </div>
-      <p v-if="one.setup" class="caption">
-        {{ atlas.setups[one.setup.id]?.bolster }} {{ atlas.setups[one.setup.id]?.drape }} “{{ atlas.setups[one.setup.id]?.say }}”
-      </p>
-      <p v-if="one.say" class="mt-0.5">“{{ one.say }}”</p>
     </li>
   </ol>
 </template>

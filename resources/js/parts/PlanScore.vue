@@ -13,6 +13,9 @@ const emit = defineEmits<{
   choose: [step: PlanStep]
   drag: [step: PlanStep, minute: number]
   drop: [step: PlanStep, minute: number | null]
+  /** `by` is how many minutes longer or shorter its lower edge was pulled; null where nothing is meant by it */
+  pull: [step: PlanStep, by: number]
+  pulled: [step: PlanStep, by: number | null]
 }>()
 const UNIT = 19
 const SPINE = 17
@@ -108,7 +111,7 @@ const height = computed(() =>
   Math.max(TOP + props.plan.minutes * perMinute.value + FOOT, ...labels.value.map((label) => label.bottom + FOOT / 2)),
 )
 /** What is being dragged, where it was taken and where it is now, in minutes of the plan. */
-const dragged = ref<{ step: PlanStep; from: number; now: number; isMoved: boolean } | null>(null)
+const dragged = ref<{ step: PlanStep; from: number; now: number; isMoved: boolean; isEdge: boolean } | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
 /** Less than this is a touch. */
 const SLACK = 0.6
@@ -117,23 +120,29 @@ const minuteOf = (event: PointerEvent): number => {
   return box ? ((event.clientY - box.top) * (height.value / box.height) - TOP) / perMinute.value : 0
 }
 /** By mouse anywhere on a step; by finger on its handle, so that the page can still be moved. */
-const take = (step: PlanStep, event: PointerEvent, isHandle = false) => {
+const take = (step: PlanStep, event: PointerEvent, handle: 'none' | 'step' | 'edge' = 'none') => {
   if (!props.movable || step.kind !== 'treat' || step.other_side || event.button !== 0) return
-  if (!isHandle && event.pointerType === 'touch') return
-  dragged.value = { step, from: minuteOf(event), now: minuteOf(event), isMoved: false }
+  if (handle === 'none' && event.pointerType === 'touch') return
+  dragged.value = { step, from: minuteOf(event), now: minuteOf(event), isMoved: false, isEdge: handle === 'edge' }
 }
 useEventListener(window, 'pointermove', (event: PointerEvent) => {
   const one = dragged.value
   if (!one) return
   one.now = Math.max(0, Math.min(props.plan.minutes, minuteOf(event)))
   one.isMoved = one.isMoved || Math.abs(one.now - one.from) > SLACK
-  if (one.isMoved) emit('drag', one.step, one.now)
+  if (!one.isMoved) return
+  if (one.isEdge) emit('pull', one.step, one.now - one.from)
+  else emit('drag', one.step, one.now)
 })
 const letGo = (isKept: boolean) => {
   const one = dragged.value
   dragged.value = null
-  if (one?.isMoved) emit('drop', one.step, isKept ? one.now : null)
+  if (!one?.isMoved) return
+  if (one.isEdge) emit('pulled', one.step, isKept ? one.now - one.from : null)
+  else emit('drop', one.step, isKept ? one.now : null)
 }
+/** The lower edge is taken on the side that is worked, clear of the handle on the spine. */
+const edgeX = (step: PlanStep): number => (step.side === 'left' ? -SPINE - 76 : SPINE + 28)
 useEventListener(window, 'pointerup', () => letGo(true))
 useEventListener(window, 'pointercancel', () => letGo(false))
 useEventListener(window, 'keydown', (event: KeyboardEvent) => event.key === 'Escape' && letGo(false))
@@ -281,7 +290,8 @@ const handled = computed(() =>
         <tspan v-for="(line, k) in label.notes" :key="k" :x="label.column === 'left' ? -192 : 192" :dy="k ? LINE - 1 : 0">{{ line }}</tspan>
       </text>
     </g>
-    <g v-if="handled" class="cursor-grab touch-none" @pointerdown.prevent="take(handled.step, $event, true)">
+    <!-- shapes in a drawing are not asked what a finger may do on them: the handles keep the page from moving by themselves -->
+    <g v-if="handled" class="cursor-grab" data-handle @touchstart.prevent @pointerdown.prevent="take(handled.step, $event, 'step')">
       <title>Drag to another time</title>
       <rect x="-30" :y="handled.y + handled.h / 2 - 24" width="60" height="48" fill="transparent" />
       <line
@@ -291,6 +301,20 @@ const handled = computed(() =>
         x2="9"
         :y1="handled.y + handled.h / 2 + k"
         :y2="handled.y + handled.h / 2 + k"
+        stroke="var(--color-iron)"
+        stroke-width="2.4"
+      />
+    </g>
+    <g v-if="handled" class="cursor-ns-resize" data-edge @touchstart.prevent @pointerdown.prevent="take(handled.step, $event, 'edge')">
+      <title>Drag to do more or less</title>
+      <rect :x="edgeX(handled.step)" :y="handled.y + handled.h - 22" width="48" height="44" fill="transparent" />
+      <line
+        v-for="k in [-3, 3]"
+        :key="k"
+        :x1="edgeX(handled.step) + 12"
+        :x2="edgeX(handled.step) + 36"
+        :y1="handled.y + handled.h + k"
+        :y2="handled.y + handled.h + k"
         stroke="var(--color-iron)"
         stroke-width="2.4"
       />

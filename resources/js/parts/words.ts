@@ -161,6 +161,12 @@ export const schoolWords: Record<string, { about: string; choices: Record<string
 /** A joint as it is spoken of: "neck level C4", "shoulder blade". */
 export const jointName = ({ kind, level, part }: Joint): string => [kind.replaceAll('_', ' '), level, part].filter(Boolean).join(' ')
 
+/** One, two and three. */
+export const listed = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
+/** How high the table stands for a plan. */
+export const tableWords = ({ cm, lower }: { cm: number; lower: boolean }): string =>
+  lower ? `Table at ${tenth(cm)} cm, lower than usual: most firm work is leant on from above.` : `Table at ${tenth(cm)} cm, as usual.`
 /** To one place after the point. */
 export const tenth = (value: number): number => Math.round(10 * value) / 10
 /** A text in lines of at most so many letters, broken between words: a longer word stands alone. */

@@ -182,10 +182,10 @@ export interface Assessment {
 export type DeviceId = 'algometer' | 'inclinometer' | 'dynamometer'
 /** One line of what a device sends (docs/device-protocol.md). */
 export interface DeviceReading {
-  device: DeviceId
+  device: DeviceId | 'plate'
   quantity: 'pressure' | 'angle' | 'force'
   value: number
-  unit: 'kPa' | 'deg' | 'kg'
+  unit: 'kPa' | 'deg' | 'kg' | 'N'
   state: 'live' | 'hold'
   at: number
 }
@@ -323,6 +323,9 @@ export interface Plan {
   hands?: { part: string; name: string; minutes: number; of: number }[]
   /** per cent of one's mass */
   most_lean?: number | null
+  /** tools whose forces are those of one's own hands on the plate; and how high the table stands, where it was told */
+  measured?: ToolId[]
+  table?: { cm: number; lower: boolean } | null
   targets: {
     muscle?: MuscleId
     joint?: Joint

@@ -33,6 +33,8 @@ const props = defineProps<{
   regions: { id: string; name: string }[]
   questions: Question[]
   progress: Progress[]
+  /** works at the table, and may learn their lean */
+  leans: boolean
 }>()
 
 /** What was missed comes back after a few others, until it is right. */
@@ -134,7 +136,10 @@ const share = (part: number, of: number): string => `${of ? (100 * part) / of : 
         <h1 class="display text-[34px] leading-[38px]">Practise</h1>
         <p class="caption">Landmarks, proofs, places not to press. What you miss comes back sooner, what you know later.</p>
       </div>
-      <nav class="flex gap-2"><Link href="/atlas" class="btn">Atlas</Link><Link href="/" class="btn">Today</Link></nav>
+      <nav class="flex gap-2">
+        <Link v-if="leans" href="/atlas/trainer/lean" class="btn">Lean</Link><Link href="/atlas" class="btn">Atlas</Link
+        ><Link href="/" class="btn">Today</Link>
+      </nav>
     </header>
     <section aria-label="Question" class="min-w-0">
       <template v-if="question">

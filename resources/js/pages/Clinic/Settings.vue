@@ -24,6 +24,7 @@ interface Personal {
   thumb_minutes?: number | null
   spared?: string[] | null
   untrained?: TechniqueId[] | null
+  table_cm?: number | null
   pedals?: Pedals | null
   school?: Record<string, string | null> | null
 }
@@ -62,6 +63,7 @@ const own = useForm({
   thumb_minutes: props.own.thumb_minutes ?? null,
   spared: props.own.spared ?? [],
   untrained: props.own.untrained ?? [],
+  table_cm: props.own.table_cm ?? null,
   pedals: props.own.pedals ?? null,
   mass_kg: props.body?.mass_kg ?? null,
   aids: props.body?.aids ?? [],
@@ -175,7 +177,10 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
         </div>
         <template v-if="body">
           <h3 class="section-head mt-6">Your hands</h3>
-          <p class="caption mb-2">Plans choose the hand or tool by these, so that your joints last.</p>
+          <p class="caption mb-2">
+            Plans choose the hand or tool by these, so that your joints last.
+            <Link href="/atlas/trainer/lean" class="link">Learn your own lean on the plate</Link>
+          </p>
           <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
             <FormField
               id="own-mass"
@@ -185,6 +190,15 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
               placeholder="not told: taken as 70"
               hint="How much you can lean without pushing."
               :error="fault(own, 'mass_kg')"
+            />
+            <FormField
+              id="own-table"
+              v-model="own.table_cm"
+              label="Your table usually stands at, cm"
+              type="number"
+              placeholder="not told"
+              hint="Plans say when it should be lower."
+              :error="fault(own, 'table_cm')"
             />
             <fieldset>
               <legend class="caption mb-1">Tools you have</legend>

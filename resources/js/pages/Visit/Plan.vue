@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Link, router, usePage } from '@inertiajs/vue3'
 import { useMediaQuery, useThrottleFn } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
 import { consequence, leanOf } from '@/composables/consequence'
@@ -20,7 +20,7 @@ import PlanCompare, { type Version } from '@/parts/PlanCompare.vue'
 import PlanScore from '@/parts/PlanScore.vue'
 import Protocols, { type Tried } from '@/parts/Protocols.vue'
 import TargetChoices from '@/parts/TargetChoices.vue'
-import { capital, schoolWords, tenth } from '@/parts/words'
+import { capital, listed, schoolWords, tableWords, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { TechniqueId } from '@/types/ids.generated'
 import type { Liked, Plan, PlanStep } from '@/types/visit'
@@ -62,12 +62,37 @@ const toggle = (item: Item) => {
   if (!on || !opened.value || !isWide.value) return
   chosen.value = plan.value.steps.find((step) => step.kind === 'treat' && isOn(step, on)) ?? chosen.value
 }
+/** A step of the score is touched: where what it says lies over the foot of the page, it is moved clear of that. */
+const take = (step: PlanStep) => {
+  chosen.value = step
+  if (isWide.value) return
+  void nextTick(() => {
+    const [handle, over] = ['[data-handle]', '[aria-label="Step in hand"]'].map((one) =>
+      document.querySelector(one)?.getBoundingClientRect(),
+    )
+    if (handle && over && (handle.bottom > over.top || handle.top < CLEAR)) window.scrollBy({ top: handle.top - CLEAR })
+  })
+}
+/** Pixels under the upper edge of the window. */
+const CLEAR = 150
 /** What a choice by hand brings in; what safety, scope or consent keeps out waits for those. */
 const canBring = (item: Plan['left_out'][number]): boolean => ['worth', 'course', 'quiet', 'dropped'].includes(item.kind)
 const sizes = { short: 'done shortly', usual: 'as usual', long: 'at length' } as const
 const SIZES = ['short', 'usual', 'long'] as const
+type Size = (typeof SIZES)[number]
 const minutes = computed(() => props.value.visit.minutes)
-const setMinutes = (value: number) => router.put(`/visits/${props.value.visit.id}`, { minutes: value }, { preserveScroll: true })
+const putMinutes = (value: number) => router.put(`/visits/${props.value.visit.id}`, { minutes: value }, { preserveScroll: true })
+/** Puts other minutes, with what else was touched in the same act; undone as one. */
+const setMinutes = (value: number, touches: Touch[] = [], said = `${value} minutes`) => {
+  const was = minutes.value
+  if (visit.readOnly.value) return
+  if (was === value) {
+    saveAll(touches, said)
+    return
+  }
+  saveAll(touches, said, { back: () => putMinutes(was), again: () => putMinutes(value) })
+  putMinutes(value)
+}
 const school = computed<Record<string, string>>(() =>
   Object.fromEntries(
     Object.keys(schoolWords).flatMap((question) => ((choice) => (choice ? [[question, choice]] : []))(one('school', question))),
@@ -162,6 +187,18 @@ const move = (on: On, by: -1 | 1) => {
   if (!reorder(on, at + by, by < 0 ? 'earlier' : 'later')) changed.value = `Already ${by < 0 ? 'first' : 'last'} in this position.`
 }
 let lastTried = ''
+/** The plan as it would be with those targets; null where another try came after it, or none could be made. */
+const tried = async (targets: ByHand[], own: string): Promise<Plan | null> => {
+  const rest = all('target').filter((target) => !targets.some((other) => isOn(other, onOf(target) as On)))
+  const answer = await send<{ plans: Plan[] }>('POST', `/visits/${props.value.visit.id}/plan/tries`, {
+    tries: [{ targets: [...rest, ...targets] }],
+  }).catch(() => null)
+  return own === lastTried ? (answer?.plans[0] ?? null) : null
+}
+const orderOf = (one: Plan): string =>
+  sequenceOf(one)
+    .map(({ on }) => keyOf(on))
+    .join()
 const suppose = useThrottleFn(
   async (on: On, to: number) => {
     const row = moved(rowOf(plan.value, on), on, to)
@@ -170,20 +207,12 @@ const suppose = useThrottleFn(
       supposed.value = 'Let go here it stays where it is.'
       return
     }
-    const own = lastTried
-    const rest = all('target').filter((target) => !row.some((other) => keyOf(other) === keyOf(onOf(target) as On)))
-    const answer = await send<{ plans: Plan[] }>('POST', `/visits/${props.value.visit.id}/plan/tries`, {
-      tries: [{ targets: [...rest, ...ordered(row).map(({ payload }) => payload)] }],
-    }).catch(() => null)
-    const then = answer?.plans[0]
-    if (!then || own !== lastTried) return
-    const stays =
-      sequenceOf(then)
-        .map((one) => keyOf(one.on))
-        .join() ===
-      sequenceOf(plan.value)
-        .map((one) => keyOf(one.on))
-        .join()
+    const then = await tried(
+      ordered(row).map(({ payload }) => payload),
+      lastTried,
+    )
+    if (!then) return
+    const stays = orderOf(then) === orderOf(plan.value)
     supposed.value = [
       stays ? 'The order would stay: what lies over it, or the position it needs, comes first.' : `Place ${to + 1} in this position.`,
       consequence(plan.value, then),
@@ -194,6 +223,43 @@ const suppose = useThrottleFn(
   120,
   true,
 )
+const supposeSize = useThrottleFn(
+  async (on: On, size: Size, name: string) => {
+    lastTried = `${keyOf(on)} ${size}`
+    const then = await tried([{ ...one('target', keyOf(on)), ...on, size }], lastTried)
+    if (then) supposed.value = [`${name}, ${sizes[size]}.`, consequence(plan.value, then)].filter(Boolean).join(' ')
+  },
+  120,
+  true,
+)
+/** The size that comes nearest to so many minutes more or less than now. */
+const sizeFor = (item: Item, by: number): Size | undefined => {
+  const offered = SIZES.flatMap((size) => ((least) => (least === undefined ? [] : [{ size, least }]))(item.choices?.sizes[size]))
+  return offered.sort((a, b) => Math.abs(a.least - item.minutes - by) - Math.abs(b.least - item.minutes - by))[0]?.size
+}
+const itemOf = (step: PlanStep): { on: On; item: Item } | null => {
+  const on = onOf(step)
+  const item = on && plan.value.targets.find((other) => isOn(other, on))
+  return on && item ? { on, item } : null
+}
+const pull = (step: PlanStep, by: number) => {
+  const found = itemOf(step)
+  const size = found && sizeFor(found.item, by)
+  if (!found || !size) return
+  if (size === found.item.size) {
+    lastTried = ''
+    supposed.value = `${found.item.name} stays ${sizes[size]}.`
+  } else if (lastTried !== `${keyOf(found.on)} ${size}`) void supposeSize(found.on, size, found.item.name)
+}
+const pulled = (step: PlanStep, by: number | null) => {
+  supposed.value = ''
+  lastTried = ''
+  const found = itemOf(step)
+  const size = found && by !== null ? sizeFor(found.item, by) : undefined
+  if (!found || !size) return
+  if (size !== found.item.size) set(found.on, { size }, sizes[size])
+  else changed.value = `It stays ${sizes[size]}.`
+}
 const drag = (step: PlanStep, minute: number) => {
   const on = onOf(step)
   const to = on && placeAt(rowOf(plan.value, on), on, minute)
@@ -277,8 +343,7 @@ const takeVersion = (version: Version) => {
     .filter((question) => version.school[question] !== school.value[question])
     .map((question) => ({ kind: 'school', identity: question, payload: version.school[question] ?? null }) as Touch)
   const touches = [...of('target', version.targets), ...of('dropped', version.dropped), ...schools]
-  if (touches.length) saveAll(touches, `${version.name} taken`)
-  if (version.minutes !== minutes.value) setMinutes(version.minutes)
+  setMinutes(version.minutes, touches, `${version.name} taken`)
 }
 const protocols = ref(false)
 /** What was set of others stays; what was dropped may come back. */
@@ -434,6 +499,11 @@ useKeys({
       <div class="h-2 bg-fold" aria-hidden="true">
         <div class="h-2 bg-iron" :style="{ width: `${Math.min(100, (100 * lean) / (plan.most_lean ?? 100))}%` }" />
       </div>
+      <p v-if="plan.table" class="mt-2">{{ tableWords(plan.table) }}</p>
+      <p v-if="plan.measured?.length" class="caption mt-1">
+        Force and lean of {{ listed(plan.measured.map((one) => atlas.tools[one])) }} are your own,
+        <Link href="/atlas/trainer/lean" class="link">from the plate</Link>.
+      </p>
     </aside>
     <Protocols
       v-if="!visit.readOnly.value"
@@ -518,16 +588,18 @@ useKeys({
         :possessive="words.possessive"
         :chosen="chosen?.id ?? null"
         :movable="!visit.readOnly.value"
-        @choose="(step) => (chosen = step)"
+        @choose="take"
         @drag="drag"
         @drop="letGo"
+        @pull="pull"
+        @pulled="pulled"
       />
     </section>
     <aside
       aria-label="Step in hand"
       class="flex flex-col max-xl:sticky max-xl:bottom-[34px] max-xl:z-[5] max-xl:col-span-full max-xl:border-t-2 max-xl:border-iron max-xl:bg-paper"
     >
-      <article v-if="chosen" class="border-iron pt-2 max-xl:max-h-[38dvh] max-xl:overflow-y-auto xl:border-t-2">
+      <article v-if="chosen" class="border-iron pt-2 max-xl:max-h-[30dvh] max-xl:overflow-y-auto xl:border-t-2">
         <div class="flex items-start justify-between gap-2">
           <h3 class="display text-[20px] leading-6">{{ chosen.label }}</h3>
           <button type="button" class="cell tool shrink-0 xl:!hidden" aria-label="Close this step" @click="chosen = null">×</button>
@@ -566,7 +638,9 @@ useKeys({
         <p v-if="chosen.ceiling" class="caption mt-1">Ceiling {{ chosen.ceiling.felt }}: {{ chosen.ceiling.because }}</p>
       </article>
       <template v-else>
-        <p class="caption max-xl:hidden">Touch a step of the score to read what the hands do. Drag one to another time.</p>
+        <p class="caption max-xl:hidden">
+          Touch a step of the score to read what the hands do. Drag one to another time, or its lower edge to do more or less.
+        </p>
         <p v-for="step in notes" :key="step.id" class="mt-4 flex gap-2 max-xl:hidden">
           <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" /><span
             ><b class="font-[650]">{{ step.label }}</b

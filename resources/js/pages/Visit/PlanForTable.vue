@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { atlas } from '@/chart/atlas'
 import { timed } from '@/composables/planOrder'
 import PaperHead from '@/parts/PaperHead.vue'
-import { capital, tenth } from '@/parts/words'
+import { capital, tableWords, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { Complaint, Manoeuvre, PaperOf, Plan, PlanStep } from '@/types/visit'
 
@@ -78,6 +78,7 @@ const refused = computed(() => props.consent.filter((one) => !one.given).map((on
     <p v-if="plan.verdict === 'none'">{{ plan.because }}</p>
     <template v-else>
       <p class="display text-[17px] leading-[22px] print:text-[14px] print:leading-[17px]">{{ plan.headline }}</p>
+      <p v-if="plan.table" class="mt-1">{{ tableWords(plan.table) }}</p>
       <p v-if="refused.length" class="mt-1"><b class="font-[650]">Not agreed:</b> {{ refused.join(', ') }}.</p>
       <table class="mt-2 w-full border-collapse text-left">
         <thead>
