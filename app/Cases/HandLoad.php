@@ -52,17 +52,9 @@ final readonly class HandLoad
         $visits = DB::table('visits')->where('user_id', $user->id)->where('origin', '!=', 'elsewhere')
             ->where('started_at', '>=', $from)->where('started_at', '<', $to)
             ->when($except !== null, static fn ($query) => $query->where('id', '!=', $except))
-            ->pluck('id')->all();
-        if ($visits === []) {
-            return [];
-        }
-        $events = DB::table('treatment_events')->whereIn('visit_id', $visits)->whereNull('fault')
-            ->whereIn('type', ['pass_reached', 'step_done', 'step_skipped', 'stopped'])
-            ->get(['visit_id', 'step', 'type', 'payload'])->groupBy('visit_id');
-        $plans = DB::table('plans')->whereIn('visit_id', array_diff($visits, $events->keys()->all()))->orderBy('id')
-            ->pluck('document', 'visit_id');
+            ->pluck('id');
         $load = [];
-        foreach ([...$events->map($this->done(...)), ...$plans->map(self::agreed(...))] as $ofVisit) {
+        foreach ($this->byVisit(array_values($visits->all())) as $ofVisit) {
             foreach ($ofVisit as $tool => $minutes) {
                 $load[$tool] = ($load[$tool] ?? 0.0) + $minutes;
             }
@@ -73,7 +65,25 @@ final readonly class HandLoad
     }
 
     /**
-     * The whole day: what was done and agreed, and of those who are still booked what their last plan asked.
+     * @param  list<int>  $visits
+     * @return array<int, array<string, float>> what was done in each, or agreed where nothing was done yet; those with neither are left out
+     */
+    private function byVisit(array $visits): array
+    {
+        if ($visits === []) {
+            return [];
+        }
+        $events = DB::table('treatment_events')->whereIn('visit_id', $visits)->whereNull('fault')
+            ->whereIn('type', ['pass_reached', 'step_done', 'step_skipped', 'stopped'])
+            ->get(['visit_id', 'step', 'type', 'payload'])->groupBy('visit_id');
+        $plans = DB::table('plans')->whereIn('visit_id', array_diff($visits, $events->keys()->all()))->orderBy('id')
+            ->pluck('document', 'visit_id');
+
+        return $events->map($this->done(...))->all() + $plans->map(self::agreed(...))->all();
+    }
+
+    /**
+     * The whole day: what was done and agreed, and of those who are still booked what they asked last time.
      *
      * @param  array{CarbonImmutable, CarbonImmutable}  $day
      * @param  Collection<int, Appointment>  $booked  of the day, in its order
@@ -84,9 +94,13 @@ final readonly class HandLoad
             static fn (Appointment $one): bool => $one->user_id === $user->id && $one->status === 'booked'
                 && ($one->visit === null || ! $one->visit->plans()->exists()),
         );
-        $plans = DB::table('plans')->join('visits', 'visits.id', '=', 'plans.visit_id')
-            ->whereIn('visits.client_id', $ahead->pluck('client_id')->unique())->orderBy('plans.id')
-            ->pluck('plans.document', 'visits.client_id');
+        // of each the last visit that asked anything of hands
+        $last = DB::table('visits')->whereIn('client_id', $ahead->pluck('client_id')->unique())
+            ->where(static fn ($query) => $query
+                ->whereExists(DB::table('treatment_events')->whereColumn('visit_id', 'visits.id'))
+                ->orWhereExists(DB::table('plans')->whereColumn('visit_id', 'visits.id')))
+            ->orderBy('number')->pluck('id', 'client_id');
+        $asked = $this->byVisit(array_values($last->all()));
         $parts = $this->clinic->atlas()->byPartOfHand(...);
         $budgets = [];
         foreach ($this->clinic->handBudgets() as $part => $one) {
@@ -94,7 +108,7 @@ final readonly class HandLoad
         }
 
         return new DayOfHands($budgets, $parts($this->of($user, ...$day)), array_values($ahead->map(static fn (Appointment $one): array => [
-            'who' => $one->client->name, 'load' => $parts(self::agreed($plans->get($one->client_id))),
+            'who' => $one->client->name, 'load' => $parts($asked[$last->get($one->client_id)] ?? []),
         ])->all()));
     }
 

@@ -7,6 +7,7 @@ import { boxOf, Painter } from './model/paint.mjs'
 import { CELL, seen, seenWhole } from './model/seen.mjs'
 import { inside } from './model/spline.mjs'
 import { twofoldIn } from './model/check.mjs'
+import { placesOfSpots } from './model/spots.mjs'
 import { listed, regionText, sourceOf, wholes } from './source.mjs'
 
 const here = dirname(fileURLToPath(import.meta.url))
@@ -160,6 +161,36 @@ function showsAt(view, states, { c: [x, y], layer }) {
   return false
 }
 
+/** Where the spots of each muscle lie, by view: in the state that shows it, of the half to the right. */
+const spotMaps = new Map(JSON.parse(readFileSync(join(here, '../../core/data/spots.json'), 'utf8')).muscles.map((one) => [one.muscle, one]))
+const spots = {}
+function spotsOn(view, states, parts, finer) {
+  for (const [muscle, place] of Object.entries(placed[view.view])) {
+    const map = spotMaps.get(muscle)
+    if (!map || spots[muscle]?.[view.view]) continue
+    const { ids, cell, columns, runs } = states[view.states[place.layer - 1].id]
+    const own = ids.map((name) => {
+      const shape = name.replace(/:other$/, '')
+      return parts[shape] === muscle || shape === muscle || finer[shape] === muscle || known.get(finer[shape])?.whole === muscle
+    })
+    const cells = []
+    for (let k = 0, n = 0; k < runs.length; n += runs[k + 1], k += 2)
+      for (let j = n; own[runs[k]] && j < n + runs[k + 1]; j++) {
+        const x = view.box[0] + ((j % columns) + 0.5) * cell
+        if (x > 0) cells.push([x, view.box[1] + (Math.floor(j / columns) + 0.5) * cell])
+      }
+    if (!cells.length) continue
+    // strokes go along the line either way; spots count from the upper end
+    const { from, to } = map.lines[0]
+    const { upper, lower } = known.get(muscle).attachments
+    const ends = [from, to].map((landmark) => index.landmarks[landmark]?.[view.view])
+    const told = [upper.landmarks, lower.landmarks].map((list) => [list.includes(from), list.includes(to)])
+    const isUp = told.flat().some(Boolean) ? !told[0][1] && !told[1][0] : (ends[0]?.[1] ?? 0) <= (ends[1]?.[1] ?? 0)
+    const line = ends.every(Boolean) ? (isUp ? ends : ends.toReversed()) : null
+    spots[muscle] = { ...spots[muscle], [view.view]: placesOfSpots(cells, line, map.spots) }
+  }
+}
+
 const regions = listed().map(({ id, name, short, next }) => {
   const region = read(id)
   const all = region.states.map((state) => state.id)
@@ -188,6 +219,7 @@ const whole = wholes().map((view) => {
   const all = view.states.map((state) => state.id)
   const states = kept(view.id, all, sourceOf(view.id), of, (state) => seenWhole(view, all.indexOf(state), read), view.cell)
   onPlate(view, states, parts, finer)
+  spotsOn(view, states, parts, finer)
   return {
     id: view.id,
     name: view.name,
@@ -207,5 +239,6 @@ const shown = new Set(Object.values(index.plates).flatMap((plate) => Object.keys
 const lost = [...atlas].filter((muscle) => !shown.has(muscle))
 if (lost.length) throw new Error(`no view shows ${lost.join(', ')}`)
 writeFileSync(plates, `${JSON.stringify(index)}\n`)
+writeFileSync(join(target, '../../spots.generated.json'), `${JSON.stringify(spots)}\n`)
 for (const old of readdirSync(target)) if (!written.has(old)) rmSync(join(target, old))
 writeFileSync(join(target, 'index.generated.json'), `${JSON.stringify([...whole, ...regions])}\n`)

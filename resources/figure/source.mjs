@@ -16,7 +16,7 @@ export const regionText = (id) => read(`regions/${id}.json`)
 export const wholes = () => JSON.parse(read('whole.json')).views
 
 /** What reads the sources and paints nothing. */
-const CHECKS = ['agree.mjs', 'check.mjs', 'seams.mjs']
+const CHECKS = ['agree.mjs', 'check.mjs', 'seams.mjs', 'spots.mjs']
 
 /** @param {string} id of a region, or of a view of the whole body */
 export function sourceOf(id) {

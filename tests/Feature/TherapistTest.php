@@ -79,6 +79,33 @@ final class TherapistTest extends TestCase
                 && str_contains($words, 'Kit Moss between them')));
     }
 
+    /** What hands did outweighs what was agreed, an earlier visit counts where the last asked nothing, and who never came asks nothing. */
+    public function test_the_day_forecasts_by_what_was_done_where_something_was(): void
+    {
+        $user = $this->therapist();
+        $agree = static fn (Visit $visit) => $visit->plans()->create([
+            'agreed_by' => $user->id, 'agreed_at' => now(), 'case_hash' => str_repeat('a', 64), 'atlas_version' => '1',
+            'document' => ['therapist_load' => ['thumb' => 20.0]],
+        ]);
+        $this->travelTo('2026-11-20 10:00:00');
+        $treated = $this->worked($user, 'thumb', 6.0, 240);
+        $agree($treated);
+        $new = $this->client($user, 'Lio Marsh');
+        $this->travelTo('2026-11-22 10:00:00');
+        $this->visit($user, $treated->client);
+        $this->travelTo('2026-11-25 08:00:00');
+        foreach ([$treated->client, $new] as $hour => $client) {
+            Appointment::query()->create([
+                'clinic_id' => $user->clinic_id, 'client_id' => $client->id, 'user_id' => $user->id, 'minutes' => 60, 'status' => 'booked',
+                'starts_at' => CarbonImmutable::parse('2026-11-25 09:00:00')->addHours($hour),
+            ]);
+        }
+        session()->forget('screen');
+
+        $this->actingAs($user)->get('/')->assertInertia(fn ($page) => $page
+            ->where('hands.parts.0', ['part' => 'thumb', 'name' => 'thumbs', 'done' => 0, 'expected' => 4, 'of' => 30]));
+    }
+
     public function test_the_six_days_before_count_for_the_week(): void
     {
         $user = $this->therapist();

@@ -153,6 +153,10 @@ test('how a target is done is chosen: technique, place, spots, what is added, ow
   const step = page.getByRole('complementary', { name: 'Step in hand' })
   await targets.getByRole('button', { name: /^Infraspinatus, left/ }).click()
   await expect(step.getByRole('heading', { name: 'Infraspinatus, left' })).toBeVisible()
+  // its spots are on the figure beside it, by the numbers they have in the list
+  await expect(step.locator('[data-point]').first()).toBeVisible()
+  await expect(step.locator('li', { hasText: /1 \w+/ }).first()).toBeVisible()
+  const spotted = await step.locator('[data-point]').count()
 
   // thin blood: nothing across the fibres, and it says so
   const mainly = targets.getByLabel('Mainly')
@@ -177,6 +181,8 @@ test('how a target is done is chosen: technique, place, spots, what is added, ow
   await expect(spots.getByRole('button', { name: 'near the inner border' })).toHaveAttribute('aria-pressed', 'true')
   await expect(step.locator('li', { hasText: 'near the inner border' })).toHaveCount(1)
   await expect(step.locator('li', { hasText: 'middle of the blade' })).toHaveCount(0)
+  await expect(step.locator('[data-point]')).toHaveCount(1)
+  expect(spotted).toBeGreaterThan(1)
 
   const also = targets.getByLabel('Also')
   const more = await also.locator('option:enabled').nth(1).textContent()

@@ -15,6 +15,8 @@ export interface FigureComplaint extends Place {
 /** A landmark on the figure: the one in hand is ringed, others are points; a key makes it a choice. */
 export interface FigurePoint {
   id: string
+  /** where it lies on the half to the right; a landmark lies where the view has it */
+  home?: [number, number]
   now?: boolean
   key?: string
   state?: 'right' | 'wrong'
@@ -254,7 +256,7 @@ const rowGap = (now = 0): number => 9 - (4 * Math.min(10, now)) / 10
 const APART = 38
 const landmarks = computed(() => {
   const list = props.points.flatMap((point) => {
-    const home = landmarkIn(props.view, point.id)
+    const home = point.home ?? landmarkIn(props.view, point.id)
     const place = home && at(props.pointSide, home)
     return place ? [{ ...point, at: place, x: place[0], y: place[1] }] : []
   })

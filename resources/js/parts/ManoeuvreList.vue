@@ -6,7 +6,18 @@ import type { Side } from '@/types/ids.generated'
 import type { Manoeuvre } from '@/types/visit'
 
 /** What the hands do in one step, in order: what and where, how the client lies, with what, the words, how often. */
-const props = defineProps<{ manoeuvres: Manoeuvre[] }>()
+const props = defineProps<{
+  manoeuvres: Manoeuvre[]
+  /** spots in the order of their numbers on the figure beside it */
+  numbered?: readonly string[]
+}>()
+const spotNames = (one: Manoeuvre): string =>
+  one.spot_names
+    .map((name, k) => {
+      const number = (props.numbered ?? []).indexOf(one.spots[k] ?? '') + 1
+      return number ? `${number} ${name}` : name
+    })
+    .join(' · ')
 const often = (one: Manoeuvre): string =>
   [
     one.spot_names.length > 1 ? `${one.spot_names.length} spots` : '',
@@ -32,7 +43,7 @@ const pictures = (one: Manoeuvre, k: number): { id: string; side?: Side; label: 
         <p>
           <b class="font-[650]">{{ atlas.techniques[one.technique] }}.</b> {{ one.do }}
         </p>
-        <p v-if="one.spot_names.length" class="caption">{{ one.spot_names.join(' · ') }}</p>
+        <p v-if="one.spot_names.length" class="caption">{{ spotNames(one) }}</p>
         <p class="caption">
           {{ often(one) }} · {{ atlas.tools[one.tool] }}<template v-if="one.setup"> · {{ atlas.setups[one.setup.id]?.name }}</template>
         </p>

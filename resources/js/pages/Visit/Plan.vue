@@ -4,6 +4,7 @@ import { useMediaQuery, useThrottleFn } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
+import StepFigure from '@/chart/StepFigure.vue'
 import { consequence, leanOf } from '@/composables/consequence'
 import { goToCheck } from '@/composables/goToCheck'
 import { Refused, send } from '@/composables/http'
@@ -301,6 +302,10 @@ const rounds = computed<{ step: PlanStep; start: number }[]>(() => {
   const { target: on, id, other_side } = chosen.value ?? {}
   return timed(plan.value).filter(({ step }) => (on ? step.target === on && step.other_side === other_side : step.id === id))
 })
+/** The spots of the step in hand in the order the hands come to them, as they are numbered on the figure. */
+const spots = computed(() => [
+  ...new Set(rounds.value.flatMap(({ step }) => (step.manoeuvres ?? []).flatMap((manoeuvre) => manoeuvre.spots))),
+])
 const prefers = ref(props.value.prefers)
 watch(
   () => props.value.prefers,
@@ -604,23 +609,36 @@ useKeys({
           <h3 class="display text-[20px] leading-6">{{ chosen.label }}</h3>
           <button type="button" class="cell tool shrink-0 xl:!hidden" aria-label="Close this step" @click="chosen = null">×</button>
         </div>
-        <p class="caption">
-          {{ tenth(rounds.reduce((sum, { step }) => sum + step.minutes, 0)) }} min · {{ atlas.positions[chosen.position]
-          }}<template v-if="chosen.tool"> · {{ atlas.tools[chosen.tool] }}</template>
-        </p>
-        <p v-if="chosen.words" class="mt-1 border-l-2 border-weld pl-2">{{ chosen.words }}</p>
-        <div v-if="['settle', 'position'].includes(chosen.kind)" class="mt-2 h-[120px]">
-          <PoseDrawing :id="`position.${chosen.position}`" :label="atlas.positions[chosen.position]" />
+        <div class="max-xl:flex max-xl:gap-5">
+          <div class="min-w-0 flex-1">
+            <p class="caption">
+              {{ tenth(rounds.reduce((sum, { step }) => sum + step.minutes, 0)) }} min · {{ atlas.positions[chosen.position]
+              }}<template v-if="chosen.tool"> · {{ atlas.tools[chosen.tool] }}</template>
+            </p>
+            <p v-if="chosen.words" class="mt-1 border-l-2 border-weld pl-2">{{ chosen.words }}</p>
+            <div v-if="['settle', 'position'].includes(chosen.kind)" class="mt-2 h-[120px]">
+              <PoseDrawing :id="`position.${chosen.position}`" :label="atlas.positions[chosen.position]" />
+            </div>
+            <p v-if="chosen.passes.length" class="mt-1">
+              {{ chosen.passes.map((pass) => pass.pressure).join(' → ') }} ·
+              {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.force_n))) }} N, lean
+              {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.lean_percent))) }} %
+            </p>
+            <p class="mt-1">{{ chosen.why }}</p>
+          </div>
+          <StepFigure
+            v-if="chosen.muscle && chosen.side"
+            :key="`${chosen.muscle} ${chosen.side}`"
+            class="mt-2 max-xl:mt-0 max-xl:w-[300px] max-xl:shrink-0"
+            :muscle="chosen.muscle"
+            :side="chosen.side"
+            :spots="spots"
+            :label="chosen.label"
+          />
         </div>
-        <p v-if="chosen.passes.length" class="mt-1">
-          {{ chosen.passes.map((pass) => pass.pressure).join(' → ') }} ·
-          {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.force_n))) }} N, lean
-          {{ Math.round(Math.max(...chosen.passes.map((pass) => pass.lean_percent))) }} %
-        </p>
-        <p class="mt-1">{{ chosen.why }}</p>
         <template v-for="{ step, start } in rounds" :key="step.id">
           <p v-if="rounds.length > 1" class="section-head mt-3 !text-[15px]">Minute {{ Math.round(start) }}</p>
-          <ManoeuvreList v-if="step.manoeuvres?.length" class="mt-1" :manoeuvres="step.manoeuvres" />
+          <ManoeuvreList v-if="step.manoeuvres?.length" class="mt-1" :manoeuvres="step.manoeuvres" :numbered="spots" />
         </template>
         <div v-for="beside in hazards" :key="beside.id" class="mt-2 flex gap-2">
           <span class="w-[6px] shrink-0 border-y-2 border-l-2 border-iron" aria-hidden="true" />
