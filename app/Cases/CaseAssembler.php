@@ -179,8 +179,17 @@ final readonly class CaseAssembler
             'prefers' => $user->prefers(),
             'calibration' => $user->calibration(),
             'table_cm' => $user->setting('table_cm'),
-            'budgets' => ['thumb' => ['day' => (float) $user->setting('thumb_minutes')]],
+            'budgets' => $this->budgets($user),
         ], static fn (mixed $part): bool => $part !== [] && $part !== null);
+    }
+
+    /** @return array<string, array<string, float>> as the case file writes them: by a tool of each part of the hand */
+    private function budgets(User $user): array
+    {
+        $tools = $this->clinic->toolOfPart();
+        $own = array_intersect_key($user->handBudgets(), $tools);
+
+        return array_combine(array_map(static fn (string $part): string => $tools[$part], array_keys($own)), $own);
     }
 
     /** @return list<string> all but what they said they are not trained in; empty where that is nothing */

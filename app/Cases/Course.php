@@ -37,7 +37,7 @@ final readonly class Course
             $client->born_on->format('Y-m-d'), $client->only(['sex', 'hand', 'mass_kg', 'skin', 'stoic']),
             $user->only(['mass_kg', 'tools', 'experience', 'licensed']), $user->school(), $user->prefers(), $user->clinic->scope_off,
             $user->clinic->timezone, $hands->before($visit), $hands->week($visit),
-            $user->setting('spared'), $user->setting('untrained'), $user->setting('thumb_minutes'), $user->setting('table_cm'),
+            $user->setting('spared'), $user->setting('untrained'), $user->handBudgets(), $user->setting('table_cm'),
             $user->calibration(),
         ]);
     }

@@ -22,9 +22,6 @@ final readonly class HandLoad
     /** Days, this one among them. */
     private const WEEK = 7;
 
-    /** The part whose minutes a day somebody sets for themselves. */
-    private const THUMB = 'thumb';
-
     public function __construct(private Clinic $clinic)
     {
     }
@@ -102,9 +99,10 @@ final readonly class HandLoad
             ->orderBy('number')->pluck('id', 'client_id');
         $asked = $this->byVisit(array_values($last->all()));
         $parts = $this->clinic->atlas()->byPartOfHand(...);
+        $own = $user->handBudgets();
         $budgets = [];
         foreach ($this->clinic->handBudgets() as $part => $one) {
-            $budgets[$part] = [...$one, 'day' => $part === self::THUMB ? (float) $user->setting('thumb_minutes') : $one['day']];
+            $budgets[$part] = ['name' => $one['name'], 'day' => $own[$part]['day'] ?? $one['day']];
         }
 
         return new DayOfHands($budgets, $parts($this->of($user, ...$day)), array_values($ahead->map(static fn (Appointment $one): array => [

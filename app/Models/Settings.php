@@ -17,8 +17,11 @@ final readonly class Settings
     /** Kept by one's own wish, over what the clinic says. */
     public const PERSONAL = [
         'pressure_unit', 'length_unit', 'date_form', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared', 'untrained', 'pedals',
-        'school', 'table_cm',
+        'school', 'table_cm', 'budgets',
     ];
+
+    /** What firm minutes of a part of the hand are counted for. */
+    public const SPANS = ['visit', 'day', 'week'];
 
     /** Kept for oneself elsewhere: at plans, on the plate. */
     public const LEARNT = ['prefers', 'calibration'];
@@ -38,7 +41,7 @@ final readonly class Settings
         return [
             'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen',
             'figure' => 'painted', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [], 'untrained' => [], 'table_cm' => null,
-            'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
+            'budgets' => [], 'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
             'school' => [],
             'visit_minutes' => 60, 'retention_years' => 10,
             'hours' => [...array_fill_keys(array_slice(self::DAYS, 0, 5), ['09:00', '18:00']), 'sat' => null, 'sun' => null],
@@ -61,6 +64,9 @@ final readonly class Settings
             'untrained' => $personal ? ['nullable', 'array'] : ['prohibited'],
             'untrained.*' => ['distinct', new In(array_keys($core->atlas()->techniques))],
             'table_cm' => $personal ? ['nullable', 'numeric', 'between:40,110'] : ['prohibited'],
+            'budgets' => $personal ? ['nullable', 'array:'.implode(',', array_keys($core->handBudgets()))] : ['prohibited'],
+            'budgets.*' => ['array:'.implode(',', self::SPANS)],
+            'budgets.*.*' => ['nullable', 'numeric', 'between:0,3000'],
             'pedals' => ['nullable', 'array:'.implode(',', array_keys(self::PEDALS))],
             // a pedal is a keyboard with a few keys; those that are needed to get about are left alone
             'pedals.*' => ['required', 'string', 'max:20', 'distinct', 'not_in:Tab,Escape,Shift,Control,Alt,Meta'],
@@ -96,6 +102,7 @@ final readonly class Settings
             'pedals.*.not_in' => 'This key is needed to get about.',
             'timezone.timezone' => 'This is no time zone.',
             'mass_kg.between' => 'Between 35 and 250 kg, please.', 'table_cm.between' => 'Between 40 and 110 cm, please.',
+            'budgets.*.*.between' => 'Between 0 and 3000 minutes, please.', 'budgets.*.*.numeric' => 'Minutes, please.',
         ];
     }
 }

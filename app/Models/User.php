@@ -109,6 +109,16 @@ final class User extends Authenticatable
         return $all;
     }
 
+    /** @return array<string, array<string, float>> firm minutes they allow a part of their hands: a visit, a day, a week; where they said */
+    public function handBudgets(): array
+    {
+        /** @var array<string, array<string, float>> $own */
+        $own = $this->settings['budgets'] ?? [];
+        $own['thumb'] = ['day' => (float) $this->setting('thumb_minutes'), ...$own['thumb'] ?? []];
+
+        return $own;
+    }
+
     /** @return list<array{tool: string, aimed: float, force_n: float}> what they made on the plate, as the case file writes it */
     public function calibration(): array
     {

@@ -362,12 +362,24 @@ final class Clinic
         return $this->planFigures()->defaultMassKg;
     }
 
-    /** @return array<string, array{name: string, day: float}> firm minutes a day, by part of the hand */
+    /** @return array<string, array{name: string, visit: float, day: float, week: float}> firm minutes, by part of the hand */
     public function handBudgets(): array
     {
         return array_map(
-            static fn (array $one): array => ['name' => $one['name'], 'day' => $one['day']], $this->planFigures()->handBudgets,
+            static fn (array $one): array => array_intersect_key($one, ['name' => 0, 'visit' => 0, 'day' => 0, 'week' => 0]),
+            $this->planFigures()->handBudgets,
         );
+    }
+
+    /** @return array<string, string> of each part of the hand a tool that is counted against it */
+    public function toolOfPart(): array
+    {
+        $of = [];
+        foreach ($this->atlas()->tools as $tool) {
+            $of[$tool->costs] ??= $tool->id;
+        }
+
+        return array_intersect_key($of, $this->planFigures()->handBudgets);
     }
 
     /** Felt pressure, 0–10, from which work counts as a load on the therapist's hands. */

@@ -25,7 +25,7 @@ final class OddRequestsTest extends TestCase
         'email', 'password', 'password_confirmation', 'code', 'token', 'invited', 'current', 'q', 'sort', 'away', 'from', 'to', 'person',
         'client', 'kind', 'before', 'name', 'role', 'licensed', 'supervisor_id', 'timezone', 'visit_minutes', 'retention_years',
         'hours', 'pedals', 'school', 'pressure_unit', 'length_unit', 'date_form', 'theme', 'figure',
-        'idle_minutes', 'thumb_minutes', 'off', 'card',
+        'idle_minutes', 'thumb_minutes', 'table_cm', 'budgets', 'samples', 'tool', 'aimed', 'off', 'card',
         'chosen', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'phone', 'address',
         'contacts', 'other', 'merge', 'file', 'digest', 'day', 'time', 'minutes', 'reason', 'appointment', 'key', 'phase', 'identity',
         'payload', 'seen', 'more', 'step', 'entries', 'events', 'sent_at', 'happened', 'advice', 'next_time', 'regions', 'full', 'position',

@@ -192,6 +192,25 @@ final class TherapistTest extends TestCase
         self::assertNotContains('hand_tool', $therapist['tools']);
     }
 
+    public function test_what_a_part_of_the_hand_may_be_asked_is_ones_own(): void
+    {
+        $user = $this->therapist();
+        $this->actingAs($user)->put('/settings/own', [
+            'thumb_minutes' => 20,
+            'budgets' => ['thumb' => ['visit' => 4, 'week' => null], 'elbow' => ['day' => 60, 'week' => 200], 'wrist' => ['visit' => '']],
+        ])->assertSessionHasNoErrors();
+        $of = fn (): array => $this->case($this->visit(User::query()->findOrFail($user->id)))['budgets'];
+
+        self::assertEquals(['thumb' => ['visit' => 4, 'day' => 20], 'elbow' => ['day' => 60, 'week' => 200]], $of());
+        session()->forget('screen');
+        $this->get('/')->assertInertia(fn ($page) => $page->where('hands.parts', []));
+        $this->put('/settings/own', ['budgets' => ['elbow' => ['day' => -1]]])
+            ->assertSessionHasErrors(['budgets.elbow.day' => 'Between 0 and 3000 minutes, please.']);
+        $this->put('/settings/own', ['budgets' => ['toe' => ['day' => 5]]])->assertSessionHasErrors('budgets');
+        $this->put('/settings/own', ['budgets' => ['elbow' => ['year' => 5]]])->assertSessionHasErrors('budgets.elbow');
+        self::assertCount(2, $of(), 'what is refused changes nothing');
+    }
+
     public function test_what_cannot_be_is_refused_in_words_and_reception_has_no_such_hands(): void
     {
         $user = $this->therapist();

@@ -1,10 +1,12 @@
-import { describe, expect, it } from 'vitest'
-import { consequence } from '@/composables/consequence'
-import type { Plan } from '@/types/visit'
+import { describe, expect, it, vi } from 'vitest'
+import type { Plan, PlanStep } from '@/types/visit'
+
+vi.mock('@inertiajs/vue3', () => ({ usePage: () => ({ props: {} }) }))
+const { consequence } = await import('@/composables/consequence')
 
 const target = (name: string, minutes: number, side = 'left') => ({ name: `${name}, ${side}`, minutes, side }) as Plan['targets'][number]
 const plan = (targets: Plan['targets'], more: Partial<Plan> = {}): Plan =>
-  ({ targets, left_out: [], minutes: 60, turns: 0, benefit: 1, therapist_load: {}, ...more }) as Plan
+  ({ targets, steps: [], left_out: [], minutes: 60, turns: 0, benefit: 1, therapist_load: {}, ...more }) as Plan
 
 describe('what a change did to a plan', () => {
   const before = plan([target('Rhomboids', 6), target('Levator', 4)])
@@ -34,7 +36,20 @@ describe('what a change did to a plan', () => {
       therapist_load: { thumb: 1.5, thumb_reinforced: 0.5 },
     })
     expect(consequence(before, after)).toBe(
-      'Rhomboids, left 6 → 8.5 min · all 60 → 62.5 min · one turn · thumbs 0 → 2 min · worth 10 % less.',
+      'Rhomboids, left 6 → 8.5 min · all 60 → 62.5 min · one turn · thumbs 0 → 2 min · benefit 10 % less.',
     )
+  })
+
+  it('says how somebody lies now, where that is another way', () => {
+    const rhomboids = { muscle: 'rhomboids', ...target('Rhomboids', 6) } as Plan['targets'][number]
+    const lying = (...positions: string[]): Plan =>
+      plan([rhomboids], {
+        steps: positions.map(
+          (position, k) => ({ kind: 'treat', muscle: 'rhomboids', side: 'left', position, other_side: k > 9 }) as PlanStep,
+        ),
+      })
+    expect(consequence(lying('prone'), lying('side_right'))).toBe('Rhomboids, left now on the right side.')
+    expect(consequence(lying('prone', 'prone'), lying('prone', 'side_right'))).toBe('')
+    expect(consequence(plan([rhomboids]), lying('prone'))).toBe('')
   })
 })

@@ -68,7 +68,7 @@ final readonly class SettingsPage
         ], $user->prefers());
     }
 
-    /** @return array{mass_kg: float|null, aids: list<string>, choices: array{hand: array<string, string>, aids: array<string, string>}} */
+    /** @return array<string, mixed> of whoever works at the table: weight, what they have, and what hands usually bear */
     private function body(User $user): array
     {
         $named = fn (array $ids): array => array_intersect_key(
@@ -78,16 +78,20 @@ final readonly class SettingsPage
 
         return [
             'mass_kg' => $user->mass_kg, 'aids' => $user->tools === [] ? $aids : array_values(array_intersect($aids, $user->tools)),
-            'choices' => ['hand' => $named($this->core->hands()), 'aids' => $named($aids)],
+            'choices' => ['hand' => $named($this->core->hands()), 'aids' => $named($aids)], 'budgets' => $this->core->handBudgets(),
         ];
     }
 
     /**
      * @param  array<string, mixed>  $settings
-     * @return array<string, mixed> choices of a school are a map, also where there are none
+     * @return array<string, mixed> choices of a school and budgets are maps, also where there are none
      */
     private static function told(array $settings): array
     {
-        return isset($settings['school']) ? [...$settings, 'school' => (object) $settings['school']] : $settings;
+        foreach (['school', 'budgets'] as $map) {
+            $settings = isset($settings[$map]) ? [...$settings, $map => (object) $settings[$map]] : $settings;
+        }
+
+        return $settings;
     }
 }

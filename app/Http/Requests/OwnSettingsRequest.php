@@ -41,7 +41,13 @@ final class OwnSettingsRequest extends FormRequest
         $chosen = array_intersect_key((array) $this->validated(), array_flip(Settings::PERSONAL));
 
         return array_filter(
-            [...$chosen, 'school' => array_filter((array) ($chosen['school'] ?? []))],
+            [
+                ...$chosen, 'school' => array_filter((array) ($chosen['school'] ?? [])),
+                'budgets' => array_filter(array_map(
+                    static fn (array $spans): array => array_map(floatval(...), array_filter($spans, is_numeric(...))),
+                    (array) ($chosen['budgets'] ?? []),
+                )),
+            ],
             static fn (mixed $value): bool => $value !== null && $value !== [],
         );
     }

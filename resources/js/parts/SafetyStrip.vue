@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
 import type { Safety } from '@/types/visit'
 import { useKeys } from '@/composables/useKeys'
 import Gate from './Gate.vue'
@@ -19,31 +20,48 @@ const lines = computed(() => {
   // what only waits for a check comes last
   return [...here.value, ...rest.filter((line) => !line.waits), ...rest.filter((line) => line.waits)]
 })
+/** Pixels of the strip that are no limit, between two of them, and of a letter on average. */
+const TAKEN = 350
+const GAP = 38
+const LETTER = 6.9
+/** Two lines fit into the strip; a word that does not fit takes its room with it. */
+const FITS = 2 * 0.9
+const { width } = useElementSize(useTemplateRef<HTMLElement>('strip'))
+const room = (of: number): number => (width.value - TAKEN) / of - GAP
+/** As many as are read whole, one at least: none ends in dots, and the rest is told by number. */
+const shown = computed(() => {
+  const fit = [3, 2].find(
+    (of) =>
+      lines.value.length >= of && lines.value.slice(0, of).every((line) => LETTER * `${line.where} ${line.what}`.length <= FITS * room(of)),
+  )
+  return lines.value.slice(0, fit ?? 1)
+})
 const blocking = computed(() => props.safety.questions.filter((question) => question.blocks).length)
 useKeys({ r: () => (open.value = true) })
 </script>
 <template>
-  <section class="flex h-[44px] items-center gap-x-6 bg-fold px-6" aria-label="Safety">
+  <section ref="strip" class="flex min-h-[44px] items-center gap-x-6 bg-fold px-6" aria-label="Safety">
     <div class="flex shrink-0 items-center gap-3" role="status">
       <Gate :verdict="safety.verdict" :open="blocking > 0" />
       <span class="display text-[17px] leading-5">{{ verdictOf(safety) }}</span>
       <span v-if="blocking" class="text-walnut-2">{{ blocking }} to ask</span>
     </div>
     <p
-      v-for="(line, index) in lines.slice(0, 3)"
+      v-for="(line, index) in shown"
       :key="line.where + line.what"
-      class="flex min-w-0 items-stretch gap-2"
-      :class="index < here.length ? 'shrink-0' : ''"
+      class="flex min-w-0 items-stretch gap-2 text-[14px] leading-[18px]"
+      :style="shown.length > 1 ? { maxWidth: `${room(shown.length) + GAP}px` } : {}"
     >
       <span
         class="w-[6px] shrink-0 border-y-2 border-l-2"
         :class="index < here.length ? 'border-madder' : 'border-iron'"
         aria-hidden="true"
       />
-      <span class="truncate"
+      <span
         ><b class="font-[650]">{{ line.where }}</b> {{ line.what }}</span
       >
     </p>
+    <span v-if="lines.length > shown.length" class="caption shrink-0">and {{ lines.length - shown.length }} more</span>
     <button type="button" class="ml-auto flex min-h-[44px] shrink-0 items-center gap-2" @click="open = true">
       Reasons and answers <span class="key-hint">R</span>
     </button>

@@ -8,12 +8,15 @@ import { atlas } from '@/chart/atlas'
 import FewOf from '@/parts/FewOf.vue'
 import FormField from '@/parts/FormField.vue'
 import SelectField from '@/parts/SelectField.vue'
-import { schoolWords } from '@/parts/words'
+import { capital, schoolWords } from '@/parts/words'
 import type { TechniqueId } from '@/types/ids.generated'
 
 /** What can be set, by each for themselves and by the owner for all; every change says what it touches. */
 type Hours = Record<string, [string, string] | null>
 type Pedals = UserSettings['pedals']
+/** Firm minutes of a part of the hand: a visit, a day, a week. */
+const spans = ['visit', 'day', 'week'] as const
+type Budgets = Record<string, Partial<Record<(typeof spans)[number], number | null>>>
 interface Personal {
   pressure_unit?: string | null
   length_unit?: string | null
@@ -25,6 +28,7 @@ interface Personal {
   spared?: string[] | null
   untrained?: TechniqueId[] | null
   table_cm?: number | null
+  budgets?: Budgets | null
   pedals?: Pedals | null
   school?: Record<string, string | null> | null
 }
@@ -35,7 +39,12 @@ const props = defineProps<{
   clinic: Clinic & { name: string; timezone: string }
   keeps: boolean
   /** of whoever works at the table */
-  body: { mass_kg: number | null; aids: string[]; choices: { hand: Record<string, string>; aids: Record<string, string> } } | null
+  body: {
+    mass_kg: number | null
+    aids: string[]
+    choices: { hand: Record<string, string>; aids: Record<string, string> }
+    budgets: Record<string, Record<(typeof spans)[number], number> & { name: string }>
+  } | null
   choices: {
     pressure_unit: string[]
     date_form: Record<string, string>
@@ -64,6 +73,7 @@ const own = useForm({
   spared: props.own.spared ?? [],
   untrained: props.own.untrained ?? [],
   table_cm: props.own.table_cm ?? null,
+  budgets: Object.fromEntries(Object.keys(props.body?.budgets ?? {}).map((part) => [part, { ...props.own.budgets?.[part] }])) as Budgets,
   pedals: props.own.pedals ?? null,
   mass_kg: props.body?.mass_kg ?? null,
   aids: props.body?.aids ?? [],
@@ -212,6 +222,37 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
                 <label v-for="(name, id) in body.choices.hand" :key="id" class="flex min-h-[36px] items-center gap-2"
                   ><input v-model="own.spared" type="checkbox" class="size-5 accent-walnut" :value="id" /> {{ name }}</label
                 >
+              </div>
+            </fieldset>
+            <fieldset class="sm:col-span-2">
+              <legend class="caption mb-1">Firm minutes at most, where yours differ</legend>
+              <div class="grid grid-cols-[minmax(0,1fr)_repeat(3,84px)] items-center gap-x-2 gap-y-1">
+                <span /><span v-for="span in spans" :key="span" class="caption">a {{ span }}</span>
+                <template v-for="(usual, part) in body.budgets" :key="part">
+                  <span>{{ capital(usual.name) }}</span>
+                  <span v-for="span in spans" :key="span">
+                    <span v-if="part === 'thumb' && span === 'day'" class="caption">as above</span>
+                    <input
+                      v-else
+                      v-model.number="own.budgets[part]![span]"
+                      type="number"
+                      min="0"
+                      class="field !min-h-[40px] w-full"
+                      :placeholder="String(usual[span])"
+                      :aria-label="`${capital(usual.name)}, a ${span}`"
+                      :aria-invalid="fault(own, `budgets.${part}.${span}`) ? true : undefined"
+                    />
+                  </span>
+                  <p
+                    v-for="span in spans"
+                    v-show="fault(own, `budgets.${part}.${span}`)"
+                    :key="`!${span}`"
+                    class="col-span-4 text-madder"
+                    role="alert"
+                  >
+                    {{ fault(own, `budgets.${part}.${span}`) }}
+                  </p>
+                </template>
               </div>
             </fieldset>
             <div class="sm:col-span-2">
