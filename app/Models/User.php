@@ -109,7 +109,11 @@ final class User extends Authenticatable
         return $all;
     }
 
-    /** @return array<string, array<string, float>> firm minutes they allow a part of their hands: a visit, a day, a week; where they said */
+    /**
+     * Firm minutes they allow a part of their hands, a visit, a day, a week: where they said.
+     *
+     * @return array<string, array<string, float>>
+     */
     public function handBudgets(): array
     {
         /** @var array<string, array<string, float>> $own */

@@ -20,7 +20,10 @@ export const thumbsOf = (plan: Plan): number => (plan.therapist_load['thumb'] ??
 export const leanOf = (plan: Plan): number =>
   Math.round(Math.max(0, ...plan.steps.flatMap((step) => step.passes.map((pass) => pass.lean_percent))))
 
-/** What a change did to a plan, in one line: what came, what fell out and why, minutes, how they lie, hands, benefit. Empty where nothing changed. */
+/**
+ * What a change did to a plan, in one line: what came, what fell out and why, minutes, how they lie, hands, benefit. Empty where nothing
+ * changed.
+ */
 export const consequence = (before: Plan, after: Plan): string => {
   const [was, is] = [before, after].map((plan) => new Map(plan.targets.map((one) => [keyOf(one), one])))
   if (!was || !is) return ''
