@@ -31,6 +31,7 @@ final class OwnToolsTest extends TestCase
     #[TestWith([[[5, 100], [5, 96]], 80.0], 'nor one aimed at twice')]
     #[TestWith([[[0, 30], [5, 100]], 80.0], 'nor what was aimed at nothing')]
     #[TestWith([[[3, 48], [7, 140]], 96.8966], 'the line through zero: (3·48 + 7·140) / (9 + 49) = 19.38 N a point, 5 of them at 200 kPa')]
+    #[TestWith([[[1, 20], [5, 100]], 100.0], 'a light aim counts too')]
     #[TestWith([[[3, 300], [5, 500]], 160.0], 'no more than double is believed')]
     #[TestWith([[[3, 3], [5, 5]], 40.0], 'no less than half')]
     public function test_force_of_an_elbow_at_five_on_even_tissue(array $made, float $newtons): void
@@ -39,6 +40,21 @@ final class OwnToolsTest extends TestCase
         $elbow = self::tools($pairs)->of('elbow');
 
         self::assertEqualsWithDelta($newtons, $elbow->force(TissuePressure::ofKPa(200))->newtons, 0.001);
+    }
+
+    /** What is aimed at on the plate: three strengths, fewer where a tool is not meant for more. */
+    #[TestWith(['elbow', [3, 5, 7]])]
+    #[TestWith(['fingers_reinforced', [3, 5, 7]], 'as far as seven, and no farther')]
+    #[TestWith(['palm', [3, 5]], 'as far as six')]
+    #[TestWith(['fingertip', [2, 4]], 'as far as four')]
+    public function test_no_tool_is_aimed_farther_than_it_goes(string $tool, array $aims): void
+    {
+        self::assertSame($aims, self::figures()->plate->aims(Core::clinic()->atlas()->tool($tool)));
+    }
+
+    public function test_what_goes_as_far_as_five_is_aimed_at_five(): void
+    {
+        self::assertSame([3, 5], self::figures()->plate->aims(Core::clinic()->atlas()->tool('scraping_tool')));
     }
 
     public function test_lean_is_of_ones_own_weight(): void
@@ -109,6 +125,7 @@ final class OwnToolsTest extends TestCase
         ];
         yield 'half of it' => [['fist' => 6, 'thumb' => 6], 70, ['cm' => 62.0, 'lower' => true]];
         yield 'less than half' => [['fist' => 5, 'thumb' => 6], 70, ['cm' => 70.0, 'lower' => false]];
+        yield 'a little, and all of it leant' => [['elbow' => 0.5], 70, ['cm' => 62.0, 'lower' => true]];
         yield 'nothing firm' => [[], 70, ['cm' => 70.0, 'lower' => false]];
     }
 

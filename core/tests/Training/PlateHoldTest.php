@@ -52,6 +52,41 @@ final class PlateHoldTest extends TestCase
         self::assertSame($words, PlateHold::of($made, 80)?->words());
     }
 
+    /** The first reading that counts is that of the second second, the last that of the tenth. */
+    public function test_from_the_second_second_to_the_tenth(): void
+    {
+        $of = static fn (callable $force): ?float => PlateHold::of(self::made($force), 80)?->forceN;
+
+        self::assertEqualsWithDelta(80 + 80 / 81, $of(static fn (int $at): float => $at === 2000 ? 160.0 : 80.0), 1e-9);
+        self::assertEqualsWithDelta(80 + 80 / 81, $of(static fn (int $at): float => $at === 10_000 ? 160.0 : 80.0), 1e-9);
+        self::assertSame(80.0, $of(static fn (int $at): float => $at === 1900 ? 160.0 : 80.0));
+        $longer = [...self::made(static fn (): float => 80.0), [10_100, 900.0]];
+        self::assertSame(80.0, PlateHold::of($longer, 80)?->forceN, 'what comes after ten seconds is another hold');
+    }
+
+    public function test_how_near_and_how_even_is_well_done(): void
+    {
+        $of = static fn (float $mean, float $sway): PlateHold => PlateHold::of(
+            self::made(static fn (int $at): float => $mean + ($at % 200 === 0 ? $sway : -$sway)), 100,
+        ) ?? throw new \LogicException('it was held');
+
+        self::assertTrue($of(115, 0)->isNear());
+        self::assertFalse($of(115.5, 0)->isNear());
+        self::assertFalse($of(84.5, 0)->isNear());
+        self::assertTrue($of(100, 7.8)->isEven());
+        self::assertFalse($of(100, 8.3)->isEven());
+    }
+
+    public function test_ten_readings_after_the_rise_are_enough_and_nine_are_not(): void
+    {
+        $few = static fn (int $count): array => array_map(
+            static fn (int $k): array => [2000 + (int) round(8000 * $k / ($count - 1)), 80.0], range(0, $count - 1),
+        );
+
+        self::assertNotNull(PlateHold::of($few(10), 80));
+        self::assertNull(PlateHold::of($few(9), 80));
+    }
+
     public function test_what_was_let_go_of_tells_nothing(): void
     {
         $steady = self::made(static fn (): float => 80.0);
