@@ -9,6 +9,7 @@ use App\Http\Requests\PlateHoldRequest;
 use App\Http\Requests\PlateReadingsRequest;
 use App\Models\Right;
 use App\Models\User;
+use App\Support\DeviceStream;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -16,7 +17,6 @@ use Illuminate\Http\Response as Plain;
 use Inertia\Inertia;
 use Inertia\Response;
 use Somatrace\Core\Clinic;
-use Somatrace\Core\Simulation\DeviceReading;
 use Somatrace\Core\Simulation\SimulatedPlate;
 use Somatrace\Core\Training\PlateHold;
 
@@ -67,9 +67,8 @@ final readonly class LeanController
         $readings = (new SimulatedPlate())->readings(
             (string) $request->string('what'), $request->float('about'), crc32("hands {$user->id}"), $request->integer('repeat'),
         );
-        $lines = array_map(static fn (DeviceReading $one): string => json_encode($one->toArray(), JSON_THROW_ON_ERROR)."\n", $readings);
 
-        return response(implode('', $lines), 200, ['Content-Type' => 'application/x-ndjson', 'Cache-Control' => 'no-store']);
+        return DeviceStream::of($readings);
     }
 
     /** @param  array<string, array<int, array<string, mixed>>>  $holds */

@@ -6,9 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\DeviceReadingsRequest;
 use App\Models\Visit;
+use App\Support\DeviceStream;
 use Illuminate\Http\Response;
 use Somatrace\Core\Clinic;
-use Somatrace\Core\Simulation\DeviceReading;
 use Somatrace\Core\Simulation\SimulatedDevices;
 
 /**
@@ -26,10 +26,6 @@ final readonly class SimulatedDeviceController
             $request->integer('repeat'), $request->has('about') ? $request->float('about') : null,
         );
 
-        $lines = array_map(
-            static fn (DeviceReading $reading): string => json_encode($reading->toArray(), JSON_THROW_ON_ERROR)."\n", [...$readings],
-        );
-
-        return response(implode('', $lines), 200, ['Content-Type' => 'application/x-ndjson', 'Cache-Control' => 'no-store']);
+        return DeviceStream::of($readings);
     }
 }

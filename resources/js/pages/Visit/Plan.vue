@@ -140,6 +140,10 @@ const changed = ref('')
 /** What would follow of what is being dragged. */
 const supposed = ref('')
 let wasMoved = false
+const orderOf = (one: Plan): string =>
+  sequenceOf(one)
+    .map(({ on }) => keyOf(on))
+    .join()
 watch(plan, (now, before) => {
   // the step in hand is looked for in the new plan: its number may be another
   const on = chosen.value && onOf(chosen.value)
@@ -152,11 +156,7 @@ watch(plan, (now, before) => {
     changed.value = ''
     return
   }
-  const [was, is] = [before, now].map((one) =>
-    sequenceOf(one)
-      .map((row) => keyOf(row.on))
-      .join(),
-  )
+  const [was, is] = [orderOf(before), orderOf(now)]
   const said = !wasMoved ? '' : was === is ? 'The order stays: what lies over it, or the position it needs, comes first.' : 'Moved.'
   const line = [said, consequence(before, now)].filter(Boolean).join(' ')
   if (line || was !== is) changed.value = line
@@ -196,10 +196,6 @@ const tried = async (targets: ByHand[], own: string): Promise<Plan | null> => {
   }).catch(() => null)
   return own === lastTried ? (answer?.plans[0] ?? null) : null
 }
-const orderOf = (one: Plan): string =>
-  sequenceOf(one)
-    .map(({ on }) => keyOf(on))
-    .join()
 const suppose = useThrottleFn(
   async (on: On, to: number) => {
     const row = moved(rowOf(plan.value, on), on, to)
