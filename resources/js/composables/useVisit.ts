@@ -272,12 +272,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
       write(kind, phase, identity, payload, words)
     },
     saveAll: (touches, words, beside) => {
-      if (store.readOnly.value) return
-      if (beside && !touches.length) {
-        did({ changes: [], words, beside })
-        said.value = `Saved as you touch. Last: ${words}.`
-      }
-      if (!touches.length) return
+      if (store.readOnly.value || (!touches.length && !beside)) return
       const list = touches.map((touch) => ({
         ...touch,
         phase: 'before' as Phase,
@@ -300,6 +295,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
         put({ ...one, revision: entries.value.get(name)?.revision ?? 0, said_on: props.value.visit.date })
       }
       said.value = `Saved as you touch. Last: ${words}.`
+      if (!list.length) return
       busy = true
       void send<{ entries: Entry[] } & Judged>('POST', `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}`, {
         entries: list,
