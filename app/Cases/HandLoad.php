@@ -12,6 +12,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Handwork\DayOfHands;
+use Somatrace\Core\Treatment\Fold;
 
 /**
  * What a day has asked of somebody's hands so far: minutes of firm pressure, by tool. Of a visit in which something was done, what was
@@ -70,13 +71,11 @@ final readonly class HandLoad
         if ($visits === []) {
             return [];
         }
-        $events = DB::table('treatment_events')->whereIn('visit_id', $visits)->whereNull('fault')
-            ->whereIn('type', ['pass_reached', 'step_done', 'step_skipped', 'stopped'])
-            ->get(['visit_id', 'step', 'type', 'payload'])->groupBy('visit_id');
-        $plans = DB::table('plans')->whereIn('visit_id', array_diff($visits, $events->keys()->all()))->orderBy('id')
+        $rows = TableEvents::rows($visits);
+        $plans = DB::table('plans')->whereIn('visit_id', array_diff($visits, array_keys($rows)))->orderBy('id')
             ->pluck('document', 'visit_id');
 
-        return $events->map($this->done(...))->all() + $plans->map(self::agreed(...))->all();
+        return array_map($this->done(...), $rows) + $plans->map(self::agreed(...))->all();
     }
 
     /**
@@ -117,25 +116,19 @@ final readonly class HandLoad
     }
 
     /**
-     * @param  Collection<int, \stdClass>  $events
+     * @param  list<\stdClass>  $rows
      * @return array<string, float>
      */
-    private function done(Collection $events): array
+    private function done(array $rows): array
     {
-        $firm = [];
-        $tools = [];
-        foreach ($events as $event) {
-            $payload = (array) json_decode((string) $event->payload, true);
-            if ($event->type === 'pass_reached') {
-                $counts = (float) $payload['pressure'] >= $this->clinic->firmFrom();
-                $firm[$event->step] = ($firm[$event->step] ?? 0.0) + ($counts ? (float) ($payload['seconds'] ?? 0) / 60 : 0.0);
-            } elseif (is_string($payload['tool'] ?? null)) {
-                $tools[$event->step] = $payload['tool'];
-            }
-        }
         $load = [];
-        foreach (array_intersect_key($firm, $tools) as $step => $minutes) {
-            $load[$tools[$step]] = ($load[$tools[$step]] ?? 0.0) + $minutes;
+        foreach (Fold::of([], TableEvents::events($rows))->steps as $step) {
+            foreach ($step->contacts as $one) {
+                $tool = $one->tool ?? $step->told('tool');
+                if ($tool !== null) {
+                    $load[$tool] = ($load[$tool] ?? 0.0) + ($one->pressure >= $this->clinic->firmFrom() ? $one->seconds / 60 : 0.0);
+                }
+            }
         }
 
         return $load;

@@ -8,6 +8,11 @@ use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Treatment\Contact;
+use Somatrace\Core\Treatment\Event;
+use Somatrace\Core\Treatment\Fold;
+use Somatrace\Core\Treatment\StepState;
+use Somatrace\Core\Treatment\Stream;
 
 /**
  * A treatment that runs, as the case tells it: the steps done at the table so far, and where it stands. Nothing before the first step is
@@ -18,8 +23,6 @@ final readonly class RunningTreatment
     /** A visit that nothing was told of for longer was laid aside: it did not go on meanwhile. */
     private const LAID_ASIDE_SECONDS = 30 * 60;
 
-    private const ENDS = ['step_done', 'step_skipped', 'stopped'];
-
     public function __construct(private Clinic $clinic)
     {
     }
@@ -27,66 +30,47 @@ final readonly class RunningTreatment
     /** @return array{done_steps?: list<array<string, mixed>>, now?: array<string, mixed>} parts of `session` */
     public function of(Visit $visit): array
     {
-        $events = $this->events($visit);
-        if ($events === [] || $visit->isSigned()) {
+        $rows = $visit->isSigned() ? [] : TableEvents::rows([$visit->id])[$visit->id] ?? [];
+        if ($rows === []) {
             return [];
         }
         $plans = DB::table('plans')->where('visit_id', $visit->id)->orderBy('id')->pluck('document')
             ->map(static fn (mixed $document): array => (array) json_decode((string) $document, true))->all();
         $steps = array_column(array_merge([], ...array_column($plans, 'steps')), null, 'id');
-        $told = [];
-        foreach ($events as $event) {
-            $told[$event->step][] = $event;
-        }
-        $told = array_intersect_key($told, $steps);
-        $ended = array_filter($told, static fn (array $of): bool => self::ended($of) !== null);
+        $events = Stream::of(TableEvents::events($rows))->standing;
+        $state = Fold::of($steps, $events);
+        // in the order in which the hands came to them
+        $told = array_values(array_unique(array_filter(
+            array_map(static fn (Event $event): string => $event->step, $events), static fn (string $step): bool => isset($steps[$step]),
+        )));
         $last = $plans[count($plans) - 1] ?? ['steps' => []];
-        $left = array_diff(array_column($last['steps'], 'id'), array_keys($ended));
-        $isStopped = array_filter($events, static fn (\stdClass $one): bool => $one->type === 'stopped' && $one->step === 'all') !== [];
-        if ($told === [] || $left === [] || $isStopped) {
+        if ($told === [] || $state->isStopped || array_diff(array_column($last['steps'], 'id'), $state->ended()) === []) {
             return [];
         }
         $done = [];
-        foreach ($told as $id => $of) {
-            array_push($done, ...$this->step($steps[$id], $of));
+        foreach ($told as $id) {
+            array_push($done, ...$this->step($steps[$id], $state->steps[$id]));
         }
-        $worked = array_filter($told, static fn (array $of): bool => self::ended($of)?->type !== 'step_skipped');
+        $worked = array_filter($told, static fn (string $id): bool => $state->steps[$id]->end() !== 'skipped');
 
         return [
             ...$done === [] ? [] : ['done_steps' => $done],
             'now' => [
-                'position' => $steps[array_key_last($told)]['position'],
-                'minutes_left' => round(max(0, $visit->minutes - $this->minutes($events)), 1),
-                ...$this->onTheHands(array_map(static fn (string $id): array => $steps[$id], array_keys($worked))),
+                'position' => $steps[$told[count($told) - 1]]['position'],
+                'minutes_left' => round(max(0, $visit->minutes - $this->minutes($rows)), 1),
+                ...$this->onTheHands(array_map(static fn (string $id): array => $steps[$id], array_values($worked))),
             ],
         ];
-    }
-
-    /** @return list<\stdClass> in the order of the table */
-    private function events(Visit $visit): array
-    {
-        return EventOrder::of(array_values(
-            $visit->events()->whereNull('fault')->whereIn('type', ['step_started', 'pass_reached', 'sign', ...self::ENDS])->toBase()
-                ->get(['seq', 'type', 'step', 'payload', 'device', 'number', 'happened_at'])
-                ->map(static function (\stdClass $row): \stdClass {
-                    $row->payload = (array) json_decode((string) $row->payload, true);
-
-                    return $row;
-                })->all(),
-        ));
     }
 
     /**
      * What was done of a step, and that it was passed over where it was.
      *
      * @param  array<string, mixed>  $step  as it was agreed
-     * @param  list<\stdClass>  $events
      * @return list<array<string, mixed>> entries of `done_steps`
      */
-    private function step(array $step, array $events): array
+    private function step(array $step, StepState $state): array
     {
-        $end = self::ended($events);
-        $passes = array_values(array_filter($events, static fn (\stdClass $one): bool => $one->type === 'pass_reached'));
         $named = [
             ...isset($step['joint']) ? ['joint' => $step['joint']] : [], ...isset($step['muscle']) ? ['muscle' => $step['muscle']] : [],
             ...isset($step['side']) ? ['side' => $step['side']] : [],
@@ -94,70 +78,85 @@ final readonly class RunningTreatment
             ...isset($step['round']) ? ['round' => $step['round']] : [],
             ...($step['places'] ?? []) === [] ? [] : ['zones' => $step['places']],
         ];
-        $seconds = (float) ($end->payload['seconds'] ?? array_sum(array_map(
-            static fn (\stdClass $one): float => (float) ($one->payload['seconds'] ?? 0), $passes,
-        )));
-        $isSkipped = $end?->type === 'step_skipped';
-        $manoeuvres = $this->manoeuvres($step, $passes, $events, $end?->type === 'step_done');
-        $worked = $end?->type === 'step_done' || $end?->type === 'stopped' || $passes !== [] ? [[
-            ...$named, 'minutes' => round($seconds / 60, 2), ...$end?->type === 'stopped' ? ['stopped' => true] : [],
+        $end = $state->end();
+        $manoeuvres = $this->manoeuvres($step, $state);
+        $worked = $end === 'done' || $end === 'stopped' || $state->contacts !== [] ? [[
+            ...$named, 'minutes' => round(($state->clockSeconds() ?? $state->handSeconds()) / 60, 2),
+            ...$end === 'stopped' ? ['stopped' => true] : [],
             ...$manoeuvres === [] ? [] : ['manoeuvres' => $manoeuvres],
         ]] : [];
 
-        return [...$worked, ...$isSkipped ? [[...$named, 'minutes' => 0, 'skipped' => true]] : []];
+        return [...$worked, ...$end === 'skipped' ? [[...$named, 'minutes' => 0, 'skipped' => true]] : []];
     }
 
     /**
-     * What the hands did of a step: all of it where it was done to its end, else as far as the passes went, in each of which one more
-     * manoeuvre is pressed.
+     * What the hands did of a step. Where a room told its passes only, what stands before a pass was done with it, and all of it where the
+     * step was done to its end.
      *
      * @param  array<string, mixed>  $step
-     * @param  list<\stdClass>  $passes
-     * @param  list<\stdClass>  $events
      * @return list<array<string, mixed>>
      */
-    private function manoeuvres(array $step, array $passes, array $events, bool $isDone): array
+    private function manoeuvres(array $step, StepState $state): array
     {
         $done = [];
-        $pressed = 0;
-        $signs = array_filter($events, static fn (\stdClass $one): bool => $one->type === 'sign');
-        $answer = array_key_last($signs);
-        foreach ($step['manoeuvres'] ?? [] as $one) {
-            $pass = $one['pressure'] === null ? null : $passes[$pressed++] ?? null;
-            if (! $isDone && ($one['pressure'] === null ? count($passes) < $pressed + 1 : $pass === null)) {
-                break;
-            }
-            $spots = $one['spots'] === [] ? [null] : $one['spots'];
-            $seconds = (float) ($pass->payload['seconds'] ?? $one['seconds'] * $one['repeats'] * count($spots));
-            foreach ($spots as $spot) {
+        foreach ($this->toldByPart($state->contacts) ? $this->told($state) : $this->passes($step, $state) as [$k, $spots, $seconds, $pressure]) {
+            $one = $step['manoeuvres'][$k] ?? null;
+            foreach ($one === null ? [] : ($spots === [] ? [null] : $spots) as $spot) {
                 $done[] = array_filter([
                     'technique' => $one['technique'], 'spot' => $spot, 'setup' => $one['setup'], 'tool' => $one['tool'],
-                    'product' => $one['product'], 'seconds' => round($seconds / count($spots), 1),
-                    'pressure' => $pass->payload['pressure'] ?? $one['pressure'],
+                    'product' => $one['product'], 'seconds' => round($seconds / max(1, count($spots)), 1), 'pressure' => $pressure,
                 ], static fn (mixed $part): bool => $part !== null);
             }
         }
-        if ($done !== [] && $answer !== null) {
-            $done[count($done) - 1]['answer'] = $signs[$answer]->payload['sign'];
+        if ($done !== [] && $state->signs !== []) {
+            $done[count($done) - 1]['answer'] = $state->signs[count($state->signs) - 1];
         }
 
         return $done;
     }
 
-    /** @param  list<\stdClass>  $events  of one step */
-    private static function ended(array $events): ?\stdClass
+    /** @param  list<Contact>  $contacts */
+    private function toldByPart(array $contacts): bool
     {
-        $ends = array_values(array_filter($events, static fn (\stdClass $one): bool => in_array($one->type, self::ENDS, true)));
-
-        return $ends[0] ?? null;
+        return array_filter($contacts, static fn (Contact $one): bool => $one->part !== null) !== [];
     }
 
-    /** @param  list<\stdClass>  $events */
-    private function minutes(array $events): float
+    /** @return iterable<array{int, list<string>, float, float|null}> manoeuvre, spots, seconds and pressure, as the hands told them */
+    private function told(StepState $state): iterable
+    {
+        foreach ($state->contacts as $one) {
+            if ($one->part !== null && $one->seconds > 0) {
+                yield [$one->part, $one->spots, $one->seconds, $one->pressure > 0 ? $one->pressure : null];
+            }
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $step
+     * @return iterable<array{int, list<string>, float, float|null}>
+     */
+    private function passes(array $step, StepState $state): iterable
+    {
+        $pressed = 0;
+        foreach ($step['manoeuvres'] ?? [] as $k => $one) {
+            $pass = $one['pressure'] === null ? null : $state->contacts[$pressed++] ?? null;
+            if (! $state->isDone($k) && $state->end() !== 'done') {
+                return;
+            }
+            yield [
+                $k, $one['spots'], $pass->seconds ?? (float) ($one['seconds'] * $one['repeats'] * max(1, count($one['spots']))),
+                $pass->pressure ?? $one['pressure'],
+            ];
+        }
+    }
+
+    /** @param  list<\stdClass>  $rows */
+    private function minutes(array $rows): float
     {
         $seconds = 0.0;
         $before = null;
-        foreach ($events as $event) {
+        usort($rows, static fn (\stdClass $a, \stdClass $b): int => $a->happened_at <=> $b->happened_at);
+        foreach ($rows as $event) {
             $at = CarbonImmutable::parse((string) $event->happened_at, 'UTC');
             $since = $before === null ? 0.0 : $before->diffInSeconds($at);
             $seconds += $since > self::LAID_ASIDE_SECONDS ? 0.0 : max(0.0, $since);

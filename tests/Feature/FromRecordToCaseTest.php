@@ -191,7 +191,10 @@ final class FromRecordToCaseTest extends TestCase
             ['softened', 'softened', 'jumped_for_joy'], array_column(app(TreatmentSummary::class)->record($visit->id)['signs'], 'sign'),
         );
         self::assertSame(
-            ['at' => '2026-11-28T09:00:00Z', 'sign' => 'softened', 'by_server' => false, 'muscle' => 'soleus', 'side' => 'left'],
+            [
+                'at' => '2026-11-28T09:00:00Z', 'sign' => 'softened', 'by_server' => false, 'slip' => false, 'muscle' => 'soleus',
+                'side' => 'left',
+            ],
             app(TreatmentSummary::class)->record($visit->id)['signs'][0],
         );
     }

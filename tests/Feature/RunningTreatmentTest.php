@@ -156,7 +156,7 @@ final class RunningTreatmentTest extends TestCase
         self::assertSame(
             [
                 ['stripping', null, 40.0, 3.5], ['compressive_hold', 'one', 30.0, null], ['compressive_hold', 'two', 30.0, null],
-                ['compressive_hold', 'one', 25.0, 5], ['compressive_hold', 'two', 25.0, 5],
+                ['compressive_hold', 'one', 25.0, 5.0], ['compressive_hold', 'two', 25.0, 5.0],
             ],
             $this->told($this->case($visit)['session']['done_steps'][0]), 'what is not pressed lies between passes',
         );

@@ -190,7 +190,7 @@ final readonly class LetterPage
         $names = array_column($this->clinic->atlas()->stopSigns, 'name', 'id');
         $lines = [];
         foreach ($signs as $one) {
-            if (isset($names[$one['sign']])) {
+            if (isset($names[$one['sign']]) && ! $one['slip']) {
                 $lines[] = $names[$one['sign']].', '.CarbonImmutable::parse($one['at'])->setTimezone($timezone)->format('H:i').(
                     $one['by_server'] ? ' (the tablet’s clock was off)' : ''
                 );

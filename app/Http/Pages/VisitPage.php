@@ -7,11 +7,11 @@ namespace App\Http\Pages;
 use App\Actions\TableConsent;
 use App\Cases\CheckInAnswers;
 use App\Cases\Course;
-use App\Cases\EventOrder;
 use App\Cases\HandLoad;
 use App\Cases\Judgements;
 use App\Cases\RunningTreatment;
 use App\Cases\SoundRecords;
+use App\Cases\TableEvents;
 use App\Cases\TreatmentSummary;
 use App\Models\CheckIn;
 use App\Models\Entry;
@@ -99,23 +99,14 @@ final readonly class VisitPage
         ];
     }
 
-    /** @return list<array<string, mixed>> what happened at the table, in its order */
+    /** @return list<array<string, mixed>> what happened at the table, as it came in */
     private function events(Visit $visit): array
     {
-        $rows = EventOrder::of(array_values(
-            $visit
-                ->events()
-                ->whereNull('fault')
-                ->toBase()
-                ->get(['seq', 'id', 'type', 'step', 'payload', 'device', 'number', 'happened_at'])
-                ->all(),
-        ));
-
         return array_map(static fn (\stdClass $row): array => [
-            'id' => $row->id, 'type' => $row->type, 'step' => $row->step, 'payload' => (object) json_decode((string) $row->payload, true),
+            'id' => $row->id, 'type' => $row->type, 'step' => $row->step, 'payload' => (object) $row->payload,
             'device' => $row->device, 'number' => $row->number === null ? null : (int) $row->number,
             'happened_at' => CarbonImmutable::parse((string) $row->happened_at, 'UTC')->toIso8601ZuluString('millisecond'),
-        ], $rows);
+        ], TableEvents::rows([$visit->id])[$visit->id] ?? []);
     }
 
     /** @return Collection<int, Note> every revision, with who vouched for it */

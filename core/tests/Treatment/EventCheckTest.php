@@ -29,6 +29,17 @@ final class EventCheckTest extends TestCase
         yield 'a sign' => ['sign', ['sign' => 'softened']];
         yield 'a stop sign' => ['sign', ['sign' => 'dizzy']];
         yield 'easing off' => ['eased_off', ['to' => 3]];
+        yield 'easing off, and what was held before it' => [
+            'eased_off',
+            ['to' => 3, 'pressure' => 5, 'seconds' => 12.5, 'tissue_kpa' => 210, 'manoeuvre' => 1, 'spots' => ['rib_3'], 'tool' => 'thumb'],
+        ];
+        yield 'up again' => ['deepened', ['to' => 4, 'pressure' => 3, 'seconds' => 8]];
+        yield 'a spot of a manoeuvre' => ['pass_reached', ['manoeuvre' => 0, 'spots' => ['rib_3'], 'pressure' => 0, 'seconds' => 20]];
+        yield 'hands off' => ['hands_off', ['pressure' => 5, 'seconds' => 3]];
+        yield 'hands on again' => ['hands_on', []];
+        yield 'a number' => ['number_said', ['number' => 7, 'manoeuvre' => 2]];
+        yield 'an answer' => ['answered', ['manoeuvre' => 1, 'branch' => 'softer', 'answer' => 'no']];
+        yield 'a slip' => ['taken_back', ['events' => [self::ID]]];
         yield 'the end of a step' => ['step_done', ['seconds' => 240, 'technique' => null, 'tool' => 'thumb']];
         yield 'consent taken back' => ['consent_withdrawn', ['area' => 'mouth']];
         yield 'consent given again' => ['consent_given', ['area' => 'mouth', 'lifts' => [self::ID], 'seen' => 2]];
@@ -80,9 +91,16 @@ final class EventCheckTest extends TestCase
         ];
         yield 'something else' => [['payload' => ['mood' => 'good']], '/events/3/payload/mood: unknown key, allowed are muscle, side'];
         yield 'no running number' => [['number' => 0], '/events/3/number: 0 is too small, at least 1'];
+        yield 'a slip of nothing' => [
+            ['type' => 'taken_back', 'payload' => ['events' => []]], '/events/3/payload/events: too few entries, at least 1',
+        ];
+        yield 'an answer that is none' => [
+            ['type' => 'answered', 'payload' => ['manoeuvre' => 0, 'branch' => 'softer', 'answer' => 'maybe']],
+            '/events/3/payload/answer: "maybe" is not known, allowed are yes, no',
+        ];
         yield 'a type nobody knows' => [
             ['type' => 'danced'],
-            '/events/3/type: "danced" is not known, allowed are step_started, pass_reached, sign, eased_off, step_done, step_skipped, stopped, consent_withdrawn, consent_given',
+            '/events/3/type: "danced" is not known, allowed are step_started, pass_reached, sign, eased_off, deepened, hands_off, hands_on, number_said, answered, step_done, step_skipped, stopped … (15 in all)',
         ];
     }
 

@@ -4,10 +4,9 @@ import type { ConditionId, ConsentAreaId, DemandId, MedicineId, MovementId, Musc
 
 export type Answer = 'yes' | 'no' | 'unknown'
 export interface Answered {
-  sign: string
-}
-export interface Ease {
-  to: number
+  manoeuvre: number
+  branch: string
+  answer: 'yes' | 'no'
 }
 export interface End {
   seconds?: number | null
@@ -28,9 +27,22 @@ export interface Joint {
   level?: string
   part?: string
 }
+export interface Off {
+  pressure?: number | null
+  seconds?: number | null
+  tissue_kpa?: number | null
+  manoeuvre?: number | null
+  spots?: Spots
+  tool?: ToolId | null
+}
+export interface On {
+}
 export interface Pass {
   pass?: number | null
   pressure: number
+  manoeuvre?: number | null
+  spots?: Spots
+  tool?: ToolId | null
   seconds?: number | null
   tissue_kpa?: number | null
   muscle?: MuscleId | null
@@ -40,10 +52,31 @@ export interface Place {
   zone: ZoneId
   side: Side
 }
+export interface Pressed {
+  to: number
+  pressure?: number | null
+  seconds?: number | null
+  tissue_kpa?: number | null
+  manoeuvre?: number | null
+  spots?: Spots
+  tool?: ToolId | null
+}
+export interface Said {
+  number: number
+  manoeuvre?: number | null
+}
 export interface Setup {
   id: 'head_turned' | 'head_tilted' | 'head_tipped_forward' | 'arm_overhead' | 'arm_across' | 'arm_on_therapist_waist' | 'arm_back_at_side' | 'hand_on_opposite_hip' | 'knee_bent_foot_flat' | 'foot_anchored' | 'knee_fallen_out' | 'heel_to_hip' | 'leg_over_edge' | 'calf_on_shoulder' | 'leg_across' | 'knee_bent_shin_on_thigh' | 'leg_drawn_out_prone' | 'top_leg_on_bolster' | 'lower_leg_free' | 'wrist_over_edge' | 'toes_drawn_back' | 'jaw_slack' | 'thigh_at_ease'
   side?: Side
 }
+export interface Shown {
+  sign: string
+  manoeuvre?: number | null
+}
+export interface Slip {
+  events: string[]
+}
+export type Spots = string[]
 export interface TaskScore {
   task: string
   score?: number
@@ -306,11 +339,17 @@ export const nameKeys = {
 export interface EventPayloads {
   step_started: Where
   pass_reached: Pass
-  sign: Answered
-  eased_off: Ease
+  sign: Shown
+  eased_off: Pressed
+  deepened: Pressed
+  hands_off: Off
+  hands_on: On
+  number_said: Said
+  answered: Answered
   step_done: End
   step_skipped: End
   stopped: End
+  taken_back: Slip
   consent_withdrawn: Withdrawn
   consent_given: Given
 }

@@ -464,7 +464,7 @@ export interface VisitProps extends Judged {
   unreadable: { what: string; fault: string }[]
   done: Done[]
   /** what the client answered to the work, in order */
-  signs: { at: string; sign: string; by_server: boolean; muscle: MuscleId | null; side: Side | null }[]
+  signs: { at: string; sign: string; by_server: boolean; slip: boolean; muscle: MuscleId | null; side: Side | null }[]
   notes: {
     revision: number
     happened: string

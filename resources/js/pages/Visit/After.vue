@@ -183,7 +183,8 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
           <li v-for="(danger, index) in dangers" :key="index" class="flex gap-3 border-b border-hairline py-1">
             <span class="display w-[52px] shrink-0">{{ timeWords(danger.at) }}</span><span
               ><b class="font-[650]">{{ danger.name }}</b
-              ><template v-if="danger.muscle">, at {{ muscleOf(danger.muscle).name }}, {{ danger.side }}</template></span
+              ><template v-if="danger.muscle">, at {{ muscleOf(danger.muscle).name }}, {{ danger.side }}</template
+              ><template v-if="danger.slip"> (a slip, taken back at once)</template></span
             >
           </li>
         </ul>
