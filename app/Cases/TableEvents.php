@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Treatment\Event;
 
@@ -38,5 +39,15 @@ final readonly class TableEvents
         return array_map(static fn (\stdClass $row): Event => new Event(
             (string) $row->id, (string) $row->type, (string) $row->step, $row->payload, (string) $row->device, (int) $row->number,
         ), $rows);
+    }
+
+    /** @return list<array<string, mixed>> as a room reads them */
+    public static function told(int $visit): array
+    {
+        return array_map(static fn (\stdClass $row): array => [
+            'id' => $row->id, 'type' => $row->type, 'step' => $row->step, 'payload' => (object) $row->payload,
+            'device' => $row->device, 'number' => $row->number === null ? null : (int) $row->number,
+            'happened_at' => CarbonImmutable::parse((string) $row->happened_at, 'UTC')->toIso8601ZuluString('millisecond'),
+        ], self::rows([$visit])[$visit] ?? []);
     }
 }

@@ -106,6 +106,7 @@ final readonly class AtlasExport
                 $atlas->handbook()->hazards,
             ),
             'demands' => $atlas->demands,
+            'products' => $atlas->products,
             'techniques' => array_map(static fn ($technique): string => $technique->name, $atlas->techniques),
             'tools' => array_map(static fn ($tool): string => $tool->name, $atlas->tools),
             'positions' => array_map(static fn ($position): string => $position->name, $atlas->positions),

@@ -47,6 +47,7 @@ use Somatrace\Core\Safety\SafetyResult;
 use Somatrace\Core\Safety\SafetyRules;
 use Somatrace\Core\Training\Trainer;
 use Somatrace\Core\Treatment\EventCheck;
+use Somatrace\Core\Treatment\Tableside;
 
 /**
  * The one door to the core: screen, rank, plan, respond. Everything behind it is pure and explains itself.
@@ -74,6 +75,8 @@ final class Clinic
     private ?SafetyRules $rules = null;
 
     private ?ResponseFigures $responseFigures = null;
+
+    private ?Tableside $tableside = null;
 
     private ?Quietness $quietness = null;
 
@@ -179,6 +182,11 @@ final class Clinic
     public function events(): EventCheck
     {
         return $this->events ??= new EventCheck($this->atlas(), new SchemaValidator($this->folder.'/schema/events.schema.json'));
+    }
+
+    public function tableside(): Tableside
+    {
+        return $this->tableside ??= Tableside::load($this->folder);
     }
 
     public function writer(): CaseWriter

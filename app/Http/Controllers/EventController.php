@@ -7,22 +7,31 @@ namespace App\Http\Controllers;
 use App\Actions\LogEvents;
 use App\Actions\TableConsent;
 use App\Cases\Judgements;
+use App\Cases\TableEvents;
 use App\Http\Requests\LogEventsRequest;
 use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 
 final readonly class EventController
 {
-    /** What stands as taken back, and whether there is any work today: a room asks every few seconds. */
-    public function consent(Visit $visit, TableConsent $consent, Judgements $judgements): JsonResponse
+    /**
+     * What stands as taken back, whether there is any work today, and what another device told meanwhile, to a room that says how much it
+     * has: it asks every few seconds.
+     */
+    public function consent(Request $request, Visit $visit, TableConsent $consent, Judgements $judgements): JsonResponse
     {
         Gate::authorize('view', $visit);
+        $isBehind = $request->has('have') && $request->integer('have') !== $visit->events()->whereNull('fault')->count();
 
-        return response()->json([...$consent->standing($visit), 'verdict' => $judgements->of($visit, 'safety')['safety']['verdict']]);
+        return response()->json([
+            ...$consent->standing($visit), 'verdict' => $judgements->of($visit, 'safety')['safety']['verdict'],
+            'events' => $isBehind ? TableEvents::told($visit->id) : [],
+        ]);
     }
 
     public function store(LogEventsRequest $request, Visit $visit, #[CurrentUser] User $user, LogEvents $log): JsonResponse

@@ -182,7 +182,7 @@ final readonly class LetterPage
     }
 
     /**
-     * @param  list<array{at: string, sign: string, by_server: bool}>  $signs
+     * @param  list<array{at: string, sign: string, by_server: bool, slip: bool}>  $signs
      * @return list<string>
      */
     private function signs(array $signs, string $timezone): array

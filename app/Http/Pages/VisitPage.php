@@ -68,7 +68,7 @@ final readonly class VisitPage
         $judged = $this->judgements->along($course, $visit, ...self::JUDGED[$step]);
         [$entries, $last, $standing] = $this->entries($visit, $course, $before, in_array($step, ['ask', 'screen'], true));
         $agreed = $course->isAgreed() && in_array($step, self::ALONG_THE_PLAN, true) ? $visit->plans()->latest('id')->first() : null;
-        $events = $step === 'work' ? $this->events($visit) : null;
+        $events = $step === 'work' ? TableEvents::told($visit->id) : null;
 
         return [
             'visit' => [
@@ -84,6 +84,7 @@ final readonly class VisitPage
                 : ['id' => $agreed->id, 'at' => $agreed->agreed_at->toIso8601String(), 'plan' => self::plan($agreed->document)],
             'events' => $events,
             'minutes_left' => $step === 'plan' && $course->isTreated() ? $this->running->of($visit)['now']['minutes_left'] ?? null : null,
+            'tableside' => $step === 'work' && $agreed !== null ? $this->tableside($agreed->document) : null,
             'taken_back' => $step === 'work' ? $this->consent->standing($visit) : null,
             'unreadable' => $course->cannotBeRead() ? $this->sound->unreadable($visit->id) : [],
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
@@ -99,14 +100,15 @@ final readonly class VisitPage
         ];
     }
 
-    /** @return list<array<string, mixed>> what happened at the table, as it came in */
-    private function events(Visit $visit): array
+    /**
+     * @param  array<string, mixed>  $plan
+     * @return array<string, mixed>
+     */
+    private function tableside(array $plan): array
     {
-        return array_map(static fn (\stdClass $row): array => [
-            'id' => $row->id, 'type' => $row->type, 'step' => $row->step, 'payload' => (object) $row->payload,
-            'device' => $row->device, 'number' => $row->number === null ? null : (int) $row->number,
-            'happened_at' => CarbonImmutable::parse((string) $row->happened_at, 'UTC')->toIso8601ZuluString('millisecond'),
-        ], TableEvents::rows([$visit->id])[$visit->id] ?? []);
+        $tables = $this->clinic->tableside()->of($plan);
+
+        return [...$tables, 'ceilings' => (object) $tables['ceilings']];
     }
 
     /** @return Collection<int, Note> every revision, with who vouched for it */

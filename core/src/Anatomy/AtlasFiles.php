@@ -17,7 +17,7 @@ final class AtlasFiles
         'posture_signs', 'techniques', 'tools', 'positions',
         'products', 'demands', 'consent_areas', 'signs', 'conditions', 'red_flags', 'finding_rules', 'clot_score', 'pattern', 'chains',
         'planning', 'response', 'setups', 'spots', 'moves', 'joints', 'routines', 'compositions', 'whole_pattern',
-        'protocols',
+        'protocols', 'tableside',
     ];
 
     /** @var array<string, list<Fault>> what was found in a text by a schema: the same twice is the same */

@@ -123,7 +123,7 @@ final class StepBuilder
                 );
                 array_map($this->offer(...), $offers);
             } else {
-                $this->pause(StepKind::Position, $this->clock->turn, 'Turn '.$this->atlas->position($family)->name);
+                $this->turn($family);
             }
             array_map(fn (array $block) => $this->block($block, $family), $blocks);
             $soothe = array_values(array_filter($soothe, fn (Place $place): bool => ! $this->soothe($place)));
@@ -155,7 +155,7 @@ final class StepBuilder
         if ($this->position !== $family) {
             $this->position = $family;
             $this->deep = 0.0;
-            $this->pause(StepKind::Position, $this->clock->turn, 'Turn '.$this->atlas->position($family)->name);
+            $this->turn($family);
         }
         if (! $this->soFar->hasDone(StepKind::Cold->value)) {
             array_map($this->offer(...), $offers);
@@ -890,8 +890,18 @@ final class StepBuilder
     {
         if ($position !== $this->position) {
             $this->position = $position;
-            $this->pause(StepKind::Position, $this->clock->shift, 'Now '.$this->atlas->position($position)->name);
+            $lies = $this->atlas->position($position);
+            $this->pause(StepKind::Position, $this->clock->shift, 'Now '.$lies->name, $lies->setup);
         }
+    }
+
+    /** Under a held sheet, and then bolstered. */
+    private function turn(string $family): void
+    {
+        $lies = $this->atlas->position($family);
+        $this->pause(
+            StepKind::Position, $this->clock->turn, "Turn $lies->name", "Hold the sheet up: they turn under it, away from you. $lies->setup",
+        );
     }
 
     /**

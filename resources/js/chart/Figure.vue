@@ -64,6 +64,8 @@ const props = withDefaults(
     crop?: Crop
     marks?: FigureMark[]
     complaints?: FigureComplaint[]
+    /** Places a broad hand goes over. */
+    worked?: Place[]
     /** Places not to press, hatched quietly. */
     hatched?: Place[]
     chosen?: { zone: ZoneId; side: Side } | null
@@ -90,6 +92,7 @@ const props = withDefaults(
     crop: undefined,
     marks: () => [],
     complaints: () => [],
+    worked: () => [],
     hatched: () => [],
     chosen: null,
     lit: null,
@@ -240,6 +243,7 @@ const shapesOf = <T extends Place>(list: T[]) =>
     return d ? sidesOf(place).map((side) => ({ ...place, key: `${place.zone}${side}`, d, side })) : []
   })
 const painted = computed(() => shapesOf(props.complaints))
+const washed = computed(() => shapesOf(props.worked))
 const hatching = computed(() => shapesOf(props.hatched))
 const hazards = computed(() =>
   props.beware
@@ -505,6 +509,15 @@ defineExpose({ svg, canvas, zoom, spotOfMuscle, spotOfPlace })
             :stroke-width="1.8 * scale"
           />
         </g>
+        <g v-for="one in washed" :key="'worked' + one.key" :transform="halfTransform(one.side)" data-worked>
+          <path
+            :d="one.d"
+            :fill="dim ? 'var(--color-room-weld)' : 'var(--color-weld)'"
+            fill-opacity="0.22"
+            :stroke="dim ? 'var(--color-room-weld)' : 'var(--color-weld)'"
+            :stroke-width="1.6 * scale"
+          />
+        </g>
         <g v-for="one in painted" :key="one.key" :transform="halfTransform(one.side)">
           <path :d="one.d" fill="var(--mark-halo)" opacity="0.6" />
           <path
@@ -672,8 +685,19 @@ defineExpose({ svg, canvas, zoom, spotOfMuscle, spotOfPlace })
           </template>
           <template v-else>
             <circle :r="point.now ? 13 : 8" fill="var(--mark-halo)" opacity="0.9" />
-            <circle v-if="point.now" r="10" fill="none" stroke="var(--color-walnut)" stroke-width="3" />
-            <circle :r="point.now ? 4 : 5" :fill="point.now ? 'var(--color-walnut)' : 'var(--color-iron)'" />
+            <circle v-if="point.now" r="10" fill="none" :stroke="dim ? 'var(--color-linen)' : 'var(--color-walnut)'" stroke-width="3" />
+            <circle
+              :r="point.now ? 4 : 5"
+              :fill="
+                dim
+                  ? point.now
+                    ? 'var(--color-room-madder)'
+                    : 'var(--color-linen)'
+                  : point.now
+                    ? 'var(--color-walnut)'
+                    : 'var(--color-iron)'
+              "
+            />
           </template>
         </g>
       </g>

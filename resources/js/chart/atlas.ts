@@ -103,6 +103,7 @@ interface Atlas {
   /** places never to press, or only with care */
   hazards: Record<string, AtlasHazard>
   demands: Record<DemandId, string>
+  products: Record<string, string>
   techniques: Record<TechniqueId, string>
   tools: Record<ToolId, string>
   positions: Record<PositionId, string>

@@ -76,11 +76,19 @@ export const unsentEntries = shelf<UnsentEntry, Entry>('entry')
 export const toldClashes = shelf<Clash, never>('clash')
 export const unsentEvents = shelf<TreatmentEvent, true>('event')
 
-/** Which tablet this is, and its running number: by these what happened here is in order, whatever its clock says. */
-export function nextInLine(): { device: string; number: number } {
+/** Which tablet this is. */
+export const thisDevice = (): string => {
   const device = localStorage.getItem(DEVICE) ?? ulid()
-  const number = 1 + Number(localStorage.getItem(NUMBER) ?? 0)
   localStorage.setItem(DEVICE, device)
+  return device
+}
+/**
+ * Which tablet this is, and its running number, above all that is known here: by these what happened is in order, whatever a clock says,
+ * and what somebody saw comes before what they did about it.
+ */
+export function nextInLine(known: number): { device: string; number: number } {
+  const device = thisDevice()
+  const number = 1 + Math.max(known, Number(localStorage.getItem(NUMBER) ?? 0))
   localStorage.setItem(NUMBER, String(number))
   return { device, number }
 }

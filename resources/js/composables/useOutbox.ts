@@ -27,7 +27,12 @@ export function useOutbox(
   waiting: Ref<ReadonlySet<string>>
   /** what the server cannot keep, in its words */
   trouble: Ref<string>
-  log: <K extends EventType>(type: K, step: string, payload: EventPayloads[K]) => void
+  /** at: by the clock of this page; what one touch did has one moment */
+  log: <K extends EventType>(type: K, step: string, payload: EventPayloads[K], at?: number) => void
+  /** how many the server has, as far as is known here */
+  arrived: () => number
+  /** what another device told */
+  merge: (others: readonly TreatmentEvent[]) => void
 } {
   const seen = new Set(known.map((event) => event.id))
   /** Of this page's own, and those a page left that closed too soon. */
@@ -94,9 +99,16 @@ export function useOutbox(
     events,
     waiting,
     trouble,
-    log: (type, step, payload) => {
+    arrived: () => events.value.length - waiting.value.size,
+    merge: (others) => {
+      const here = new Set(events.value.map((event) => event.id))
+      const fresh = others.filter((event) => !here.has(event.id))
+      if (fresh.length) events.value = [...events.value, ...fresh]
+    },
+    log: (type, step, payload, at = Date.now()) => {
       const plain = JSON.parse(JSON.stringify(payload)) as typeof payload
-      const event: TreatmentEvent = { id: ulid(), type, step, payload: plain, ...nextInLine(), happened_at: new Date().toISOString() }
+      const known = Math.max(0, ...events.value.map((event) => event.number ?? 0))
+      const event: TreatmentEvent = { id: ulid(), type, step, payload: plain, ...nextInLine(known), happened_at: new Date(at).toISOString() }
       events.value = [...events.value, event]
       waiting.value = new Set([...waiting.value, event.id])
       unsentEvents.keep(visit, event.id, event)

@@ -229,6 +229,8 @@ export interface Manoeuvre {
   seconds: number
   /** none where nothing is pressed */
   pressure: number | null
+  /** felt; a plan agreed earlier does not tell */
+  ceiling?: number | null
   leave: string
   ends_when: string[]
   branch: { id: string; ask: string; yes: { do: string; text: string }; no: { do: string; text: string } } | null
@@ -411,6 +413,20 @@ export interface TreatmentEvent<K extends EventType = EventType> {
   number: number | null
   happened_at: string
 }
+/** What follows from what the client says or shows, judged by the core before the work begins. */
+export interface Tableside {
+  signs: Record<string, { hands: 'off' | 'ease' | 'stay'; decides: boolean; now: string; late: string | null; leads_on: boolean }>
+  /** held so long without a change, it is left */
+  unchanged_seconds: number
+  /** to the client, by the kind of a step */
+  says: Partial<Record<PlanStep['kind'] | 'press_again', string>>
+  /** of a number: may hold {to}, {number} and {ceiling} */
+  words: Record<string, string>
+  /** to what one eases off, by pressure in halves */
+  eased: number[]
+  /** by ceiling: how deep next by pressure in halves, null where it is the ceiling; what a number means, 0-10, by pressure */
+  ceilings: Record<string, { raised: (number | null)[]; numbers: [string, number][][] }>
+}
 /** Consent as the server knows it: areas taken back, and the withdrawals at the table that no consent has lifted. */
 export interface TakenBack {
   withdrawn: string[]
@@ -458,6 +474,8 @@ export interface VisitProps extends Judged {
   events: TreatmentEvent[] | null
   /** on Plan, of a treatment that runs */
   minutes_left: number | null
+  /** on Work */
+  tableside: Tableside | null
   /** on Work */
   taken_back: TakenBack | null
   /** what is stored of this visit and cannot be read any more */
