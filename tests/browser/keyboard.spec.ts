@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test'
-import { saved, signIn } from './steps'
+import { heard, inHand, saved, signIn } from './steps'
 
 /** Presses Tab until what is wanted has the focus; fails when it cannot be reached that way. */
 async function tabTo(page: Page, wanted: (text: string) => boolean, most = 150): Promise<void> {
@@ -97,14 +97,13 @@ test('a whole visit by keyboard only', async ({ page }) => {
   await expect(page).toHaveURL(/work/)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Settle')
   let worked = false
-  for (let k = 0; k < 120; k++) {
-    const title = (await page.getByRole('heading', { level: 1 }).textContent()) ?? ''
-    if (title === 'Done') break
-    const treat = await page.getByRole('button', { name: /Ease off/ }).isVisible()
-    await page.keyboard.press('Enter')
+  for (let k = 0; k < 120 && (await inHand(page)) !== 'Done'; k++) {
+    const treat = (await page.getByRole('button', { name: /Softens/ }).count()) > 0
+    await heard(page, () => page.keyboard.press('Enter'))
     if (treat && !worked) {
-      await page.keyboard.press('1')
-      await page.keyboard.press(' ')
+      await heard(page, () => page.keyboard.press('1'))
+      await heard(page, () => page.keyboard.press(' '))
+      await expect(page.getByText(/Softer: one layer/)).toBeVisible()
       worked = true
     }
   }

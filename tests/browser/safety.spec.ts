@@ -1,24 +1,22 @@
 import { expect, test } from './test'
-import { accessible, denied, openClient, openStep, openWith, planned, saved, signIn, token } from './steps'
+import { accessible, denied, heard, inHand, openClient, openStep, openWith, planned, roomTo, saved, signIn, token } from './steps'
 
 test('consent taken back in the running treatment takes its steps out at once, and stays so', async ({ page }) => {
   const visit = await planned(page, 'Isolde Marsh')
-  const onward = page.getByRole('button', { name: /Enter/ })
-  const title = page.getByRole('heading', { level: 1 })
-  for (let tap = 0; tap < 60 && !/^Sternocleidomastoid/.test((await title.textContent()) ?? ''); tap++) await onward.click()
-  await expect(title).toContainText('Sternocleidomastoid')
-  await onward.click() // begun: the hand is on it
+  await roomTo(page, /^Sternocleidomastoid/)
+  await heard(page, () => page.keyboard.press('Enter')) // begun: the hand is on it
   const told = page.waitForResponse(
     (response) => response.url().endsWith('/events') && response.request().postData()?.includes('consent_withdrawn') === true,
   )
-  await page.getByRole('button', { name: /Takes back consent/ }).click()
-  await expect(title).not.toContainText('Sternocleidomastoid')
+  await heard(page, () => page.getByRole('button', { name: /Something is wrong/ }).click())
+  await heard(page, () => page.getByRole('button', { name: /^Takes back: the front/ }).click())
+  await expect.poll(() => inHand(page)).not.toContain('Sternocleidomastoid')
   await expect(page.getByText(/Taken back: the front and side of the neck/)).toBeVisible()
   expect((await told).ok()).toBe(true)
   await page.reload()
-  for (let tap = 0; tap < 60 && (await onward.count()); tap++) {
-    expect(await title.textContent()).not.toContain('Sternocleidomastoid')
-    await onward.click()
+  for (let tap = 0; tap < 60 && (await inHand(page)) !== 'Done'; tap++) {
+    expect(await inHand(page)).not.toContain('Sternocleidomastoid')
+    await heard(page, () => page.keyboard.press('Enter'))
   }
   await page.goto(`${visit}/agree`)
   await expect(page.getByRole('group', { name: /front and side of the neck/ }).getByRole('button', { name: 'no' })).toHaveAttribute(
@@ -57,25 +55,25 @@ test('an emergency answer stops the visit: nothing gets past it by link, by an o
 
 test('a stop sign is one touch, says what to do now, and leads to the letter', async ({ page }) => {
   const visit = await planned(page, 'Maren Holt')
-  const onward = page.getByRole('button', { name: /Enter/ })
-  const title = page.getByRole('heading', { level: 1 })
-  for (let tap = 0; tap < 60 && !/^Sternocleidomastoid/.test((await title.textContent()) ?? ''); tap++) await onward.click()
-  await onward.click()
-  await expect(page.getByRole('button', { name: /^The pulse beside it/ })).toBeVisible()
+  await roomTo(page, /^Sternocleidomastoid/)
+  await heard(page, () => page.keyboard.press('Enter'))
+  await expect(page.getByRole('note', { name: /^The pulse beside it/ })).toBeVisible()
   // what to watch comes one at a time, and the place never to press with its safe line
-  const never = page.getByRole('button', { name: /Never press: .* Safe line:/ })
+  const never = page.getByRole('note', { name: /Never press: .* Safe line:/ })
   for (let next = 0; next < 8 && !(await never.count()); next++) await page.keyboard.press('h')
   await expect(never).toBeVisible()
   const told = page.waitForResponse(
     (response) => response.url().endsWith('/events') && response.request().postData()?.includes('"dizzy"') === true,
   )
+  await heard(page, () => page.getByRole('button', { name: /Something is wrong/ }).click())
   const signs = page.getByRole('group', { name: 'Stop signs' })
   for (const button of await signs.getByRole('button').all()) expect((await button.boundingBox())?.height).toBeGreaterThanOrEqual(64)
-  await signs.getByRole('button', { name: 'Dizzy' }).click()
+  await accessible(page)
+  await heard(page, () => signs.getByRole('button', { name: 'Dizzy' }).click())
   await expect(page.getByRole('alertdialog')).toContainText('Nothing more on the neck today')
   expect((await told).ok()).toBe(true)
   await accessible(page)
-  await page.getByRole('button', { name: 'End it, and send on' }).click()
+  await heard(page, () => page.getByRole('button', { name: 'End it, and send on' }).click())
   await expect(page).toHaveURL(`${visit}/letter`)
   await page.goto(`${visit}/after`)
   const record = page.getByRole('complementary')

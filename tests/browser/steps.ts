@@ -153,3 +153,23 @@ export async function planned(page: Page, name: string): Promise<string> {
   await expect(page.getByRole('heading', { name: /Settle/ })).toBeVisible()
   return visit
 }
+
+/** The room is deaf for half a second after each touch: one that is meant comes after it. */
+export async function heard(page: Page, act: () => Promise<unknown>): Promise<void> {
+  await page.waitForTimeout(560)
+  await act()
+}
+/** What is in hand in the room: the name of its step, "Done" at the end. */
+export const inHand = async (page: Page): Promise<string> => {
+  const title = page.getByRole('heading', { level: 1 })
+  return (await title.getAttribute('aria-label')) ?? (await title.textContent())?.trim() ?? ''
+}
+/** Goes on, touch by touch, until a step of that name is in hand, or the end; it is not begun. */
+export async function roomTo(page: Page, name: RegExp, touch = () => page.keyboard.press('Enter')): Promise<void> {
+  for (let k = 0; k < 90; k++) {
+    const now = await inHand(page)
+    if (name.test(now) || now === 'Done') break
+    await heard(page, touch)
+  }
+  expect(await inHand(page)).toMatch(name)
+}

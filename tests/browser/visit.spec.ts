@@ -1,5 +1,5 @@
 import { expect, test } from './test'
-import { denied, newClient, openStep, openWith, saved, signIn } from './steps'
+import { denied, heard, newClient, openStep, openWith, roomTo, saved, signIn } from './steps'
 
 test('a new client goes through a whole visit by mouse, and the second visit shows what it changed', async ({ page }) => {
   await signIn(page)
@@ -105,26 +105,26 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
 
   // Work: the room
   await expect(page.getByRole('heading', { name: /Settle/ })).toBeVisible()
-  const onward = page.getByRole('button', { name: /Enter/ })
-  for (let tap = 0; tap < 60; tap++) {
-    const title = (await page.getByRole('heading', { level: 1 }).textContent()) ?? ''
-    if (title.startsWith('Levator scapulae, left')) break
-    await onward.click()
-  }
-  await expect(page.getByRole('heading', { name: /Levator scapulae, left/ })).toBeVisible()
-  await page.keyboard.press('i') // the atlas beside the step, and back in the same place
+  const next = page.locator('[data-target=next]')
+  await roomTo(page, /^Levator scapulae, left/, () => next.click())
+  await heard(page, () => page.keyboard.press('i')) // all about it, the atlas beside the step, and back in the same place
+  await expect(page.getByText('Other hand', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: /in the atlas/ }).click()
   await expect(page.getByRole('dialog').getByRole('heading', { name: 'Levator scapulae' })).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toBeHidden()
   await expect(page.getByRole('heading', { name: /Levator scapulae, left/ })).toBeVisible()
-  await onward.click() // begin
-  await page.getByRole('button', { name: /Softens/ }).click()
-  await expect(page.getByText('Softens, noted.')).toBeVisible()
-  await onward.click() // first pass reached
-  await page.getByRole('button', { name: /Ease off/ }).click()
+  await heard(page, () => next.click()) // hands on
+  await heard(page, () => page.getByRole('button', { name: /Softens/ }).click())
+  await expect(page.getByText(/Softer: one layer deeper/)).toBeVisible()
+  const first = await page.getByRole('heading', { level: 1 }).textContent()
+  await heard(page, () => next.click()) // the first is done
+  await heard(page, () => page.getByRole('button', { name: /Ease off/ }).click())
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(first ?? '')
+  const second = await page.getByRole('heading', { level: 1 }).textContent()
   await page.reload()
   await expect(page.getByRole('heading', { name: /Levator scapulae, left/ })).toBeVisible() // the room is where it was left
-  await expect(page.getByText(/pass 2 of/)).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(second ?? '')
   // the rest is planned anew, and the room goes on with it: nobody lies down twice, nothing of it counts as done
   await page.goto(page.url().replace(/\/work$/, '/plan'))
   await expect(page.getByText(/The treatment runs: (29|30) of 30 minutes are left/)).toBeVisible()
@@ -135,16 +135,12 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
     .click()
   const told = page.getByRole('article')
   await expect(told.getByText(/Upper inner corner of the shoulder blade/)).toBeVisible()
-  await expect(told.locator('[data-pose]').first()).toBeVisible() // how the limb lies, and the hand
+  await expect(told.getByRole('img', { name: /numbered spots/ })).toBeVisible() // what is left of it, and where
   expect(await told.innerText()).not.toMatch(/\[ ?"/)
   await page.getByRole('button', { name: /Go on with this rest/ }).click()
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/Settle|Done/)
-  await expect(page.getByText('Begin', { exact: false }).first()).toBeVisible()
-  for (let tap = 0; tap < 80; tap++) {
-    const title = (await page.getByRole('heading', { level: 1 }).textContent()) ?? ''
-    if (title === 'Done') break
-    await onward.click()
-  }
+  await expect(next).toHaveText(/Begin|Hands on/)
+  await roomTo(page, /^Done$/, () => next.click())
   await page.getByRole('link', { name: 'Re-check' }).click()
 
   // Re-check and After

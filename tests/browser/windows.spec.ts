@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test'
-import { newClient, openStep, planned, signIn } from './steps'
+import { heard, inHand, newClient, openStep, planned, roomTo, signIn } from './steps'
 
 /** Everything this browser keeps, in one text: what anybody who sits down at it could read. */
 const kept = (page: Page): Promise<string> =>
@@ -114,27 +114,26 @@ test('consent taken back at the desk stops the room within seconds, and only a c
   context,
 }) => {
   const visit = await planned(page, 'Isolde Marsh')
-  const onward = page.getByRole('button', { name: /Enter/ })
-  const title = page.getByRole('heading', { level: 1 })
-  for (let tap = 0; tap < 60 && !/^Sternocleidomastoid/.test((await title.textContent()) ?? ''); tap++) await onward.click()
+  await roomTo(page, /^Sternocleidomastoid/)
+  const wrong = page.getByRole('button', { name: /Something is wrong/ })
   const desk = await context.newPage()
   await desk.goto(`${visit}/agree`)
   await desk
     .getByRole('group', { name: /front and side of the neck/ })
     .getByRole('button', { name: 'no' })
     .click()
-  await expect(title).not.toContainText('Sternocleidomastoid', { timeout: 9000 })
-  await page.getByRole('button', { name: /^More/ }).click()
-  await page.getByRole('button', { name: /Agrees again: the front and side of the neck/ }).click()
+  await expect.poll(() => inHand(page), { timeout: 9000 }).not.toContain('Sternocleidomastoid')
+  await heard(page, () => wrong.click())
+  await heard(page, () => page.getByRole('button', { name: /Agrees again: the front and side of the neck/ }).click())
   // the room had not read what the desk wrote when it was opened: it stands
   await page.reload()
-  await page.getByRole('button', { name: /^More/ }).click()
+  await wrong.click()
   const again = page.getByRole('button', { name: /Agrees again: the front and side of the neck/ })
   await expect(again).toBeVisible()
   const told = page.waitForResponse((response) => response.url().endsWith('/events'))
-  await again.click()
+  await heard(page, () => again.click())
   await told
-  await page.getByRole('button', { name: /^More/ }).click()
+  await heard(page, () => wrong.click())
   await expect(page.getByRole('button', { name: /Takes back: the front and side of the neck/ })).toBeVisible()
 })
 
@@ -174,7 +173,8 @@ test('a page made before a touch arrived, and shown after it was answered, still
 
 test('the room is where it was left, though its page is older than the last touch', async ({ page }) => {
   await planned(page, 'Corin Vetch')
-  await reloadedOlder(page, '**/events', () => page.getByRole('button', { name: /Skip/ }).click())
+  await page.getByRole('button', { name: /Skip/ }).click()
+  await reloadedOlder(page, '**/events', () => heard(page, () => page.getByRole('button', { name: /^All of Settle/ }).click()))
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
   await expect(page.getByRole('heading', { name: /Settle/ })).toHaveCount(0)
   await page.reload()

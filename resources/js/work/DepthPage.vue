@@ -10,7 +10,7 @@ import RoomPage from './RoomPage.vue'
 
 /** All there is to know about what is in hand: one touch in, one touch out; the clock goes on. */
 const props = defineProps<{ step: PlanStep; manoeuvre: Manoeuvre | undefined }>()
-const emit = defineEmits<{ close: []; atlas: []; room: [] }>()
+const emit = defineEmits<{ close: []; atlas: []; room: []; found: [] }>()
 const setup = computed(() => (props.manoeuvre?.setup ? atlas.setups[props.manoeuvre.setup.id] : undefined))
 const poses = computed(() =>
   [
@@ -98,6 +98,9 @@ const told = computed(() => props.step.cautions.filter((one) => one.kind !== 'ha
       </button>
       <button type="button" class="room-key flex-1" data-target="close" @click="emit('close')">
         Back to the hands <span class="room-hint">I</span>
+      </button>
+      <button type="button" class="room-key !bg-room-fold" data-target="found" @click="emit('found')">
+        Found something <span class="room-hint">F</span>
       </button>
       <button v-if="step.muscle" type="button" class="room-key !bg-room-fold" data-target="atlas" @click="emit('atlas')">
         {{ muscleOf(step.muscle).name }} in the atlas

@@ -22,6 +22,7 @@ const keys: [string, string][] = [
   ['W', 'something is wrong'],
   ['A', 'all spots of this are done'],
   ['C', 'consent is taken back'],
+  ['F', 'something was found'],
   ['K', 'skip'],
   ['I', 'all about it'],
   ['R', 'the rest of the time'],

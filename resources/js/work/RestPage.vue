@@ -8,7 +8,7 @@ import RoomPage from './RoomPage.vue'
 
 /** The rest of the time planned anew by the core, from where the hands are: what falls out, what comes in, and one touch to take it. */
 const props = defineProps<{ visit: string; agreed: Plan; ended: (step: PlanStep) => boolean; booked: number }>()
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; taken: [] }>()
 const plan = ref<Plan | null>(null)
 const problem = ref('')
 onMounted(async () => {
@@ -26,7 +26,11 @@ const out = computed(() => now.value.filter((name) => !then.value.includes(name)
 const added = computed(() => then.value.filter((name) => !now.value.includes(name)))
 const stays = computed(() => then.value.filter((name) => now.value.includes(name)))
 const take = () =>
-  router.post(`/visits/${props.visit}/plan`, { key: ulid() }, { onError: (errors) => (problem.value = Object.values(errors)[0] ?? '') })
+  router.post(
+    `/visits/${props.visit}/plan`,
+    { key: ulid() },
+    { onSuccess: () => emit('taken'), onError: (errors) => (problem.value = Object.values(errors)[0] ?? '') },
+  )
 </script>
 <template>
   <RoomPage :title="`${Math.max(0, Math.round(booked))} minutes are left`" @close="emit('close')">

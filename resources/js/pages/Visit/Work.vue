@@ -3,6 +3,7 @@ import { Head, Link, router } from '@inertiajs/vue3'
 import { useEventListener, useIntervalFn, useLocalStorage, useNow, usePreferredReducedMotion, useVibrate, useWakeLock } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
+import { goWith } from '@/composables/goToCheck'
 import { send } from '@/composables/http'
 import { settings } from '@/composables/settings'
 import { useAtlas } from '@/composables/useAtlas'
@@ -254,6 +255,22 @@ const about = () => {
   if (step.value?.muscle) openAtlas('muscle', step.value.muscle, step.value.side ?? 'left', true)
 }
 
+/** Written where findings are written; back in the room the rest is planned with it. */
+const FOUND = `somatrace.room.found.${page.visit.id}`
+const found = () =>
+  act((at) => {
+    const one = step.value
+    if (!one) return
+    if (one.kind === 'feel' && started.value) t.end('step_done', at)
+    sessionStorage.setItem(FOUND, '1')
+    if (one.muscle && one.side) goWith(page.visit.id, 'feel', { muscle: one.muscle, side: one.side })
+    else router.visit(`/visits/${page.visit.id}/feel`)
+  })
+if (sessionStorage.getItem(FOUND) && step.value) {
+  sessionStorage.removeItem(FOUND)
+  open.value = 'rest'
+}
+
 const breath = useBreath()
 const motion = usePreferredReducedMotion()
 const breathing = computed(() =>
@@ -289,6 +306,7 @@ useKeys({
   n: underPage(() => show('number')),
   w: underPage(() => show('signs')),
   m: underPage(() => show('signs')),
+  f: underPage(() => found()),
   k: underPage(() => show('skip')),
   r: underPage(() => show('rest')),
   b: pedals.soften === 'b' ? underPage(() => sign('softened')) : underPage(() => breath.tap()),
@@ -431,7 +449,13 @@ const state = computed(
             {{ raised === null ? 'Ceiling' : `Up to ${raised}` }} <span class="room-hint">↑</span>
           </button>
         </div>
-        <section v-if="lines" class="room-told" :class="pressure === null ? 'wide-room:!col-[3/5]' : ''" aria-label="What the hands do">
+        <section
+          v-if="lines"
+          class="room-told"
+          tabindex="0"
+          :class="pressure === null ? 'wide-room:!col-[3/5]' : ''"
+          aria-label="What the hands do"
+        >
           <h1
             class="display text-[32px] leading-[36px] wide-room:text-[clamp(36px,3.45vw,44px)] wide-room:leading-[1.08]"
             :aria-label="manoeuvre ? step.label : undefined"
@@ -473,7 +497,7 @@ const state = computed(
             Fit the rest <span class="room-hint">R</span>
           </button>
         </template>
-        <span v-else-if="caution" class="flex items-stretch gap-3" :aria-label="cautionWords">
+        <span v-else-if="caution" class="flex items-stretch gap-3" role="note" :aria-label="cautionWords">
           <span class="w-[8px] shrink-0 border-y-[3px] border-l-[3px] border-room-madder" aria-hidden="true" />
           <span class="min-w-0 flex-1"
             ><b class="font-[650]">{{ caution.name }}</b
@@ -518,7 +542,9 @@ const state = computed(
         </template>
         <template v-else-if="step.kind === 'feel'">
           <button type="button" class="room-key flex-1" data-target="quiet" @click="skip('step')">Quiet: leave it</button>
-          <Link :href="`/visits/${visit.id}/feel`" class="room-key flex flex-1 items-center justify-center">Found something</Link>
+          <button type="button" class="room-key flex-1" data-target="found" @click="found">
+            Found something <span class="room-hint">F</span>
+          </button>
         </template>
         <button v-if="pressure !== null" type="button" class="room-key" data-target="number" :disabled="!started" @click="show('number')">
           Number <span class="room-hint">N</span>
@@ -585,7 +611,15 @@ const state = computed(
         @close="close"
       />
       <NumberPad v-if="open === 'number'" :ceiling="ceiling" :scale="page.tableside?.says.settle" @said="number" @close="close" />
-      <DepthPage v-if="open === 'depth'" :step="step" :manoeuvre="manoeuvre" @close="close" @atlas="about" @room="show('keys')" />
+      <DepthPage
+        v-if="open === 'depth'"
+        :step="step"
+        :manoeuvre="manoeuvre"
+        @close="close"
+        @atlas="about"
+        @room="show('keys')"
+        @found="found"
+      />
       <KeysPage
         v-if="open === 'keys'"
         v-model:tones="tones"
@@ -596,7 +630,15 @@ const state = computed(
         @close="close"
         @wet="((open = null), (guarded = true))"
       />
-      <RestPage v-if="open === 'rest'" :visit="visit.id" :agreed="agreed.plan" :ended="t.isEnded" :booked="booked" @close="close" />
+      <RestPage
+        v-if="open === 'rest'"
+        :visit="visit.id"
+        :agreed="agreed.plan"
+        :ended="t.isEnded"
+        :booked="booked"
+        @close="close"
+        @taken="open = null"
+      />
       <RoomPage v-if="open === 'skip'" title="Leave what?" @close="close">
         <div class="grid flex-1 grid-cols-1 content-start gap-8 wide-room:grid-cols-2">
           <button

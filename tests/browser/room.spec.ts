@@ -1,0 +1,317 @@
+import { accessible, heard, inHand, planned, recorded, roomTo } from './steps'
+import { expect, test, type Page } from './test'
+
+interface Happened {
+  id: string
+  type: string
+  step: string
+  payload: Record<string, unknown>
+  device: string | null
+  number: number | null
+  happened_at: string
+}
+/** The page as the server makes it now. */
+async function propsOf<T>(page: Page, url: string): Promise<T> {
+  const html = await (await page.request.get(url)).text()
+  const at =
+    /<script data-page="app"[^>]*>([^<]*)</.exec(html)?.[1] ?? /data-page="([^"]*)"/.exec(html)?.[1]?.replaceAll('&quot;', '"') ?? ''
+  return (JSON.parse(at) as { props: T }).props
+}
+interface Done {
+  muscle: string
+  side: string
+  max_pressure: number
+  seconds_at_pressure: number
+  dose_kpa_s: number
+}
+const doneIn = async (page: Page, visit: string): Promise<Done[]> => (await propsOf<{ done: Done[] }>(page, `${visit}/after`)).done
+const eventsOf = async (page: Page, visit: string): Promise<Happened[]> =>
+  (await propsOf<{ events: Happened[] }>(page, `${visit}/work`)).events
+const enter = (page: Page) => heard(page, () => page.keyboard.press('Enter'))
+/** Until everything touched here is with the server. */
+const arrived = (page: Page) =>
+  expect
+    .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes('.event.')).length), { timeout: 15_000 })
+    .toBeGreaterThan(0)
+
+test('one manoeuvre at a time: what, where, hands, words, count; the spot is lit; what follows a sign or a number is told at once', async ({
+  page,
+}) => {
+  const visit = await planned(page, 'Sela Marsh')
+  await expect(page.getByText(/At 8 you brace: tell me/)).toBeVisible() // the number is taught while they settle
+  await roomTo(page, /^Sternocleidomastoid/)
+  const told = page.getByRole('region', { name: 'What the hands do' })
+  await expect(told).toContainText(/Head tilted, left/)
+  await expect(told).toContainText(/“.+”/)
+  await expect(told).toContainText(/\d+ s/)
+  await expect(told).toContainText('dry')
+  await expect(page.getByRole('region', { name: 'Where' }).locator('[data-point]').first()).toBeVisible()
+  await expect(page.locator('[data-target=next]')).toContainText('Hands on')
+  await enter(page)
+  const ladder = page.getByRole('img', { name: /^Pressure now/ })
+  await expect(ladder).toHaveAccessibleName('Pressure now 4, ceiling 4')
+
+  // over the ceiling: how far down is the core's word
+  await heard(page, () => page.keyboard.press('n'))
+  await heard(page, () => page.getByRole('button', { name: '6', exact: true }).click())
+  await expect(page.getByText(/Over the ceiling of 4: ease to 2 and stay/)).toBeVisible()
+  await expect(ladder).toHaveAccessibleName('Pressure now 2, ceiling 4')
+  // and up again, by halves, never over it
+  for (const to of ['2.5', '3', '3.5', '4']) {
+    await heard(page, () => page.keyboard.press('ArrowUp'))
+    await expect(ladder).toHaveAccessibleName(`Pressure now ${to}, ceiling 4`)
+  }
+  await expect(page.locator('[data-target=raise]')).toBeDisabled()
+  await heard(page, () => page.keyboard.press('ArrowUp'))
+  await expect(ladder).toHaveAccessibleName('Pressure now 4, ceiling 4')
+
+  // a slip is taken back: pressure and record say both
+  await heard(page, () => page.keyboard.press(' '))
+  await expect(ladder).toHaveAccessibleName('Pressure now 3, ceiling 4')
+  await heard(page, () => page.getByRole('button', { name: /Take back/ }).click())
+  await expect(ladder).toHaveAccessibleName('Pressure now 4, ceiling 4')
+  await expect.poll(async () => (await eventsOf(page, visit)).filter((one) => one.type === 'taken_back').length).toBe(1)
+  expect((await eventsOf(page, visit)).filter((one) => one.type === 'eased_off')).toHaveLength(2)
+
+  // hands off, and on again
+  await heard(page, () => page.getByRole('button', { name: /^Stop/ }).click())
+  await expect(page.locator('[data-target=next]')).toContainText('Hands on again')
+  await enter(page)
+  // a sign that takes the hand away asks how it goes on
+  await heard(page, () => page.keyboard.press('w'))
+  await heard(page, () => page.getByRole('button', { name: 'Tingling' }).click())
+  await expect(page.getByRole('alertdialog')).toContainText('Change the position of the limb')
+  await heard(page, () => page.getByRole('button', { name: /It is gone/ }).click())
+  await expect(page.locator('[data-target=next]')).not.toContainText('Hands on again')
+  // all there is to know is one touch away, and one touch back
+  await heard(page, () => page.keyboard.press('i'))
+  await expect(page.getByText('Ends when', { exact: true })).toBeVisible()
+  await heard(page, () => page.keyboard.press('i'))
+  await expect(page.getByText('Ends when', { exact: true })).toBeHidden()
+  await accessible(page)
+})
+
+test('ten wild touches in a second do at most one thing', async ({ page }) => {
+  const visit = await planned(page, 'Wyn Holt')
+  await roomTo(page, /^Sternocleidomastoid/)
+  await enter(page)
+  await page.waitForTimeout(700)
+  const before = (await eventsOf(page, visit)).length
+  const targets = ['next', 'ease', 'signs', 'softened', 'next', 'skip', 'number', 'next', 'ease', 'stop']
+  await page.evaluate((names) => {
+    names.forEach((name, k) => setTimeout(() => document.querySelector<HTMLElement>(`[data-target=${name}]`)?.click(), k * 95))
+  }, targets)
+  await page.waitForTimeout(1800)
+  const touched = (await eventsOf(page, visit)).slice(before)
+  // what one touch did has one moment: a place that ends its step tells both
+  expect(new Set(touched.map((one) => one.happened_at)).size).toBeLessThanOrEqual(1)
+  await expect(page.locator('[data-room-page]')).toHaveCount(0)
+})
+
+test('a knuckle forty pixels wide hits what was meant: between two targets nothing, or the one that eases', async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  const visit = await planned(page, 'Knox Vetch')
+  await roomTo(page, /^Sternocleidomastoid/)
+  await enter(page)
+  const cdp = await context.newCDPSession(page)
+  const knock = async (x: number, y: number, radius = 20) => {
+    await page.waitForTimeout(560)
+    const touchPoints = [{ x, y, radiusX: radius, radiusY: radius, force: 1 }]
+    await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints })
+    await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+    await page.waitForTimeout(500)
+  }
+  const boxOf = async (name: string) => (await page.locator(`[data-target="${name}"]`).boundingBox())!
+  const count = async () => (await eventsOf(page, visit)).length
+  // every target is as large as a knuckle needs, and apart from its neighbours
+  const boxes = await page.locator('.room-grid > * [data-target], .room-grid > [data-target]').evaluateAll((all) =>
+    all
+      .filter((one) => one.checkVisibility() && one.getAttribute('data-target') !== 'caution')
+      .map((one) => ({
+        name: one.getAttribute('data-target')!,
+        ...(JSON.parse(JSON.stringify(one.getBoundingClientRect())) as DOMRect),
+      })),
+  )
+  expect(boxes.length).toBeGreaterThan(9)
+  for (const one of boxes) {
+    expect(one.height, one.name).toBeGreaterThanOrEqual(64)
+    expect(one.width, one.name).toBeGreaterThanOrEqual(64)
+    for (const other of boxes) {
+      if (one.name === other.name) continue
+      const dx = Math.max(one.left - other.right, other.left - one.right)
+      const dy = Math.max(one.top - other.bottom, other.top - one.bottom)
+      expect(Math.max(dx, dy), `${one.name} and ${other.name}`).toBeGreaterThanOrEqual(15.5)
+    }
+  }
+  // the middle of each is that one
+  const softens = await boxOf('softened')
+  let before = await count()
+  await knock(softens.x + softens.width / 2, softens.y + softens.height / 2)
+  expect((await eventsOf(page, visit)).slice(before).map((one) => one.type)).toEqual(['sign'])
+  // in the gap between two answers, leaning over both: nothing
+  const fades = await boxOf('referral_faded')
+  before = await count()
+  await knock((softens.x + softens.width + fades.x) / 2 - 2, softens.y + softens.height / 2)
+  expect(await count()).toBe(before)
+  // on the edge of Next and leaning over Ease off: the one that eases
+  const next = await boxOf('next')
+  before = await count()
+  await knock(next.x + next.width / 2, next.y + next.height - 2)
+  expect((await eventsOf(page, visit)).slice(before).map((one) => one.type)).toEqual(['eased_off'])
+  // a palm or a cloth means nothing
+  before = await count()
+  await knock(next.x + next.width / 2, next.y + next.height / 2, 70)
+  expect(await count()).toBe(before)
+  // wet hands: only the edges live until the screen is held
+  await heard(page, () => page.keyboard.press('?'))
+  await heard(page, () => page.locator('[data-target=wet]').tap())
+  await knock(next.x + next.width / 2, next.y + next.height / 2)
+  expect(await count()).toBe(before)
+  const guard = page.getByRole('button', { name: 'Hold to wake' })
+  await expect(guard).toBeVisible()
+  await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x: 640, y: 400 }] })
+  await page.waitForTimeout(1100)
+  await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+  await expect(guard).toBeHidden()
+  await context.close()
+})
+
+test('by pedal alone a treatment is worked to its end, and the record holds what was done', async ({ page }) => {
+  const visit = await planned(page, 'Perda Finch')
+  const steps = new Set<string>()
+  for (let k = 0; k < 90 && (await inHand(page)) !== 'Done'; k++) {
+    steps.add(await inHand(page))
+    await heard(page, () => page.keyboard.press('PageDown'))
+    if (k % 7 === 6) await heard(page, () => page.keyboard.press('PageUp'))
+    if (k % 11 === 10) await heard(page, () => page.keyboard.press('b'))
+  }
+  await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible()
+  expect(steps.size).toBeGreaterThanOrEqual(12)
+  await arrived(page)
+  await expect
+    .poll(async () => (await doneIn(page, visit)).map((one) => one.muscle).sort())
+    .toEqual(['levator_scapulae', 'sternocleidomastoid_sternal'])
+})
+
+test('offline, with the server gone, from one step to a later one: nothing is lost, and the record and the dose are what was done', async ({
+  page,
+  context,
+}) => {
+  const visit = await planned(page, 'Ode Carrow')
+  await roomTo(page, /^Sternocleidomastoid/)
+  await context.setOffline(true)
+  await enter(page)
+  await page.waitForTimeout(2000)
+  await heard(page, () => page.keyboard.press(' '))
+  await page.waitForTimeout(1500)
+  await roomTo(page, /^Rest stroke|^Re-check|^Smooth/)
+  await expect(page.getByText(/kept here/).first()).toBeVisible()
+  const here = await inHand(page)
+  await context.setOffline(false)
+  await expect.poll(async () => (await eventsOf(page, visit)).some((one) => one.type === 'eased_off'), { timeout: 15_000 }).toBe(true)
+  await page.reload()
+  expect(await inHand(page)).toBe(here)
+  const held = (await eventsOf(page, visit)).filter(
+    (one) => typeof one.payload['seconds'] === 'number' && typeof one.payload['tissue_kpa'] === 'number',
+  )
+  const dose = held.reduce((sum, one) => sum + Number(one.payload['seconds']) * Number(one.payload['tissue_kpa']), 0)
+  const done = await doneIn(page, visit)
+  expect(done.reduce((sum, one) => sum + one.dose_kpa_s, 0)).toBeCloseTo(dose, 0)
+  expect(dose).toBeGreaterThan(100)
+})
+
+test('two tablets at one table see each other within seconds, and what both told was done once', async ({ page, context }) => {
+  const visit = await planned(page, 'Twain Reed')
+  await roomTo(page, /^Sternocleidomastoid/)
+  const other = await context.newPage()
+  await other.goto(`${visit}/work`)
+  await expect.poll(() => inHand(other)).toMatch(/^Sternocleidomastoid/)
+  await enter(page)
+  await heard(page, () => page.keyboard.press(' '))
+  const ladder = other.getByRole('img', { name: /^Pressure now/ })
+  await other.bringToFront()
+  await expect(ladder).toHaveAccessibleName('Pressure now 3, ceiling 4', { timeout: 9000 })
+  // both are told that the spot is done
+  await heard(other, () => other.keyboard.press('Enter'))
+  await page.bringToFront()
+  await expect.poll(() => inHand(page), { timeout: 9000 }).not.toMatch(/^Sternocleidomastoid/)
+  expect(await inHand(other)).toBe(await inHand(page))
+})
+
+test('events doubled, shuffled and late are one treatment: the record is what it was', async ({ page }) => {
+  const visit = await planned(page, 'Shuna Vale')
+  await roomTo(page, /^Sternocleidomastoid/)
+  await enter(page)
+  await page.waitForTimeout(1500)
+  await heard(page, () => page.keyboard.press(' '))
+  await roomTo(page, /^Smooth over/)
+  await arrived(page)
+  await page.waitForTimeout(1200)
+  const [before, done] = [await eventsOf(page, visit), await doneIn(page, visit)]
+  const again = [...before, ...before].sort((a, b) => (((a.number ?? 0) * 7919) % 101) - (((b.number ?? 0) * 7919) % 101))
+  const answer = await page.request.post(`${visit}/events`, {
+    headers: {
+      'X-XSRF-TOKEN': decodeURIComponent((await page.context().cookies()).find((one) => one.name === 'XSRF-TOKEN')?.value ?? ''),
+      Accept: 'application/json',
+    },
+    data: { events: again },
+  })
+  expect(answer.status()).toBe(200)
+  expect(await eventsOf(page, visit)).toHaveLength(before.length)
+  expect(await doneIn(page, visit)).toEqual(done)
+})
+
+test('the rest of the time is planned anew at the table: what stays, what falls out, one touch to take it', async ({ page }) => {
+  const visit = await planned(page, 'Late Orrin')
+  await roomTo(page, /^Sternocleidomastoid/)
+  // a limit comes up meanwhile: the front of the neck is out from now on
+  await recorded(
+    page,
+    visit,
+    [{ kind: 'consent', identity: 'front_of_neck', payload: { area: 'front_of_neck', given: false } }].map((one) => ({ ...one, seen: 1 })),
+  )
+  await expect.poll(() => inHand(page), { timeout: 9000 }).not.toMatch(/^Sternocleidomastoid/)
+  await heard(page, () => page.keyboard.press('r'))
+  await expect(page.getByRole('button', { name: /^Take it/ })).toBeVisible()
+  await expect(page.getByText('Stays', { exact: true })).toBeVisible()
+  await heard(page, () => page.getByRole('button', { name: /^Take it/ }).click())
+  await expect(page.getByRole('button', { name: /^Take it/ })).toBeHidden()
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await roomTo(page, /^Done$/)
+})
+
+test('what was measured is measured again in the room, with a big pad', async ({ page }) => {
+  const visit = await planned(page, 'Mercy Dale')
+  await roomTo(page, /^Press levator/)
+  const pad = page.getByRole('group', { name: /after$/ })
+  await expect(page.getByText('3 of 4')).toBeVisible()
+  const kept = page.waitForResponse((response) => response.url().includes('/entries') && response.request().method() === 'PUT')
+  await heard(page, () => pad.getByRole('button', { name: '1' }).click())
+  expect((await kept).ok()).toBe(true)
+  await expect(page.getByText('less sore')).toBeVisible()
+  const { entries } = await propsOf<{ entries: { kind: string; phase: string; payload: { tenderness?: number } }[] }>(
+    page,
+    `${visit}/recheck`,
+  )
+  expect(entries.find((one) => one.kind === 'palpation' && one.phase === 'after')?.payload.tenderness).toBe(1)
+})
+
+test('what is found meanwhile is written where findings are written, and the rest is planned with it', async ({ page }) => {
+  const visit = await planned(page, 'Fenn Ostler')
+  await roomTo(page, /^Feel /)
+  const felt = (await inHand(page)).replace(/^Feel /, '')
+  await enter(page)
+  await heard(page, () => page.getByRole('button', { name: /Found something/ }).click())
+  await expect(page).toHaveURL(`${visit}/feel`)
+  await expect(page.getByRole('heading', { name: new RegExp(felt.split(',')[0]!) }).first()).toBeVisible()
+  const kept = page.waitForResponse((response) => response.url().includes('/entries') && response.request().method() === 'PUT')
+  await page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '4' }).click()
+  expect((await kept).ok()).toBe(true)
+  await page.getByRole('link', { name: /^Work/ }).click()
+  await expect(page.getByText('Comes in', { exact: true })).toBeVisible()
+  await expect(page.locator('dd').filter({ hasText: felt }).first()).toBeVisible()
+  await heard(page, () => page.getByRole('button', { name: /^Take it/ }).click())
+  await expect(page.locator('[data-target=next]')).toBeVisible()
+  await roomTo(page, new RegExp(`^${felt}`))
+})
