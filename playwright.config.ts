@@ -32,6 +32,8 @@ export default defineConfig({
     // what cannot be touched by then never will: a test that waits for it says so soon, on a busy machine too
     actionTimeout: 45_000,
     viewport: { width: 1280, height: 800 },
+    // a request that a worker passes on is seen by no test that looks at requests: the room that opens without a network allows it
+    serviceWorkers: 'block',
     // a recording costs as much as the tests themselves: TRACE=1 when one is wanted
     trace: process.env['TRACE'] ? 'retain-on-failure' : 'off',
     launchOptions: {

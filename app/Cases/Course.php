@@ -56,7 +56,8 @@ final readonly class Course
                 DB::table('treatment_events')->selectRaw("count(*) || '.' || count(fault)")->whereColumn('visit_id', 'visits.id'), 'events',
             )
             ->selectSub(
-                DB::table('treatment_events', 'done')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('type', 'step_done')
+                DB::table('treatment_events', 'done')->selectRaw('count(*)')
+                    ->whereColumn('visit_id', 'visits.id')->where('type', 'step_done')
                     ->whereNotExists(DB::query()->selectRaw('1')->fromRaw("treatment_events as slip, json_each(slip.payload, '$.events')")
                         ->whereColumn('slip.visit_id', 'done.visit_id')->where('slip.type', 'taken_back')
                         ->whereColumn('json_each.value', 'done.id')),

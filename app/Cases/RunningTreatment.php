@@ -99,7 +99,8 @@ final readonly class RunningTreatment
     private function manoeuvres(array $step, StepState $state): array
     {
         $done = [];
-        foreach ($this->toldByPart($state->contacts) ? $this->told($state) : $this->passes($step, $state) as [$k, $spots, $seconds, $pressure]) {
+        $held = $this->toldByPart($state->contacts) ? $this->told($state) : $this->passes($step, $state);
+        foreach ($held as [$k, $spots, $seconds, $pressure]) {
             $one = $step['manoeuvres'][$k] ?? null;
             foreach ($one === null ? [] : ($spots === [] ? [null] : $spots) as $spot) {
                 $done[] = array_filter([

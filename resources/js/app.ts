@@ -2,12 +2,17 @@ import '../css/app.css'
 import { createInertiaApp, router, usePage } from '@inertiajs/vue3'
 import { createApp, defineAsyncComponent, h, watchEffect, type DefineComponent } from 'vue'
 import { lost, found, onConnectionBack } from './composables/connection'
+import { owner } from './composables/seal'
 import { settings } from './composables/settings'
 import { useAtlas } from './composables/useAtlas'
 import ConnectionNote from './parts/ConnectionNote.vue'
 import DemoNote from './parts/DemoNote.vue'
 import IdleLock from './parts/IdleLock.vue'
 import UnsentNote from './parts/UnsentNote.vue'
+import { forgetRoom } from './work/offline'
+
+// nobody is signed in here: nothing of a record stays
+if (owner === null) forgetRoom()
 
 const AtlasSheet = defineAsyncComponent(() => import('./parts/AtlasSheet.vue'))
 const { everOpened } = useAtlas()

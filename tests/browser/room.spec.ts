@@ -1,3 +1,4 @@
+import { KillableServer } from './killable'
 import { accessible, heard, inHand, planned, recorded, roomTo } from './steps'
 import { expect, test, type Page } from './test'
 
@@ -301,7 +302,6 @@ test('what is found meanwhile is written where findings are written, and the res
   const visit = await planned(page, 'Fenn Ostler')
   await roomTo(page, /^Feel /)
   const felt = (await inHand(page)).replace(/^Feel /, '')
-  await enter(page)
   await heard(page, () => page.getByRole('button', { name: /Found something/ }).click())
   await expect(page).toHaveURL(`${visit}/feel`)
   await expect(page.getByRole('heading', { name: new RegExp(felt.split(',')[0]!) }).first()).toBeVisible()
@@ -314,4 +314,79 @@ test('what is found meanwhile is written where findings are written, and the res
   await heard(page, () => page.getByRole('button', { name: /^Take it/ }).click())
   await expect(page.locator('[data-target=next]')).toBeVisible()
   await roomTo(page, new RegExp(`^${felt}`))
+})
+
+test('the server is killed and the lid shut in the middle: the room opens without it, and in the end all is there', async ({
+  browser,
+}, info) => {
+  const server = new KillableServer(info.parallelIndex)
+  await server.start()
+  const context = await browser.newContext({ baseURL: server.address, serviceWorkers: 'allow', viewport: { width: 1280, height: 800 } })
+  try {
+    const page = await context.newPage()
+    const visit = await planned(page, 'Kelda Frost')
+    const keptRooms = () => page.evaluate(async () => (await (await caches.open('somatrace-room')).keys()).length)
+    await expect.poll(keptRooms, { timeout: 20_000 }).toBe(1)
+    // every file of the pages as well
+    const files = () => page.evaluate(async () => (await (await caches.open('somatrace-build')).keys()).length)
+    await expect.poll(files, { timeout: 30_000 }).toBeGreaterThan(250)
+    await roomTo(page, /^Feel /)
+    await page.waitForTimeout(800)
+    server.kill()
+    await roomTo(page, /^Sternocleidomastoid/)
+    await enter(page)
+    await page.waitForTimeout(1200)
+    await heard(page, () => page.keyboard.press(' '))
+    await expect(page.getByText(/No connection: \d+ kept here/)).toBeVisible()
+    await page.close()
+
+    // the lid is opened again, and there is no server
+    const again = await context.newPage()
+    await again.goto(`${visit}/work`)
+    await expect.poll(() => inHand(again)).toMatch(/^Sternocleidomastoid/)
+    await expect(again.getByRole('img', { name: /^Pressure now/ })).toHaveAccessibleName('Pressure now 3, ceiling 4')
+    await roomTo(again, /^Rest stroke|^Re-check|^Press |^Smooth/)
+    const here = await inHand(again)
+
+    await server.start(true)
+    const count = async () => (await eventsOf(again, visit)).filter((one) => one.type === 'eased_off').length
+    await expect.poll(count, { timeout: 30_000 }).toBe(1)
+    await again.reload()
+    expect(await inHand(again)).toBe(here)
+    const told = await eventsOf(again, visit)
+    expect(new Set(told.map((one) => one.id)).size).toBe(told.length)
+    const levator = told.filter((one) => one.type === 'pass_reached')
+    expect(levator.length).toBeGreaterThanOrEqual(2)
+
+    // at sign-out nothing of the record stays on the tablet
+    await again.goto('/')
+    await again.getByRole('button', { name: 'Sign out' }).click()
+    await expect(again.getByLabel('Password')).toBeVisible()
+    expect(await again.evaluate(async () => (await caches.keys()).filter((name) => name === 'somatrace-room'))).toEqual([])
+  } finally {
+    await context.close()
+    server.kill()
+  }
+})
+
+test('a tablet without room left says what is on this page only, and sends it all the same', async ({ page, context }) => {
+  const visit = await planned(page, 'Fulke Pond')
+  await page.evaluate(() => {
+    for (let size = 4_000_000; size >= 10; size = Math.floor(size / 2)) {
+      try {
+        for (let k = 0; k < 10; k++) localStorage.setItem(`filler.${size}.${k}`, 'x'.repeat(size))
+      } catch {
+        // full of this size
+      }
+    }
+  })
+  await context.setOffline(true)
+  await enter(page)
+  await enter(page)
+  await expect(page.getByText(/No room left on this tablet: .* on this page only, until sent/)).toBeVisible()
+  await context.setOffline(false)
+  await expect
+    .poll(async () => (await eventsOf(page, visit)).filter((one) => one.type === 'step_started').length, { timeout: 15_000 })
+    .toBeGreaterThan(0)
+  await expect(page.getByText(/No room left on this tablet/)).toBeHidden()
 })

@@ -5,10 +5,13 @@ export DB_DATABASE=$PWD/storage/database.browser-$1.sqlite SOMATRACE_SEAL_FOLDER
 # many doors are opened here, and no password is worth the time of a hash made to be slow
 export BCRYPT_ROUNDS=4
 export APP_ENV=local APP_DEBUG=false APP_URL=http://127.0.0.1:$1 SOMATRACE_OUTBOX=true QUEUE_CONNECTION=sync
-rm -rf "$DB_DATABASE" "$DB_DATABASE-wal" "$DB_DATABASE-shm" "$SOMATRACE_SEAL_FOLDER"
-(umask 077; : > "$DB_DATABASE")
-php artisan migrate --force --quiet
-php artisan db:seed --force --quiet
+# one that was killed goes on with what it had
+if [ -z "${GO_ON:-}" ]; then
+  rm -rf "$DB_DATABASE" "$DB_DATABASE-wal" "$DB_DATABASE-shm" "$SOMATRACE_SEAL_FOLDER"
+  (umask 077; : > "$DB_DATABASE")
+  php artisan migrate --force --quiet
+  php artisan db:seed --force --quiet
+fi
 # the body is painted where a test asks for it, and for pictures: two painters beside two servers and two browsers keep each other waiting
 if [ -z "${SCREENSHOTS:-}" ]; then
   set_it='(new PDO("sqlite:$argv[1]"))->prepare("update clinics set settings = json_set(settings, ?, ?)")'

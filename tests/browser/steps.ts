@@ -133,7 +133,11 @@ export async function assessed(
 const atlas = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { flags: Record<string, unknown> }
 
 /** A neck whose source lies in front, agreed and planned: the room stands ready. */
-export async function planned(page: Page, name: string): Promise<string> {
+export async function planned(
+  page: Page,
+  name: string,
+  more: { kind: string; identity?: string; payload: unknown }[] = [],
+): Promise<string> {
   await signIn(page)
   await newClient(page, name)
   await page.getByRole('button', { name: 'Start visit 1' }).click()
@@ -147,6 +151,7 @@ export async function planned(page: Page, name: string): Promise<string> {
     { kind: 'palpation', payload: { muscle: 'sternocleidomastoid_sternal', ...felt } },
     { kind: 'palpation', payload: { muscle: 'levator_scapulae', ...felt } },
     { kind: 'consent', payload: { area: 'front_of_neck', given: true } },
+    ...more,
   ])
   await page.goto(`${visit}/plan`)
   await page.getByRole('button', { name: /Agree this with/ }).click()

@@ -106,7 +106,8 @@ final readonly class Manoeuvre
             'setup' => $this->setup === null ? null : ['id' => $this->setup['id'], 'side' => $this->setup['side']->value],
             'tool' => $this->tool, 'hand' => $this->hand, 'other_hand' => $this->otherHand, 'from' => $this->from, 'to' => $this->to,
             'product' => $this->product, 'say' => $this->say, 'client_action' => $this->clientAction, 'repeats' => $this->repeats,
-            'seconds' => $this->seconds, 'pressure' => $this->pressure, 'ceiling' => $this->pressure === null ? null : $this->ceiling?->felt,
+            'seconds' => $this->seconds, 'pressure' => $this->pressure,
+            'ceiling' => $this->pressure === null ? null : $this->ceiling?->felt,
             'leave' => $this->leave, 'ends_when' => $this->endsWhen,
             'branch' => $this->branch?->toArray(), 'because' => $this->because,
         ];

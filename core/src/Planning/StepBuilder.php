@@ -900,7 +900,8 @@ final class StepBuilder
     {
         $lies = $this->atlas->position($family);
         $this->pause(
-            StepKind::Position, $this->clock->turn, "Turn $lies->name", "Hold the sheet up: they turn under it, away from you. $lies->setup",
+            StepKind::Position, $this->clock->turn, "Turn $lies->name",
+            "Hold the sheet up: they turn under it, away from you. $lies->setup",
         );
     }
 

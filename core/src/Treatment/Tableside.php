@@ -98,8 +98,8 @@ final readonly class Tableside
 
     /**
      * @param  array<array-key, mixed>  $plan  as it was agreed
-     * @return array{signs: array<string, Shown>, unchanged_seconds: int, says: array<string, string>, words: array<string, string>, eased: list<float>,
-     *     ceilings: array<array-key, array{raised: list<float|null>, numbers: list<list<array{string, float}>>}>}
+     * @return array{signs: array<string, Shown>, unchanged_seconds: int, says: array<string, string>, words: array<string, string>,
+     *     eased: list<float>, ceilings: array<array-key, array{raised: list<float|null>, numbers: list<list<array{string, float}>>}>}
      * `eased` and `raised` by pressure in halves, from 0; `numbers` by the number said, 0-10, then by pressure; by each ceiling of the plan
      */
     public function of(array $plan): array

@@ -36,20 +36,20 @@ interface Row<T, A> {
 const ROOT = `somatrace.unsent.${owner}.`
 const DEVICE = 'somatrace.device'
 const NUMBER = 'somatrace.number'
-/** No page that is opened now was asked for longer ago. */
-const ARRIVED_MS = 600_000
+/** No page that is opened now was asked for longer ago: of the server ten minutes, of a room that is kept without a network half a day. */
+const ARRIVED_MS = { entry: 600_000, clash: 600_000, event: 12 * 3_600_000 }
 
 /**
  * A row a thing, each under a name of its own that tells nothing, so that two windows never write over each other; written at once and not
  * by promise, so that a window that closes the next moment has it.
  */
-function shelf<T, A>(name: string) {
+function shelf<T, A>(name: keyof typeof ARRIVED_MS) {
   const start = (visit: string): string => `${ROOT}${name}.${visit}.`
   const rows = (visit: string): (Row<T, A> & { key: string })[] =>
     Object.keys(localStorage).flatMap((key) => {
       if (!key.startsWith(start(visit))) return []
       const row = unsealed<Row<T, A>>(localStorage.getItem(key))
-      const over = row?.arrived && Date.now() - row.arrived.at > ARRIVED_MS
+      const over = row?.arrived && Date.now() - row.arrived.at > ARRIVED_MS[name]
       if (over) localStorage.removeItem(key)
       return row && !over ? [{ ...row, key }] : []
     })
@@ -89,7 +89,11 @@ export const thisDevice = (): string => {
 export function nextInLine(known: number): { device: string; number: number } {
   const device = thisDevice()
   const number = 1 + Math.max(known, Number(localStorage.getItem(NUMBER) ?? 0))
-  localStorage.setItem(NUMBER, String(number))
+  try {
+    localStorage.setItem(NUMBER, String(number))
+  } catch {
+    // a tablet without room left: what is known here is enough to go on counting
+  }
   return { device, number }
 }
 

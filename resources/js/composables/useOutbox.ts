@@ -5,6 +5,7 @@ import { Refused, send } from './http'
 import { nextInLine, unsentEvents } from './unsent'
 import type { EventPayloads, EventType, TakenBack, TreatmentEvent } from '@/types/visit'
 
+const FULL = 'No room left on this tablet'
 type Answer = { kept: string[]; refused: string[] } & TakenBack
 
 /** Whether an event is one of that type, with what is told of it. */
@@ -38,7 +39,10 @@ export function useOutbox(
   /** Of this page's own, and those a page left that closed too soon. */
   const left = (): { value: TreatmentEvent; arrived?: unknown }[] =>
     unsentEvents.left(visit, (id) => seen.has(id)).sort((a, b) => (a.value.number ?? 0) - (b.value.number ?? 0))
-  const open = (): TreatmentEvent[] => left().flatMap((row) => (row.arrived ? [] : row.value))
+  /** What this tablet has no room for: on this page only, until it is sent. */
+  const loose = new Map<string, TreatmentEvent>()
+  const open = (): TreatmentEvent[] =>
+    [...left().flatMap((row) => (row.arrived ? [] : row.value)), ...loose.values()].sort((a, b) => (a.number ?? 0) - (b.number ?? 0))
   const events = ref([...known, ...left().flatMap((row) => (seen.has(row.value.id) ? [] : row.value))]) as Ref<TreatmentEvent[]>
   const waiting = ref<ReadonlySet<string>>(new Set(open().map((event) => event.id)))
   const trouble = ref('')
@@ -58,7 +62,7 @@ export function useOutbox(
     return true
   }
   function forget(ids: string[]): void {
-    for (const id of ids) unsentEvents.drop(visit, id)
+    for (const id of ids) if (!loose.delete(id)) unsentEvents.drop(visit, id)
     events.value = events.value.filter((event) => !ids.includes(event.id))
     done(ids)
   }
@@ -76,7 +80,9 @@ export function useOutbox(
     try {
       if (sent.length) {
         const answer = await send<Answer>('POST', `/visits/${visit}/events`, { events: sent, sent_at: new Date().toISOString() })
-        for (const event of sent) if (answer.kept.includes(event.id)) unsentEvents.arrived(visit, event.id, event, true)
+        for (const event of sent)
+          if (answer.kept.includes(event.id) && !loose.delete(event.id)) unsentEvents.arrived(visit, event.id, event, true)
+        if (!loose.size && trouble.value.startsWith(FULL)) trouble.value = ''
         done(answer.kept)
         if (answer.refused.length) {
           forget(answer.refused)
@@ -108,10 +114,23 @@ export function useOutbox(
     log: (type, step, payload, at = Date.now()) => {
       const plain = JSON.parse(JSON.stringify(payload)) as typeof payload
       const known = Math.max(0, ...events.value.map((event) => event.number ?? 0))
-      const event: TreatmentEvent = { id: ulid(), type, step, payload: plain, ...nextInLine(known), happened_at: new Date(at).toISOString() }
+      const event: TreatmentEvent = {
+        id: ulid(),
+        type,
+        step,
+        payload: plain,
+        ...nextInLine(known),
+        happened_at: new Date(at).toISOString(),
+      }
       events.value = [...events.value, event]
       waiting.value = new Set([...waiting.value, event.id])
-      unsentEvents.keep(visit, event.id, event)
+      try {
+        unsentEvents.keep(visit, event.id, event)
+      } catch {
+        // it is sent all the same; what a lid that is shut now would lose is said
+        loose.set(event.id, event)
+        trouble.value = `${FULL}: ${loose.size === 1 ? 'one touch is' : `${loose.size} touches are`} on this page only, until sent`
+      }
       void flush()
     },
   }

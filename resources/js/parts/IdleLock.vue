@@ -4,6 +4,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { LOCKED_EVENT, send } from '@/composables/http'
 import { settings } from '@/composables/settings'
+import { forgetRoom } from '@/work/offline'
 import UnlockForm from './UnlockForm.vue'
 import { LOCKED } from '@/composables/settings'
 
@@ -46,7 +47,10 @@ useEventListener(document, 'visibilitychange', look)
 watch(
   locked,
   (now) => {
-    if (now) sessionStorage.setItem(LOCKED, '1')
+    if (now) {
+      sessionStorage.setItem(LOCKED, '1')
+      forgetRoom()
+    }
     // without a connection the cover is there all the same, and the server is told with the next try
     if (now && signedIn.value) void send('POST', '/lock').catch(() => undefined)
   },

@@ -3,6 +3,7 @@ import { router } from '@inertiajs/vue3'
 import { nextTick, ref } from 'vue'
 import { LOCKED } from '@/composables/settings'
 import { discardUnsent, unsentOfAll } from '@/composables/unsent'
+import { forgetRoom } from '@/work/offline'
 import { plural } from './words'
 
 /** Leaves, once it is clear what becomes of what could not be sent: it is nobody else's to send or to read. */
@@ -11,6 +12,7 @@ const left = ref(0)
 const box = ref<HTMLElement | null>(null)
 const leave = () => {
   sessionStorage.removeItem(LOCKED)
+  forgetRoom()
   router.post('/sign-out')
 }
 const ask = async () => {

@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 
 /**
- * The pressure ladder of the side being worked: what is pressed now, the ceiling as a lintel, what was done. The breath is a line that rises
- * and sinks along its rail at the client's own rhythm.
+ * The pressure ladder of the side being worked: what is pressed now, the ceiling as a lintel, what was done. The breath is a line that
+ * rises and sinks along its rail at the client's own rhythm.
  */
 const props = defineProps<{
   /** where it grows to */

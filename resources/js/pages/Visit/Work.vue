@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3'
 import { useEventListener, useIntervalFn, useLocalStorage, useNow, usePreferredReducedMotion, useVibrate, useWakeLock } from '@vueuse/core'
-import { computed, onScopeDispose, ref, watch } from 'vue'
+import { computed, onMounted, onScopeDispose, ref, watch } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
 import { goWith } from '@/composables/goToCheck'
 import { send } from '@/composables/http'
-import { settings } from '@/composables/settings'
+import { LOCKED, settings } from '@/composables/settings'
 import { useAtlas } from '@/composables/useAtlas'
 import { useKeys } from '@/composables/useKeys'
 import { isEvent, useOutbox } from '@/composables/useOutbox'
@@ -25,6 +25,7 @@ import RoomFigure from '@/work/RoomFigure.vue'
 import RoomPage from '@/work/RoomPage.vue'
 import RoomScore from '@/work/RoomScore.vue'
 import SignsPage from '@/work/SignsPage.vue'
+import { keepRoom } from '@/work/offline'
 import { tone } from '@/work/tone'
 import { meant, useDeafness, useHold } from '@/work/touch'
 import { capital } from '@/parts/words'
@@ -61,6 +62,14 @@ const { pause } = useIntervalFn(async () => {
   if (answer.verdict !== page.safety.verdict) router.reload()
 }, ASK_MS)
 onScopeDispose(pause)
+/** Kept anew now and then, so that a lid that was shut opens on what was known a minute ago, network or not. */
+const KEEP_MS = 60_000
+const keepHere = () => {
+  if (connection.value === 'there' && document.visibilityState === 'visible' && !sessionStorage.getItem(LOCKED))
+    void keepRoom(`/visits/${page.visit.id}/work`).catch(() => undefined)
+}
+onMounted(keepHere)
+onScopeDispose(useIntervalFn(keepHere, KEEP_MS).pause)
 const work = computed(() => page.line.find((one) => one.id === 'work'))
 const blocked = computed(() => work.value?.state === 'blocked')
 /** Areas taken back: what the server knows, and in their order the words said here that it does not know yet. */
