@@ -162,6 +162,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/visits/{visit}/plan/{reader}', [PlanController::class, 'paper'])->whereIn('reader', array_keys(PlanController::PAPERS))
         ->name('visits.plan.paper');
     Route::post('/visits/{visit}/plan/tries', [PlanController::class, 'try'])->name('visits.plan.tries');
+    Route::get('/visits/{visit}/treatment.jsonl', [EventController::class, 'export'])->name('visits.treatment');
     Route::get('/visits/{visit}/consent', [EventController::class, 'consent'])->name('visits.consent');
     Route::post('/visits/{visit}/events', [EventController::class, 'store'])->name('visits.events');
     Route::post('/visits/{visit}/stop', [VisitController::class, 'stop'])->name('visits.stop');

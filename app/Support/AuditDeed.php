@@ -19,7 +19,7 @@ final readonly class AuditDeed
         'clients.bring.apply' => ['changed', 'visits brought in'],
         'clinic.file' => ['took', 'file of the clinic'], 'clinic.bring.apply' => ['changed', 'file brought in'],
         'check-ins.store' => ['changed', 'check-in handed out'], 'appointments.store' => ['changed', 'booked'],
-        'visits.store' => ['changed', 'visit begun'], 'visits.export' => ['took', 'case file'], 'visits.show' => ['saw', 'visit'],
+        'visits.store' => ['changed', 'visit begun'], 'visits.export' => ['took', 'case file'], 'visits.treatment' => ['took', 'treatment'], 'visits.show' => ['saw', 'visit'],
         'visits.summary' => ['saw', 'summary'], 'visits.plan.paper' => ['saw', 'plan on paper'],
         'visits.letter' => ['saw', 'letter'], 'visits.letter.pdf' => ['took', 'letter'], 'visits.note' => ['saw', 'note'],
         'visits.note.pdf' => ['took', 'note'],

@@ -8,6 +8,7 @@ use App\Actions\LogEvents;
 use App\Actions\TableConsent;
 use App\Cases\Judgements;
 use App\Cases\TableEvents;
+use App\Exchange\TreatmentStream;
 use App\Http\Requests\LogEventsRequest;
 use App\Models\User;
 use App\Models\Visit;
@@ -15,6 +16,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 
 final readonly class EventController
@@ -32,6 +34,14 @@ final readonly class EventController
             ...$consent->standing($visit), 'verdict' => $judgements->of($visit, 'safety')['safety']['verdict'],
             'events' => $isBehind ? TableEvents::told($visit->id) : [],
         ]);
+    }
+
+    /** All of it, moment by moment, to take elsewhere. */
+    public function export(Visit $visit, TreatmentStream $stream): Response
+    {
+        Gate::authorize('view', $visit);
+
+        return ClientFilesController::attachment($stream->write($visit), 'application/x-ndjson', 'somatrace-treatment.jsonl');
     }
 
     public function store(LogEventsRequest $request, Visit $visit, #[CurrentUser] User $user, LogEvents $log): JsonResponse

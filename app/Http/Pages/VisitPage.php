@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Gate;
 use Somatrace\Core\Anatomy\CautionKind;
+use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Simulation\SimulatedDevices;
 
@@ -108,7 +109,10 @@ final readonly class VisitPage
     {
         $tables = $this->clinic->tableside()->of($plan);
 
-        return [...$tables, 'ceilings' => (object) $tables['ceilings']];
+        return [
+            ...$tables, 'ceilings' => (object) $tables['ceilings'], 'firm_from' => $this->clinic->firmFrom(),
+            'parts' => array_map(static fn (Tool $tool): string => $tool->costs, $this->clinic->atlas()->tools),
+        ];
     }
 
     /** @return Collection<int, Note> every revision, with who vouched for it */

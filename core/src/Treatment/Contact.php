@@ -39,12 +39,12 @@ final readonly class Contact
         );
     }
 
-    /** @return array{manoeuvre: int|null, spots: list<string>, pressure: float, seconds: float, kpa_s: float} */
+    /** @return array{manoeuvre: int|null, spots: list<string>, pressure: float, seconds: float, kpa_s: float, tool: string|null} */
     public function toArray(): array
     {
         return [
             'manoeuvre' => $this->part, 'spots' => $this->spots, 'pressure' => $this->pressure, 'seconds' => $this->seconds,
-            'kpa_s' => self::tenth($this->seconds * $this->tissueKpa),
+            'kpa_s' => self::tenth($this->seconds * $this->tissueKpa), 'tool' => $this->tool,
         ];
     }
 

@@ -93,7 +93,7 @@ final class TreatmentStreams
             'manoeuvre' => $part,
             'spots' => array_slice($spots, $this->chance->getInt(0, max(0, count($spots) - 1)), $this->chance->getInt(1, 2)),
             'pressure' => $this->chance->getInt(0, 16) / 2, 'seconds' => $this->chance->getInt(0, 900) / 10,
-            'tissue_kpa' => $this->chance->getInt(0, 4000) / 10,
+            'tissue_kpa' => $this->chance->getInt(0, 4000) / 10, ...$this->chance->getInt(0, 1) === 0 ? [] : ['tool' => 'thumb'],
         ];
         $slips = $this->chance->shuffleArray(array_map(static fn (Event $one): string => $one->id, $before));
 

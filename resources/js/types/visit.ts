@@ -424,6 +424,9 @@ export interface Tableside {
   words: Record<string, string>
   /** to what one eases off, by pressure in halves */
   eased: number[]
+  /** from so much on a hand is asked for something, felt; and of which part of it each tool asks */
+  firm_from: number
+  parts: Record<string, string>
   /** by ceiling: how deep next by pressure in halves, null where it is the ceiling; what a number means, 0-10, by pressure */
   ceilings: Record<string, { raised: (number | null)[]; numbers: [string, number][][] }>
 }

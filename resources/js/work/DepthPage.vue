@@ -9,7 +9,14 @@ import { setupOf, skinOf } from './lines'
 import RoomPage from './RoomPage.vue'
 
 /** All there is to know about what is in hand: one touch in, one touch out; the clock goes on. */
-const props = defineProps<{ step: PlanStep; manoeuvre: Manoeuvre | undefined }>()
+const props = defineProps<{
+  step: PlanStep
+  manoeuvre: Manoeuvre | undefined
+  /** firm minutes of each part of the hand */
+  hands: { name: string; so_far: number; minutes: number; of: number }[]
+  /** how long the hands were on so far */
+  on: string
+}>()
 const emit = defineEmits<{ close: []; atlas: []; room: []; found: [] }>()
 const setup = computed(() => (props.manoeuvre?.setup ? atlas.setups[props.manoeuvre.setup.id] : undefined))
 const poses = computed(() =>
@@ -49,6 +56,13 @@ const rows = computed(() =>
       ['To find it', props.step.find.map((one) => capital(one)).join('. ')],
       ['Why', [props.manoeuvre?.because, props.step.why].filter(Boolean).join(' ')],
       ['No stronger', props.step.ceiling?.because ?? ''],
+      [
+        'Your hands',
+        [
+          `On for ${props.on}.`,
+          ...props.hands.map((one) => `${capital(one.name)}: ${one.so_far} firm minutes of ${one.minutes}; ${one.of} a visit are enough.`),
+        ].join(' '),
+      ],
     ] as const
   ).filter(([, text]) => text !== ''),
 )

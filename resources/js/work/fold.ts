@@ -24,6 +24,8 @@ export interface Contact {
   pressure: number
   seconds: number
   kpa_s: number
+  /** null as told before each manoeuvre told its own */
+  tool: string | null
 }
 export interface StepState {
   started: boolean
@@ -173,6 +175,7 @@ class Step {
       pressure: figure(event, 'pressure') ?? 0,
       seconds: seconds ?? 0,
       kpa_s: tenth((seconds ?? 0) * tissue_kpa),
+      tool: text(event, 'tool'),
       tissue_kpa,
     }
   }
@@ -233,7 +236,14 @@ class Step {
       pressure: this.pressure(),
       cap: this.cap,
       hands_off: this.off,
-      contacts: this.contacts.map(({ manoeuvre, spots, pressure, seconds, kpa_s }) => ({ manoeuvre, spots, pressure, seconds, kpa_s })),
+      contacts: this.contacts.map(({ manoeuvre, spots, pressure, seconds, kpa_s, tool }) => ({
+        manoeuvre,
+        spots,
+        pressure,
+        seconds,
+        kpa_s,
+        tool,
+      })),
       signs: this.signs,
       numbers: this.numbers,
       answers: this.answers,

@@ -3,7 +3,7 @@ import { muscle as muscleOf } from '@/chart/atlas'
 import { isEvent } from '@/composables/useOutbox'
 import { thisDevice } from '@/composables/unsent'
 import type { ConsentAreaId } from '@/types/ids.generated'
-import type { EventPayloads, EventType, Manoeuvre, PlanStep, Tableside, TreatmentEvent } from '@/types/visit'
+import type { EventPayloads, EventType, Manoeuvre, Plan, PlanStep, Tableside, TreatmentEvent } from '@/types/visit'
 import { fold, ordered, takenBack, type StepState, type TreatmentState } from './fold'
 
 /** What was said last by the room itself: what a sign or a number means, or what was put down. */
@@ -20,13 +20,14 @@ const half = (pressure: number): number => Math.round(2 * pressure)
 
 /** Where the treatment stands, and what a touch does to it. Every judgement comes from the core, as a table (Tableside). */
 export function useTreatment(
-  steps: ComputedRef<PlanStep[]>,
+  plan: ComputedRef<Plan | null>,
   events: Ref<TreatmentEvent[]>,
   withdrawn: ComputedRef<ReadonlySet<ConsentAreaId>>,
   tables: ComputedRef<Tableside | null>,
   now: Ref<number>,
   log: Log,
 ) {
+  const steps = computed<PlanStep[]>(() => plan.value?.steps ?? [])
   const state = computed<TreatmentState>(() => fold(steps.value, events.value))
   const areaOf = (one: PlanStep): ConsentAreaId | null => (one.muscle ? muscleOf(one.muscle).consent : null)
   const isOut = (one: PlanStep): boolean => withdrawn.value.has(areaOf(one) ?? ('' as ConsentAreaId))
@@ -205,6 +206,15 @@ export function useTreatment(
   const minutesLeft = computed(() =>
     Math.max(0, steps.value.filter((one) => !isEnded(one)).reduce((sum, one) => sum + one.minutes, 0) - stepSeconds.value / 60),
   )
+  /** Firm minutes asked of each part of the hand so far, beside what the plan asks in all and what it has. */
+  const hands = computed(() =>
+    (plan.value?.hands ?? []).map((one) => {
+      const firm = Object.values(state.value.steps)
+        .flatMap((of) => of.contacts)
+        .filter((of) => of.tool && tables.value?.parts[of.tool] === one.part && of.pressure >= tables.value.firm_from)
+      return { ...one, so_far: Math.round(firm.reduce((sum, of) => sum + of.seconds, 0) / 6) / 10 }
+    }),
+  )
   const handSeconds = computed(
     () =>
       Object.values(state.value.steps).reduce((sum, one) => sum + one.hand_seconds, 0) +
@@ -236,6 +246,7 @@ export function useTreatment(
     areasLeft,
     minutesLeft,
     handSeconds,
+    hands,
     areaOf,
     stepsOf,
     isEnded,

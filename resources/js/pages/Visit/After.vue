@@ -120,6 +120,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
           ><button v-if="props.may_correct" type="button" class="btn" @click="correcting = true">Correct it</button
           ><a class="btn" :href="`/visits/${props.visit.id}/note`">The note, to print</a
           ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Case file</a
+          ><a class="btn" :href="`/visits/${props.visit.id}/treatment.jsonl`">Treatment, moment by moment</a
           ><button
             type="button"
             :class="waits && props.may_countersign ? 'btn' : 'btn-ink'"

@@ -85,7 +85,7 @@ const withdrawn = computed<ReadonlySet<ConsentAreaId>>(() => {
 const clock = useNow({ interval: 200 })
 const now = computed(() => clock.value.getTime())
 const t = useTreatment(
-  steps,
+  computed(() => page.agreed?.plan ?? null),
   events,
   withdrawn,
   computed(() => page.tableside),
@@ -509,7 +509,7 @@ const state = computed(
         <span v-else-if="caution" class="flex items-stretch gap-3" role="note" :aria-label="cautionWords">
           <span class="w-[8px] shrink-0 border-y-[3px] border-l-[3px] border-room-madder" aria-hidden="true" />
           <span class="min-w-0 flex-1"
-            ><b class="font-[650]">{{ caution.name }}</b
+            ><b class="font-[650]">{{ caution.name }}{{ caution.safe ? ':' : '' }}</b
             ><template v-if="caution.safe"
               ><span class="text-linen-2"> {{ caution.sign }}</span> <b class="text-room-moss">→</b> {{ caution.safe }}</template
             ></span
@@ -624,6 +624,8 @@ const state = computed(
         v-if="open === 'depth'"
         :step="step"
         :manoeuvre="manoeuvre"
+        :hands="t.hands.value"
+        :on="clockWords(t.handSeconds.value)"
         @close="close"
         @atlas="about"
         @room="show('keys')"
