@@ -35,6 +35,14 @@ const arrived = (page: Page) =>
     .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes('.event.')).length), { timeout: 15_000 })
     .toBeGreaterThan(0)
 
+/** Enough found for fourteen steps. */
+const MORE = [
+  { kind: 'palpation', payload: { muscle: 'infraspinatus', side: 'left', tenderness: 3, familiar: 'yes' } },
+  { kind: 'palpation', payload: { muscle: 'rhomboids', side: 'left', tenderness: 2 } },
+  { kind: 'range', payload: { movement: 'cervical.rotation', side: 'left', active: 50 } },
+  { kind: 'range', payload: { movement: 'cervical.rotation', side: 'right', active: 75 } },
+]
+
 test('one manoeuvre at a time: what, where, hands, words, count; the spot is lit; what follows a sign or a number is told at once', async ({
   page,
 }) => {
@@ -112,9 +120,7 @@ test('ten wild touches in a second do at most one thing', async ({ page }) => {
 test('a knuckle forty pixels wide hits what was meant: between two targets nothing, or the one that eases', async ({ browser }) => {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } })
   const page = await context.newPage()
-  const visit = await planned(page, 'Knox Vetch')
-  await roomTo(page, /^Sternocleidomastoid/)
-  await enter(page)
+  const visit = await planned(page, 'Knox Vetch', MORE)
   const cdp = await context.newCDPSession(page)
   const knock = async (x: number, y: number, radius = 20) => {
     await page.waitForTimeout(560)
@@ -125,6 +131,15 @@ test('a knuckle forty pixels wide hits what was meant: between two targets nothi
   }
   const boxOf = async (name: string) => (await page.locator(`[data-target="${name}"]`).boundingBox())!
   const count = async () => (await eventsOf(page, visit)).length
+  const steps = new Set<string>()
+  const onward = async () => {
+    steps.add(await inHand(page))
+    const { x, y, width, height } = await boxOf('next')
+    await knock(x + width / 3, y + height / 2)
+    await expect(page.locator('[data-room-page]')).toHaveCount(0)
+  }
+  await roomTo(page, /^Sternocleidomastoid/, onward)
+  await onward()
   // every target is as large as a knuckle needs, and apart from its neighbours
   const boxes = await page.locator('.room-grid > * [data-target], .room-grid > [data-target]').evaluateAll((all) =>
     all
@@ -164,13 +179,34 @@ test('a knuckle forty pixels wide hits what was meant: between two targets nothi
   before = await count()
   await knock(next.x + next.width / 2, next.y + next.height / 2, 70)
   expect(await count()).toBe(before)
+  // knuckle by knuckle to the end: what was meant, and nothing else
+  await roomTo(page, /^Done$/, onward)
+  expect(steps.size).toBeGreaterThanOrEqual(14)
+  const types = new Set((await eventsOf(page, visit)).slice(before).map((one) => one.type))
+  expect([...types].sort()).toEqual(['pass_reached', 'step_done', 'step_started'])
+  await context.close()
+})
+
+test('wet hands: only the two edges live until the screen is held', async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  const visit = await planned(page, 'Wetta Sedge')
+  await roomTo(page, /^Sternocleidomastoid/)
+  await enter(page)
+  const cdp = await context.newCDPSession(page)
+  const count = async () => (await eventsOf(page, visit)).length
+  await page.waitForTimeout(700)
+  const before = await count()
   // wet hands: only the edges live until the screen is held
   await heard(page, () => page.keyboard.press('?'))
   await heard(page, () => page.locator('[data-target=wet]').tap())
-  await knock(next.x + next.width / 2, next.y + next.height / 2)
-  expect(await count()).toBe(before)
   const guard = page.getByRole('button', { name: 'Hold to wake' })
   await expect(guard).toBeVisible()
+  await page.touchscreen.tap(900, 560)
+  await page.waitForTimeout(700)
+  expect(await count()).toBe(before)
+  await heard(page, () => page.locator('[data-target=ease]').tap())
+  await expect.poll(count).toBe(before + 1)
   await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x: 640, y: 400 }] })
   await page.waitForTimeout(1100)
   await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
@@ -179,7 +215,7 @@ test('a knuckle forty pixels wide hits what was meant: between two targets nothi
 })
 
 test('by pedal alone a treatment is worked to its end, and the record holds what was done', async ({ page }) => {
-  const visit = await planned(page, 'Perda Finch')
+  const visit = await planned(page, 'Perda Finch', MORE)
   const steps = new Set<string>()
   for (let k = 0; k < 90 && (await inHand(page)) !== 'Done'; k++) {
     steps.add(await inHand(page))
@@ -188,11 +224,11 @@ test('by pedal alone a treatment is worked to its end, and the record holds what
     if (k % 11 === 10) await heard(page, () => page.keyboard.press('b'))
   }
   await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible()
-  expect(steps.size).toBeGreaterThanOrEqual(12)
+  expect(steps.size).toBeGreaterThanOrEqual(14)
   await arrived(page)
   await expect
     .poll(async () => (await doneIn(page, visit)).map((one) => one.muscle).sort())
-    .toEqual(['levator_scapulae', 'sternocleidomastoid_sternal'])
+    .toEqual(['infraspinatus', 'levator_scapulae', 'rhomboids', 'sternocleidomastoid_sternal'])
 })
 
 test('offline, with the server gone, from one step to a later one: nothing is lost, and the record and the dose are what was done', async ({
@@ -389,4 +425,55 @@ test('a tablet without room left says what is on this page only, and sends it al
     .poll(async () => (await eventsOf(page, visit)).filter((one) => one.type === 'step_started').length, { timeout: 15_000 })
     .toBeGreaterThan(0)
   await expect(page.getByText(/No room left on this tablet/)).toBeHidden()
+})
+
+test('late is said, and the rest is fitted on one touch; the finish is kept', async ({ page }) => {
+  await page.clock.install()
+  await planned(page, 'Tarry Moss')
+  await roomTo(page, /^Feel /)
+  for (let k = 0; k < 6; k++) {
+    await page.clock.fastForward('09:20')
+    await heard(page, () => page.keyboard.press('?')) // somebody is there
+    await heard(page, () => page.keyboard.press('Escape'))
+    if (k % 2) await enter(page)
+  }
+  await expect(page.getByText(/\d+ min late/)).toBeVisible()
+  await heard(page, () => page.getByRole('button', { name: /Fit the rest/ }).click())
+  await expect(page.getByRole('heading', { name: /minutes are left/ })).toBeVisible()
+  // what falls out is the server's word, by its own clock (RunningTreatmentTest)
+  await expect(page.locator('dd').filter({ hasText: 'Smooth over' }).first()).toBeVisible()
+})
+
+test('who is ahead of the plan is told, and what could be added is asked for', async ({ page }) => {
+  await planned(page, 'Hasty Reed')
+  await roomTo(page, /^Rest stroke|^Re-check|^Press /)
+  await expect(page.getByText(/\d+ min ahead/)).toBeVisible()
+  await heard(page, () => page.getByRole('button', { name: /What could be added/ }).click())
+  await expect(page.getByRole('button', { name: /^Take it|^Leave it/ }).first()).toBeVisible()
+})
+
+test('a touch is stored at once, and acknowledged soon', { tag: '@timing' }, async ({ page }) => {
+  await planned(page, 'Swift Aske')
+  const stored: number[] = []
+  const answered: number[] = []
+  for (let k = 0; k < 12; k++) {
+    await page.waitForTimeout(900)
+    const answer = page.waitForResponse((response) => response.url().endsWith('/events'))
+    const began = Date.now()
+    stored.push(
+      await page.evaluate(() => {
+        const count = () => Object.keys(localStorage).filter((key) => key.includes('.event.')).length
+        const before = count()
+        const at = performance.now()
+        document.querySelector<HTMLElement>('[data-target=next]')?.click()
+        return count() > before ? performance.now() - at : Infinity
+      }),
+    )
+    await answer
+    answered.push(Date.now() - began)
+  }
+  const median = (all: number[]): number => all.sort((a, b) => a - b)[Math.floor(all.length / 2)]!
+  console.log(`stored ${median(stored).toFixed(1)} ms, acknowledged ${median(answered)} ms`)
+  expect(median(stored)).toBeLessThanOrEqual(20)
+  expect(median(answered)).toBeLessThanOrEqual(150)
 })
