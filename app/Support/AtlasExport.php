@@ -8,6 +8,7 @@ use Somatrace\Core\Anatomy\ConsentArea;
 use Somatrace\Core\Anatomy\FindStep;
 use Somatrace\Core\Anatomy\Hazard;
 use Somatrace\Core\Anatomy\Joint;
+use Somatrace\Core\Anatomy\Landmark;
 use Somatrace\Core\Anatomy\MovementUse;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\Side;
@@ -104,6 +105,9 @@ final readonly class AtlasExport
                     'only' => $hazard->oneSided?->value,
                 ],
                 $atlas->handbook()->hazards,
+            ),
+            'landmarks' => array_map(
+                static fn (Landmark $landmark): string => $landmark->plain, $atlas->handbook()->landmarks,
             ),
             'demands' => $atlas->demands,
             'products' => $atlas->products,

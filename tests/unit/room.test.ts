@@ -83,6 +83,10 @@ describe('what stands at the table', () => {
     )
     expect([lines.say, lines.count]).toEqual(['Push.', ['2:00 min', 'dry']])
   })
+  test('a stroke has no spot but a way', () => {
+    const stroke = { ...one, spots: [], spot_names: [], from: 'scapula_medial_border', to: 'thoracic_spines' }
+    expect(linesOf(step, stroke, 0, {}).where).toMatch(/^from the inner .* to /)
+  })
   test('a place of both sides is named once, and the kind of step has its words', () => {
     const places = [
       { zone: 'shoulder_top', side: 'left' },

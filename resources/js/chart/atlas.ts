@@ -102,6 +102,8 @@ interface Atlas {
   posture: { id: PostureSignId; name: string; paired: boolean; speaks: MuscleId[] }[]
   /** places never to press, or only with care */
   hazards: Record<string, AtlasHazard>
+  /** by their everyday name where there is one */
+  landmarks: Record<string, string>
   demands: Record<DemandId, string>
   products: Record<string, string>
   techniques: Record<TechniqueId, string>

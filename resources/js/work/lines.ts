@@ -19,6 +19,8 @@ export const skinOf = (product: string | null): string =>
 /** What has to be caught in a glance; the rest of the sentence is one touch away. */
 const short = (sentence: string): string => sentence.split(/[;:.]/)[0] ?? ''
 const first = (text: string): string => text.split(/(?<=\.) /)[0] ?? ''
+/** The figure shows all of them; so many names are read in a glance. */
+const MOST_PLACES = 4
 const places = (step: PlanStep): string => {
   // both sides of one place are one place
   const both = new Set(
@@ -27,12 +29,18 @@ const places = (step: PlanStep): string => {
     ),
   )
   const names = step.places.map((place) => (both.has(place.zone) ? placeName({ zone: place.zone, side: 'midline' }) : placeName(place)))
-  return [...new Set(names)].join(' · ')
+  const all = [...new Set(names)]
+  return all.length <= MOST_PLACES ? all.join(' · ') : `${all.slice(0, MOST_PLACES - 1).join(' · ')} · and around`
 }
 export const setupOf = (one: Manoeuvre): string => {
   if (!one.setup) return ''
   const name = atlas.setups[one.setup.id]?.name ?? ''
   return one.setup.side === 'midline' ? name : `${name}, ${one.setup.side}`
+}
+/** Of a stroke: from landmark to landmark. */
+const wayOf = (one: Manoeuvre): string => {
+  const [from, to] = [one.from, one.to].map((id) => (id ? (atlas.landmarks[id] ?? '') : ''))
+  return from && to ? `from ${from} to ${to}` : ''
 }
 const checkHow = (step: PlanStep): string => {
   const check = step.check
@@ -43,7 +51,7 @@ const checkHow = (step: PlanStep): string => {
 
 export function linesOf(step: PlanStep, one: Manoeuvre | undefined, spot: number, says: Tableside['says']): Lines {
   if (one) {
-    const name = one.spot_names[spot] ?? ''
+    const name = one.spot_names[spot] ?? wayOf(one)
     return {
       what: atlas.techniques[one.technique],
       where: name,
