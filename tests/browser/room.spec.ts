@@ -1,5 +1,5 @@
 import { KillableServer } from './killable'
-import { accessible, heard, inHand, planned, recorded, roomTo } from './steps'
+import { accessible, contrasty, heard, inHand, planned, recorded, roomTo } from './steps'
 import { expect, test, type Page } from './test'
 
 interface Happened {
@@ -95,9 +95,17 @@ test('one manoeuvre at a time: what, where, hands, words, count; the spot is lit
   // all there is to know is one touch away, and one touch back
   await heard(page, () => page.keyboard.press('i'))
   await expect(page.getByText('Ends when', { exact: true })).toBeVisible()
+  await contrasty(page)
   await heard(page, () => page.keyboard.press('i'))
   await expect(page.getByText('Ends when', { exact: true })).toBeHidden()
   await accessible(page)
+  await contrasty(page)
+  for (const key of ['w', 'n', '?', 'k']) {
+    await heard(page, () => page.keyboard.press(key))
+    await expect(page.locator('[data-room-page]')).toBeVisible()
+    await contrasty(page)
+    await heard(page, () => page.keyboard.press('Escape'))
+  }
 })
 
 test('ten wild touches in a second do at most one thing', async ({ page }) => {
@@ -276,13 +284,19 @@ test('two tablets at one table see each other within seconds, and what both told
   expect(await inHand(other)).toBe(await inHand(page))
 })
 
-test('events doubled, shuffled and late are one treatment: the record is what it was', async ({ page }) => {
-  const visit = await planned(page, 'Shuna Vale')
-  await roomTo(page, /^Sternocleidomastoid/)
+test('fourteen steps by keys alone; doubled, shuffled and late they are one treatment: the record is what it was', async ({ page }) => {
+  const visit = await planned(page, 'Shuna Vale', MORE)
+  const steps = new Set<string>()
+  const onward = async () => {
+    steps.add(await inHand(page))
+    await page.keyboard.press('Enter')
+  }
+  await roomTo(page, /^Sternocleidomastoid/, onward)
   await enter(page)
   await page.waitForTimeout(1500)
   await heard(page, () => page.keyboard.press(' '))
-  await roomTo(page, /^Smooth over/)
+  await roomTo(page, /^Done$/, onward)
+  expect(steps.size).toBeGreaterThanOrEqual(14)
   await arrived(page)
   await page.waitForTimeout(1200)
   const [before, done] = [await eventsOf(page, visit), await doneIn(page, visit)]
@@ -476,4 +490,18 @@ test('a touch is stored at once, and acknowledged soon', { tag: '@timing' }, asy
   console.log(`stored ${median(stored).toFixed(1)} ms, acknowledged ${median(answered)} ms`)
   expect(median(stored)).toBeLessThanOrEqual(20)
   expect(median(answered)).toBeLessThanOrEqual(150)
+})
+
+test('a limit that comes up meanwhile is told, and the rest is planned under it', async ({ page }) => {
+  const visit = await planned(page, 'Lim Marrow')
+  await roomTo(page, /^Warm up/)
+  await page.waitForTimeout(3500) // what bounds the work now is known
+  await recorded(page, visit, [{ kind: 'medicine', identity: 'anticoagulant', payload: { medicine: 'anticoagulant', answer: 'yes' } }])
+  await expect(page.getByText(/What bounds the work has changed/)).toBeVisible({ timeout: 12_000 })
+  await heard(page, () => page.getByRole('button', { name: /^Plan the rest/ }).click())
+  await expect(page.getByRole('button', { name: /^Take it/ })).toBeVisible()
+  await heard(page, () => page.getByRole('button', { name: /^Take it/ }).click())
+  await expect(page.getByText(/What bounds the work has changed/)).toBeHidden()
+  const { agreed } = await propsOf<{ agreed: { plan: { steps: { ceiling: { felt: number } | null }[] } } }>(page, `${visit}/work`)
+  for (const step of agreed.plan.steps) expect(step.ceiling?.felt ?? 0).toBeLessThanOrEqual(4)
 })

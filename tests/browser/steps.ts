@@ -65,6 +65,12 @@ export async function accessible(page: Page): Promise<void> {
   expect(grave.map((one) => `${one.id}: ${one.nodes[0]?.target.join(' ')} ${one.nodes[0]?.failureSummary ?? ''}`)).toEqual([])
 }
 
+/** Seven to one for all words, four and a half for large ones: the room is dim and the eye elsewhere. */
+export async function contrasty(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode().withRules(['color-contrast-enhanced']).analyze()
+  expect(violations.flatMap((one) => one.nodes.map((node) => `${node.target.join(' ')} ${node.failureSummary ?? ''}`))).toEqual([])
+}
+
 export async function newClient(page: Page, name: string): Promise<void> {
   await page.goto('/clients/new')
   await page.getByLabel('Name').fill(name)

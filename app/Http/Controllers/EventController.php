@@ -22,16 +22,19 @@ use Illuminate\Support\Facades\Gate;
 final readonly class EventController
 {
     /**
-     * What stands as taken back, whether there is any work today, and what another device told meanwhile, to a room that says how much it
-     * has: it asks every few seconds.
+     * What stands as taken back, whether there is any work today, what bounds it (limits, and the hands of whoever works), and what another
+     * device told meanwhile, to a room that says how much it has: it asks every few seconds.
      */
     public function consent(Request $request, Visit $visit, TableConsent $consent, Judgements $judgements): JsonResponse
     {
         Gate::authorize('view', $visit);
         $isBehind = $request->has('have') && $request->integer('have') !== $visit->events()->whereNull('fault')->count();
 
+        $safety = $judgements->of($visit, 'safety')['safety'];
+        $bounds = [$safety['limits'], $visit->user->setting('spared'), $visit->user->tools];
+
         return response()->json([
-            ...$consent->standing($visit), 'verdict' => $judgements->of($visit, 'safety')['safety']['verdict'],
+            ...$consent->standing($visit), 'verdict' => $safety['verdict'], 'bounds' => hash('xxh64', json_encode($bounds, JSON_THROW_ON_ERROR)),
             'events' => $isBehind ? TableEvents::told($visit->id) : [],
         ]);
     }

@@ -47,10 +47,13 @@ const { events, waiting, trouble, log, arrived, merge } = useOutbox(
   (answer) => (known.value = { withdrawn: answer.withdrawn, unlifted: answer.unlifted }),
   () => router.reload(),
 )
+/** What bounded the work when this page was opened, and whether something else does now: a limit, or hands that are spared. */
+const bounds = ref<string | null>(null)
+const isBounded = ref(false)
 /** Somebody else, at the desk or on another tablet, may take something back or go on meanwhile: it is asked for every few seconds. */
 const { pause } = useIntervalFn(async () => {
   if (document.visibilityState !== 'visible' || waiting.value.size) return
-  const answer = await send<TakenBack & { verdict: string; events: TreatmentEvent[] }>(
+  const answer = await send<TakenBack & { verdict: string; bounds: string; events: TreatmentEvent[] }>(
     'GET',
     `/visits/${page.visit.id}/consent?have=${arrived()}`,
     undefined,
@@ -58,6 +61,8 @@ const { pause } = useIntervalFn(async () => {
   ).catch(() => null)
   if (!answer || waiting.value.size) return
   merge(answer.events)
+  bounds.value ??= answer.bounds
+  if (answer.bounds !== bounds.value) isBounded.value = true
   known.value = { withdrawn: answer.withdrawn, unlifted: answer.unlifted }
   if (answer.verdict !== page.safety.verdict) router.reload()
 }, ASK_MS)
@@ -500,6 +505,12 @@ const state = computed(
       <p class="room-advice" aria-live="polite">
         <template v-if="told">{{ told.text }}</template>
         <template v-else-if="state">{{ state }}</template>
+        <template v-else-if="isBounded">
+          What bounds the work has changed ·
+          <button type="button" class="room-word" data-target="rest" @click="show('rest')">
+            Plan the rest <span class="room-hint">R</span>
+          </button>
+        </template>
         <template v-else-if="late >= LATE">
           {{ late }} min late ·
           <button type="button" class="room-word" data-target="rest" @click="show('rest')">
@@ -648,7 +659,7 @@ const state = computed(
         :ended="t.isEnded"
         :booked="booked"
         @close="close"
-        @taken="open = null"
+        @taken="((open = null), (isBounded = false), (bounds = null))"
       />
       <RoomPage v-if="open === 'skip'" title="Leave what?" @close="close">
         <div class="grid flex-1 grid-cols-1 content-start gap-8 wide-room:grid-cols-2">
