@@ -1,5 +1,5 @@
 import { test, type Page } from './test'
-import { denied, openClient, openWith, recorded, saved, signIn } from './steps'
+import { denied, heard, openClient, openWith, recorded, roomTo, saved, signIn } from './steps'
 
 /** Pictures of the main views from the demo story, for docs/screenshots: SCREENSHOTS=1 npx playwright test */
 /** Several views on one sheet, two beside each other. */
@@ -165,23 +165,13 @@ test('pictures', async ({ page, browser }) => {
   await shot('plan')
   await page.getByRole('button', { name: /Agree this with/ }).click()
   await page.getByRole('heading', { name: /Settle/ }).waitFor()
-  const onward = page.getByRole('button', { name: /Enter/ })
-  for (let k = 0; k < 60; k++) {
-    const title = (await page.getByRole('heading', { level: 1 }).textContent()) ?? ''
-    if (title.startsWith('Levator scapulae, left')) break
-    await onward.click()
-    await page.waitForTimeout(60)
-  }
-  await onward.click()
+  await roomTo(page, /^Levator scapulae, left/)
+  await heard(page, () => page.keyboard.press('Enter'))
   await page.waitForTimeout(1500)
-  await onward.click()
+  await heard(page, () => page.keyboard.press('Enter'))
   await page.waitForTimeout(12_000)
   await shot('work')
-  for (let k = 0; k < 80; k++) {
-    if ((await page.getByRole('heading', { level: 1 }).textContent()) === 'Done') break
-    await onward.click()
-    await page.waitForTimeout(60)
-  }
+  await roomTo(page, /^Done$/)
   await page.goto(`${visit}/recheck`)
   await saved(page, async () => {
     await page

@@ -34,7 +34,8 @@ final readonly class EventController
         $bounds = [$safety['limits'], $visit->user->setting('spared'), $visit->user->tools];
 
         return response()->json([
-            ...$consent->standing($visit), 'verdict' => $safety['verdict'], 'bounds' => hash('xxh64', json_encode($bounds, JSON_THROW_ON_ERROR)),
+            ...$consent->standing($visit), 'verdict' => $safety['verdict'],
+            'bounds' => hash('xxh64', json_encode($bounds, JSON_THROW_ON_ERROR)),
             'events' => $isBehind ? TableEvents::told($visit->id) : [],
         ]);
     }

@@ -43,6 +43,7 @@ final readonly class AtlasReferences
             'techniques/*/branch' => 'branch', 'techniques/*/ends/*' => 'end of a manoeuvre',
         ],
         'positions' => ['positions/*/beneath/zones/*' => 'zone'],
+        'tableside' => ['after/*/zones/*' => 'zone'],
         'setups' => [
             'setups/*/positions/*' => 'position', 'setups/*/opens/*' => 'zone', 'setups/*/brings/*/movement' => 'movement',
             'setups/*/consent' => 'consent area', 'setups/*/not_with/*/condition' => 'condition',

@@ -99,7 +99,8 @@ final readonly class Tableside
     /**
      * @param  array<array-key, mixed>  $plan  as it was agreed
      * @return array{signs: array<string, Shown>, unchanged_seconds: int, says: array<string, string>, words: array<string, string>,
-     *     eased: list<float>, ceilings: array<array-key, array{raised: list<float|null>, numbers: list<list<array{string, float}>>}>}
+     *     hands_on: list<string>, after: list<string>, eased: list<float>,
+     *     ceilings: array<array-key, array{raised: list<float|null>, numbers: list<list<array{string, float}>>}>}
      * `eased` and `raised` by pressure in halves, from 0; `numbers` by the number said, 0-10, then by pressure; by each ceiling of the plan
      */
     public function of(array $plan): array
@@ -119,8 +120,34 @@ final readonly class Tableside
 
         return [
             'signs' => $this->signs, 'unchanged_seconds' => $this->unchangedSeconds, 'says' => $this->says, 'words' => $this->words(),
-            'eased' => $eased, 'ceilings' => $ceilings,
+            'hands_on' => $this->figures->strings('hands_on'),
+            'after' => $this->after($plan), 'eased' => $eased, 'ceilings' => $ceilings,
         ];
+    }
+
+    /**
+     * What to expect and when to ring, by where the hands are to press.
+     *
+     * @param  array<array-key, mixed>  $plan
+     * @return list<string>
+     */
+    public function after(array $plan): array
+    {
+        $steps = array_filter((array) ($plan['steps'] ?? []), is_array(...));
+        $pressed = array_filter($steps, static fn (array $step): bool => ($step['passes'] ?? []) !== []);
+        $zones = [];
+        foreach ($pressed as $step) {
+            array_push($zones, ...array_filter((array) ($step['zones'] ?? []), is_string(...)));
+        }
+        $lines = [];
+        foreach ($pressed === [] ? [] : $this->figures->list('after') as $one) {
+            $of = $one->strings('zones');
+            if ($of === [] || array_intersect($of, $zones) !== []) {
+                $lines[] = $one->string('text');
+            }
+        }
+
+        return $lines;
     }
 
     /** @return array{raised: list<float|null>, numbers: list<list<array{string, float}>>} */

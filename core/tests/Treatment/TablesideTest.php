@@ -102,6 +102,21 @@ final class TablesideTest extends TestCase
         self::assertSame(['stay', 'ease', 'brace', 'off'], array_keys($of['words']));
     }
 
+    public function test_what_to_expect_goes_by_where_was_pressed(): void
+    {
+        $tableside = Core::clinic()->tableside();
+        $usual = 'Sore for a day or two is usual. Longer: tell me.';
+        $after = static fn (string ...$zones): array => $tableside->after(['steps' => [
+            ['zones' => ['calf_upper'], 'passes' => []], ['zones' => $zones, 'passes' => [['pressure' => 4]]],
+        ]]);
+
+        self::assertSame([], $tableside->after(['steps' => [['zones' => ['calf_upper'], 'passes' => []]]]), 'nothing was pressed');
+        self::assertSame([$usual], $after('buttock'));
+        self::assertSame(['Soft food today. Hoarse, dizzy or a new headache: ring.', $usual], $after('neck_front', 'neck_side'));
+        self::assertSame(['A calf that swells or grows hot: ring at once.', $usual], $after('calf_lower'));
+        self::assertSame($tableside->after(['steps' => []]), $tableside->of([])['after']);
+    }
+
     /** Whatever may be a nerve, a vessel or the brain takes the hand away; the rest eases. Each says what to do now. */
     public function test_each_sign_says_what_the_hand_does(): void
     {

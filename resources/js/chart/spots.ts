@@ -6,9 +6,9 @@ import raw from './spots.generated.json'
 /** Where the spots of a muscle lie on each view that shows it, of the half to the right, in units of the view. */
 const all = raw as unknown as Record<string, Partial<Record<ViewId, Record<string, [number, number]>>>>
 
-/** The first view that shows these spots of a muscle. */
-export const viewOfSpots = (muscle: MuscleId, spots: readonly string[]): ViewId | undefined =>
-  views.find((view) => {
+/** The first view that shows these spots of a muscle: the one wished for, or another. */
+export const viewOfSpots = (muscle: MuscleId, spots: readonly string[], first?: ViewId): ViewId | undefined =>
+  (first ? [first, ...views] : views).find((view) => {
     const there = all[muscle]?.[view]
     return there && spots.every((spot) => there[spot])
   })

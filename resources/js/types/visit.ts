@@ -420,6 +420,10 @@ export interface Tableside {
   unchanged_seconds: number
   /** to the client, by the kind of a step */
   says: Partial<Record<PlanStep['kind'] | 'press_again', string>>
+  /** kinds of steps without manoeuvres whose whole time is time of hands on */
+  hands_on: string[]
+  /** what to expect and when to ring, by where the plan presses */
+  after: string[]
   /** of a number: may hold {to}, {number} and {ceiling} */
   words: Record<string, string>
   /** to what one eases off, by pressure in halves */

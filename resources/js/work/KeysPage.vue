@@ -33,7 +33,7 @@ const keys: [string, string][] = [
     <div
       class="grid gap-x-10 gap-y-6 text-[22px] leading-[28px] wide-room:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] wide-room:text-[26px] wide-room:leading-[32px]"
     >
-      <dl class="grid h-fit grid-cols-[110px_minmax(0,1fr)] gap-x-4 gap-y-1">
+      <dl class="grid h-fit grid-cols-[150px_minmax(0,1fr)] gap-x-4 gap-y-1">
         <template v-for="[key, does] in keys" :key="key">
           <dt class="text-room-weld">{{ key }}</dt>
           <dd>{{ does }}</dd>

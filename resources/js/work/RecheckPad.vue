@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { movement, test } from '@/chart/atlas'
+import { movement } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
 import { useVisit } from '@/composables/useVisit'
 import type { PlanStep, TestResult } from '@/types/visit'
@@ -86,10 +86,9 @@ const change = computed(() => {
   }
   return by === 0 ? 'the same' : by < 0 ? 'less sore' : 'more sore'
 })
-const hint = computed(() => (check.value.kind === 'test' ? test(check.value.id).how : ''))
 </script>
 <template>
-  <section class="flex min-h-0 flex-col gap-3" aria-label="Measured again">
+  <section class="flex flex-none flex-col gap-2" aria-label="Measured again">
     <p class="flex flex-wrap items-baseline gap-x-6 text-[24px] leading-[30px] wide-room:text-[30px] wide-room:leading-[36px]">
       <span class="text-linen-2"
         >before <b class="display text-[34px] text-linen wide-room:text-[44px]">{{ words(before) }}</b></span
@@ -99,8 +98,7 @@ const hint = computed(() => (check.value.kind === 'test' ? test(check.value.id).
       >
       <span aria-live="polite">{{ problem || change }}</span>
     </p>
-    <p v-if="hint" class="text-[22px] text-linen-2">{{ hint }}</p>
-    <div v-if="check.kind === 'range'" class="grid min-h-0 flex-1 grid-cols-5 gap-2" role="group" :aria-label="label">
+    <div v-if="check.kind === 'range'" class="grid grid-cols-5 gap-2 wide-room:grid-cols-7" role="group" :aria-label="label">
       <button
         v-for="digit in ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0']"
         :key="digit"
@@ -112,7 +110,11 @@ const hint = computed(() => (check.value.kind === 'test' ? test(check.value.id).
       </button>
       <button type="button" class="room-key !min-h-[64px]" aria-label="Minus" @click="key('−')">−</button>
       <button type="button" class="room-key !min-h-[64px]" aria-label="One back" @click="key('⌫')">⌫</button>
-      <button type="button" class="room-key col-span-3 !min-h-[64px] !bg-room-woad font-[650] !text-room" @click="writeRange">
+      <button
+        type="button"
+        class="room-key col-span-3 wide-room:col-span-2 !min-h-[64px] !bg-room-woad font-[650] !text-room"
+        @click="writeRange"
+      >
         Write it down
       </button>
     </div>

@@ -24,7 +24,7 @@ const open = computed<ViewId>(() => (props.step.position.startsWith('supine') ||
 const spots = computed(() => props.manoeuvre?.spots ?? [])
 const view = computed<ViewId>(() => {
   const { muscle, zones } = props.step
-  if (muscle) return (spots.value.length ? viewOfSpots(muscle, spots.value) : undefined) ?? viewOf(muscle, open.value)
+  if (muscle) return (spots.value.length ? viewOfSpots(muscle, spots.value, open.value) : undefined) ?? viewOf(muscle, open.value)
   const shows = (one: ViewId): boolean => zones.some((zone) => zoneOfView(one, zone))
   const other = open.value === 'front' ? 'back' : 'front'
   return shows(open.value) || !shows(other) ? open.value : other

@@ -49,7 +49,13 @@ const checkHow = (step: PlanStep): string => {
   return check ? 'Press the same spot as strongly as before, and ask.' : ''
 }
 
-export function linesOf(step: PlanStep, one: Manoeuvre | undefined, spot: number, says: Tableside['says']): Lines {
+export function linesOf(
+  step: PlanStep,
+  one: Manoeuvre | undefined,
+  spot: number,
+  says: Tableside['says'],
+  after: readonly string[] = [],
+): Lines {
   if (one) {
     const name = one.spot_names[spot] ?? wayOf(one)
     return {
@@ -69,8 +75,15 @@ export function linesOf(step: PlanStep, one: Manoeuvre | undefined, spot: number
     what: step.kind === 'recheck' && step.check ? capital(step.check.text) : step.label,
     where: ['warm_up', 'soothe', 'rest_stroke', 'finish', 'cold'].includes(step.kind) ? capital(places(step)) : '',
     how: [
+      ...(step.kind === 'aftercare' ? after : []),
       step.kind === 'settle' ? capital(atlas.positions[step.position]) : '',
-      step.kind === 'recheck' ? checkHow(step) : step.kind === 'feel' ? (step.find[0] ?? step.why) : first(step.why),
+      step.kind === 'recheck'
+        ? first(checkHow(step))
+        : step.kind === 'feel'
+          ? (step.find[0] ?? step.why)
+          : step.kind === 'aftercare' && after.length
+            ? ''
+            : first(step.why),
       capital(hands),
     ].filter(Boolean),
     say: step.words ?? says[step.check?.kind === 'palpate' ? 'press_again' : step.kind] ?? step.client_action,

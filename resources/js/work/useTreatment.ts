@@ -215,11 +215,16 @@ export function useTreatment(
       return { ...one, so_far: Math.round(firm.reduce((sum, of) => sum + of.seconds, 0) / 6) / 10 }
     }),
   )
-  const handSeconds = computed(
-    () =>
-      Object.values(state.value.steps).reduce((sum, one) => sum + one.hand_seconds, 0) +
-      (started.value && manoeuvre.value && !off.value ? seconds.value : 0),
-  )
+  /** How long the hands were on: what was held, and the whole of a step that is strokes from end to end. */
+  const handSeconds = computed(() => {
+    const strokes = (one: PlanStep): boolean => tables.value?.hands_on.includes(one.kind) ?? false
+    const before = steps.value.reduce((sum, one) => {
+      const of = state.value.steps[one.id]
+      return sum + (of?.hand_seconds ?? 0) + (strokes(one) && of?.end !== 'skipped' ? (of?.clock_seconds ?? 0) : 0)
+    }, 0)
+    const isOn = started.value && !off.value && (manoeuvre.value !== undefined || (step.value !== undefined && strokes(step.value)))
+    return before + (isOn ? seconds.value : 0)
+  })
   return {
     state,
     index,

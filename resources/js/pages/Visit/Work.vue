@@ -196,7 +196,9 @@ const giveAgain = (area: ConsentAreaId) =>
   })
 const area = computed(() => (step.value ? t.areaOf(step.value) : null))
 
-const lines = computed(() => (step.value ? linesOf(step.value, manoeuvre.value, spot.value, page.tableside?.says ?? {}) : null))
+const lines = computed(() =>
+  step.value ? linesOf(step.value, manoeuvre.value, spot.value, page.tableside?.says ?? {}, page.tableside?.after) : null,
+)
 const left = computed(() => Math.ceil(t.minutesLeft.value))
 const clockWords = (total: number): string => `${Math.floor(total / 60)}:${String(Math.floor(total % 60)).padStart(2, '0')}`
 /** Minutes of the booked time that are left: pauses in which nobody touched anything for long do not count. */
@@ -345,6 +347,10 @@ useEventListener(
   { capture: true },
 )
 const layer = (): ParentNode => [...(room.value?.querySelectorAll('[data-room-page]') ?? [])].at(-1) ?? room.value ?? document
+// a key is for the room, and not for what was touched last: what a pointer touched lets go of it
+useEventListener(room, 'click', (event: MouseEvent) => {
+  if (event.detail > 0 && event.target instanceof Element) event.target.closest<HTMLElement>('button')?.blur()
+})
 useEventListener(
   room,
   'click',
@@ -483,15 +489,21 @@ const state = computed(
             {{ lines.where }}
           </p>
           <p
+            v-if="step.kind !== 'recheck'"
             class="flex flex-wrap gap-x-5 text-[22px] leading-[28px] text-linen-2 wide-room:text-[clamp(24px,2.35vw,30px)] wide-room:leading-[1.2]"
           >
             <span v-for="one in lines.count" :key="one" class="whitespace-nowrap">{{ one }}</span>
             <span v-if="repeat && started" class="whitespace-nowrap text-linen">now {{ repeat }} of {{ manoeuvre?.repeats }}</span>
             <span v-if="pressure !== null" class="whitespace-nowrap wide-room:hidden">pressure {{ pressure }} of {{ ceiling }}</span>
           </p>
-          <RecheckPad v-if="step.check && step.kind === 'recheck'" :step="step" :hears="hears" />
-          <p v-else-if="!told" class="text-[22px] leading-[28px] wide-room:text-[clamp(24px,2.35vw,30px)] wide-room:leading-[1.17]">
-            <template v-for="(one, k) in lines.how" :key="one"><span v-if="k" class="text-linen-2"> · </span>{{ one }}</template>
+          <p
+            v-if="!told || step.kind === 'recheck'"
+            class="text-[22px] leading-[28px] wide-room:text-[clamp(24px,2.35vw,30px)] wide-room:leading-[1.17]"
+          >
+            <template v-for="(one, k) in lines.how" :key="one"
+              ><span v-if="k" class="text-linen-2">{{ lines.how[k - 1]?.endsWith('.') ? ' ' : ' · ' }}</span
+              >{{ one }}</template
+            >
           </p>
           <p
             v-if="lines.say"
@@ -499,6 +511,7 @@ const state = computed(
           >
             “{{ lines.say }}”
           </p>
+          <RecheckPad v-if="step.check && step.kind === 'recheck'" :step="step" :hears="hears" />
         </section>
       </div>
 
