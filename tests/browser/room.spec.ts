@@ -1,5 +1,5 @@
 import { KillableServer } from './killable'
-import { accessible, contrasty, heard, inHand, planned, recorded, roomTo } from './steps'
+import { accessible, contrasty, heard, inHand, planned, recorded, roomTo, signIn } from './steps'
 import { expect, test, type Page } from './test'
 
 interface Happened {
@@ -266,22 +266,36 @@ test('offline, with the server gone, from one step to a later one: nothing is lo
   expect(dose).toBeGreaterThan(100)
 })
 
-test('two tablets at one table see each other within seconds, and what both told was done once', async ({ page, context }) => {
+test('two tablets at one table see each other within seconds, and what both told was done once', async ({ page, browser }) => {
   const visit = await planned(page, 'Twain Reed')
   await roomTo(page, /^Sternocleidomastoid/)
-  const other = await context.newPage()
+  const second = await browser.newContext({ baseURL: new URL(visit).origin, viewport: { width: 1280, height: 800 } })
+  const other = await second.newPage()
+  await signIn(other)
   await other.goto(`${visit}/work`)
   await expect.poll(() => inHand(other)).toMatch(/^Sternocleidomastoid/)
   await enter(page)
   await heard(page, () => page.keyboard.press(' '))
-  const ladder = other.getByRole('img', { name: /^Pressure now/ })
-  await other.bringToFront()
-  await expect(ladder).toHaveAccessibleName('Pressure now 3, ceiling 4', { timeout: 9000 })
-  // both are told that the spot is done
+  await expect(other.getByRole('img', { name: /^Pressure now/ })).toHaveAccessibleName('Pressure now 3, ceiling 4', { timeout: 9000 })
+  // both are told that the spot is done, the second without knowing of the first
+  await second.setOffline(true)
+  await page.waitForTimeout(1500)
+  await enter(page)
   await heard(other, () => other.keyboard.press('Enter'))
-  await page.bringToFront()
+  await second.setOffline(false)
   await expect.poll(() => inHand(page), { timeout: 9000 }).not.toMatch(/^Sternocleidomastoid/)
-  expect(await inHand(other)).toBe(await inHand(page))
+  await expect
+    .poll(async () => (await eventsOf(page, visit)).filter((one) => one.type === 'pass_reached').length, { timeout: 9000 })
+    .toBe(2)
+  const told = await eventsOf(page, visit)
+  expect(new Set(told.map((one) => one.device)).size).toBe(2)
+  const held = told.filter((one) => one.type === 'pass_reached').map((one) => Number(one.payload['seconds']))
+  const eased = told.filter((one) => one.type === 'eased_off').map((one) => Number(one.payload['seconds']))
+  const [done] = await doneIn(page, visit)
+  // the seconds of one of the two, and of what was held before it was eased
+  expect(held.some((seconds) => Math.abs(done!.seconds_at_pressure - eased[0]! - seconds) < 0.2)).toBe(true)
+  await expect.poll(async () => (await inHand(other)) === (await inHand(page)), { timeout: 9000 }).toBe(true)
+  await second.close()
 })
 
 test('fourteen steps by keys alone; doubled, shuffled and late they are one treatment: the record is what it was', async ({ page }) => {
@@ -504,4 +518,31 @@ test('a limit that comes up meanwhile is told, and the rest is planned under it'
   await expect(page.getByText(/What bounds the work has changed/)).toBeHidden()
   const { agreed } = await propsOf<{ agreed: { plan: { steps: { ceiling: { felt: number } | null }[] } } }>(page, `${visit}/work`)
   for (const step of agreed.plan.steps) expect(step.ceiling?.felt ?? 0).toBeLessThanOrEqual(4)
+})
+
+test('quiet is a finding; an end that was a slip is taken back', async ({ page }) => {
+  const visit = await planned(page, 'Quill Hazel')
+  await roomTo(page, /^Feel /)
+  const felt = async () =>
+    (
+      await propsOf<{ entries: { kind: string; payload: { muscle: string; tenderness?: number } | null }[] }>(page, `${visit}/recheck`)
+    ).entries.filter((one) => one.kind === 'palpation' && one.payload?.tenderness === 0).length
+  const here = await inHand(page)
+  await heard(page, () => page.getByRole('button', { name: /^Quiet/ }).click())
+  await expect.poll(felt).toBe(1)
+  await heard(page, () => page.getByRole('button', { name: /Take back/ }).click())
+  await expect.poll(felt).toBe(0)
+  expect(await inHand(page)).toBe(here)
+
+  await roomTo(page, /^Sternocleidomastoid/)
+  await enter(page)
+  await heard(page, () => page.keyboard.press('w'))
+  await heard(page, () => page.getByRole('button', { name: 'Faint' }).click())
+  await heard(page, () => page.getByRole('button', { name: 'End the work' }).click())
+  await expect(page).toHaveURL(/after$/)
+  await page.goto(`${visit}/work`)
+  await expect(page.getByText('The work was ended early.')).toBeVisible()
+  await heard(page, () => page.getByRole('button', { name: 'Go on after all' }).click())
+  await expect(page.locator('[data-target=next]')).toBeVisible()
+  expect(await inHand(page)).toMatch(/^Levator/)
 })

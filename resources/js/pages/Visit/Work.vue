@@ -3,6 +3,7 @@ import { Head, Link, router } from '@inertiajs/vue3'
 import { useEventListener, useIntervalFn, useLocalStorage, useNow, usePreferredReducedMotion, useVibrate, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, onScopeDispose, ref, watch } from 'vue'
 import { atlas, hazardsBeside } from '@/chart/atlas'
+import { nameOf } from '@/composables/fields'
 import { goWith } from '@/composables/goToCheck'
 import { send } from '@/composables/http'
 import { LOCKED, settings } from '@/composables/settings'
@@ -36,7 +37,7 @@ const ASK_MS = 3000
 const LAID_ASIDE_MS = 30 * 60_000
 
 const page = defineProps<VisitProps>()
-provideVisit(computed(() => page))
+const record = provideVisit(computed(() => page))
 const steps = computed<PlanStep[]>(() => page.agreed?.plan.steps ?? [])
 /** Consent as the server knows it by now; what was taken back here and has not arrived yet stands beside it. */
 const known = ref<TakenBack>(page.taken_back ?? { withdrawn: [], unlifted: {} })
@@ -161,6 +162,36 @@ const skip = (what: 'manoeuvre' | 'step') =>
     open.value = null
     if (what === 'step') t.end('step_skipped', at)
     else t.skipManoeuvre(at)
+  })
+/** Felt, and nothing there: that is a finding, and no step is owed to it. */
+const quietOf = (one: PlanStep, tenderness: 0 | null): void => {
+  if (!one.muscle || !one.side) return
+  const felt = { muscle: one.muscle, side: one.side }
+  const words = `${one.label.replace(/^Feel /, '')}: quiet`
+  record.save('palpation', nameOf('palpation', felt), tenderness === null ? null : { ...felt, tenderness }, words)
+}
+const quiet = () =>
+  act((at) => {
+    const one = step.value
+    if (!one) return
+    quietOf(one, 0)
+    t.end('step_skipped', at)
+  })
+const undo = () =>
+  act((at) => {
+    for (const event of slip.value) {
+      const one = event.type === 'step_skipped' ? steps.value.find((of) => of.id === event.step && of.kind === 'feel') : undefined
+      const felt =
+        one?.muscle && one.side ? record.one('palpation', nameOf('palpation', { muscle: one.muscle, side: one.side })) : undefined
+      if (one && felt?.tenderness === 0) quietOf(one, null)
+    }
+    t.takeBack(at)
+  })
+/** Ended by mistake, or come back to: the end was a slip. */
+const goOnAfterAll = () =>
+  act((at) => {
+    const ends = events.value.filter((event) => event.type === 'stopped' && event.step === 'all').map((event) => event.id)
+    log('taken_back', 'all', { events: ends.slice(0, 8) }, at)
   })
 const leaveStep = () =>
   act((at) => {
@@ -316,7 +347,7 @@ useKeys({
   ArrowRight: underPage(onward),
   ArrowUp: underPage(raise),
   ArrowDown: ease,
-  Backspace: underPage(() => act(t.takeBack)),
+  Backspace: underPage(undo),
   '.': stop,
   i: () => (open.value === 'depth' ? close() : underPage(() => show('depth'))()),
   n: underPage(() => show('number')),
@@ -399,13 +430,15 @@ const state = computed(
       <div class="mx-auto max-w-[760px] px-8 py-20 text-[30px] leading-10">
         <h1 class="display text-[58px] leading-[64px]">Done</h1>
         <p class="mt-4 text-linen-2">
-          Every step is worked or left. Hands were on for {{ clockWords(t.handSeconds.value) }}. Compare once more, then write it down.
+          {{ t.state.value.stopped ? 'The work was ended early.' : 'Every step is worked or left.' }} Hands were on for
+          {{ clockWords(t.handSeconds.value) }}. Compare once more, then write it down.
         </p>
         <Link
           :href="`/visits/${visit.id}/recheck`"
           class="mt-8 inline-flex min-h-[84px] items-center bg-room-moss px-8 display text-[44px] text-room"
           >Re-check</Link
         >
+        <button v-if="t.state.value.stopped" type="button" class="room-key ml-4 align-top" @click="goOnAfterAll">Go on after all</button>
       </div>
     </template>
     <div v-else class="room-grid mx-auto max-w-[1400px]">
@@ -574,7 +607,7 @@ const state = computed(
           </button>
         </template>
         <template v-else-if="step.kind === 'feel'">
-          <button type="button" class="room-key flex-1" data-target="quiet" @click="skip('step')">Quiet: leave it</button>
+          <button type="button" class="room-key flex-1" data-target="quiet" @click="quiet">Quiet: leave it</button>
           <button type="button" class="room-key flex-1" data-target="found" @click="found">
             Found something <span class="room-hint">F</span>
           </button>
@@ -591,13 +624,7 @@ const state = computed(
         <button type="button" class="room-key !bg-room-fold text-linen-2" data-target="skip" @click="show('skip')">
           Skip <span class="room-hint">K</span>
         </button>
-        <button
-          type="button"
-          class="room-key !bg-room-fold text-linen-2"
-          data-target="back"
-          :disabled="!slip.length"
-          @click="act(t.takeBack)"
-        >
+        <button type="button" class="room-key !bg-room-fold text-linen-2" data-target="back" :disabled="!slip.length" @click="undo">
           Take back <span class="room-hint">⌫</span>
         </button>
         <button type="button" class="room-key !bg-room-fold text-linen-2" data-target="depth" @click="show('depth')">
