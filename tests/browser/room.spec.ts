@@ -225,7 +225,7 @@ test('wet hands: only the two edges live until the screen is held', async ({ bro
 test('by pedal alone a treatment is worked to its end, and the record holds what was done', async ({ page }) => {
   const visit = await planned(page, 'Perda Finch', MORE)
   const steps = new Set<string>()
-  for (let k = 0; k < 90 && (await inHand(page)) !== 'Done'; k++) {
+  for (let k = 0; k < 150 && (await inHand(page)) !== 'Done'; k++) {
     steps.add(await inHand(page))
     await heard(page, () => page.keyboard.press('PageDown'))
     if (k % 7 === 6) await heard(page, () => page.keyboard.press('PageUp'))

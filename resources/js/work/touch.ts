@@ -3,8 +3,8 @@ import { ref } from 'vue'
 /** Deaf for so long after each action, and for as long as touches keep coming: a knuckle that bounces does one thing. */
 export const DEAF_MS = 500
 
-/** Whether a touch is heard; whoever asks has touched. */
-export function useDeafness(now: () => number = () => performance.now()): { hears: () => boolean } {
+/** Whether a touch is heard; whoever asks has touched. `now`: when, in milliseconds. */
+export function useDeafness(now: () => number): { hears: () => boolean } {
   let last = -Infinity
   return {
     hears: () => {

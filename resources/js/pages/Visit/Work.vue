@@ -105,7 +105,11 @@ type Open = 'signs' | 'number' | 'depth' | 'keys' | 'rest' | 'skip' | null
 const open = ref<Open>(null)
 /** A sign after which somebody has to say how it goes on. */
 const stopping = ref<(typeof atlas.stopSigns)[number] | null>(null)
-const { hears } = useDeafness()
+/** When it was touched, and not when a busy page came to it. */
+let touchedAt = 0
+for (const kind of ['keydown', 'click'] as const)
+  useEventListener(window, kind, (event: Event) => (touchedAt = event.timeStamp), { capture: true, passive: true })
+const { hears } = useDeafness(() => touchedAt)
 /** A touch is heard, or nothing happens: half a second of deafness after each. */
 const act = (does: (at: number) => void): void => {
   if (guarded.value || !hears()) return
