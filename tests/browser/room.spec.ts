@@ -224,12 +224,16 @@ test('wet hands: only the two edges live until the screen is held', async ({ bro
 
 test('by pedal alone a treatment is worked to its end, and the record holds what was done', async ({ page }) => {
   const visit = await planned(page, 'Perda Finch', MORE)
+  // whichever keys the pedals of this therapist send
+  const { pedals } = (
+    await propsOf<{ user: { settings: { pedals: Record<'onward' | 'ease' | 'soften', string> } } }>(page, `${visit}/work`)
+  ).user.settings
   const steps = new Set<string>()
-  for (let k = 0; k < 150 && (await inHand(page)) !== 'Done'; k++) {
+  for (let k = 0; k < 90 && (await inHand(page)) !== 'Done'; k++) {
     steps.add(await inHand(page))
-    await heard(page, () => page.keyboard.press('PageDown'))
-    if (k % 7 === 6) await heard(page, () => page.keyboard.press('PageUp'))
-    if (k % 11 === 10) await heard(page, () => page.keyboard.press('b'))
+    await heard(page, () => page.keyboard.press(pedals.onward))
+    if (k % 7 === 6) await heard(page, () => page.keyboard.press(pedals.ease))
+    if (k % 11 === 10) await heard(page, () => page.keyboard.press(pedals.soften))
   }
   await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible()
   expect(steps.size).toBeGreaterThanOrEqual(14)
