@@ -122,11 +122,6 @@ final class StepState
         return $this->set !== null && $this->set['part'] === $part ? $this->set['to'] : min($planned, $this->cap ?? $planned);
     }
 
-    public function cap(): ?float
-    {
-        return $this->cap;
-    }
-
     /** Whether that manoeuvre is done to its end. */
     public function isDone(int $part): bool
     {

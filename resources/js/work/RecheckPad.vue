@@ -2,8 +2,9 @@
 import { computed, ref, watch } from 'vue'
 import { movement } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
+import { changeOf, placeOf } from '@/composables/measuredAgain'
 import { useVisit } from '@/composables/useVisit'
-import type { PlanStep, TestResult } from '@/types/visit'
+import type { Phase, PlanStep, TestResult } from '@/types/visit'
 
 /** What was measured is measured again, here: the value from before, a pad for the new one, and the difference beside it. */
 const props = defineProps<{ step: PlanStep; hears: () => boolean }>()
@@ -11,23 +12,19 @@ const { save, one, all } = useVisit()
 const check = computed(() => props.step.check!)
 const range = computed(() => (check.value.kind === 'range' ? movement(check.value.id) : null))
 const unit = computed(() => (range.value?.unit === 'deg' ? '°' : ` ${range.value?.unit ?? ''}`))
-const before = computed(() => {
+const valueIn = (phase: Phase): number | TestResult | null => {
   const { kind, id, side } = check.value
-  if (kind === 'range') return one('range', nameOf('range', { movement: id as never, side }), 'before')?.active ?? null
-  if (kind === 'test') return all('test').find((item) => item.test === id && item.side === side)?.result ?? null
-  return all('palpation').find((item) => item.muscle === id && item.side === side)?.tenderness ?? null
-})
+  if (kind === 'range') return one('range', nameOf('range', { movement: id as never, side }), phase)?.active ?? null
+  if (kind === 'test') return all('test', phase).find((item) => item.test === id && item.side === side)?.result ?? null
+  return all('palpation', phase).find((item) => item.muscle === id && item.side === side)?.tenderness ?? null
+}
+const before = computed(() => valueIn('before'))
+const after = computed(() => valueIn('after'))
 const typed = ref('')
 watch(
   () => props.step.id,
   () => (typed.value = ''),
 )
-const after = computed(() => {
-  const { kind, id, side } = check.value
-  if (kind === 'range') return one('range', nameOf('range', { movement: id as never, side }), 'after')?.active ?? null
-  if (kind === 'test') return all('test', 'after').find((item) => item.test === id && item.side === side)?.result ?? null
-  return all('palpation', 'after').find((item) => item.muscle === id && item.side === side)?.tenderness ?? null
-})
 const key = (digit: string) => {
   if (digit === '⌫') typed.value = typed.value.slice(0, -1)
   else if (digit === '−') typed.value = typed.value.startsWith('-') ? typed.value.slice(1) : `-${typed.value}`
@@ -50,13 +47,7 @@ const writeRange = () => {
 const writeFelt = (tenderness: number) => {
   const item = all('palpation').find((found) => found.muscle === check.value.id && found.side === check.value.side)
   if (!item) return
-  const where = {
-    muscle: item.muscle,
-    side: item.side,
-    ...(item.site ? { site: item.site } : {}),
-    ...(item.spot ? { spot: item.spot } : {}),
-  }
-  save('palpation', nameOf('palpation', item), { ...where, tenderness }, label.value, 'after')
+  save('palpation', nameOf('palpation', item), { ...placeOf(item), tenderness }, label.value, 'after')
 }
 const writeTest = (result: TestResult) => {
   const item = all('test').find((found) => found.test === check.value.id && found.side === check.value.side)
@@ -79,11 +70,8 @@ const words = (value: number | string | null): string =>
         : `${value} of 4`
 const change = computed(() => {
   if (typeof before.value !== 'number' || typeof after.value !== 'number') return ''
-  const by = Math.round((after.value - before.value) * 10) / 10
-  if (range.value) {
-    if (Math.abs(by) < range.value.error) return `${by > 0 ? '+' : ''}${by}: within measuring error`
-    return `${by > 0 ? '+' : ''}${by}: really ${(range.value.larger ? by > 0 : by < 0) ? 'freer' : 'less'}`
-  }
+  if (range.value) return changeOf(range.value, before.value, after.value)
+  const by = after.value - before.value
   return by === 0 ? 'the same' : by < 0 ? 'less sore' : 'more sore'
 })
 </script>

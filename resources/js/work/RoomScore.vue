@@ -15,8 +15,6 @@ const props = defineProps<{
   seconds: number
   planned: number
   repeats: number
-  /** share of the step that is behind */
-  done: number
 }>()
 const W = 150
 const H = 404

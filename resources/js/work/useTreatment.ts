@@ -62,16 +62,14 @@ export function useTreatment(
   const planned = computed(() =>
     manoeuvre.value ? Math.max(1, manoeuvre.value.seconds * manoeuvre.value.repeats) : Math.max(1, (step.value?.minutes ?? 1) * 60),
   )
-  const tissueAt = (felt: number): number => {
+  /** What the plan reckoned for the manoeuvre in hand: a pass for each that presses. */
+  const reckoned = computed(() => {
     const pressed = (step.value?.manoeuvres ?? []).slice(0, part.value).filter((one) => one.pressure !== null).length
-    const pass = step.value?.passes[pressed] ?? step.value?.passes.at(-1)
-    return pass ? Math.round((pass.tissue_kpa * felt) / pass.pressure) : 0
-  }
-  const leanAt = (felt: number): number | null => {
-    const pressed = (step.value?.manoeuvres ?? []).slice(0, part.value).filter((one) => one.pressure !== null).length
-    const pass = step.value?.passes[pressed] ?? step.value?.passes.at(-1)
-    return pass ? Math.round((pass.lean_percent * felt) / pass.pressure) : null
-  }
+    return step.value?.passes[pressed] ?? step.value?.passes.at(-1)
+  })
+  const tissueAt = (felt: number): number => (reckoned.value ? Math.round((reckoned.value.tissue_kpa * felt) / reckoned.value.pressure) : 0)
+  const leanAt = (felt: number): number | null =>
+    reckoned.value ? Math.round((reckoned.value.lean_percent * felt) / reckoned.value.pressure) : null
   /** The contact up to now, as the next event tells it. */
   const contact = (spots: string[], at: number) => ({
     manoeuvre: part.value,
@@ -227,6 +225,7 @@ export function useTreatment(
   })
   return {
     state,
+    steps,
     index,
     step,
     following,

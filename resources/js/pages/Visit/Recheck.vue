@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { movement as movementOf, muscle as muscleOf, placeName } from '@/chart/atlas'
 import { entryKey, nameOf } from '@/composables/fields'
+import { changeOf, placeOf } from '@/composables/measuredAgain'
 import { useVisit } from '@/composables/useVisit'
 import AboutButton from '@/parts/AboutButton.vue'
 import NumberField from '@/parts/NumberField.vue'
@@ -37,13 +38,7 @@ const setRange = (id: MovementId, side: Side, value: number | undefined) => {
 const gain = (id: MovementId, side: Side): string => {
   const from = rangeAt(id, side, 'before')?.active
   const to = rangeAt(id, side, 'after')?.active
-  if (from === undefined || to === undefined) return ''
-  const movement = movementOf(id)
-  const change = Math.round((to - from) * 10) / 10
-  const better = movement.larger ? change > 0 : change < 0
-  return Math.abs(change) < movement.error
-    ? `${change > 0 ? '+' : ''}${change}: within measuring error`
-    : `${change > 0 ? '+' : ''}${change}: really ${better ? 'freer' : 'less'}`
+  return from === undefined || to === undefined ? '' : changeOf(movementOf(id), from, to)
 }
 const felt = computed(() =>
   all('palpation').filter(
@@ -53,13 +48,6 @@ const felt = computed(() =>
         props.value.done.some((done) => done.muscle === item.muscle && done.side === item.side)),
   ),
 )
-/** What was felt, without what was found there: the same spot is felt again. */
-const placeOf = ({ muscle, side, site, spot }: Palpation): Palpation => ({
-  muscle,
-  side,
-  ...(site ? { site } : {}),
-  ...(spot ? { spot } : {}),
-})
 const setFelt = (item: Palpation, tenderness: number | undefined) =>
   save(
     'palpation',

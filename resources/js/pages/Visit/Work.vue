@@ -38,7 +38,6 @@ const LAID_ASIDE_MS = 30 * 60_000
 
 const page = defineProps<VisitProps>()
 const record = provideVisit(computed(() => page))
-const steps = computed<PlanStep[]>(() => page.agreed?.plan.steps ?? [])
 /** Consent as the server knows it by now; what was taken back here and has not arrived yet stands beside it. */
 const known = ref<TakenBack>(page.taken_back ?? { withdrawn: [], unlifted: {} })
 // what safety forbids is not begun: the page is read anew and says why
@@ -98,7 +97,24 @@ const t = useTreatment(
   now,
   log,
 )
-const { step, following, started, off, manoeuvre, spot, nextManoeuvre, pressure, ceiling, seconds, planned, eased, raised, told, slip } = t
+const {
+  steps,
+  step,
+  following,
+  started,
+  off,
+  manoeuvre,
+  spot,
+  nextManoeuvre,
+  pressure,
+  ceiling,
+  seconds,
+  planned,
+  eased,
+  raised,
+  told,
+  slip,
+} = t
 
 /** Full pages over the room. */
 type Open = 'signs' | 'number' | 'depth' | 'keys' | 'rest' | 'skip' | null
@@ -112,9 +128,7 @@ for (const kind of ['keydown', 'click'] as const)
 const { hears } = useDeafness(() => touchedAt)
 /** A touch is heard, or nothing happens: half a second of deafness after each. */
 const act = (does: (at: number) => void): void => {
-  if (guarded.value || !hears()) return
-  does(Date.now())
-  buzz()
+  if (!guarded.value) edge(does)
 }
 const tones = useLocalStorage('somatrace.room.tones', false)
 const shakes = useLocalStorage('somatrace.room.vibration', false)
@@ -488,7 +502,6 @@ const state = computed(
             :seconds="started ? seconds : 0"
             :planned="planned"
             :repeats="manoeuvre?.repeats ?? 1"
-            :done="0"
           />
         </div>
         <div v-if="pressure !== null" class="room-ladder">
