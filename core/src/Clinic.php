@@ -37,6 +37,10 @@ use Somatrace\Core\Pattern\Supposing;
 use Somatrace\Core\Planning\Planner;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Planning\Protocols;
+use Somatrace\Core\Record\ComposedNote;
+use Somatrace\Core\Record\NoteComposer;
+use Somatrace\Core\Record\Terms;
+use Somatrace\Core\Record\VisitRecord;
 use Somatrace\Core\Response\Quietness;
 use Somatrace\Core\Response\ResponseFigures;
 use Somatrace\Core\Response\ResponseJudge;
@@ -265,6 +269,17 @@ final class Clinic
         $this->judge ??= new ResponseJudge($this->atlas(), $this->responseFigures(), $this->quietness(), $this->tissue());
 
         return $this->responded->of($case, fn (): ResponseResult => $this->judge->judge($case));
+    }
+
+    /** A note as it is composed from what a visit recorded. */
+    public function note(VisitRecord $record, ?Terms $terms = null): ComposedNote
+    {
+        $case = $record->case;
+
+        return (new NoteComposer($this->atlas(), $this->rules(), $this->responseFigures()->measures))->of(
+            $record, $terms ?? new Terms($this->atlas()), $this->screen($case), $this->ranking($case), $this->compared($case),
+            $this->chains($case),
+        );
     }
 
     public function plan(CaseFile $case): PlanResult

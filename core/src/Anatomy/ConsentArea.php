@@ -12,6 +12,8 @@ final readonly class ConsentArea
     /**
      * @param  string  $words  what is worked on, in the client's words
      * @param  string  $ask  how it is asked, word for word
+     * @param  string  $name  short, for a list
+     * @param  string  $words  as it is asked for
      * @param  list<string>  $muscles
      * @param  list<string>  $zones
      * @param  list<string>  $techniques
@@ -19,6 +21,7 @@ final readonly class ConsentArea
      */
     private function __construct(
         public string $id,
+        public string $name,
         public string $words,
         public string $ask,
         public array $muscles,
@@ -31,7 +34,7 @@ final readonly class ConsentArea
     public static function from(Fields $row): self
     {
         return new self(
-            $row->string('id'), $row->string('words'), $row->string('ask'),
+            $row->string('id'), $row->string('name'), $row->string('words'), $row->string('ask'),
             $row->strings('muscles'), $row->strings('zones'), $row->strings('techniques'), $row->strings('setups'),
         );
     }

@@ -10,6 +10,7 @@ use Somatrace\Core\Data\Fields;
 final readonly class Movement
 {
     /**
+     * @param  string  $clinical  its term in the literature
      * @param  string  $position  how the client is placed for it: a position of the table, or standing
      * @param  non-empty-list<string>  $directions  what it consists of
      * @param  list<string>  $carries  directions that come along with it, so that it lengthens what resists those too
@@ -19,6 +20,7 @@ final readonly class Movement
     private function __construct(
         public string $id,
         public string $name,
+        public string $clinical,
         public string $unit,
         public bool $paired,
         public float $norm,
@@ -42,7 +44,7 @@ final readonly class Movement
         $steps = $row->strings('steps');
 
         return new self(
-            $row->string('id'), $row->string('name'), $row->string('unit'), $row->string('sides') === 'pair',
+            $row->string('id'), $row->string('name'), $row->string('clinical'), $row->string('unit'), $row->string('sides') === 'pair',
             $row->float('norm'), $row->float('min'), $row->float('max'), $row->float('measurement_error'),
             $row->string('better') === 'larger', $row->string('position'),
             $directions === [] ? throw UnknownId::in('direction', '') : $directions, $row->strings('carries'), $row->string('measure'),

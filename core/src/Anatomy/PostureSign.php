@@ -13,8 +13,14 @@ final readonly class PostureSign
      * @param  array<string, Relation>  $short  muscle id → side
      * @param  array<string, Relation>  $long
      */
-    private function __construct(public string $id, public string $name, public bool $paired, public array $short, public array $long)
-    {
+    private function __construct(
+        public string $id,
+        public string $name,
+        public string $clinical,
+        public bool $paired,
+        public array $short,
+        public array $long,
+    ) {
     }
 
     public static function from(Fields $row): self
@@ -28,6 +34,9 @@ final readonly class PostureSign
             return $map;
         };
 
-        return new self($row->string('id'), $row->string('name'), $row->string('sides') === 'pair', $muscles('short'), $muscles('long'));
+        return new self(
+            $row->string('id'), $row->string('name'), $row->string('clinical'), $row->string('sides') === 'pair', $muscles('short'),
+            $muscles('long'),
+        );
     }
 }

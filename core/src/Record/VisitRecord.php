@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Record;
+
+use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\Findings;
+use Somatrace\Core\Treatment\AgreedStep;
+
+/** All of one visit that a note is composed from. */
+final readonly class VisitRecord
+{
+    /**
+     * @param  Findings  $after  what was measured again
+     * @param  list<Worked>  $worked  in the order of the table
+     * @param  list<string>  $passedOver  what was agreed and not worked, in words
+     * @param  list<Reaction>  $reactions  signs the client gave, in order
+     * @param  list<Agreement>  $agreements
+     * @param  list<AgreedStep>  $agreed  steps of the plan that was agreed
+     * @param  list<string>  $unfelt  suspects that nobody felt, in words
+     * @param  bool  $isStopped  the whole treatment was broken off
+     */
+    public function __construct(
+        public CaseFile $case,
+        public Findings $after = new Findings,
+        public array $worked = [],
+        public array $passedOver = [],
+        public array $reactions = [],
+        public array $agreements = [],
+        public array $agreed = [],
+        public array $unfelt = [],
+        public bool $isStopped = false,
+    ) {
+    }
+}
