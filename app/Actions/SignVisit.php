@@ -8,6 +8,7 @@ use App\Cases\CaseAssembler;
 use App\Cases\Judgements;
 use App\Cases\SoundRecords;
 use App\Cases\TreatmentSummary;
+use App\Cases\VisitNote;
 use App\Keeping\NoteHash;
 use App\Models\Note;
 use App\Models\User;
@@ -25,6 +26,7 @@ final readonly class SignVisit
         private Judgements $judgements,
         private TreatmentSummary $treatment,
         private SoundRecords $sound,
+        private VisitNote $note,
         private Once $once,
         private Clinic $clinic,
     ) {
@@ -57,7 +59,7 @@ final readonly class SignVisit
         }
         $agreed = $visit->plans()->latest('id')->first();
         $results = [
-            ...$results, 'plan' => $agreed === null ? null : $agreed->document,
+            ...$results, 'note' => $this->note->final($visit), 'plan' => $agreed === null ? null : $agreed->document,
             'done' => $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [], 'unreadable' => $this->sound->unreadable($visit->id),
         ];
         $visit->update(['status' => VisitStatus::Signed, 'signed_at' => $now]);
@@ -79,19 +81,43 @@ final readonly class SignVisit
      * A correction is the next revision; the earlier ones stay as they were signed.
      *
      * @param  array{happened: string, advice: string, next_time: string}  $words
+     * @param  array<string, string>  $sentences  those that are changed, by name; an empty one is left out
      */
-    public function correct(Visit $visit, User $user, array $words, string $reason, string $key, CarbonImmutable $now): Note
-    {
-        $correct = function () use ($visit, $user, $words, $reason, $now): int {
+    public function correct(
+        Visit $visit, User $user, array $words, array $sentences, string $reason, string $key, CarbonImmutable $now,
+    ): Note {
+        $correct = function () use ($visit, $user, $words, $sentences, $reason, $now): int {
             $last = $visit->notes()->latest('revision')->firstOrFail();
 
             return $this->freeze($visit, $user, [
-                ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => $last->results,
+                ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => self::corrected($last->results, $sentences),
                 'reason' => $reason, 'atlas_version' => $last->atlas_version,
             ], $now)->id;
         };
 
         return Note::query()->findOrFail($this->once->do($key, $user, 'note corrected', $correct));
+    }
+
+    /**
+     * @param  array<string, mixed>  $results
+     * @param  array<string, string>  $sentences
+     * @return array<string, mixed>
+     */
+    private static function corrected(array $results, array $sentences): array
+    {
+        if (! isset($results['note'])) {
+            return $results;
+        }
+        foreach ($results['note']['parts'] as $at => $part) {
+            foreach ($part['sentences'] as $index => $one) {
+                $text = $sentences[$one['id']] ?? $one['text'];
+                if ($text !== $one['text']) {
+                    $results['note']['parts'][$at]['sentences'][$index] = [...$one, 'composed' => $one['composed'] ?? $one['text'], 'text' => $text];
+                }
+            }
+        }
+
+        return $results;
     }
 
     /** @param  array<string, mixed>  $content */

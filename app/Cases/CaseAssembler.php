@@ -19,7 +19,7 @@ use Somatrace\Core\Clinic;
 final readonly class CaseAssembler
 {
     /** Counted up when the same records make another case than before, so that no judgement of the old one stays. */
-    public const EDITION = 5;
+    public const EDITION = 6;
 
     public function __construct(
         private Clinic $clinic,
@@ -133,6 +133,12 @@ final readonly class CaseAssembler
                 static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::RedFlagSince),
             )),
         ], static fn (mixed $part): bool => $part !== [] && $part !== null && $part !== false);
+    }
+
+    /** @return array<string, list<mixed>> what was measured again, as the case file writes findings */
+    public function findingsAfter(EntryRows $rows): array
+    {
+        return $this->findings($rows, 'after');
     }
 
     /** @return array<string, list<mixed>> */

@@ -39,6 +39,8 @@ final readonly class Course
             $user->clinic->timezone, $hands->before($visit), $hands->week($visit),
             $user->setting('spared'), $user->setting('untrained'), $user->handBudgets(), $user->setting('table_cm'),
             $user->calibration(),
+            // how a note is written
+            $user->setting('note_words'), $user->setting('pressure_unit'), $user->clinic->dateForm(),
         ]);
     }
 

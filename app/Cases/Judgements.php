@@ -20,11 +20,12 @@ final readonly class Judgements
         private CaseAssembler $cases,
         private SoundRecords $sound,
         private HandLoad $hands,
+        private VisitNote $note,
     ) {
     }
 
     /**
-     * @param  'safety'|'assessment'|'chains'|'pattern'|'plan'|'response'  ...$kinds
+     * @param  'safety'|'assessment'|'chains'|'pattern'|'plan'|'response'|'note'  ...$kinds
      * @return array<string, array<string, mixed>> one document a kind
      */
     public function of(Visit $visit, string ...$kinds): array
@@ -35,7 +36,7 @@ final readonly class Judgements
     /**
      * The case is put together only when something it is made of has changed since.
      *
-     * @param  'safety'|'assessment'|'chains'|'pattern'|'plan'|'response'  ...$kinds
+     * @param  'safety'|'assessment'|'chains'|'pattern'|'plan'|'response'|'note'  ...$kinds
      * @return array<string, array<string, mixed>> one document a kind
      */
     public function along(Course $course, Visit $visit, string ...$kinds): array
@@ -49,7 +50,7 @@ final readonly class Judgements
             if ($one === null || $one->stamp !== $stamp) {
                 $case ??= $this->cases->of($visit);
                 $hash ??= $this->clinic->writer()->hash($case);
-                $documents[$kind] = $one !== null && $one->case_hash === $hash
+                $documents[$kind] = $one !== null && $one->case_hash === $hash && $kind !== 'note'
                     ? $this->stamped($one, $stamp)
                     : $this->compute($visit, $case, $hash, $stamp, $kind);
             } else {
@@ -78,6 +79,7 @@ final readonly class Judgements
             'pattern' => $this->clinic->rank($case)->toArray(),
             'plan' => $this->clinic->plan($case)->toArray(),
             'response' => $this->clinic->respond($case)->toArray(),
+            'note' => $this->note->composed($visit)->toArray(),
             default => throw new \InvalidArgumentException("no judgement is called \"$kind\""),
         };
         // through JSON once, so that a fresh result and a stored one are the same to a page

@@ -29,12 +29,18 @@ final class Clinic extends Model
         return $this->settings[$name] ?? Settings::defaults()[$name];
     }
 
+    /** How days are written here, as PHP formats dates. */
+    public function dateForm(): string
+    {
+        return match ($this->setting('date_form')) {
+            'day_month' => 'd/m/Y', 'month_day' => 'm/d/Y', 'iso' => 'Y-m-d', default => 'j F Y',
+        };
+    }
+
     /** A day as it is written here, with the time of day in the clinic's zone where it is asked for. */
     public function dateWords(CarbonImmutable $moment, bool $clock = false): string
     {
-        $form = match ($this->setting('date_form')) {
-            'day_month' => 'd/m/Y', 'month_day' => 'm/d/Y', 'iso' => 'Y-m-d', default => 'j F Y',
-        };
+        $form = $this->dateForm();
 
         return $clock ? $moment->setTimezone($this->timezone)->format("$form, H:i") : $moment->format($form);
     }

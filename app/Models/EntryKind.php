@@ -36,6 +36,7 @@ enum EntryKind: string
     case Aftermath = 'aftermath';
     case Override = 'override';
     case Text = 'text';
+    case Sentence = 'sentence';
     case GroupAsked = 'group_asked';
     case OthersDenied = 'others_denied';
 
@@ -58,6 +59,7 @@ enum EntryKind: string
             self::Target, self::Dropped, self::Done => ['muscle', 'joint', 'side'],
             self::Aftermath => ['hours'],
             self::Override => ['verdict'],
+            self::Sentence => ['sentence'],
         };
     }
 
@@ -68,7 +70,8 @@ enum EntryKind: string
             self::Guardian, self::Demand, self::RedFlag, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Consent, self::Complaint, self::Function, self::Range, self::Resisted,
             self::Posture, self::Test, self::Palpation, self::Feedback, self::Positions, self::Target, self::Dropped,
-            self::School, self::Aftermath, self::Override, self::Text, self::GroupAsked, self::OthersDenied => false,
+            self::School, self::Aftermath, self::Override, self::Text, self::Sentence, self::GroupAsked,
+            self::OthersDenied => false,
             self::Condition, self::Done => true,
         };
     }
@@ -79,7 +82,7 @@ enum EntryKind: string
         return match ($this) {
             self::Guardian, self::Demand, self::RedFlag, self::Condition, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Consent, self::Positions, self::Target, self::Dropped, self::School, self::Done,
-            self::Aftermath, self::Override, self::Text, self::GroupAsked, self::OthersDenied => ['before'],
+            self::Aftermath, self::Override, self::Text, self::Sentence, self::GroupAsked, self::OthersDenied => ['before'],
             self::Complaint, self::Function, self::Range, self::Resisted, self::Posture, self::Test, self::Palpation,
             self::Feedback => ['before', 'after'],
         };
@@ -92,7 +95,7 @@ enum EntryKind: string
             self::Demand, self::RedFlag, self::Condition, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Complaint, self::Function, self::Range, self::Resisted, self::Posture, self::Test,
             self::Palpation, self::Feedback, self::Positions, self::Target, self::Dropped, self::School, self::Aftermath,
-            self::Text, self::GroupAsked => EntryWriter::Recorder,
+            self::Text, self::Sentence, self::GroupAsked => EntryWriter::Recorder,
             self::Done => EntryWriter::Exchange,
             self::Override => EntryWriter::Licensed,
             self::OthersDenied => EntryWriter::Never,
@@ -105,7 +108,7 @@ enum EntryKind: string
         return match ($this) {
             self::Guardian, self::Demand, self::RedFlag, self::Condition, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Consent, self::Positions, self::Target, self::Dropped, self::School, self::Done,
-            self::Aftermath, self::Override, self::Text, self::GroupAsked, self::OthersDenied => null,
+            self::Aftermath, self::Override, self::Text, self::Sentence, self::GroupAsked, self::OthersDenied => null,
             self::Complaint => 'complaints',
             self::Function => 'function',
             self::Range => 'range',

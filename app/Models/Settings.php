@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\In;
 use Somatrace\Core\Clinic as Core;
+use Somatrace\Core\Record\Wording;
 use Somatrace\Core\Units\PressureUnit;
 
 /** What can be set, for a clinic and for each of its people: the choices, what holds when nobody has chosen, and what a change touches. */
@@ -16,7 +17,7 @@ final readonly class Settings
 
     /** Kept by one's own wish, over what the clinic says. */
     public const PERSONAL = [
-        'pressure_unit', 'length_unit', 'date_form', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared', 'untrained', 'pedals',
+        'pressure_unit', 'length_unit', 'date_form', 'note_words', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared', 'untrained', 'pedals',
         'school', 'table_cm', 'budgets',
     ];
 
@@ -27,6 +28,9 @@ final readonly class Settings
     public const LEARNT = ['prefers', 'calibration'];
 
     public const DATE_FORMS = ['words' => '9 Mar 2026', 'day_month' => '09/03/2026', 'month_day' => '03/09/2026', 'iso' => '2026-03-09'];
+
+    /** What a note calls what has a plain name and a clinical term. */
+    public const NOTE_WORDS = ['both' => 'plain words, the clinical term beside them', 'plain' => 'plain words', 'clinical' => 'clinical terms'];
 
     public const THEMES = ['linen' => 'linen, light', 'dusk' => 'dusk, dark everywhere'];
 
@@ -39,7 +43,7 @@ final readonly class Settings
     public static function defaults(): array
     {
         return [
-            'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'theme' => 'linen',
+            'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'note_words' => Wording::Both->value, 'theme' => 'linen',
             'figure' => 'painted', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [], 'untrained' => [], 'table_cm' => null,
             'budgets' => [], 'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
             'school' => [],
@@ -55,6 +59,7 @@ final readonly class Settings
             'pressure_unit' => ['nullable', Rule::enum(PressureUnit::class)],
             'length_unit' => ['nullable', Rule::in(['cm', 'inch'])],
             'date_form' => ['nullable', Rule::in(array_keys(self::DATE_FORMS))],
+            'note_words' => ['nullable', Rule::enum(Wording::class)],
             'theme' => ['nullable', Rule::in(array_keys(self::THEMES))],
             'figure' => ['nullable', Rule::in(array_keys(self::FIGURES))],
             'idle_minutes' => ['nullable', 'integer', 'between:1,120'],

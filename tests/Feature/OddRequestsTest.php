@@ -24,7 +24,7 @@ final class OddRequestsTest extends TestCase
     private const NAMES = [
         'email', 'password', 'password_confirmation', 'code', 'token', 'invited', 'current', 'q', 'sort', 'away', 'from', 'to', 'person',
         'client', 'kind', 'before', 'name', 'role', 'licensed', 'supervisor_id', 'timezone', 'visit_minutes', 'retention_years',
-        'hours', 'pedals', 'school', 'pressure_unit', 'length_unit', 'date_form', 'theme', 'figure',
+        'hours', 'pedals', 'school', 'pressure_unit', 'length_unit', 'date_form', 'note_words', 'theme', 'figure',
         'idle_minutes', 'thumb_minutes', 'table_cm', 'budgets', 'samples', 'tool', 'aimed', 'off', 'card',
         'chosen', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'phone', 'address',
         'contacts', 'other', 'merge', 'file', 'digest', 'day', 'time', 'minutes', 'reason', 'appointment', 'key', 'phase', 'identity',

@@ -26,7 +26,9 @@ final readonly class LetterController
         Gate::authorize('view', $visit);
 
         return ClientFilesController::attachment(
-            $paper->pdf('<div style="font-size: 11pt">'.nl2br(e($page->text($visit))).'</div>'), 'application/pdf',
+            $paper->pdf('papers.letter', [
+                'code' => $visit->client->code, 'paragraphs' => preg_split('/\n{2,}/', trim($page->text($visit))) ?: [],
+            ]), 'application/pdf',
             "letter-{$visit->client->code}.pdf",
         );
     }

@@ -46,7 +46,10 @@ final readonly class NoteController
 
     public function correct(SignVisitRequest $request, Visit $visit, #[CurrentUser] User $user, SignVisit $sign): RedirectResponse
     {
-        $sign->correct($visit, $user, $request->words(), (string) $request->string('reason'), $request->key(), CarbonImmutable::now());
+        $sign->correct(
+            $visit, $user, $request->words(), $request->sentences(), (string) $request->string('reason'), $request->key(),
+            CarbonImmutable::now(),
+        );
 
         return to_route('visits.show', [$visit, 'after'])->with('message', 'The correction is kept beside what was signed.');
     }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
-use App\Exchange\EntryWords;
-use App\Models\EntryKind;
+use App\Cases\VisitNote;
 use App\Models\Visit;
 use App\Support\FigureSvg;
 use App\Support\Paper;
@@ -13,18 +12,25 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use SebastianBergmann\Diff\Differ;
 use SebastianBergmann\Diff\Output\UnifiedDiffOutputBuilder;
+use Somatrace\Core\Record\Part;
 
 /**
  * A signed note as it was signed, with every correction and what each one changed: to read, to print and as PDF with the figure. All of it
  * is read from the frozen case, not from what stands in the record by now.
  *
  * @phpstan-type Piece array{kind: 'same'|'added'|'removed', text: string}
+ *
+ * @phpstan-import-type NoteDocument from VisitNote
  */
 final readonly class NotePage
 {
-    public const FIELDS = ['happened' => 'What happened', 'advice' => 'Advice', 'next_time' => 'Next time'];
+    /** Own words, by the part of the note they stand in. */
+    public const OWN = ['happened' => Part::Done, 'advice' => Part::HomeCare, 'next_time' => Part::Next];
 
-    public function __construct(private FigureSvg $figure, private Paper $paper, private EntryWords $words)
+    /** Parts of the paper that stand beside the figure, and leave it its room. */
+    private const BESIDE_FIGURE = [Part::Reason, Part::Safety, Part::Found];
+
+    public function __construct(private FigureSvg $figure, private Paper $paper, private VisitNote $notes)
     {
     }
 
@@ -41,24 +47,23 @@ final readonly class NotePage
             ->orderBy('revision')
             ->get(['notes.*', 'signer.name as signer', 'second.name as second'])->all();
         $revisions = [];
-        foreach ($rows as $index => $row) {
-            $before = $rows[$index - 1] ?? null;
+        $case = $results = [];
+        $said = null;
+        foreach ($rows as $row) {
+            $case = (array) json_decode((string) $row->case_document, true);
+            $results = (array) json_decode((string) $row->results, true);
+            $note = $this->notes->signed($visit, $case, $results);
+            $own = array_map(static fn (string $field): string => (string) $row->{$field}, self::fields());
+            $says = self::says($note, $own);
             $revisions[] = [
                 'revision' => (int) $row->revision, 'by' => (string) $row->signer, 'at' => $local((string) $row->signed_at),
                 'reason' => $row->reason, 'atlas' => (string) $row->atlas_version, 'hash' => (string) $row->content_hash,
                 'second' => $row->second === null ? null : "{$row->second}, ".$local((string) $row->countersigned_at),
                 'waits' => (bool) $row->needs_countersign && $row->countersigned_at === null,
-                'fields' => array_map(
-                    fn (string $field): array => $this->difference(
-                        $before === null ? null : (string) $before->{$field}, (string) $row->{$field},
-                    ),
-                    array_combine(array_keys(self::FIELDS), array_keys(self::FIELDS)),
-                ),
+                'changed' => $said === null ? [] : $this->changed($said, $says),
             ];
+            $said = $says;
         }
-        $last = end($rows);
-        $case = $last === false ? [] : (array) json_decode((string) $last->case_document, true);
-        $results = $last === false ? [] : (array) json_decode((string) $last->results, true);
 
         return [
             'visit' => [
@@ -69,87 +74,96 @@ final readonly class NotePage
                 'id' => $visit->client->public_id, 'name' => $visit->client->name, 'code' => $visit->client->code,
                 'born' => $clinic->dateWords($visit->client->born_on),
             ],
-            'clinic' => $clinic->name, 'therapist' => $visit->user->name, 'revisions' => array_reverse($revisions), 'names' => self::FIELDS,
+            'clinic' => $clinic->name, 'therapist' => $visit->user->name, 'revisions' => array_reverse($revisions),
+            'note' => $note ?? ['parts' => [], 'changes' => [], 'gone' => []],
+            'own' => (object) self::byPart($own ?? []),
             'complaints' => $case['findings']['complaints'] ?? [], 'felt' => $case['findings']['palpation'] ?? [],
-            'found' => $this->found($case), 'done' => array_map($this->worked(...), (array) ($results['done'] ?? [])),
             'unreadable' => array_column((array) ($results['unreadable'] ?? []), 'what'),
-            'agreed' => array_map(
-                fn (array $one): string => str_replace('_', ' ', (string) $one['area']).': '.($one['given'] ? 'yes' : 'no').(
-                    isset($one['but']) ? ", but {$one['but']}" : ''
-                ),
-                (array) ($case['consent'] ?? []),
-            ),
         ];
     }
 
     public function pdf(Visit $visit): string
     {
         $page = $this->of($visit);
-        $list = static fn (string $head, array $lines): string => $lines === []
-            ? ''
-            : '<h3 style="margin: 10pt 0 2pt">'.e($head).'</h3><ul style="margin: 0; padding-left: 14pt">'.implode(
-                '', array_map(static fn (string $line): string => '<li>'.e($line).'</li>', $lines),
-            ).'</ul>';
-        $html = '<p style="color: #5a4a3c">'.e($page['clinic']).'</p><h1 style="font-size: 17pt; margin: 0">'.e(
-            "{$page['client']['name']} ({$page['client']['code']})",
-        ).'</h1>'
-            .'<p style="margin: 0 0 8pt">'.e(
-                "born {$page['client']['born']} · visit {$page['visit']['number']}, {$page['visit']['date']} · {$page['therapist']}",
-            ).'</p>'
-
-                .'<table style="width: 100%"><tr><td style="width: 46%; vertical-align: top"><img style="width: 7.6cm" src="data:image/svg+xml;base64,'
-                .base64_encode($this->figure->of(
-                    $page['complaints'], $page['felt'],
-                )).'"/>'
-
-                .'<p style="font-size: 8pt; color: #5a4a3c">Shaded: where it hurts. Rings: tender, the thicker the more; filled: the client’s own pain. Left is the client’s left.</p></td><td style="vertical-align: top">';
-        foreach ($page['revisions'] as $revision) {
-            $html .= $this->revision($revision, $revision === $page['revisions'][0]);
-        }
-
-        return $this->paper->pdf(
-            $html.'</td></tr></table>'.$list('Found', $page['found']).$list('Done', $page['done']).$list('Agreed', $page['agreed']).$list(
-                'Stored, not readable any more, and no part of this', $page['unreadable'],
-            ),
-        );
-    }
-
-    /** @param  array<string, mixed>  $revision */
-    private function revision(array $revision, bool $last): string
-    {
-        $html = '<p style="margin: 6pt 0 2pt"><b>'.e(
-            ($revision['revision'] === 1 ? 'Signed' : 'Correction '.($revision['revision'] - 1))." by {$revision['by']}, {$revision['at']}",
-        ).'</b>'.($revision['reason'] === null ? '' : '<br/>'.e("Why: {$revision['reason']}"))
-            .(
-                $revision['second'] === null
-                    ? ($revision['waits'] ? '<br/>A supervisor’s name is still missing.' : '')
-                    : '<br/>'.e("Countersigned by {$revision['second']}")
-            ).'</p>';
-        foreach (self::FIELDS as $field => $name) {
-            /** @var list<Piece> $pieces */
-            $pieces = $revision['fields'][$field];
-            $changed = array_filter($pieces, static fn (array $piece): bool => $piece['kind'] !== 'same') !== [];
-            if ($last || $changed || $revision['revision'] === 1) {
-                $html .= '<p style="margin: 2pt 0"><b>'.e($name).'.</b> '
-                    .($pieces === [] ? '–' : implode('', array_map(static fn (array $piece): string => match ($piece['kind']) {
-                        'same' => nl2br(e($piece['text'])), 'added' => '<u>'.nl2br(e($piece['text'])).'</u>',
-                        'removed' => '<s style="color: #7d7265">'.nl2br(e($piece['text'])).'</s>',
-                    }, $pieces))).'</p>';
+        $parts = array_column($page['note']['parts'], null, 'id');
+        $own = (array) $page['own'];
+        $told = [];
+        foreach (Part::cases() as $part) {
+            $sentences = [
+                ...array_column($parts[$part->value]['sentences'] ?? [], 'text'), ...array_filter([(string) ($own[$part->value] ?? '')]),
+            ];
+            if ($sentences !== []) {
+                $told[$part->value] = ['heading' => $part->heading(), 'sentences' => $sentences];
             }
         }
 
-        return $html.'<p style="font-size: 7pt; color: #7d7265">'.e(
-            "Atlas {$revision['atlas']} · ".chunk_split((string) $revision['hash'], 16, ' '),
-        ).'</p>';
+        return $this->paper->pdf('papers.note', [
+            ...$page, 'told' => $told, 'beside' => array_map(static fn (Part $part): string => $part->value, self::BESIDE_FIGURE), 'figure' => $this->figure->of($page['complaints'], $page['felt']),
+        ]);
     }
 
-    /** @return list<Piece> word by word; a first revision has nothing to differ from */
-    private function difference(?string $before, string $after): array
+    /** @return array<string, string> */
+    private static function fields(): array
+    {
+        return array_combine(array_keys(self::OWN), array_keys(self::OWN));
+    }
+
+    /**
+     * @param  array<string, string>  $own
+     * @return array<string, string>
+     */
+    private static function byPart(array $own): array
+    {
+        $by = [];
+        foreach (array_filter($own, static fn (string $text): bool => trim($text) !== '') as $field => $text) {
+            $by[self::OWN[$field]->value] = $text;
+        }
+
+        return $by;
+    }
+
+    /**
+     * @param  NoteDocument  $note
+     * @param  array<string, string>  $own
+     * @return array<string, array{heading: string, text: string}> every sentence that can be corrected, by name
+     */
+    private static function says(array $note, array $own): array
+    {
+        $says = [];
+        foreach ($note['parts'] as $part) {
+            foreach ($part['sentences'] as $one) {
+                $says[$one['id']] = ['heading' => $part['heading'], 'text' => $one['text']];
+            }
+        }
+        foreach (self::OWN as $field => $part) {
+            $says[$field] = ['heading' => $part->heading(), 'text' => $own[$field] ?? ''];
+        }
+
+        return $says;
+    }
+
+    /**
+     * @param  array<string, array{heading: string, text: string}>  $before
+     * @param  array<string, array{heading: string, text: string}>  $after
+     * @return list<array{heading: string, pieces: list<Piece>}>
+     */
+    private function changed(array $before, array $after): array
+    {
+        $changed = [];
+        foreach ($after as $id => $one) {
+            $was = $before[$id]['text'] ?? '';
+            if ($was !== $one['text']) {
+                $changed[] = ['heading' => $one['heading'], 'pieces' => $this->difference($was, $one['text'])];
+            }
+        }
+
+        return $changed;
+    }
+
+    /** @return list<Piece> word by word */
+    private function difference(string $before, string $after): array
     {
         $split = static fn (string $text): array => preg_split('/(?<=\s)/u', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        if ($before === null || $before === $after) {
-            return $after === '' ? [] : [['kind' => 'same', 'text' => $after]];
-        }
         $pieces = [];
         foreach ((new Differ(new UnifiedDiffOutputBuilder))->diffToArray($split($before), $split($after)) as [$word, $state]) {
             $kind = match ($state) {
@@ -164,59 +178,5 @@ final readonly class NotePage
         }
 
         return $pieces;
-    }
-
-    private function worked(mixed $one): string
-    {
-        $told = array_diff_key((array) $one, ['seconds_at_pressure' => true, 'dose_kpa_s' => true]);
-
-        return $this->words->name(EntryKind::Done, EntryKind::Done->nameOf($one, null)).': '.$this->words->value(EntryKind::Done, $told);
-    }
-
-    /**
-     * @param  array<array-key, mixed>  $case
-     * @return list<string>
-     */
-    private function found(array $case): array
-    {
-        $lines = [];
-        $nothing = [];
-        foreach (EntryKind::cases() as $kind) {
-            foreach (
-                $kind->isFinding() && $kind !== EntryKind::Feedback ? (array) ($case['findings'][$kind->findingsKey()] ?? []) : [] as $one
-            ) {
-                $about = $kind->nameOf($one, null);
-                $silent = self::silent($kind, (array) $one);
-                if ($silent !== null) {
-                    $nothing[$silent][] = explode(': ', $this->words->name($kind, $about), 2)[1] ?? $about;
-
-                    continue;
-                }
-                $value = $this->words->value($kind, $one);
-                $lines[] = $this->words->name($kind, $about).($value === '' ? '' : ": $value");
-            }
-        }
-
-        // what was looked for and is not there says something, in one line and not in fourteen
-        return [
-            ...$lines,
-            ...array_map(static fn (string $what, array $names): string => "$what: ".implode('; ', $names), array_keys($nothing), $nothing),
-        ];
-    }
-
-    /**
-     * Under which line an entry is told that says only that nothing is there; null where it says more.
-     *
-     * @param  array<array-key, mixed>  $one
-     */
-    private static function silent(EntryKind $kind, array $one): ?string
-    {
-        $said = array_diff_key($one, array_flip($kind->nameKeys()));
-
-        return match (true) {
-            $kind === EntryKind::Posture && ($one['grade'] ?? null) == 0 => 'Looked for, and not there',
-            $kind === EntryKind::Palpation && array_keys($said) === ['tenderness'] && $said['tenderness'] == 0 => 'Felt, and not tender',
-            default => null,
-        };
     }
 }

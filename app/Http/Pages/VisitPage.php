@@ -13,6 +13,7 @@ use App\Cases\RunningTreatment;
 use App\Cases\SoundRecords;
 use App\Cases\TableEvents;
 use App\Cases\TreatmentSummary;
+use App\Cases\VisitNote;
 use App\Models\CheckIn;
 use App\Models\Entry;
 use App\Models\EntryKind;
@@ -57,6 +58,7 @@ final readonly class VisitPage
         private HandLoad $hands,
         private TableConsent $consent,
         private RunningTreatment $running,
+        private VisitNote $note,
     ) {
     }
 
@@ -66,7 +68,7 @@ final readonly class VisitPage
         $course = Course::of($visit, $this->sound, $this->hands);
         $before = in_array($step, self::BESIDE, true) ? $course->before() : null;
         // what is written meanwhile may be newer than what is judged of it, and never the other way round
-        $judged = $this->judgements->along($course, $visit, ...self::JUDGED[$step]);
+        $judged = $this->judgements->along($course, $visit, ...self::judgedOn($step, $visit));
         [$entries, $last, $standing] = $this->entries($visit, $course, $before, in_array($step, ['ask', 'screen'], true));
         $agreed = $course->isAgreed() && in_array($step, self::ALONG_THE_PLAN, true) ? $visit->plans()->latest('id')->first() : null;
         $events = $step === 'work' ? TableEvents::told($visit->id) : null;
@@ -115,14 +117,18 @@ final readonly class VisitPage
         ];
     }
 
-    /** @return Collection<int, Note> every revision, with who vouched for it */
-    private function notes(Visit $visit): Collection
+    /** @return list<array<string, mixed>> every revision, with who vouched for it */
+    private function notes(Visit $visit): array
     {
-        return $visit->notes()->leftJoin('users', 'users.id', '=', 'notes.countersigned_by')->orderBy('revision')
+        $notes = $visit->notes()->leftJoin('users', 'users.id', '=', 'notes.countersigned_by')->orderBy('revision')
             ->get([
-                'revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at', 'needs_countersign', 'countersigned_at',
+                'revision', 'happened', 'advice', 'next_time', 'reason', 'results', 'signed_at', 'needs_countersign', 'countersigned_at',
                 'users.name as countersigner',
             ]);
+
+        return array_values($notes->map(static fn (Note $note): array => [
+            ...array_diff_key($note->toArray(), ['results' => true]), 'note' => $note->results['note'] ?? null,
+        ])->all());
     }
 
     /**
@@ -144,6 +150,12 @@ final readonly class VisitPage
         return $devices;
     }
 
+    /** @return list<'safety'|'assessment'|'chains'|'pattern'|'plan'|'response'|'note'> what was signed is not composed again */
+    private static function judgedOn(string $step, Visit $visit): array
+    {
+        return [...self::JUDGED[$step], ...$step === 'after' && ! $visit->isSigned() ? ['note'] : []];
+    }
+
     /**
      * The judgements of a step and the visit line.
      *
@@ -152,7 +164,7 @@ final readonly class VisitPage
     public function judged(Visit $visit, string $step): array
     {
         $course = Course::of($visit, $this->sound, $this->hands);
-        $judged = $this->judgements->along($course, $visit, ...self::JUDGED[$step]);
+        $judged = $this->judgements->along($course, $visit, ...self::judgedOn($step, $visit));
 
         return $this->told($visit, $judged, $visit->readable()->get(), $course);
     }
@@ -168,6 +180,7 @@ final readonly class VisitPage
 
         return [
             ...$judged, ...isset($judged['plan']) ? ['plan' => self::plan($judged['plan'])] : [],
+            ...isset($judged['note']) ? ['note' => $this->note->changed($judged['note'], $entries)] : [],
             'line' => VisitLine::of(
                 $visit, $standing, $judged['safety'], $judged['plan'] ?? null, $course->isAgreed(), $course->stepsDone(),
             ),

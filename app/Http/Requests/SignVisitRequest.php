@@ -23,9 +23,13 @@ final class SignVisitRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'happened' => ['required', 'string', 'max:5000'],
+            'happened' => ['nullable', 'string', 'max:5000'],
             'advice' => ['nullable', 'string', 'max:5000'],
             'next_time' => ['nullable', 'string', 'max:5000'],
+            'sentences' => ['nullable', 'array', 'max:400'],
+            'sentences.*' => ['array:id,text'],
+            'sentences.*.id' => ['required', 'string', 'max:160'],
+            'sentences.*.text' => ['nullable', 'string', 'max:4000'],
             'reason' => [$this->routeIs('visits.correct') ? 'required' : 'nullable', 'string', 'min:5', 'max:300'],
             ...$this->keyRules(),
         ];
@@ -35,10 +39,22 @@ final class SignVisitRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'happened.required' => 'A line about what happened, please: a record says at least that.',
             'reason.required' => 'A correction says why.',
             'reason.min' => 'A few more words about why, please.',
         ];
+    }
+
+    /** @return array<string, string> sentences of the note that are corrected, by name */
+    public function sentences(): array
+    {
+        $sentences = [];
+        foreach ((array) $this->validated('sentences', []) as $one) {
+            if (is_array($one) && is_string($one['id'])) {
+                $sentences[$one['id']] = is_string($one['text'] ?? null) ? $one['text'] : '';
+            }
+        }
+
+        return $sentences;
     }
 
     /** @return array{happened: string, advice: string, next_time: string} */

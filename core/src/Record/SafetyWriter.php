@@ -49,7 +49,7 @@ final readonly class SafetyWriter
         }
 
         return array_values(array_filter([
-            $this->flags($case, $safety), $this->conditions($case), $this->medicines($case), $this->verdict($safety, $told),
+            $this->flags($case, $safety), $this->conditions($case), $this->medicines($case), $this->verdict($safety, $told, array_map(mb_strtolower(...), array_keys($binding))),
             ...array_map($this->override(...), $case->overrides, array_keys($case->overrides)),
             ...array_map($this->limit(...), array_keys($binding), $binding),
         ]));
@@ -141,8 +141,11 @@ final readonly class SafetyWriter
         ]));
     }
 
-    /** @param  list<string>  $told  rules whose limits are told */
-    private function verdict(SafetyResult $safety, array $told): Sentence
+    /**
+     * @param  list<string>  $told  rules whose limits are told
+     * @param  list<string>  $causes  what they come from
+     */
+    private function verdict(SafetyResult $safety, array $told, array $causes): Sentence
     {
         $days = $safety->days;
         $when = match (true) {
@@ -164,7 +167,8 @@ final readonly class SafetyWriter
         $because = array_unique(array_column(array_filter(
             $safety->because,
             static fn (array $one): bool => $one['verdict'] === $safety->beforeOverride->value
-                && ! str_starts_with($one['rule'], 'open.') && ! in_array($one['rule'], $told, true),
+                && ! str_starts_with($one['rule'], 'open.') && ! in_array($one['rule'], $told, true)
+                && ! in_array(mb_strtolower(rtrim($one['reason'], '.')), $causes, true),
         ), 'reason'));
 
         return new Sentence(

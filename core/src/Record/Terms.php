@@ -207,7 +207,7 @@ final readonly class Terms
         if ($one->demand !== null) {
             return $this->atlas->demands[$one->demand] ?? str_replace('_', ' ', $one->demand);
         }
-        $side = $one->side === null || $one->side === Side::Midline ? '' : ", {$one->side->value}";
+        $side = $one->side === null || $one->side === Side::Midline ? '' : " ({$one->side->value})";
 
         return $one->movement === null ? '' : Prose::within($this->atlas->movement($one->movement)->name).$side;
     }

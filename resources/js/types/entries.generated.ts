@@ -299,6 +299,12 @@ export interface EntryPayloads {
     pressure_cap?: number
   }
   text: string
+  sentence: {
+    sentence: string
+    text?: string
+    /** as it was composed when it was changed */
+    from: string
+  }
   group_asked: true
   others_denied: true
 }
@@ -331,6 +337,7 @@ export const nameKeys = {
   aftermath: ['hours'],
   override: ['verdict'],
   text: [],
+  sentence: ['sentence'],
   group_asked: [],
   others_denied: [],
 } as const satisfies Record<EntryKind, readonly string[]>

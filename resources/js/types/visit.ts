@@ -439,6 +439,33 @@ export interface TakenBack {
   withdrawn: string[]
   unlifted: Record<string, string>
 }
+/** A sentence of a note, and where in the visit it was read from. */
+export interface NoteSentence {
+  id: string
+  text: string
+  sources: { step: StepId; name: string }[]
+  /** as it was composed, where somebody changed it */
+  composed?: string
+  /** the record says something else by now than when it was changed */
+  stale?: boolean
+}
+/** What was measured before the work and after it. */
+export interface NoteChange {
+  key: string
+  name: string
+  side: Side
+  before: string
+  after: string
+  verdict: Measure['verdict']
+  words: string
+}
+export interface NoteDocument {
+  parts: { id: NotePart; heading: string; sentences: NoteSentence[] }[]
+  changes: NoteChange[]
+  /** changed by hand, and about something that is no longer in the record */
+  gone: { id: string; text: string }[]
+}
+export type NotePart = 'reason' | 'safety' | 'found' | 'reasoning' | 'agreed' | 'done' | 'home_care' | 'next'
 export interface Words {
   possessive: string
   object: string
@@ -452,6 +479,8 @@ export interface Judged {
   pattern?: Pattern
   plan?: Plan
   response?: Response
+  /** on After, until it is signed */
+  note?: NoteDocument
 }
 export interface VisitProps extends Judged {
   visit: {
@@ -496,6 +525,8 @@ export interface VisitProps extends Judged {
     advice: string
     next_time: string
     reason: string | null
+    /** as it was signed; none of an older record */
+    note: NoteDocument | null
     signed_at: string
     needs_countersign: boolean
     countersigned_at: string | null

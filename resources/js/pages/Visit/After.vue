@@ -2,7 +2,7 @@
 import { router, useForm } from '@inertiajs/vue3'
 import { until, useDebounceFn } from '@vueuse/core'
 import { useDeed } from '@/composables/useDeed'
-import { computed, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
 import { useVisit } from '@/composables/useVisit'
@@ -10,8 +10,9 @@ import Flash from '@/parts/Flash.vue'
 import Traces from '@/parts/Traces.vue'
 import Witness from '@/parts/Witness.vue'
 import { dayWords, timeWords } from '@/composables/settings'
-import { capital, jointName, verdictWords } from '@/parts/words'
-import type { Done } from '@/types/visit'
+import { capital, jointName } from '@/parts/words'
+import NoteText from '@/parts/note/NoteText.vue'
+import type { Done, NoteDocument, NotePart, NoteSentence } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({ layout: inVisitFrame() })
@@ -20,51 +21,56 @@ const visit = useVisit()
 const { props, judged, save, one } = visit
 const words = computed(() => props.value.client.words)
 type Field = 'happened' | 'advice' | 'next_time'
-const fields: [Field, string, string][] = [
-  ['happened', 'What happened', 'Muscle, side, how strong, how it answered.'],
-  ['advice', 'Advice', 'One to three things, how often. What to expect for a day or two; when to ring.'],
-  ['next_time', 'Next time', 'What to look at first.'],
+/** Own words, by the part of the note they stand in. */
+const fields: [Field, NotePart, string, string][] = [
+  ['happened', 'done', 'In my own words', 'Anything of the treatment that is not said above.'],
+  ['advice', 'home_care', 'Advice', 'One to three things, how often; what to expect for a day or two; when to ring.'],
+  ['next_time', 'next', 'In my own words', 'What to look at first. It stands on top of the next visit.'],
 ]
-/** What was done says itself; the therapist changes it as wished. */
-const span = (minutes: number): string => (minutes >= 1 ? `${Math.round(minutes)} min` : `${Math.round(minutes * 60)} s`)
-const signsOf = (done: Done): string => (done.signs ?? []).map((sign) => sign.replaceAll('_', ' ')).join(', ')
-const workedName = ({ muscle, joint }: Done): string => (muscle ? muscleOf(muscle).name : joint ? jointName(joint) : 'Work')
-const draft = computed(() =>
-  props.value.done
-    .map((done) => {
-      const how = [done.minutes > 0 ? span(done.minutes) : '', `up to ${done.max_pressure}`].filter(Boolean).join(', ')
-      const answered = signsOf(done)
-      return `${workedName(done)} ${done.side}: ${how}${answered && ` (${answered})`}.`
-    })
-    .join(' '),
-)
 const signed = computed(() => props.value.notes.at(-1))
-const start = (field: Field): string => signed.value?.[field] ?? one('text', field) ?? (field === 'happened' ? draft.value : '')
-const form = useForm({ happened: start('happened'), advice: start('advice'), next_time: start('next_time'), reason: '' })
+const start = (field: Field): string => signed.value?.[field] ?? one('text', field) ?? ''
+const form = useForm({
+  happened: start('happened'),
+  advice: start('advice'),
+  next_time: start('next_time'),
+  reason: '',
+  /** of a correction */
+  sentences: [] as { id: string; text: string }[],
+})
 const signing = ref(false)
-const keepNow = (field: Field) => save('text', field, form[field], fields.find(([name]) => name === field)?.[1] ?? field)
+const keepNow = (field: Field) => save('text', field, form[field], fields.find(([name]) => name === field)?.[2] ?? field)
 const keep = useDebounceFn((field: Field) => {
   if (!signing.value) keepNow(field)
 }, 500)
 const frozen = computed(() => props.value.visit.status === 'signed')
 const correcting = ref(false)
+/** The words may be changed: before signing, and in a correction. */
+const writing = computed(() => (frozen.value ? correcting.value : props.value.visit.writable))
 const heading = computed(() => {
+  if (correcting.value) return 'Correct the note'
   if (frozen.value && signed.value) return `Signed, ${dayWords(signed.value.signed_at)}`
-  if (props.value.visit.writable) return 'Write it down'
+  if (props.value.visit.writable) return 'The note'
   return props.value.visit.origin === 'elsewhere' ? 'From elsewhere' : 'Not signed yet'
 })
 /** A note of somebody under supervision, without the second name yet. */
 const waits = computed(() => props.value.notes.some((note) => note.needs_countersign && !note.countersigned_at))
+const stopCorrecting = (): void => {
+  correcting.value = false
+  corrected.clear()
+}
 const countersign = () => router.post(`/visits/${props.value.visit.id}/countersign`, {}, { preserveScroll: true })
 const deed = useDeed()
 const deliver = (): void => {
   form
-    .transform((data) => ({ ...data, key: deed.key.value }))
+    .transform((data) => ({ ...data, sentences: [...corrected].map(([id, text]) => ({ id, text })), key: deed.key.value }))
     .post(
       `/visits/${props.value.visit.id}/${frozen.value ? 'correct' : 'sign'}`,
       deed.once(deliver, {
         preserveScroll: true,
-        onSuccess: () => (correcting.value = false),
+        onSuccess: () => {
+          correcting.value = false
+          corrected.clear()
+        },
         onError: () => fields.forEach(([field]) => form[field] !== start(field) && keepNow(field)),
         onFinish: () => (signing.value = false),
       }),
@@ -79,6 +85,43 @@ const sign = async () => {
   if (visit.pending.value) signing.value = false
   else deliver()
 }
+/** What stands: composed from the record and changed by hand, or as it was signed with what is corrected now. */
+const corrected = reactive(new Map<string, string>())
+const note = computed((): NoteDocument | null => {
+  if (!frozen.value) return judged.value.note ?? null
+  const was = signed.value?.note
+  if (!was || !correcting.value) return was ?? null
+  return {
+    ...was,
+    parts: was.parts.map((part) => ({
+      ...part,
+      sentences: part.sentences.map((said) =>
+        corrected.has(said.id) ? { ...said, text: corrected.get(said.id) ?? '', composed: said.composed ?? said.text } : said,
+      ),
+    })),
+  }
+})
+const changeSentence = ({ id, composed, text: was }: NoteSentence, text: string): void => {
+  if (frozen.value) corrected.set(id, text)
+  else save('sentence', id, { sentence: id, ...(text && { text }), from: composed ?? was }, 'A sentence of the note')
+}
+const restoreSentence = ({ id, composed }: NoteSentence): void => {
+  if (!frozen.value) save('sentence', id, null, 'A sentence as the record says it')
+  else if (composed !== undefined) corrected.set(id, composed)
+}
+const letStand = ({ id, text, composed }: NoteSentence): void => {
+  if (composed !== undefined) save('sentence', id, { sentence: id, ...(text && { text }), from: composed }, 'A sentence that stands')
+}
+/** About something that is no longer in the record: said in own words, or let go. */
+const keepGone = ({ id, text }: { id: string; text: string }): void => {
+  form.happened = [form.happened, text].filter(Boolean).join('\n')
+  keepNow('happened')
+  save('sentence', id, null, 'A sentence kept in own words')
+}
+const letGo = ({ id }: { id: string }): void => save('sentence', id, null, 'A sentence let go')
+const ownWords = computed(
+  () => Object.fromEntries(fields.map(([field, part]) => [part, signed.value?.[field] ?? ''])) as Partial<Record<NotePart, string>>,
+)
 const course = computed(() => judged.value.response)
 const dangers = computed(() =>
   props.value.signs.flatMap((one) => {
@@ -94,43 +137,37 @@ const agreements = computed(() => {
     ...visit.all('consent').map((agreement) => ({ about: capital(atlas.consent[agreement.area]), agreement })),
   ]
 })
+const workedName = ({ muscle, joint }: Done): string => (muscle ? muscleOf(muscle).name : joint ? jointName(joint) : 'Work')
 const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
 </script>
 <template>
-  <div class="grid flex-1 gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,440px)]">
+  <div class="grid flex-1 gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,400px)]">
     <section aria-label="The record">
       <Flash />
-      <h2 class="display text-[25px] leading-[31px]">{{ heading }}</h2>
-      <template v-if="frozen && !correcting">
-        <article v-for="note in [...props.notes].reverse()" :key="note.revision" class="border-b border-hairline py-3">
-          <p v-if="note.reason" class="caption">Correction {{ note.revision - 1 }}, {{ dayWords(note.signed_at) }}: {{ note.reason }}</p>
-          <p v-for="[field, name] in fields" :key="field" class="mt-1">
-            <b class="font-[650]">{{ name }}.</b> {{ note[field] || '–' }}
+      <div class="mb-2 flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
+        <div>
+          <h2 class="display text-[25px] leading-[31px]">{{ heading }}</h2>
+          <p v-if="!frozen && props.visit.writable" class="caption">
+            Composed from what was recorded. Touch a sentence to change it or to see where it was read.
           </p>
-          <p v-if="note.needs_countersign" class="caption mt-1">
-            {{
-              note.countersigned_at
-                ? `Countersigned by ${note.countersigner}, ${dayWords(note.countersigned_at)}.`
-                : 'Written under supervision; a supervisor’s name is still missing.'
-            }}
-          </p>
-        </article>
-        <p class="no-print mt-4 flex flex-wrap gap-2">
-          <button v-if="waits && props.may_countersign" type="button" class="btn-ink" @click="countersign">Countersign it</button
+        </div>
+        <p v-if="frozen && !correcting" class="no-print flex flex-wrap gap-2">
+          <a class="btn" :href="`/visits/${props.visit.id}/note`">The note, to print</a
           ><button v-if="props.may_correct" type="button" class="btn" @click="correcting = true">Correct it</button
-          ><a class="btn" :href="`/visits/${props.visit.id}/note`">The note, to print</a
-          ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Case file</a
-          ><a class="btn" :href="`/visits/${props.visit.id}/treatment.jsonl`">Treatment, moment by moment</a
-          ><button
-            type="button"
-            :class="waits && props.may_countersign ? 'btn' : 'btn-ink'"
-            @click="router.visit(`/clients/${props.client.id}`)"
-          >
-            Back to {{ words.object === 'the client' ? 'the client' : props.client.name }}
-          </button>
+          ><button v-if="waits && props.may_countersign" type="button" class="btn-ink" @click="countersign">Countersign it</button>
         </p>
-      </template>
-      <template v-else-if="!frozen && !props.visit.writable">
+      </div>
+      <p v-if="frozen && !correcting && signed?.reason" class="caption">
+        Correction {{ signed.revision - 1 }}, {{ dayWords(signed.signed_at) }}: {{ signed.reason }}
+      </p>
+      <p v-if="frozen && signed?.needs_countersign" class="caption">
+        {{
+          signed.countersigned_at
+            ? `Countersigned by ${signed.countersigner}, ${dayWords(signed.countersigned_at)}.`
+            : 'Written under supervision; a supervisor’s name is still missing.'
+        }}
+      </p>
+      <template v-if="!frozen && !props.visit.writable">
         <p class="mt-2">
           {{
             props.visit.origin === 'elsewhere'
@@ -140,44 +177,89 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         </p>
         <p class="mt-4"><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Case file</a></p>
       </template>
-      <form v-else class="mt-2" @submit.prevent="sign">
-        <div v-for="[field, name, hint] in fields" :key="field" class="mb-3">
-          <label class="section-head block" :for="field">{{ name }}</label>
-          <p class="caption mb-1">{{ hint }}</p>
-          <textarea
-            :id="field"
-            v-model="form[field]"
-            class="field"
-            rows="3"
-            :aria-invalid="form.errors[field] ? true : undefined"
-            @input="!frozen && keep(field)"
-          />
-          <p class="text-madder" role="alert">{{ form.errors[field] }}</p>
-        </div>
-        <div v-if="frozen" class="mb-3">
-          <label class="section-head block" for="reason">Why it is corrected</label
-          ><input id="reason" v-model="form.reason" class="field" :aria-invalid="form.errors.reason ? true : undefined" />
-          <p class="text-madder" role="alert">{{ form.errors.reason }}</p>
-        </div>
-        <button type="submit" class="btn-ink" :disabled="form.processing">{{ frozen ? 'Sign the correction' : 'Sign and freeze' }}</button>
-        <p class="caption mt-2">What is signed is never changed; a correction is kept beside it with its reason.</p>
-      </form>
+      <NoteText
+        v-if="note"
+        :note="note"
+        :visit="props.visit.id"
+        :editable="writing"
+        :own="ownWords"
+        @change="changeSentence"
+        @restore="restoreSentence"
+        @stand="letStand"
+      >
+        <template v-for="[field, part, name, hint] in writing ? fields : []" :key="field" #[part]>
+          <div class="mt-1 pl-3">
+            <label class="caption block" :for="field">{{ name }}</label>
+            <textarea
+              :id="field"
+              v-model="form[field]"
+              class="field !min-h-[44px]"
+              rows="1"
+              :placeholder="hint"
+              maxlength="5000"
+              :aria-invalid="form.errors[field] ? true : undefined"
+              @input="!frozen && keep(field)"
+            />
+            <p class="text-madder" role="alert">{{ form.errors[field] }}</p>
+          </div>
+        </template>
+      </NoteText>
+      <template v-else-if="frozen && signed">
+        <p v-for="[field, , name] in fields" :key="field" class="mt-1">
+          <b class="font-[650]">{{ name }}.</b> {{ signed[field] || '–' }}
+        </p>
+      </template>
+      <section v-if="!frozen && note?.gone.length" class="mt-4 border-t-2 border-iron pt-3" aria-labelledby="gone">
+        <h3 id="gone" class="section-head">Changed by hand, and no longer in the record</h3>
+        <p v-for="lost in note.gone" :key="lost.id" class="mt-1">
+          “{{ lost.text }}”
+          <button type="button" class="link ml-2 min-h-6" @click="keepGone(lost)">Keep it in my own words</button>
+          <button type="button" class="link ml-2 min-h-6" @click="letGo(lost)">Let it go</button>
+        </p>
+      </section>
     </section>
     <aside>
-      <h2 class="section-head">What was done</h2>
-      <ul>
-        <li v-for="done in props.done" :key="nameOf('done', done)" class="border-b border-hairline py-2">
-          <b class="font-[650]">{{ workedName(done) }}, {{ done.side }}</b
-          ><br /><span class="caption"
-            >up to {{ done.max_pressure
-            }}<template v-if="done.seconds_at_pressure">, {{ Math.round(done.seconds_at_pressure) }} s in contact</template
-            ><template v-if="done.dose_kpa_s">, {{ dose(done.dose_kpa_s) }}</template
-            ><template v-if="done.tool">, {{ atlas.tools[done.tool] }}</template
-            ><template v-if="signsOf(done)"> · {{ signsOf(done) }}</template></span
+      <form v-if="writing" class="mb-5 border-t-2 border-iron pt-3" @submit.prevent="sign">
+        <div v-if="frozen" class="mb-3">
+          <label class="section-head block" for="reason">Why it is corrected</label
+          ><input id="reason" v-model="form.reason" class="field" maxlength="300" :aria-invalid="form.errors.reason ? true : undefined" />
+          <p class="text-madder" role="alert">{{ form.errors.reason }}</p>
+        </div>
+        <p class="flex flex-wrap gap-2">
+          <button type="submit" class="btn-ink" :disabled="form.processing">
+            {{ frozen ? 'Sign the correction' : 'Sign and freeze' }}</button><button
+            v-if="frozen"
+            type="button"
+            class="btn"
+            @click="stopCorrecting"
           >
-        </li>
-        <li v-if="!props.done.length" class="py-2">Nothing was worked.</li>
-      </ul>
+            Cancel
+          </button>
+        </p>
+        <p class="caption mt-2">What is signed is never changed; a correction is kept beside it with its reason.</p>
+      </form>
+      <p v-else-if="frozen" class="no-print mb-5 flex flex-wrap gap-2">
+        <button
+          type="button"
+          :class="waits && props.may_countersign ? 'btn' : 'btn-ink'"
+          @click="router.visit(`/clients/${props.client.id}`)"
+        >
+          Back to {{ words.object === 'the client' ? 'the client' : props.client.name }}</button
+        ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Case file</a
+        ><a class="btn" :href="`/visits/${props.visit.id}/treatment.jsonl`">Treatment, moment by moment</a>
+      </p>
+      <template v-if="course">
+        <h2 class="section-head">The course</h2>
+        <p class="mt-1">
+          {{ course.course.because }} <span class="caption">{{ course.course.sureness }}</span>
+        </p>
+        <ul>
+          <li v-for="target in course.targets" :key="target.muscle + target.side" class="border-b border-hairline py-2">
+            <b class="font-[650]">{{ target.name }}: {{ target.decision }}</b
+            ><br /><span class="caption">{{ target.because }}</span>
+          </li>
+        </ul>
+      </template>
       <template v-if="dangers.length">
         <h2 class="section-head mt-5">Signs that stopped the hand</h2>
         <ul>
@@ -190,37 +272,27 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
           </li>
         </ul>
       </template>
+      <template v-if="props.done.length">
+        <h2 class="section-head mt-5">Dose</h2>
+        <ul>
+          <li v-for="done in props.done" :key="nameOf('done', done)" class="border-b border-hairline py-1">
+            {{ workedName(done) }}, {{ done.side
+            }}<span v-if="done.seconds_at_pressure" class="caption"
+              >: {{ Math.round(done.seconds_at_pressure) }} s in contact<template v-if="done.dose_kpa_s"
+                >, {{ dose(done.dose_kpa_s) }}</template
+              ></span
+            >
+          </li>
+        </ul>
+      </template>
       <template v-if="agreements.length">
-        <h2 class="section-head mt-5">Agreed today</h2>
+        <h2 class="section-head mt-5">Who was asked</h2>
         <ul>
           <li v-for="said in agreements" :key="said.about" class="border-b border-hairline py-1">
             <b class="font-[650]">{{ said.about }}: {{ said.agreement.given ? 'yes' : 'no' }}</b
             ><template v-if="'but' in said.agreement">, but {{ said.agreement.but }}</template>
             <p v-if="said.agreement.said" class="caption">“{{ said.agreement.said }}”</p>
             <Witness :agreement="said.agreement" />
-          </li>
-        </ul>
-      </template>
-      <template v-for="decision in visit.all('override')" :key="decision.verdict">
-        <h2 class="section-head mt-5">Decided in writing</h2>
-        <p class="mt-1">
-          {{
-            decision.verdict === 'modify'
-              ? 'Pressure up to 6 in spite of age'
-              : `Treated in spite of “${verdictWords[decision.verdict].toLowerCase()}”`
-          }}:
-          {{ decision.reason }}
-        </p>
-      </template>
-      <template v-if="course">
-        <h2 class="section-head mt-5">The course</h2>
-        <p class="mt-1">
-          {{ course.course.because }} <span class="caption">{{ course.course.sureness }}</span>
-        </p>
-        <ul>
-          <li v-for="target in course.targets" :key="target.muscle + target.side" class="border-b border-hairline py-2">
-            <b class="font-[650]">{{ target.name }}: {{ target.decision }}</b
-            ><br /><span class="caption">{{ target.because }}</span>
           </li>
         </ul>
       </template>
