@@ -90,7 +90,8 @@ final readonly class SignVisit
             $last = $visit->notes()->latest('revision')->firstOrFail();
 
             return $this->freeze($visit, $user, [
-                ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document, 'results' => self::corrected($last->results, $sentences),
+                ...$words, 'revision' => $last->revision + 1, 'case_document' => $last->case_document,
+                'results' => self::corrected($last->results, $sentences),
                 'reason' => $reason, 'atlas_version' => $last->atlas_version,
             ], $now)->id;
         };
@@ -112,7 +113,9 @@ final readonly class SignVisit
             foreach ($part['sentences'] as $index => $one) {
                 $text = $sentences[$one['id']] ?? $one['text'];
                 if ($text !== $one['text']) {
-                    $results['note']['parts'][$at]['sentences'][$index] = [...$one, 'composed' => $one['composed'] ?? $one['text'], 'text' => $text];
+                    $results['note']['parts'][$at]['sentences'][$index] = [
+                        ...$one, 'composed' => $one['composed'] ?? $one['text'], 'text' => $text,
+                    ];
                 }
             }
         }

@@ -36,11 +36,8 @@ final readonly class TreatmentSummary
         $done = array_map(
             fn (array $rows): array => $this->ofMuscles(Fold::of([], TableEvents::events($rows))), TableEvents::rows($visits),
         );
-        $brought = DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->whereNull('fault')
-            ->orderBy('identity')
-            ->get(['visit_id', 'payload']);
-        foreach ($brought as $row) {
-            $done[(int) $row->visit_id][] = (array) json_decode((string) $row->payload, true);
+        foreach ($this->brought($visits) as $visit => $entries) {
+            $done[$visit] = [...$done[$visit] ?? [], ...$entries];
         }
 
         return $done;
@@ -70,7 +67,24 @@ final readonly class TreatmentSummary
             }
         }
 
-        return ['done' => $this->doneByVisit([$visit])[$visit] ?? [], 'signs' => $signs];
+        return ['done' => [...$this->ofMuscles($state), ...$this->brought([$visit])[$visit] ?? []], 'signs' => $signs];
+    }
+
+    /**
+     * @param  list<int>  $visits
+     * @return array<int, list<array<string, mixed>>> what a visit from elsewhere says was done, by visit
+     */
+    private function brought(array $visits): array
+    {
+        $rows = DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->whereNull('fault')
+            ->orderBy('identity')
+            ->get(['visit_id', 'payload']);
+        $brought = [];
+        foreach ($rows as $row) {
+            $brought[(int) $row->visit_id][] = (array) json_decode((string) $row->payload, true);
+        }
+
+        return $brought;
     }
 
     /** @return list<array<string, mixed>> of the muscles that were pressed */

@@ -26,8 +26,9 @@ use Somatrace\Core\Units\PressureUnit;
  * The note of a visit: composed from its record, with the sentences the therapist changed in their place.
  *
  * @phpstan-type Line array{id: string, text: string, sources: list<array{step: string, name: string}>, composed?: string, stale?: bool}
- * @phpstan-type NoteDocument array{parts: list<array{id: string, heading: string, sentences: list<Line>}>, changes: list<array<string, mixed>>,
- *     gone: list<array{id: string, text: string}>}
+ * @phpstan-type Proposal array{days: int|null, minutes: int|null, reason: string, because: string}
+ * @phpstan-type NoteDocument array{parts: list<array{id: string, heading: string, sentences: list<Line>}>,
+ *     changes: list<array<string, mixed>>, next?: Proposal, gone: list<array{id: string, text: string}>}
  */
 final readonly class VisitNote
 {
@@ -47,7 +48,10 @@ final readonly class VisitNote
      */
     public function changed(array $composed, iterable $entries): array
     {
-        /** @var array{parts: list<array{id: string, heading: string, sentences: list<Line>}>, changes: list<array<string, mixed>>} $composed */
+        /**
+         * @var array{parts: list<array{id: string, heading: string, sentences: list<Line>}>, changes: list<array<string, mixed>>,
+         * next?: Proposal} $composed
+         */
         return $this->withMine($composed, $this->mine($entries));
     }
 
@@ -73,7 +77,7 @@ final readonly class VisitNote
             }
         }
 
-        return ['parts' => $parts, 'changes' => $note['changes'], 'gone' => []];
+        return [...$note, 'parts' => $parts, 'gone' => []];
     }
 
     /**
@@ -89,6 +93,9 @@ final readonly class VisitNote
         $note = $results['note'] ?? null;
         if ($note !== null) {
             return $note;
+        }
+        if (! isset($case['as_of'])) {
+            return ['parts' => [], 'changes' => [], 'gone' => []];
         }
         $done = array_values(array_filter((array) ($results['done'] ?? []), is_array(...)));
         $composed = $this->clinic->note(new VisitRecord(
@@ -138,7 +145,8 @@ final readonly class VisitNote
             $worked === [] ? array_map(WorkReader::told(...), $told['done'], array_keys($told['done'])) : $worked,
             WorkReader::passedOver($agreed, $state), array_map(
                 static fn (array $one): Reaction => new Reaction(
-                    $one['sign'], CarbonImmutable::parse($one['at'])->setTimezone($visit->user->clinic->timezone)->format('H:i'),
+                    $one['sign'], CarbonImmutable::parse($one['at'])->setTimezone($visit->user->clinic->timezone)->format('H:i')
+                        .($one['by_server'] ? ' (the tablet’s clock was off)' : ''),
                     $one['muscle'], Side::tryFrom($one['side'] ?? ''), $one['slip'],
                 ),
                 $told['signs'],
@@ -166,7 +174,9 @@ final readonly class VisitNote
         }
         foreach ($consents as $one) {
             if (is_array($one)) {
-                $agreements[] = new Agreement((string) $one['area'], $one['given'] === true, is_string($one['but'] ?? null) ? $one['but'] : null);
+                $agreements[] = new Agreement(
+                    (string) $one['area'], $one['given'] === true, is_string($one['but'] ?? null) ? $one['but'] : null,
+                );
             }
         }
 
@@ -183,7 +193,9 @@ final readonly class VisitNote
         foreach ($entries as $entry) {
             $payload = $entry->kind === EntryKind::Sentence ? $entry->payload : null;
             if (is_array($payload) && is_string($payload['from'] ?? null)) {
-                $mine[$entry->identity] = ['text' => is_string($payload['text'] ?? null) ? $payload['text'] : '', 'from' => $payload['from']];
+                $mine[$entry->identity] = [
+                    'text' => is_string($payload['text'] ?? null) ? $payload['text'] : '', 'from' => $payload['from'],
+                ];
             }
         }
 
@@ -191,7 +203,8 @@ final readonly class VisitNote
     }
 
     /**
-     * @param  array{parts: list<array{id: string, heading: string, sentences: list<Line>}>, changes: list<array<string, mixed>>}  $note
+     * @param  array{parts: list<array{id: string, heading: string, sentences: list<Line>}>, changes: list<array<string, mixed>>,
+     * next?: Proposal}  $note
      * @param  array<string, array{text: string, from: string}>  $mine
      * @return NoteDocument
      */
@@ -213,8 +226,10 @@ final readonly class VisitNote
         $gone = array_filter($mine, static fn (array $one): bool => trim($one['text']) !== '');
 
         return [
-            'parts' => $parts, 'changes' => $note['changes'],
-            'gone' => array_map(static fn (string $id, array $one): array => ['id' => $id, 'text' => $one['text']], array_keys($gone), $gone),
+            ...$note, 'parts' => $parts,
+            'gone' => array_map(
+                static fn (string $id, array $one): array => ['id' => $id, 'text' => $one['text']], array_keys($gone), $gone,
+            ),
         ];
     }
 }

@@ -69,18 +69,6 @@ final readonly class EntryWords
         return implode(', ', $parts);
     }
 
-    /**
-     * What work was done on: a muscle, or a joint as it is spoken of.
-     *
-     * @param  array<array-key, mixed>  $one
-     */
-    public function worked(array $one): string
-    {
-        return is_string($one['muscle'] ?? null)
-            ? $this->id($one['muscle'])
-            : $this->id(implode(' ', array_filter((array) ($one['joint'] ?? []), is_string(...))));
-    }
-
     /** @param  array<array-key, mixed>  $finding  of a test: its answer in the words of that test */
     private function answer(array $finding): string
     {

@@ -18,6 +18,7 @@ use Illuminate\Support\Str;
  * @property CarbonImmutable $starts_at
  * @property int $minutes
  * @property string|null $reason
+ * @property string|null $word to reception
  * @property string $status
  * @property string|null $uid by which other calendars know it
  * @property User $user
@@ -26,9 +27,9 @@ use Illuminate\Support\Str;
  */
 final class Appointment extends Model
 {
-    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'starts_at', 'minutes', 'reason', 'status', 'uid'];
+    protected $fillable = ['clinic_id', 'client_id', 'user_id', 'starts_at', 'minutes', 'reason', 'word', 'status', 'uid'];
 
-    protected $attributes = ['uid' => null];
+    protected $attributes = ['uid' => null, 'word' => null];
 
     protected $casts = ['starts_at' => 'immutable_datetime'];
 

@@ -17,8 +17,8 @@ final readonly class Settings
 
     /** Kept by one's own wish, over what the clinic says. */
     public const PERSONAL = [
-        'pressure_unit', 'length_unit', 'date_form', 'note_words', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared', 'untrained', 'pedals',
-        'school', 'table_cm', 'budgets',
+        'pressure_unit', 'length_unit', 'date_form', 'note_words', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared',
+        'untrained', 'pedals', 'school', 'table_cm', 'budgets',
     ];
 
     /** What firm minutes of a part of the hand are counted for. */
@@ -30,7 +30,9 @@ final readonly class Settings
     public const DATE_FORMS = ['words' => '9 Mar 2026', 'day_month' => '09/03/2026', 'month_day' => '03/09/2026', 'iso' => '2026-03-09'];
 
     /** What a note calls what has a plain name and a clinical term. */
-    public const NOTE_WORDS = ['both' => 'plain words, the clinical term beside them', 'plain' => 'plain words', 'clinical' => 'clinical terms'];
+    public const NOTE_WORDS = [
+        'both' => 'plain words, the clinical term beside them', 'plain' => 'plain words', 'clinical' => 'clinical terms',
+    ];
 
     public const THEMES = ['linen' => 'linen, light', 'dusk' => 'dusk, dark everywhere'];
 
@@ -43,7 +45,8 @@ final readonly class Settings
     public static function defaults(): array
     {
         return [
-            'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words', 'note_words' => Wording::Both->value, 'theme' => 'linen',
+            'pressure_unit' => PressureUnit::KiloPascal->value, 'length_unit' => 'cm', 'date_form' => 'words',
+            'note_words' => Wording::Both->value, 'theme' => 'linen',
             'figure' => 'painted', 'idle_minutes' => 10, 'thumb_minutes' => 30, 'spared' => [], 'untrained' => [], 'table_cm' => null,
             'budgets' => [], 'pedals' => ['onward' => 'PageDown', 'ease' => 'PageUp', 'soften' => 'b'],
             'school' => [],

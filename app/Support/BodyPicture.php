@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Support;
 
-/** The body for paper, from in front and from behind side by side: the muscles under the skin in their tones, from the art of the screen. */
+/**
+ * The body for paper, from in front and from behind side by side: the muscles under the skin in their tones, from the art of the screen.
+ */
 final readonly class BodyPicture
 {
     /** From midline to midline, and the height of the plates. */
@@ -14,7 +16,10 @@ final readonly class BodyPicture
 
     public const VIEWS = ['front' => 'whole-front', 'back' => 'whole-back'];
 
-    /** What a cell is made of: three tones of muscle, bone, sheet, fat; as the figure is painted for print (resources/figure/model/tones.mjs). */
+    /**
+     * What a cell is made of: three tones of muscle, bone, sheet, fat; as the figure is painted for print
+     * (resources/figure/model/tones.mjs).
+     */
     private const TONES = [[227, 205, 184], [218, 193, 170], [207, 178, 153], [250, 245, 234], [248, 243, 232], [240, 227, 203]];
 
     private const LINE = [150, 118, 94];

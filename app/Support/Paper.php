@@ -13,7 +13,9 @@ final readonly class Paper
     /** Of each family the files by weight and style; what the first has no letter for is taken from the next. */
     private const TYPE = [
         'atkinson' => ['atkinson-hyperlegible-next-latin', ['normal' => '400-normal', 'bold' => '700-normal', 'italic' => '400-italic']],
-        'atkinson ext' => ['atkinson-hyperlegible-next-latin-ext', ['normal' => '400-normal', 'bold' => '700-normal', 'italic' => '400-italic']],
+        'atkinson ext' => [
+            'atkinson-hyperlegible-next-latin-ext', ['normal' => '400-normal', 'bold' => '700-normal', 'italic' => '400-italic'],
+        ],
         'piazzolla' => ['piazzolla-latin', ['normal' => '600-normal', 'bold' => '600-normal']],
         'piazzolla ext' => ['piazzolla-latin-ext', ['normal' => '600-normal', 'bold' => '600-normal']],
     ];

@@ -38,9 +38,12 @@ use Somatrace\Core\Planning\Planner;
 use Somatrace\Core\Planning\PlanResult;
 use Somatrace\Core\Planning\Protocols;
 use Somatrace\Core\Record\ComposedNote;
+use Somatrace\Core\Record\Judged;
 use Somatrace\Core\Record\NoteComposer;
 use Somatrace\Core\Record\Terms;
 use Somatrace\Core\Record\VisitRecord;
+use Somatrace\Core\Response\NextVisit;
+use Somatrace\Core\Response\NextVisitJudge;
 use Somatrace\Core\Response\Quietness;
 use Somatrace\Core\Response\ResponseFigures;
 use Somatrace\Core\Response\ResponseJudge;
@@ -277,8 +280,18 @@ final class Clinic
         $case = $record->case;
 
         return (new NoteComposer($this->atlas(), $this->rules(), $this->responseFigures()->measures))->of(
-            $record, $terms ?? new Terms($this->atlas()), $this->screen($case), $this->ranking($case), $this->compared($case),
-            $this->chains($case),
+            $record, $terms ?? new Terms($this->atlas()), new Judged(
+                $this->screen($case), $this->ranking($case), $this->compared($case), $this->chains($case),
+                $this->nextVisit($case, $record->worthMinutes()),
+            ),
+        );
+    }
+
+    /** @param  float|null  $worthMinutes  what today's plan found worth doing; null where nothing was planned */
+    public function nextVisit(CaseFile $case, ?float $worthMinutes): NextVisit
+    {
+        return (new NextVisitJudge($this->responseFigures(), $this->tissue(), $this->planFigures()->defaultMinutes))->of(
+            $case, $this->screen($case), $this->respond($case), $worthMinutes,
         );
     }
 

@@ -24,7 +24,7 @@ final class EveryFigureTest extends TestCase
 {
     /** what each file of figures decides */
     private const DECIDES = [
-        'planning' => ['plan'], 'response' => ['compared', 'response', 'rank', 'plan'], 'pattern' => ['rank', 'checks'],
+        'planning' => ['plan'], 'response' => ['compared', 'response', 'rank', 'next', 'plan'], 'pattern' => ['rank', 'checks'],
         'chains' => ['chains'],
     ];
 
@@ -121,6 +121,7 @@ final class EveryFigureTest extends TestCase
         return hash('xxh128', json_encode(match ($judgement) {
             'plan' => $clinic->plan($case)->toArray(),
             'response' => $clinic->respond($case)->toArray(),
+            'next' => $clinic->nextVisit($case, 31.0)->toArray(),
             'compared' => array_map(static fn ($one): array => $one->toArray(), $clinic->compared($case)),
             'chains' => array_map(static fn ($one): array => $one->toArray(), $clinic->chains($case)),
             'rank', 'checks' => $clinic->rank($case)->toArray(),

@@ -28,8 +28,9 @@ final class LetterTest extends TestCase
             foreach (
                 [
                     'To the doctor of Wilma Reed, born 1 April 1985', 'should be seen today', 'do not diagnose',
-                    'Back of the neck, left, 6 of 10', 'Numbness of the face', 'left 70°, right 48° with pain 3', 'Dizzy, 10:12',
-                    'Numb, 10:12 (the tablet’s clock was off)', 'Quay Street Rooms',
+                    'Pain in the back of the neck on the left: 6 of 10 now', 'numbness of the face',
+                    'left 70°, right 48° (usual 75°); right 22° short of left; pain 3 of 10 on the right', 'dizzy at 10:12',
+                    'numb at 10:12 (the tablet’s clock was off)', 'Quay Street Rooms',
                 ] as $words
             ) {
                 self::assertStringContainsString($words, $draft);

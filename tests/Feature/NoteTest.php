@@ -23,7 +23,7 @@ final class NoteTest extends TestCase
         $page = $this->get("/visits/{$visit->public_id}/note")->assertOk()->viewData('page')['props'];
         $parts = array_column($page['note']['parts'], null, 'id');
 
-        self::assertSame(['reason', 'safety', 'found', 'reasoning', 'done'], array_keys($parts));
+        self::assertSame(['reason', 'safety', 'found', 'reasoning', 'done', 'next'], array_keys($parts));
         self::assertSame('Pain in the back of the neck on the left: 6 of 10 now.', $parts['reason']['sentences'][0]['text']);
         self::assertSame([
             'Left levator scapulae: tenderness 3 of 4, tone raised, a taut band, pressing it is the client’s own pain; an active trigger point.',
@@ -53,7 +53,9 @@ final class NoteTest extends TestCase
         $this->save($visit, 'palpation', ['muscle' => 'soleus', 'side' => 'left', 'tenderness' => 1])->assertOk();
         self::assertFalse($turning()['stale'], 'another fact');
 
-        $this->save($visit, 'range', ['movement' => 'cervical.rotation', 'side' => 'right', 'active' => 30, 'pain' => 3], seen: 1)->assertOk();
+        $this->save(
+            $visit, 'range', ['movement' => 'cervical.rotation', 'side' => 'right', 'active' => 30, 'pain' => 3], seen: 1,
+        )->assertOk();
         self::assertSame(['Turns right half as far as left.', true], [$turning()['text'], $turning()['stale']]);
         self::assertStringContainsString('right 30°', $turning()['composed']);
     }
@@ -80,7 +82,9 @@ final class NoteTest extends TestCase
         $visit = $this->signed();
         $this->post("/visits/{$visit->public_id}/correct", [
             'happened' => 'Levator left, up to 6. It softened.', 'advice' => 'Walk.', 'reason' => 'It was six, not five.',
-            'sentences' => [['id' => 'reason.complaint.neck_back:left', 'text' => 'Pain in the back of the neck on the left: 7 of 10 now.']],
+            'sentences' => [
+                ['id' => 'reason.complaint.neck_back:left', 'text' => 'Pain in the back of the neck on the left: 7 of 10 now.'],
+            ],
         ])->assertSessionHasNoErrors();
 
         $page = $this->get("/visits/{$visit->public_id}/note")->assertOk()->viewData('page')['props'];
@@ -95,7 +99,9 @@ final class NoteTest extends TestCase
         self::assertSame([], $revisions[1]['changed']);
         self::assertSame('Pain in the back of the neck on the left: 7 of 10 now.', $page['note']['parts'][0]['sentences'][0]['text']);
         self::assertStringContainsString(
-            '6 of 10', json_encode(Note::query()->where('revision', 1)->firstOrFail()->results['note'], JSON_THROW_ON_ERROR), 'as it was signed',
+            '6 of 10', json_encode(
+                Note::query()->where('revision', 1)->firstOrFail()->results['note'], JSON_THROW_ON_ERROR,
+            ), 'as it was signed',
         );
         self::assertSame(
             ['It was six, not five.', 'Ada Thorn', app(Clinic::class)->atlas()->version],

@@ -48,7 +48,7 @@ test('the owner invites a student, whose note waits for a second name, and recep
   await newClient(student, 'Lisbet Moor')
   await student.getByRole('button', { name: 'Start visit 1' }).click()
   await openStep(student, 'After')
-  await student.getByLabel('What happened').fill('Talked it over, nothing worked yet.')
+  await student.getByLabel('Treatment, in my own words').fill('Talked it over, nothing worked yet.')
   await student.getByRole('button', { name: 'Sign and freeze' }).click()
   await expect(student.getByText('a supervisor’s name is still missing')).toBeVisible()
   await expect(student.getByRole('button', { name: 'Countersign it' })).toHaveCount(0)

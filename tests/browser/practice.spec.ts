@@ -16,7 +16,7 @@ async function visited(page: Page, name: string): Promise<string> {
 }
 const stop = async (page: Page, visit: string) => {
   await page.goto(`${visit}/after`)
-  await page.getByLabel('What happened').fill('Levator left, up to 5. It softened.')
+  await page.getByLabel('Treatment, in my own words').fill('Levator left, up to 5. It softened.')
   await page.getByRole('button', { name: 'Sign and freeze' }).click()
   await expect(page.getByRole('heading', { name: /^Signed/ })).toBeVisible()
 }
@@ -152,7 +152,7 @@ test('a correction shows what it changed, goes to paper, and the audit tells who
   const visit = await visited(page, 'Egon Pask')
   await stop(page, visit)
   await page.getByRole('button', { name: 'Correct it' }).click()
-  await page.getByLabel('What happened').fill('Levator left, up to 6. It softened.')
+  await page.getByLabel('Treatment, in my own words').fill('Levator left, up to 6. It softened.')
   await page.getByLabel('Why it is corrected').fill('It was six, not five.')
   await page.getByRole('button', { name: 'Sign the correction' }).click()
   await page.getByRole('link', { name: 'The note, to print' }).click()

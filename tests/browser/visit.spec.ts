@@ -156,7 +156,7 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   })
   await expect(page.getByText('+14: really freer')).toBeVisible()
   await openStep(page, 'After')
-  await expect(page.getByLabel('What happened')).toHaveValue(/Levator scapulae left/)
+  await expect(page.getByRole('button', { name: /^Left levator scapulae: .*pressure .*Change this sentence/ })).toBeVisible()
   // signed while a save of the text is still on its way: nothing arrives at a frozen visit, nothing is lost
   await page.route('**/entries?*', async (route) => {
     await new Promise((wait) => setTimeout(wait, 900))

@@ -18,7 +18,10 @@ final readonly class AppointmentController
     {
         $booked = $request->safe();
         $starts = CarbonImmutable::parse("{$booked['day']} {$booked['time']}", $user->clinic->timezone);
-        $book->handle($client, $user, $starts, $booked->integer('minutes'), $booked->string('reason')->value() ?: null, $request->key());
+        $book->handle(
+            $client, $user, $starts, $booked->integer('minutes'), $booked->string('reason')->value() ?: null,
+            $booked->string('word')->value() ?: null, $request->key(),
+        );
 
         $hours = $user->clinic->hoursOn($starts);
         $outside = match (true) {

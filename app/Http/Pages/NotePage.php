@@ -98,7 +98,9 @@ final readonly class NotePage
         }
 
         return $this->paper->pdf('papers.note', [
-            ...$page, 'told' => $told, 'beside' => array_map(static fn (Part $part): string => $part->value, self::BESIDE_FIGURE), 'figure' => $this->figure->of($page['complaints'], $page['felt']),
+            ...$page, 'told' => $told, 'beside' => array_map(
+                static fn (Part $part): string => $part->value, self::BESIDE_FIGURE,
+            ), 'figure' => $this->figure->of($page['complaints'], $page['felt']),
         ]);
     }
 

@@ -151,7 +151,7 @@ final readonly class TodayPage
         return [
             'id' => $one->id, 'at' => $one->starts_at->setTimezone($user->clinic->timezone)->format('H:i'), 'minutes' => $one->minutes,
             'status' => $one->status,
-            'reason' => $user->may(Right::ReadClinical) ? $one->reason : null,
+            'reason' => $user->may(Right::ReadClinical) ? $one->reason : null, 'word' => $one->word,
             'client' => [
                 'id' => $one->client->public_id, 'name' => $one->client->name, 'occupation' => $one->client->occupation,
                 'age' => (int) $one->client->born_on->diffInYears($one->starts_at),

@@ -7,6 +7,7 @@ namespace App\Http\Pages;
 use App\Actions\TableConsent;
 use App\Cases\CheckInAnswers;
 use App\Cases\Course;
+use App\Cases\Diary;
 use App\Cases\HandLoad;
 use App\Cases\Judgements;
 use App\Cases\RunningTreatment;
@@ -59,6 +60,7 @@ final readonly class VisitPage
         private TableConsent $consent,
         private RunningTreatment $running,
         private VisitNote $note,
+        private Diary $diary,
     ) {
     }
 
@@ -92,6 +94,7 @@ final readonly class VisitPage
             'unreadable' => $course->cannotBeRead() ? $this->sound->unreadable($visit->id) : [],
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
             'notes' => $step === 'after' ? $this->notes($visit) : [],
+            'next' => $step === 'after' ? $this->next($visit, $judged['note']['next'] ?? null) : null,
             'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
             'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),
             'before' => $before === null ? null : $this->before($visit, $before, $last),
@@ -100,6 +103,29 @@ final readonly class VisitPage
             'prefers' => (object) ($step === 'plan' ? $visit->user->settings['prefers'] ?? [] : []),
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
+        ];
+    }
+
+    /**
+     * @param  array{days: int|null, minutes: int|null, reason: string, because: string}|null  $proposed  as it is judged, or was signed
+     * @return array<string, mixed>|null when to come again, where the diary has room then, and what is booked; null of an older record
+     */
+    private function next(Visit $visit, ?array $proposed): ?array
+    {
+        $proposed ??= $visit->notes()->latest('revision')->first()->results['note']['next'] ?? null;
+        if ($proposed === null) {
+            return null;
+        }
+        $visit->people();
+        $wished = $proposed['days'] === null || ! Gate::allows('update', $visit->client)
+            ? null
+            : $visit->started_at->addDays($proposed['days']);
+
+        return [
+            ...$proposed,
+            ...$this->diary->beside(
+                $visit->user, $visit->client, $wished, $proposed['minutes'] ?? $visit->minutes, CarbonImmutable::now(),
+            ),
         ];
     }
 

@@ -28,6 +28,7 @@ final class BookRequest extends FormRequest
             'minutes' => ['required', 'integer', 'between:10,180'],
             // why somebody comes is clinical
             'reason' => $this->user()?->may(Right::ReadClinical) === true ? ['nullable', 'string', 'max:120'] : ['prohibited'],
+            'word' => ['nullable', 'string', 'max:120'],
             ...$this->keyRules(),
         ];
     }

@@ -62,7 +62,8 @@ final readonly class Technique
         $products = $row->strings('products');
 
         return new self(
-            $row->string('id'), $row->string('name'), $row->string('clinical'), $row->string('kind'), $row->bool('broad'), $row->bool('sustained'),
+            $row->string('id'), $row->string('name'), $row->string('clinical'), $row->string('kind'), $row->bool('broad'),
+            $row->bool('sustained'),
             $row->strings('tools'), $row->bool('on_stretch'), $row->bool('fine'),
             Skin::from($row->string('skin')), Span::orNull($row, 'pressure'), $row->floatOrNull('robust_pressure'), $row->strings('wants'),
             $row->map('doses', Dose::from(...)), $row->stringOrNull('branch'), $row->string('what'), $row->strings('steps'),

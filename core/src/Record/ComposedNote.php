@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Record;
 
+use Somatrace\Core\Response\NextVisit;
+
 /** A note as it is composed from a record: sentences by part, and what was measured again in one table. */
 final readonly class ComposedNote
 {
@@ -11,7 +13,7 @@ final readonly class ComposedNote
      * @param  list<Sentence>  $sentences  in the order in which they are read
      * @param  list<Change>  $changes  what was measured before and after the work
      */
-    public function __construct(public array $sentences, public array $changes)
+    public function __construct(public array $sentences, public array $changes, public NextVisit $next)
     {
     }
 
@@ -23,7 +25,9 @@ final readonly class ComposedNote
 
     /**
      * @return array{parts: list<array{id: string, heading: string, sentences: list<array{id: string, text: string,
-     * sources: list<array{step: string, name: string}>}>}>, changes: list<array<string, mixed>>} a part that has nothing to say is not there
+     * sources: list<array{step: string, name: string}>}>}>, changes: list<array<string, mixed>>,
+     * next: array{days: int|null, minutes: int|null, reason: string, because: string}} a part that has nothing to say is not
+     * there
      */
     public function toArray(): array
     {
@@ -38,6 +42,9 @@ final readonly class ComposedNote
             }
         }
 
-        return ['parts' => $parts, 'changes' => array_map(static fn (Change $one): array => $one->toArray(), $this->changes)];
+        return [
+            'parts' => $parts, 'changes' => array_map(static fn (Change $one): array => $one->toArray(), $this->changes),
+            'next' => $this->next->toArray(),
+        ];
     }
 }

@@ -152,7 +152,11 @@ final readonly class FindingsWriter
                 $weight += ($of->withWhat('last')->real ?? false) ? 0.5 : 0.0;
             }
             if ($differs !== []) {
-                array_unshift($notes, "{$one->side->value} ".$differs[0].(isset($differs[1]) ? " (passive {$differs[1]})" : '').' short of '.$one->side->mirrored()->value);
+                array_unshift(
+                    $notes, "{$one->side->value} ".$differs[0].(
+                        isset($differs[1]) ? " (passive {$differs[1]})" : ''
+                    ).' short of '.$one->side->mirrored()->value,
+                );
             }
             $notes[] = $this->pain($one->pain, $one->feltIn, $one->side);
             $telling = in_array($one->endFeel ?? '', self::TELLING_ENDS, true);
@@ -182,7 +186,9 @@ final readonly class FindingsWriter
             $one->passive === null ? '' : Prose::measured($one->passive, $unit).($onlyPassive ? '' : ' passive'),
         ]));
 
-        return $said === '' ? '' : ($one->side === Side::Midline ? '' : "{$one->side->value} ").$said.($one->simulated ? ' (simulated)' : '');
+        return $said === '' ? '' : (
+            $one->side === Side::Midline ? '' : "{$one->side->value} "
+        ).$said.($one->simulated ? ' (simulated)' : '');
     }
 
     /** @param  list<Place>  $feltIn */
@@ -200,7 +206,9 @@ final readonly class FindingsWriter
 
         return $last === null || ! $last->real
             ? ''
-            : ($side === Side::Midline ? '' : "{$side->value} ").($passive ? 'passive ' : '').self::difference($last, $unit).' than last time, '
+            : (
+                $side === Side::Midline ? '' : "{$side->value} "
+            ).($passive ? 'passive ' : '').self::difference($last, $unit).' than last time, '
                 .($last->better ? 'better' : 'worse');
     }
 
@@ -280,7 +288,9 @@ final readonly class FindingsWriter
                 $at = trim(($one->segment === null ? '' : str_replace('rib', 'rib ', $one->segment))
                     .($one->side === Side::Midline ? '' : " {$one->side->value}"));
                 if ($weight > 0.0) {
-                    $told[] = [$weight, $one->value === null ? $words : trim("$at $words"), $one->value === null ? $one->side : Side::Midline];
+                    $told[] = [
+                        $weight, $one->value === null ? $words : trim("$at $words"), $one->value === null ? $one->side : Side::Midline,
+                    ];
                 } else {
                     $silent[] = $at;
                 }
@@ -290,7 +300,9 @@ final readonly class FindingsWriter
             if ($told !== []) {
                 $deviating[] = new Found($told[0][0], new Sentence(
                     "found.test.$id", Part::Found, Prose::sentence(
-                        "$name: ".implode('; ', self::onSides($told)).($test->norm === null ? '' : ' (usual '.Prose::measured($test->norm, $test->result).')'),
+                        "$name: ".implode('; ', self::onSides($told)).(
+                            $test->norm === null ? '' : ' (usual '.Prose::measured($test->norm, $test->result).')'
+                        ),
                     ), [new Source('move', ucfirst($test->name))],
                 ));
             }
@@ -314,7 +326,8 @@ final readonly class FindingsWriter
         }
 
         return array_map(
-            static fn (array $on, string $words): string => count($on) > 1 ? "$words on both sides" : $on[0]->on($words), $sides, array_keys($sides),
+            static fn (array $on, string $words): string => count($on) > 1 ? "$words on both sides" : $on[0]->on($words),
+            $sides, array_keys($sides),
         );
     }
 
@@ -344,7 +357,11 @@ final readonly class FindingsWriter
         $of = $beside['test.'.implode('.', array_filter([$one->test, $one->segment])).'|'.$one->side->value] ?? null;
         $usual = $of?->withWhat('usual');
         $across = $of?->withWhat('other_side');
-        $weight = ($usual !== null && $usual->real && ! $usual->better ? max(1.0, abs($usual->difference) / max(1.0, $test->measurementError ?? 1) * 0.5) : 0.0)
+        $weight = (
+            $usual !== null && $usual->real && ! $usual->better ? max(
+                1.0, abs($usual->difference) / max(1.0, $test->measurementError ?? 1) * 0.5,
+            ) : 0.0
+        )
             + ($across !== null && $across->real && ! $across->better ? 1.0 : 0.0);
         $unit = $test->result;
 
@@ -414,13 +431,17 @@ final readonly class FindingsWriter
                 ));
             }
             if ($silent !== []) {
-                $quiet[] = $this->terms->muscle((string) $muscle).($silent === [Side::Midline->value] ? '' : ', '.implode(' and ', $silent));
+                $quiet[] = $this->terms->muscle((string) $muscle).(
+                    $silent === [Side::Midline->value] ? '' : ', '.implode(' and ', $silent)
+                );
             }
         }
 
         if ($slight !== []) {
             $deviating[] = new Found(1.0, new Sentence(
-                'found.palpation.slight', Part::Found, 'Slightly tender (1 of 4): '.Prose::list($slight).'.', [new Source('feel', 'Slightly tender')],
+                'found.palpation.slight', Part::Found, 'Slightly tender (1 of 4): '.Prose::list($slight).'.', [
+                    new Source('feel', 'Slightly tender'),
+                ],
             ));
         }
 
@@ -431,7 +452,9 @@ final readonly class FindingsWriter
     {
         $tone = $one->tone === 'spasm' ? 2.0 : ($one->tone === 'high' ? 0.5 : 0.0);
 
-        return (float) ($one->tenderness ?? 0) + ($one->familiar === Answer::Yes ? self::FAMILIAR : 0.0) + ($one->refersTo === [] ? 0.0 : 0.5)
+        return (float) ($one->tenderness ?? 0) + (
+            $one->familiar === Answer::Yes ? self::FAMILIAR : 0.0
+        ) + ($one->refersTo === [] ? 0.0 : 0.5)
             + $tone + ($one->tone === 'low' ? 0.25 : 0.0) + count($one->texture) * 0.25;
     }
 

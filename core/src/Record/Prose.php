@@ -38,7 +38,9 @@ final class Prose
     {
         $text = trim($text);
 
-        return $text === '' ? '' : mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1).(preg_match('/[.!?…]”?$/u', $text) === 1 ? '' : '.');
+        return $text === '' ? '' : mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1).(
+            preg_match('/[.!?…]”?$/u', $text) === 1 ? '' : '.'
+        );
     }
 
     /** A name inside a sentence: small at the start, but for what is written large anywhere. */

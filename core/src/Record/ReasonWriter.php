@@ -113,9 +113,11 @@ final readonly class ReasonWriter
         };
         $home = $one->homeCareDone;
         $parts = array_filter([
-            $soreness, $one->pain === null ? '' : 'pain '.Prose::figure($one->pain).' of 10', $one->worse === true ? 'worse than before' : '',
+            $soreness, $one->pain === null ? '' : 'pain '.Prose::figure($one->pain).' of 10',
+            $one->worse === true ? 'worse than before' : '',
             match (true) {
-                $home === null => '', $home >= 0.99 => 'home care done', $home <= 0.01 => 'home care not done', default => 'home care done in part',
+                $home === null => '', $home >= 0.99 => 'home care done', $home <= 0.01 => 'home care not done',
+                default => 'home care done in part',
             },
         ]);
 

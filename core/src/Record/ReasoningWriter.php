@@ -85,7 +85,9 @@ final readonly class ReasoningWriter
         return new Sentence(
             'reasoning.lead', Part::Reasoning,
             $pattern->ofNone->leads
-                ? Prose::sentence('No muscle explains the picture'.($because === [] ? '' : ': '.implode('; ', array_slice($because, 0, self::FOR))))
+                ? Prose::sentence(
+                    'No muscle explains the picture'.($because === [] ? '' : ': '.implode('; ', array_slice($because, 0, self::FOR))),
+                )
                 : $this->undecided($pattern),
             [new Source('think', 'What could explain it')],
         );
@@ -126,7 +128,9 @@ final readonly class ReasoningWriter
         return $open === []
             ? null
             : new Sentence(
-                'reasoning.open', Part::Reasoning, 'Not explained by '.(count($leaders) === 1 ? 'this' : 'these').': the pain '.Prose::list($places).'.',
+                'reasoning.open', Part::Reasoning, 'Not explained by '.(
+                    count($leaders) === 1 ? 'this' : 'these'
+                ).': the pain '.Prose::list($places).'.',
                 [new Source('think', 'Not explained')],
             );
     }

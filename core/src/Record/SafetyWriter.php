@@ -37,7 +37,9 @@ final readonly class SafetyWriter
     public function of(CaseFile $case, SafetyResult $safety, array $near): array
     {
         if (! $safety->asked) {
-            return [new Sentence('safety.flags', Part::Safety, 'The safety questions were not asked.', [new Source('screen', 'Danger signs')])];
+            return [
+                new Sentence('safety.flags', Part::Safety, 'The safety questions were not asked.', [new Source('screen', 'Danger signs')]),
+            ];
         }
 
         $binding = $this->binding($case, $safety, $near);
@@ -49,7 +51,9 @@ final readonly class SafetyWriter
         }
 
         return array_values(array_filter([
-            $this->flags($case, $safety), $this->conditions($case), $this->medicines($case), $this->verdict($safety, $told, array_map(mb_strtolower(...), array_keys($binding))),
+            $this->flags($case, $safety), $this->conditions($case), $this->medicines($case), $this->verdict(
+                $safety, $told, array_map(mb_strtolower(...), array_keys($binding)),
+            ),
             ...array_map($this->override(...), $case->overrides, array_keys($case->overrides)),
             ...array_map($this->limit(...), array_keys($binding), $binding),
         ]));
@@ -83,7 +87,9 @@ final readonly class SafetyWriter
 
         return new Sentence('safety.flags', Part::Safety, implode(' ', array_map(Prose::sentence(...), array_filter([
             $yes === [] ? '' : 'Answered yes: '.Prose::list($yes), $rest,
-            $open === [] ? '' : (count($open) <= self::NAMED ? 'Not answered: '.Prose::list($open) : count($open).' danger signs not answered'),
+            $open === [] ? '' : (
+                count($open) <= self::NAMED ? 'Not answered: '.Prose::list($open) : count($open).' danger signs not answered'
+            ),
         ]))), [new Source('screen', 'Danger signs')]);
     }
 
@@ -236,7 +242,8 @@ final readonly class SafetyWriter
         $never = self::where($effects[Effect::Avoid->value] ?? []);
         $left = array_filter(
             $effects,
-            static fn (array $limits, string $effect): bool => $effect === Effect::Avoid->value || array_diff(self::where($limits), $never) !== [],
+            static fn (array $limits, string $effect): bool => $effect === Effect::Avoid->value
+                || array_diff(self::where($limits), $never) !== [],
             ARRAY_FILTER_USE_BOTH,
         );
 

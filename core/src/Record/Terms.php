@@ -33,7 +33,8 @@ final readonly class Terms
     /** What the room says in a word, as it is told afterwards. */
     private const SIGNS = [
         'softened' => 'it softened', 'shifted' => 'the tissue shifted', 'referral_faded' => 'the referred sensation faded',
-        'burning' => 'it burned', 'spasm' => 'it went into spasm', 'nothing_changed' => 'nothing changed', 'stopped' => 'the client said stop',
+        'burning' => 'it burned', 'spasm' => 'it went into spasm', 'nothing_changed' => 'nothing changed',
+        'stopped' => 'the client said stop',
         'spasm_growing' => 'the spasm grew', 'breath_held' => 'the breath was held', 'shoulders_lifted' => 'the shoulders lifted',
         'guarding' => 'guarding',
     ];

@@ -27,7 +27,9 @@ final class TreatmentWriter
         $yes = [];
         $no = [];
         foreach ($record->agreements as $one) {
-            $area = $one->byGuardian ? "{$one->about}, guardian" : ($this->atlas->consentAreas[$one->about]->name ?? str_replace('_', ' ', $one->about));
+            $area = $one->byGuardian ? "{$one->about}, guardian" : (
+                $this->atlas->consentAreas[$one->about]->name ?? str_replace('_', ' ', $one->about)
+            );
             if ($one->given) {
                 $yes[] = $area.($one->but === null || trim($one->but) === '' ? '' : " (but {$one->but})");
             } else {
@@ -77,15 +79,23 @@ final class TreatmentWriter
         $stops = array_filter(array_map($this->reaction(...), $record->reactions));
 
         return [...$sentences, ...array_values(array_filter([
-            $record->worked === [] ? new Sentence('done.nothing', Part::Done, 'No hands-on work today.', [new Source('work', 'Treatment')]) : null,
+            $record->worked === [] ? new Sentence(
+                'done.nothing', Part::Done, 'No hands-on work today.', [new Source('work', 'Treatment')],
+            ) : null,
             $passed === [] || $record->worked === [] ? null : new Sentence(
-                'done.passed_over', Part::Done, Prose::sentence('Planned and not worked: '.Prose::list($passed)), [new Source('work', 'Treatment')],
+                'done.passed_over', Part::Done, Prose::sentence(
+                    'Planned and not worked: '.Prose::list($passed),
+                ), [new Source('work', 'Treatment')],
             ),
             $stops === [] ? null : new Sentence(
-                'done.reactions', Part::Done, Prose::sentence('Signs during the work: '.implode('; ', $stops)), [new Source('work', 'Signs')],
+                'done.reactions', Part::Done, Prose::sentence(
+                    'Signs during the work: '.implode('; ', $stops),
+                ), [new Source('work', 'Signs')],
             ),
             $record->isStopped
-                ? new Sentence('done.stopped', Part::Done, 'The treatment was broken off before its end.', [new Source('work', 'Treatment')])
+                ? new Sentence(
+                    'done.stopped', Part::Done, 'The treatment was broken off before its end.', [new Source('work', 'Treatment')],
+                )
                 : null,
         ]))];
     }
@@ -97,7 +107,9 @@ final class TreatmentWriter
         $text = match ($one->kind) {
             'warm_up' => Prose::sentence(implode(', ', array_filter(['warmed up'.$this->over($one), $time]))),
             'cold' => $lying.Prose::sentence(implode(', ', array_filter(['cooled'.$this->over($one), $time]))),
-            'soothe' => $lying.Prose::sentence(implode(', ', array_filter(['light broad strokes over the sore place'.$this->over($one, ': '), $time]))),
+            'soothe' => $lying.Prose::sentence(
+                implode(', ', array_filter(['light broad strokes over the sore place'.$this->over($one, ': '), $time])),
+            ),
             'finish' => Prose::sentence(implode(', ', array_filter(['smoothed over at the end', $time]))),
             default => $lying.Prose::sentence($this->target($one).': '.implode('; ', $this->details($one, $time))),
         };

@@ -33,4 +33,10 @@ final readonly class VisitRecord
         public bool $isStopped = false,
     ) {
     }
+
+    /** Minutes of the plan that was agreed; null where none was. */
+    public function worthMinutes(): ?float
+    {
+        return $this->agreed === [] ? null : array_sum(array_map(static fn (AgreedStep $step): float => $step->minutes, $this->agreed));
+    }
 }

@@ -76,7 +76,8 @@ final readonly class WorkReader
         $joint = is_array($done['joint'] ?? null) ? implode(' ', array_filter($done['joint'], is_string(...))) : '';
 
         return new Worked(
-            'treat', "told:$index", $text('muscle'), Side::tryFrom($text('side') ?? '') ?? Side::Midline, str_replace('_', ' ', $joint), null,
+            'treat', "told:$index", $text('muscle'), Side::tryFrom($text('side') ?? '') ?? Side::Midline,
+            str_replace('_', ' ', $joint), null,
             array_filter([$text('technique') ?? '']), array_filter([$text('tool') ?? '']), [], 0.0, $amount('max_pressure'),
             $amount('seconds_at_pressure') > 0 ? $amount('seconds_at_pressure') : $amount('minutes') * 60, [],
             array_values(array_filter((array) ($done['signs'] ?? []), is_string(...))),
@@ -85,7 +86,9 @@ final readonly class WorkReader
 
     private static function isTouched(StepState $one, StepKind $kind): bool
     {
-        return $one->contacts !== [] || ($one->end() === 'done' && $kind !== StepKind::Treat) || ($one->end() === 'stopped' && $one->isStarted);
+        return $one->contacts !== [] || (
+            $one->end() === 'done' && $kind !== StepKind::Treat
+        ) || ($one->end() === 'stopped' && $one->isStarted);
     }
 
     private static function key(AgreedStep $step): string

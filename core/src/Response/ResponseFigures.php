@@ -22,6 +22,7 @@ final readonly class ResponseFigures
         public int $swellingDays,
         public float $goalPain,
         public int $goalVisits,
+        public NextVisitFigures $nextVisit,
     ) {
     }
 
@@ -33,7 +34,7 @@ final readonly class ResponseFigures
             MeasureFigures::from($file->fields('measures')),
             $file->float('sore_regress_hours'), $file->float('sore_hold_hours'), $file->int('quiet_tenderness'), $file->int('quiet_visits'),
             $file->int('reassess_visits'), $file->int('reassess_days'), $file->int('refer_after_more_visits'), $file->int('swelling_days'),
-            $file->float('goal_pain'), $file->int('goal_visits'),
+            $file->float('goal_pain'), $file->int('goal_visits'), NextVisitFigures::from($file->fields('next_visit')),
         );
     }
 }

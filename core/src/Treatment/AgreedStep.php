@@ -31,6 +31,7 @@ final readonly class AgreedStep
         public array $parts,
         public ?StepKind $kind,
         public string $label,
+        public float $minutes,
         public ?string $position,
         public ?string $target,
         public ?string $technique,
@@ -48,10 +49,15 @@ final readonly class AgreedStep
         return new self(
             $text($step['id'] ?? null) ?? '', $text($step['muscle'] ?? null), $text($step['side'] ?? null),
             array_map(self::part(...), array_values(array_filter((array) ($step['manoeuvres'] ?? []), is_array(...)))),
-            StepKind::tryFrom($text($step['kind'] ?? null) ?? ''), $text($step['label'] ?? null) ?? '', $text($step['position'] ?? null),
+            StepKind::tryFrom($text($step['kind'] ?? null) ?? ''), $text($step['label'] ?? null) ?? '',
+            is_numeric($step['minutes'] ?? null) ? (float) $step['minutes'] : 0.0, $text($step['position'] ?? null),
             $text($step['target'] ?? null), $text($step['technique'] ?? null), $text($step['tool'] ?? null),
             array_values(array_filter(array_map(self::place(...), array_filter((array) ($step['places'] ?? []), is_array(...))))),
-            $text(is_array($step['check'] ?? null) && ($step['check']['kind'] ?? null) !== Check::PRESSED ? $step['check']['text'] ?? null : null),
+            $text(
+                is_array($step['check'] ?? null) && (
+                    $step['check']['kind'] ?? null
+                ) !== Check::PRESSED ? $step['check']['text'] ?? null : null,
+            ),
         );
     }
 

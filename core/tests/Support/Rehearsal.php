@@ -19,7 +19,10 @@ use Somatrace\Core\Treatment\AgreedStep;
 use Somatrace\Core\Treatment\Event;
 use Somatrace\Core\Treatment\Fold;
 
-/** A whole visit that nobody made: the plan of a case is worked through at a table, now and then with a sign, a number or a step passed over. */
+/**
+ * A whole visit that nobody made: the plan of a case is worked through at a table, now and then with a sign, a number or a step passed
+ * over.
+ */
 final class Rehearsal
 {
     private int $number = 0;
@@ -79,7 +82,8 @@ final class Rehearsal
         $agreed = array_map(AgreedStep::from(...), $steps);
 
         return new VisitRecord(
-            $case, $steps === [] ? new Findings : $this->after($case->findings), WorkReader::worked($agreed, $state), WorkReader::passedOver($agreed, $state),
+            $case, $steps === [] ? new Findings : $this->after($case->findings), WorkReader::worked($agreed, $state),
+            WorkReader::passedOver($agreed, $state),
             $this->reactions,
             array_map(static fn ($one): Agreement => new Agreement($one->area, $one->given), $case->consent),
             $agreed, $unfelt,
@@ -136,7 +140,11 @@ final class Rehearsal
             )),
             range: array_values(array_map(
                 fn (RangeFinding $one): RangeFinding => new RangeFinding(
-                    $one->movement, $one->side, min(($one->active ?? 0) + $this->chance->int(0, 6), max($one->active ?? 0, Core::clinic()->atlas()->movement($one->movement)->norm)),
+                    $one->movement, $one->side, min(
+                        ($one->active ?? 0) + $this->chance->int(0, 6), max(
+                            $one->active ?? 0, Core::clinic()->atlas()->movement($one->movement)->norm,
+                        ),
+                    ),
                 ),
                 array_filter($found->range, static fn (RangeFinding $one): bool => $one->active !== null && $again()),
             )),

@@ -65,6 +65,9 @@ export const dayWords = (iso: string): string => {
       })
   }
 }
+/** Of a day without a clock: "Mon". */
+export const weekdayWords = (iso: string): string =>
+  new Date(`${iso}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'short', timeZone: 'UTC' })
 /** The time of day, in the clinic's zone, of a moment the server wrote. */
 export const timeWords = (moment: string): string =>
   new Date(moment).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: settings().timezone })

@@ -15,6 +15,8 @@ interface Appointment {
   minutes: number
   status: string
   reason: string | null
+  /** to the desk */
+  word: string | null
   client: { id: string; name: string; occupation: string | null; age: number }
   visit: string | null
   visit_status: string | null
@@ -190,7 +192,7 @@ useKeys({ c: () => router.visit('/clients/new') })
             </p>
             <p class="flex items-center gap-2">
               <Gate :verdict="one.verdict" /> <span>{{ one.verdict ? verdictWords[one.verdict] : 'Not asked yet' }}</span>
-              <span class="caption truncate">{{ one.reason }}</span>
+              <span class="caption truncate">{{ [one.reason, one.word].filter(Boolean).join(' · ') }}</span>
             </p>
             <span class="sr-only">{{ one.at }}, {{ one.minutes }} minutes</span>
           </div>

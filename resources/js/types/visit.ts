@@ -462,8 +462,18 @@ export interface NoteChange {
 export interface NoteDocument {
   parts: { id: NotePart; heading: string; sentences: NoteSentence[] }[]
   changes: NoteChange[]
+  next?: Pick<NextVisit, 'days' | 'minutes' | 'reason' | 'because'>
   /** changed by hand, and about something that is no longer in the record */
   gone: { id: string; text: string }[]
+}
+/** When to come again, where the diary has room then, and what is booked. */
+export interface NextVisit {
+  days: number | null
+  minutes: number | null
+  reason: string
+  because: string
+  free: { day: string; time: string }[]
+  booked: { at: string; minutes: number; word: string | null } | null
 }
 export type NotePart = 'reason' | 'safety' | 'found' | 'reasoning' | 'agreed' | 'done' | 'home_care' | 'next'
 export interface Words {
@@ -532,6 +542,8 @@ export interface VisitProps extends Judged {
     countersigned_at: string | null
     countersigner: string | null
   }[]
+  /** on After */
+  next: NextVisit | null
   /** somebody licensed, and not who wrote it */
   may_countersign: boolean
   may_correct: boolean

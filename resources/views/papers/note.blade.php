@@ -5,11 +5,13 @@
 <div class="head">
   <p class="quiet">{{ $clinic }}</p>
   <h1>{{ $client['name'] }}</h1>
-  <p class="quiet">{{ $client['code'] }}, born {{ $client['born'] }} · note of visit {{ $visit['number'] }}, {{ $visit['date'] }}, {{ $visit['minutes'] }} min · {{ $therapist }}</p>
+  <p class="quiet">{{ $client['code'] }}, born {{ $client['born'] }} ·
+    note of visit {{ $visit['number'] }}, {{ $visit['date'] }}, {{ $visit['minutes'] }} min · {{ $therapist }}</p>
 </div>
 <div class="body">
   {!! $figure !!}
-  <p class="quiet">Shaded: where it hurts. A ring: tender, the thicker the more; filled: the client’s own pain. Left is the client’s left.</p>
+  <p class="quiet">Shaded: where it hurts. A ring: tender, the thicker the more; filled: the client’s own
+    pain. Left is the client’s left.</p>
 </div>
 <div class="beside">
 @foreach (array_intersect_key($told, array_flip($beside)) as $part)
@@ -40,9 +42,17 @@
 @endif
 <div class="foot">
 @foreach ($revisions as $one)
-  <p>{{ $one['revision'] === 1 ? 'Signed' : 'Correction '.($one['revision'] - 1) }} by {{ $one['by'] }}, {{ $one['at'] }}{{ $one['reason'] === null ? '' : ": {$one['reason']}" }}@if ($one['second']). Countersigned by {{ $one['second'] }}@elseif ($one['waits']). A supervisor’s name is still missing @endif.
+  <p>{{ $one['revision'] === 1 ? 'Signed' : 'Correction '.($one['revision'] - 1) }} by {{ $one['by'] }},
+  {{ $one['at'] }}{{ $one['reason'] === null ? '' : ": {$one['reason']}" }}.
+  @if ($one['second']) Countersigned by {{ $one['second'] }}. @elseif ($one['waits']) A supervisor’s name is still missing. @endif
   @foreach ($one['changed'] as $change)
-    <br>{{ $change['heading'] }}: @foreach ($change['pieces'] as $piece)@if ($piece['kind'] === 'added')<ins>{{ $piece['text'] }}</ins>@elseif ($piece['kind'] === 'removed')<del>{{ $piece['text'] }}</del>@else{{ $piece['text'] }}@endif @endforeach
+    <br>{{ $change['heading'] }}:
+    @foreach ($change['pieces'] as $piece)
+      @if ($piece['kind'] === 'added')<ins>{{ $piece['text'] }}</ins>
+      @elseif ($piece['kind'] === 'removed')<del>{{ $piece['text'] }}</del>
+      @else{{ $piece['text'] }}
+      @endif
+    @endforeach
   @endforeach
   <br><span class="quiet">Atlas {{ $one['atlas'] }} · {{ $one['hash'] }}</span></p>
 @endforeach

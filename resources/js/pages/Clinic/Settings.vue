@@ -21,6 +21,7 @@ interface Personal {
   pressure_unit?: string | null
   length_unit?: string | null
   date_form?: string | null
+  note_words?: string | null
   theme?: string | null
   figure?: string | null
   idle_minutes?: number | null
@@ -48,6 +49,7 @@ const props = defineProps<{
   choices: {
     pressure_unit: string[]
     date_form: Record<string, string>
+    note_words: Record<string, string>
     theme: Record<string, string>
     figure: Record<string, string>
     pedals: Record<keyof Pedals, string>
@@ -66,6 +68,7 @@ const own = useForm({
   pressure_unit: props.own.pressure_unit ?? null,
   length_unit: props.own.length_unit ?? null,
   date_form: props.own.date_form ?? null,
+  note_words: props.own.note_words ?? null,
   theme: props.own.theme ?? null,
   figure: props.own.figure ?? null,
   idle_minutes: props.own.idle_minutes ?? null,
@@ -150,6 +153,13 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
             label="Dates as"
             :options="choices.date_form"
             :none="`as the clinic: ${choices.date_form[clinic.date_form ?? 'words']}`"
+          />
+          <SelectField
+            id="own-note"
+            v-model="own.note_words"
+            label="Notes in"
+            :options="choices.note_words"
+            :none="`as the clinic: ${choices.note_words[clinic.note_words ?? 'both']}`"
           />
           <SelectField
             id="own-theme"
@@ -329,6 +339,7 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
           <SelectField id="pressure" v-model="clinic.pressure_unit" label="Pressure in" :options="same(choices.pressure_unit)" />
           <SelectField id="length" v-model="clinic.length_unit" label="Lengths in" :options="lengths" />
           <SelectField id="date" v-model="clinic.date_form" label="Dates as" :options="choices.date_form" />
+          <SelectField id="note" v-model="clinic.note_words" label="Notes in" :options="choices.note_words" />
           <SelectField id="theme" v-model="clinic.theme" label="Palette" :options="choices.theme" />
           <SelectField id="figure" v-model="clinic.figure" label="The body" :options="choices.figure" />
           <FormField

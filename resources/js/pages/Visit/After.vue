@@ -11,6 +11,7 @@ import Traces from '@/parts/Traces.vue'
 import Witness from '@/parts/Witness.vue'
 import { dayWords, timeWords } from '@/composables/settings'
 import { capital, jointName } from '@/parts/words'
+import NextVisitPanel from '@/parts/note/NextVisit.vue'
 import NoteText from '@/parts/note/NoteText.vue'
 import type { Done, NoteDocument, NotePart, NoteSentence } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
@@ -23,9 +24,9 @@ const words = computed(() => props.value.client.words)
 type Field = 'happened' | 'advice' | 'next_time'
 /** Own words, by the part of the note they stand in. */
 const fields: [Field, NotePart, string, string][] = [
-  ['happened', 'done', 'In my own words', 'Anything of the treatment that is not said above.'],
+  ['happened', 'done', 'Treatment, in my own words', 'Anything that is not said above.'],
   ['advice', 'home_care', 'Advice', 'One to three things, how often; what to expect for a day or two; when to ring.'],
-  ['next_time', 'next', 'In my own words', 'What to look at first. It stands on top of the next visit.'],
+  ['next_time', 'next', 'To look at first', 'It stands on top of the next visit.'],
 ]
 const signed = computed(() => props.value.notes.at(-1))
 const start = (field: Field): string => signed.value?.[field] ?? one('text', field) ?? ''
@@ -248,6 +249,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Case file</a
         ><a class="btn" :href="`/visits/${props.visit.id}/treatment.jsonl`">Treatment, moment by moment</a>
       </p>
+      <NextVisitPanel v-if="props.next" class="mb-5" :client="props.client.id" :next="props.next" />
       <template v-if="course">
         <h2 class="section-head">The course</h2>
         <p class="mt-1">

@@ -5,7 +5,12 @@ import { useTextareaAutosize } from '@vueuse/core'
 import type { NoteSentence, StepId } from '@/types/visit'
 
 /** One sentence of a note: touched, it opens to be changed and says where it was read. */
-const props = defineProps<{ sentence: NoteSentence; visit: string }>()
+const props = defineProps<{
+  sentence: NoteSentence
+  visit: string
+  /** the one of the note that Tab comes to; arrows go on from it */
+  reached: boolean
+}>()
 const emit = defineEmits<{
   /** other words; none leaves the sentence out */
   change: [text: string]
@@ -64,6 +69,7 @@ const restore = (): void => {
       class="note-line"
       :class="{ 'text-walnut-2 line-through decoration-1': !sentence.text, 'note-line-own': sentence.composed !== undefined }"
       :aria-label="`${sentence.text || `Left out: ${sentence.composed ?? ''}`} Change this sentence`"
+      :tabindex="reached ? 0 : -1"
       @click="begin"
     >
       {{ sentence.text || sentence.composed }}
