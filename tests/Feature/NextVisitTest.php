@@ -40,7 +40,8 @@ final class NextVisitTest extends TestCase
         ])->assertSessionHasNoErrors();
 
         $next = $this->next($visit);
-        self::assertSame([[], ['at' => '16 March 2026, 10:15', 'minutes' => 60, 'word' => 'Print the exercises.']], [$next['free'], $next['booked']]);
+        self::assertSame(['at' => '16 March 2026, 10:15', 'minutes' => 60, 'word' => 'Print the exercises.'], $next['booked']);
+        self::assertSame([], $next['free']);
 
         $this->travelTo('2026-03-16 08:00:00');
         $desk = $this->therapist($visit->user->clinic, role: Role::Reception);

@@ -94,7 +94,7 @@ final class AtlasFilesTest extends TestCase
         yield 'demands' => ['demands', ['demands', 0, 'asks'], '', 'demands.json /demands/0/asks: too short, at least 1 characters'];
         yield 'consent areas' => [
             'consent_areas', ['consent_areas', 0],
-            ['id' => 'abdomen', 'ask' => 'May I?', 'muscles' => [], 'zones' => [], 'techniques' => [], 'setups' => []],
+            ['id' => 'abdomen', 'name' => 'belly', 'ask' => 'May I?', 'muscles' => [], 'zones' => [], 'techniques' => [], 'setups' => []],
             'consent_areas.json /consent_areas/0: missing words',
         ];
         yield 'signs' => ['signs', ['stop', 0, 'goes_on'], 1, 'signs.json /stop/0/goes_on: 1 is no boolean'];
