@@ -14,6 +14,7 @@ use App\Http\Controllers\ClientKeepingController;
 use App\Http\Controllers\ClinicFilesController;
 use App\Http\Controllers\EntryController;
 use App\Http\Controllers\EventController;
+use App\Http\Controllers\HomeCareController;
 use App\Http\Controllers\LeanController;
 use App\Http\Controllers\LetterController;
 use App\Http\Controllers\LockController;
@@ -173,6 +174,9 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/visits/{visit}/note', [NoteController::class, 'show'])->name('visits.note');
     Route::get('/visits/{visit}/note.pdf', [NoteController::class, 'pdf'])->name('visits.note.pdf');
     Route::get('/visits/{visit}/summary', [SummaryController::class, 'show'])->name('visits.summary');
+    Route::get('/visits/{visit}/home-care', [HomeCareController::class, 'show'])->name('visits.home-care');
+    Route::get('/visits/{visit}/home-care.pdf', [HomeCareController::class, 'pdf'])->name('visits.home-care.pdf');
+    Route::get('/visits/{visit}/summary.pdf', [SummaryController::class, 'pdf'])->name('visits.summary.pdf');
     Route::get('/visits/{visit}/letter', [LetterController::class, 'show'])->name('visits.letter');
     Route::get('/visits/{visit}/letter.pdf', [LetterController::class, 'pdf'])->name('visits.letter.pdf');
     Route::put('/visits/{visit}', [VisitController::class, 'update'])->name('visits.update');

@@ -67,10 +67,6 @@ final readonly class Course
             )
             ->selectSub(DB::table('plans')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id'), 'plans')
             ->selectSub(
-                DB::table('notes')->select('next_time')->whereColumn('visit_id', 'visits.id')->orderByDesc('revision')->limit(1),
-                'next_time',
-            )
-            ->selectSub(
                 DB::table('entries')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('checked', '!=', $mark),
                 'unseen_entries',
             )

@@ -79,7 +79,7 @@ final readonly class Judgements
             'pattern' => $this->clinic->rank($case)->toArray(),
             'plan' => $this->clinic->plan($case)->toArray(),
             'response' => $this->clinic->respond($case)->toArray(),
-            'note' => $this->note->composed($visit)->toArray(),
+            'note' => $this->note->judged($visit),
             default => throw new \InvalidArgumentException("no judgement is called \"$kind\""),
         };
         // through JSON once, so that a fresh result and a stored one are the same to a page

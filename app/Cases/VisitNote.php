@@ -7,16 +7,22 @@ namespace App\Cases;
 use App\Models\Entry;
 use App\Models\EntryKind;
 use App\Models\Visit;
+use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
+use Somatrace\Core\HomeCare\Advice;
 use Somatrace\Core\Record\Agreement;
 use Somatrace\Core\Record\ComposedNote;
+use Somatrace\Core\Record\HandedOut;
 use Somatrace\Core\Record\Reaction;
 use Somatrace\Core\Record\Terms;
 use Somatrace\Core\Record\VisitRecord;
 use Somatrace\Core\Record\Wording;
+use Somatrace\Core\Record\Worked;
 use Somatrace\Core\Record\WorkReader;
 use Somatrace\Core\Treatment\AgreedStep;
 use Somatrace\Core\Treatment\Fold;
@@ -48,6 +54,8 @@ final readonly class VisitNote
      */
     public function changed(array $composed, iterable $entries): array
     {
+        unset($composed['home']);
+
         /**
          * @var array{parts: list<array{id: string, heading: string, sentences: list<Line>}>, changes: list<array<string, mixed>>,
          * next?: Proposal} $composed
@@ -106,13 +114,31 @@ final readonly class VisitNote
         return [...$composed->toArray(), 'gone' => []];
     }
 
-    public function composed(Visit $visit, ?Wording $wording = null): ComposedNote
+    public function composed(Visit $visit): ComposedNote
     {
-        return $this->clinic->note($this->record($visit), $this->terms($visit, $wording));
+        return $this->clinic->note($this->record($visit), $this->terms($visit));
+    }
+
+    /** @return array<string, mixed> the composed note, and what could be given for home */
+    public function judged(Visit $visit): array
+    {
+        $record = $this->record($visit);
+
+        return [
+            ...$this->clinic->note($record, $this->terms($visit))->toArray(), 'home' => $this->offers(
+                $visit, $record->case, $record->worked,
+            ),
+        ];
+    }
+
+    /** The same for the client: in plain words, and spoken to. */
+    public function forClient(Visit $visit): ComposedNote
+    {
+        return $this->clinic->note($this->record($visit), $this->terms($visit, true));
     }
 
     /** With the words, dates and units that the clinic writes. */
-    public function terms(Visit $visit, ?Wording $wording = null): Terms
+    private function terms(Visit $visit, bool $toClient = false): Terms
     {
         $visit->people();
         $clinic = $visit->user->clinic;
@@ -120,12 +146,13 @@ final readonly class VisitNote
         $unit = $visit->user->setting('pressure_unit');
 
         return new Terms(
-            $this->clinic->atlas(), $wording ?? Wording::tryFrom(is_string($words) ? $words : '') ?? Wording::Both, $clinic->dateForm(),
-            PressureUnit::tryFrom(is_string($unit) ? $unit : '') ?? PressureUnit::KiloPascal,
+            $this->clinic->atlas(), $toClient ? Wording::Plain : Wording::tryFrom(is_string($words) ? $words : '') ?? Wording::Both,
+            $clinic->dateForm(),
+            PressureUnit::tryFrom(is_string($unit) ? $unit : '') ?? PressureUnit::KiloPascal, $toClient,
         );
     }
 
-    private function record(Visit $visit): VisitRecord
+    public function record(Visit $visit): VisitRecord
     {
         $visit->people();
         $document = $this->cases->document($visit);
@@ -155,8 +182,45 @@ final readonly class VisitNote
             array_column(array_filter(
                 $last['left_out'] ?? [], static fn (array $one): bool => ($one['reason'] ?? null) === 'unfelt',
             ), 'name'),
-            $state->isStopped,
+            $this->handedOut($rows), $worked === [] ? [] : $this->clinic->tableside()->after($last), $state->isStopped,
         );
+    }
+
+    /** @return list<HandedOut> */
+    private function handedOut(EntryRows $rows): array
+    {
+        $handed = [];
+        foreach ($rows->payloads(EntryKind::HomeCare) as $one) {
+            $care = is_array($one) ? $this->clinic->atlas()->handbook()->selfCare[(string) $one['exercise']] ?? null : null;
+            if ($care !== null) {
+                $handed[] = new HandedOut(
+                    $care, Side::tryFrom((string) ($one['side'] ?? '')), (string) ($one['dose'] ?? $care->dose),
+                    (string) ($one['how_often'] ?? $care->howOften),
+                );
+            }
+        }
+
+        return $handed;
+    }
+
+    /**
+     * What could be given for home, beside the note.
+     *
+     * @param  list<Worked>  $worked
+     * @return list<array<string, mixed>>
+     */
+    private function offers(Visit $visit, CaseFile $case, array $worked): array
+    {
+        $muscles = [];
+        foreach ($worked as $one) {
+            if ($one->kind === 'treat' && $one->muscle !== null) {
+                $muscles[] = new MuscleAt($one->muscle, $one->side);
+            }
+        }
+        $last = $visit->earlier()->whereIn('status', [VisitStatus::Signed, VisitStatus::Stopped])->latest('number')->first(['id']);
+        $before = $last === null ? [] : array_column(EntryRows::of([$last->id])->payloads(EntryKind::HomeCare), 'exercise');
+
+        return array_map(static fn (Advice $one): array => $one->toArray(), $this->clinic->homeCare($case, $muscles, $before));
     }
 
     /**

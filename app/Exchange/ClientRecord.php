@@ -58,7 +58,7 @@ final readonly class ClientRecord
         $notes = DB::table('notes')->join('users', 'users.id', '=', 'notes.signed_by')->whereIn('visit_id', $ids)->orderBy('revision')
             ->get([
                 'visit_id', 'revision', 'happened', 'advice', 'next_time', 'reason', 'signed_at', 'users.name as signer', 'atlas_version',
-                'content_hash',
+                'content_hash', 'results',
             ])->groupBy('visit_id');
 
         $told = $visits->map(static fn (Visit $visit): RecordVisit => new RecordVisit(
@@ -66,11 +66,23 @@ final readonly class ClientRecord
             $visit->minutes, $visit->user->name, $entries[$visit->id] ?? [], $done[$visit->id] ?? [],
             isset($plans[$visit->id]) ? (array) json_decode((string) $plans[$visit->id], true) : null,
             array_values(($notes->get($visit->id) ?? collect())->map(static fn (\stdClass $note): array => [
-                ...array_diff_key((array) $note, ['visit_id' => true]),
+                ...array_diff_key((array) $note, ['visit_id' => true, 'results' => true]),
+                'says' => self::says((array) json_decode((string) $note->results, true)),
                 'signed_at' => CarbonImmutable::parse((string) $note->signed_at, 'UTC')->toIso8601ZuluString(),
             ])->all()),
         ));
 
         return new self(ClientDetails::of($client->load('contacts')), $client->public_id, array_values($told->all()));
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $results  as they were frozen
+     * @return list<array{part: string, sentences: list<string>}> the note in its sentences; none of an older record
+     */
+    private static function says(array $results): array
+    {
+        return array_values(array_map(static fn (array $part): array => [
+            'part' => (string) $part['heading'], 'sentences' => array_column($part['sentences'], 'text'),
+        ], $results['note']['parts'] ?? []));
     }
 }

@@ -37,6 +37,7 @@ enum EntryKind: string
     case Override = 'override';
     case Text = 'text';
     case Sentence = 'sentence';
+    case HomeCare = 'home_care';
     case GroupAsked = 'group_asked';
     case OthersDenied = 'others_denied';
 
@@ -60,6 +61,7 @@ enum EntryKind: string
             self::Aftermath => ['hours'],
             self::Override => ['verdict'],
             self::Sentence => ['sentence'],
+            self::HomeCare => ['exercise'],
         };
     }
 
@@ -70,7 +72,7 @@ enum EntryKind: string
             self::Guardian, self::Demand, self::RedFlag, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Consent, self::Complaint, self::Function, self::Range, self::Resisted,
             self::Posture, self::Test, self::Palpation, self::Feedback, self::Positions, self::Target, self::Dropped,
-            self::School, self::Aftermath, self::Override, self::Text, self::Sentence, self::GroupAsked,
+            self::School, self::Aftermath, self::Override, self::Text, self::Sentence, self::HomeCare, self::GroupAsked,
             self::OthersDenied => false,
             self::Condition, self::Done => true,
         };
@@ -82,7 +84,8 @@ enum EntryKind: string
         return match ($this) {
             self::Guardian, self::Demand, self::RedFlag, self::Condition, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Consent, self::Positions, self::Target, self::Dropped, self::School, self::Done,
-            self::Aftermath, self::Override, self::Text, self::Sentence, self::GroupAsked, self::OthersDenied => ['before'],
+            self::Aftermath, self::Override, self::Text, self::Sentence, self::HomeCare, self::GroupAsked,
+            self::OthersDenied => ['before'],
             self::Complaint, self::Function, self::Range, self::Resisted, self::Posture, self::Test, self::Palpation,
             self::Feedback => ['before', 'after'],
         };
@@ -95,7 +98,7 @@ enum EntryKind: string
             self::Demand, self::RedFlag, self::Condition, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Complaint, self::Function, self::Range, self::Resisted, self::Posture, self::Test,
             self::Palpation, self::Feedback, self::Positions, self::Target, self::Dropped, self::School, self::Aftermath,
-            self::Text, self::Sentence, self::GroupAsked => EntryWriter::Recorder,
+            self::Text, self::Sentence, self::HomeCare, self::GroupAsked => EntryWriter::Recorder,
             self::Done => EntryWriter::Exchange,
             self::Override => EntryWriter::Licensed,
             self::OthersDenied => EntryWriter::Never,
@@ -108,7 +111,8 @@ enum EntryKind: string
         return match ($this) {
             self::Guardian, self::Demand, self::RedFlag, self::Condition, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Consent, self::Positions, self::Target, self::Dropped, self::School, self::Done,
-            self::Aftermath, self::Override, self::Text, self::Sentence, self::GroupAsked, self::OthersDenied => null,
+            self::Aftermath, self::Override, self::Text, self::Sentence, self::HomeCare, self::GroupAsked,
+            self::OthersDenied => null,
             self::Complaint => 'complaints',
             self::Function => 'function',
             self::Range => 'range',

@@ -11,6 +11,7 @@ use Somatrace\Core\Anatomy\Joint;
 use Somatrace\Core\Anatomy\Landmark;
 use Somatrace\Core\Anatomy\MovementUse;
 use Somatrace\Core\Anatomy\Muscle;
+use Somatrace\Core\Anatomy\SelfCare;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Safety\FlagRule;
@@ -109,6 +110,9 @@ final readonly class AtlasExport
             'landmarks' => array_map(
                 static fn (Landmark $landmark): string => $landmark->plain, $atlas->handbook()->landmarks,
             ),
+            'self_care' => array_map(static fn (SelfCare $care): array => [
+                'name' => $care->name, 'dose' => $care->dose, 'how_often' => $care->howOften, 'kind' => $care->kind,
+            ], $atlas->handbook()->selfCare),
             'demands' => $atlas->demands,
             'products' => $atlas->products,
             'techniques' => array_map(static fn ($technique): string => $technique->name, $atlas->techniques),

@@ -25,6 +25,9 @@ use Somatrace\Core\Handwork\PlanFigures;
 use Somatrace\Core\Handwork\Plate;
 use Somatrace\Core\Handwork\Recipes;
 use Somatrace\Core\Handwork\WholePattern;
+use Somatrace\Core\HomeCare\Advice;
+use Somatrace\Core\HomeCare\HomeCareChooser;
+use Somatrace\Core\HomeCare\HomeCareFigures;
 use Somatrace\Core\Measures\Comparing;
 use Somatrace\Core\Measures\Comparison;
 use Somatrace\Core\Pattern\Chain;
@@ -94,6 +97,8 @@ final class Clinic
     private ?Trainer $trainer = null;
 
     private ?PlanFigures $planFigures = null;
+
+    private ?HomeCareFigures $homeCareFigures = null;
 
     /** @var Said<SafetyResult> */
     private Said $screened;
@@ -285,6 +290,23 @@ final class Clinic
                 $this->nextVisit($case, $record->worthMinutes()),
             ),
         );
+    }
+
+    /**
+     * @param  list<Anatomy\MuscleAt>  $worked  today
+     * @param  list<string>  $before  ids of what was handed out at the last visit
+     * @return list<Advice> for home, best first
+     */
+    public function homeCare(CaseFile $case, array $worked, array $before = []): array
+    {
+        return (new HomeCareChooser($this->atlas(), $this->homeCareFigures(), $this->rules(), $this->tissue()))->of(
+            $case, $this->screen($case), $this->ranking($case), $worked, $before,
+        );
+    }
+
+    public function homeCareFigures(): HomeCareFigures
+    {
+        return $this->homeCareFigures ??= HomeCareFigures::load($this->folder);
     }
 
     /** @param  float|null  $worthMinutes  what today's plan found worth doing; null where nothing was planned */

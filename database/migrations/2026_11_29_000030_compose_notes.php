@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\Schema;
 
 /**
  * Notes are composed: the composed note is judged like the rest, stored while nothing it is made of has changed, and a sentence that was
- * changed by hand is an entry.
+ * changed by hand, and what was handed out for home, are entries.
  */
 return new class extends Migration
 {
@@ -22,13 +22,15 @@ return new class extends Migration
             $table->enum('kind', ['safety', 'assessment', 'chains', 'pattern', 'plan', 'response', 'note'])->change();
         });
         $old = (string) DB::table('sqlite_master')->where(['type' => 'table', 'name' => 'entries'])->value('sql');
-        if (str_contains($old, "'sentence'")) {
+        if (str_contains($old, "'home_care'")) {
             return; // a new installation knows the kind already
         }
         $beside = DB::table('sqlite_master')->whereIn('type', ['index', 'trigger'])->where('tbl_name', 'entries')->whereNotNull('sql')
             ->pluck('sql');
         $new = preg_replace(
-            ['/\'text\'(?=[,)])/', '/^create table "entries"/i'], ["'text', 'sentence'", 'create table "entries_new"'], $old, 1,
+            [
+                '/\'text\'(?=[,)])/', '/^create table "entries"/i',
+            ], ["'text', 'sentence', 'home_care'", 'create table "entries_new"'], $old, 1,
         );
         DB::statement('pragma foreign_keys = off');
         DB::transaction(static function () use ($new, $beside): void {

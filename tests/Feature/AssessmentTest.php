@@ -163,11 +163,14 @@ final class AssessmentTest extends TestCase
         $this->save($visit, 'range', ['movement' => 'cervical.flexion', 'side' => 'midline', 'active' => 49])->assertOk();
 
         $this->get("/visits/{$visit->public_id}/summary")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
-            ->component('Visit/Summary')->has('complaints', 1)->where('tender', ['Levator scapulae: left your own pain'])
-            ->where('explains.0.name', 'Levator scapulae')
-            ->where('measured.0.name', 'Turning the head')
-            ->where('measured.0.right', '48°')
-            ->where('asUsual', ['Bending the head forward']));
+            ->component('Visit/Summary')->has('complaints', 1)
+            ->where('reason', ['Pain in the back of the neck on the left: 6 of 10 now.'])
+            ->where('found.0', 'Left levator scapulae: tenderness 3 of 4, tone raised, a taut band, pressing it is your own pain; an active trigger point.')
+            ->where('found.1', 'Turning the head: left 70°, right 48° (usual 75°); right 22° short of left; pain 3 of 10 on the right.')
+            ->where('found.2', 'Moved and as usual: bending the head forward.')
+            ->where('explains.0.name', 'Levator scapulae'));
+        $pdf = $this->get("/visits/{$visit->public_id}/summary.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+        self::assertStringStartsWith('%PDF', (string) $pdf->getContent());
         $this->actingAs($this->therapist(role: Role::Reception, clinic: $visit->user->clinic))
             ->get("/visits/{$visit->public_id}/summary")
             ->assertForbidden();

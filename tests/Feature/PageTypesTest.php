@@ -81,6 +81,7 @@ final class PageTypesTest extends TestCase
                 }
                 yield "/visits/{$visit->public_id}/letter";
                 yield "/visits/{$visit->public_id}/summary";
+                yield "/visits/{$visit->public_id}/home-care";
                 if ($status === 'signed') {
                     yield "/visits/{$visit->public_id}/note";
                 }

@@ -80,6 +80,8 @@ test('what was done stands in the note, and the next visit is booked in two touc
   await expect(page.getByRole('button', { name: /^Warmed up.*Change this sentence/ })).toBeVisible()
   await expect(page.getByText(/^Planned and not worked: .*levator scapulae/)).toBeVisible()
 
+  await expect(page.getByText('Nothing that fits what was worked keeps within today’s limits.')).toBeVisible()
+
   await expect(page.getByRole('heading', { name: 'Next visit' })).toBeVisible()
   await expect(page.getByText(/^In 7 days, \d+ min\./)).toBeVisible()
   await page.getByRole('radiogroup', { name: 'Free then' }).getByRole('radio').first().click()
@@ -87,4 +89,26 @@ test('what was done stands in the note, and the next visit is booked in two touc
   await page.getByRole('button', { name: 'Book it' }).click()
   await expect(page.getByText(/^Booked: .*\. To the desk: Print the exercises\.$/)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Book it' })).toHaveCount(0)
+})
+
+test('what was worked gets something for home, with its dose, on a sheet to take along', async ({ page }) => {
+  const visit = await planned(page, 'Hedda Voss')
+  await roomTo(page, /^Levator scapulae/)
+  await heard(page, () => page.keyboard.press('Enter'))
+  await page.waitForTimeout(1200)
+  await heard(page, () => page.keyboard.press('Enter'))
+  await page.goto(`${visit}/after`)
+  await saved(page, () => page.getByRole('button', { name: 'Hand out Shrug and drop' }).click())
+  await expect(page.getByRole('button', { name: /^Shrug and drop, left: 6 times, every hour at work\. Change/ })).toBeVisible()
+  const dose = page.getByLabel('How much of Shrug and drop')
+  await saved(page, async () => {
+    await dose.fill('4 times')
+    await dose.blur()
+  })
+  await page.getByRole('link', { name: 'The sheet, to print' }).click()
+  await expect(page.getByText('4 times, every hour at work')).toBeVisible()
+  await accessible(page)
+  await page.goBack()
+  await saved(page, () => page.getByRole('button', { name: 'Take back Shrug and drop' }).click())
+  await expect(page.getByRole('button', { name: 'Hand out Shrug and drop' })).toBeVisible()
 })

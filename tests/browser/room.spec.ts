@@ -113,16 +113,32 @@ test('ten wild touches in a second do at most one thing', async ({ page }) => {
   await roomTo(page, /^Sternocleidomastoid/)
   await enter(page)
   await page.waitForTimeout(700)
-  const before = (await eventsOf(page, visit)).length
   const targets = ['next', 'ease', 'signs', 'softened', 'next', 'skip', 'number', 'next', 'ease', 'stop']
-  await page.evaluate((names) => {
-    names.forEach((name, k) => setTimeout(() => document.querySelector<HTMLElement>(`[data-target=${name}]`)?.click(), k * 95))
-  }, targets)
-  await page.waitForTimeout(1800)
-  const touched = (await eventsOf(page, visit)).slice(before)
-  // what one touch did has one moment: a place that ends its step tells both
-  expect(new Set(touched.map((one) => one.happened_at)).size).toBeLessThanOrEqual(1)
-  await expect(page.locator('[data-room-page]')).toHaveCount(0)
+  // a machine that holds the page still for half a second makes two touches of one: then it was no second, and it is tried again
+  for (let attempt = 0, longest = Infinity; longest > 400 && attempt < 5; attempt++) {
+    await page.keyboard.press('Escape')
+    await page.waitForTimeout(700)
+    const before = (await eventsOf(page, visit)).length
+    longest = await page.evaluate(async (names) => {
+      let [last, longest] = [performance.now(), 0]
+      for (const name of names) {
+        longest = Math.max(longest, performance.now() - last)
+        last = performance.now()
+        document.querySelector<HTMLElement>(`[data-target=${name}]`)?.click()
+        await Promise.resolve()
+        while (performance.now() - last < 95);
+      }
+      return longest
+    }, targets)
+    if (longest > 400) continue
+    await page.waitForTimeout(1800)
+    const touched = (await eventsOf(page, visit)).slice(before)
+    // what one touch did has one moment: a place that ends its step tells both
+    expect(new Set(touched.map((one) => one.happened_at)).size).toBeLessThanOrEqual(1)
+    await expect(page.locator('[data-room-page]')).toHaveCount(0)
+    return
+  }
+  throw new Error('five times this machine held the page still for half a second')
 })
 
 test('a knuckle forty pixels wide hits what was meant: between two targets nothing, or the one that eases', async ({ browser }) => {

@@ -6,24 +6,31 @@ namespace App\Http\Pages;
 
 use App\Cases\CaseAssembler;
 use App\Cases\EntryRows;
+use App\Cases\VisitNote;
 use App\Models\EntryKind;
 use App\Models\Visit;
+use App\Support\FigureSvg;
+use App\Support\Paper;
 use Somatrace\Core\Clinic;
-use Somatrace\Core\Measures\Comparison;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\Chain;
 use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Pattern\Role;
+use Somatrace\Core\Record\Part;
+use Somatrace\Core\Record\Sentence;
 
 /** The assessment on one page, in words for the client: where it hurts, what was found, and what may explain it. */
 final readonly class SummaryPage
 {
     private const SHOWN = 3;
 
-    private const TENDER = 2;
-
-    public function __construct(private CaseAssembler $cases, private Clinic $clinic)
-    {
+    public function __construct(
+        private CaseAssembler $cases,
+        private VisitNote $note,
+        private FigureSvg $figure,
+        private Paper $paper,
+        private Clinic $clinic,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -31,15 +38,23 @@ final readonly class SummaryPage
     {
         $case = $this->cases->of($visit);
         $rows = EntryRows::of([$visit->id]);
+        $note = $this->note->forClient($visit);
+        $said = static fn (Part $part): array => array_map(static fn (Sentence $one): string => $one->text, $note->of($part));
 
         return [
             ...PaperHead::of($visit),
             'complaints' => $rows->payloads(EntryKind::Complaint), 'felt' => $rows->payloads(EntryKind::Palpation),
+            'reason' => $said(Part::Reason), 'found' => $said(Part::Found),
             'explains' => $this->explains($this->clinic->rank($case)),
             'chains' => array_map(static fn (Chain $chain): string => $chain->title, $this->clinic->chains($case)),
-            ...$this->measured($this->clinic->compared($case)),
-            'tender' => $this->tender($rows),
         ];
+    }
+
+    public function pdf(Visit $visit): string
+    {
+        $page = $this->of($visit);
+
+        return $this->paper->pdf('papers.summary', [...$page, 'figure' => $this->figure->of($page['complaints'], $page['felt'])]);
     }
 
     /** @return list<array{name: string, words: string}> those with more than slight support, or the first one said as a guess */
@@ -77,58 +92,5 @@ final readonly class SummaryPage
             'strong' => 'Most of what was found points to it.',
             default => 'Some of what was found points to it.',
         };
-    }
-
-    /**
-     * @param  list<Comparison>  $compared
-     * @return array{measured: list<array{name: string, left: string, right: string, words: list<string>}>, asUsual: list<string>} a row a
-     *         measure that differs from the usual, the other side or before; the rest by name
-     */
-    private function measured(array $compared): array
-    {
-        $rows = [];
-        foreach ($compared as $one) {
-            if (preg_match('/^(range|test)\./', $one->measure->key) !== 1) {
-                continue;
-            }
-            $key = $one->measure->key;
-            $rows[$key] ??= [
-                'name' => $one->measure->name.(str_ends_with($key, '.passive') ? ', moved for them' : ''), 'left' => '', 'right' => '',
-                'words' => [],
-            ];
-            $rows[$key][$one->measure->side->value === 'right' ? 'right' : 'left'] = round($one->value, 1).(
-                $one->measure->unit === 'deg' ? '°' : " {$one->measure->unit}"
-            );
-            foreach ($one->with as $with) {
-                if ($with->real && ($with->what !== 'other_side' || ! $with->better)) {
-                    $rows[$key]['words'][] = (
-                        $one->measure->side->value === 'midline' ? '' : "{$one->measure->side->value}: "
-                    ).$with->words;
-                }
-            }
-        }
-
-        $differs = array_filter($rows, static fn (array $row): bool => $row['words'] !== []);
-
-        return ['measured' => array_values($differs), 'asUsual' => array_column(array_values(array_diff_key($rows, $differs)), 'name')];
-    }
-
-    /** @return list<string> */
-    private function tender(EntryRows $rows): array
-    {
-        $sides = [];
-        foreach ($rows->payloads(EntryKind::Palpation) as $one) {
-            if (is_array($one) && (($one['tenderness'] ?? 0) >= self::TENDER || ($one['familiar'] ?? null) === 'yes')) {
-                $sides[(string) $one['muscle']][(string) $one['side']] = ($one['familiar'] ?? null) === 'yes' ? 'your own pain' : 'tender';
-            }
-        }
-        $lines = [];
-        foreach ($sides as $muscle => $by) {
-            $lines[] = $this->clinic->atlas()->muscle($muscle)->name.': '.implode(
-                ', ', array_map(static fn (string $side, string $word): string => "$side $word", array_keys($by), $by),
-            );
-        }
-
-        return $lines;
     }
 }

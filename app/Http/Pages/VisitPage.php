@@ -27,6 +27,7 @@ use Illuminate\Support\Facades\Gate;
 use Somatrace\Core\Anatomy\CautionKind;
 use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Clinic;
+use Somatrace\Core\Record\Part;
 use Somatrace\Core\Simulation\SimulatedDevices;
 
 /** What the pages of a visit need: the record so far, and the judgements that belong to the step. */
@@ -42,7 +43,7 @@ final readonly class VisitPage
     /** Steps on which the last visit stands beside this one, and what of it. */
     private const BESIDE = ['ask', 'move', 'feel'];
 
-    private const COMPARED = ['complaint', 'function', 'range', 'resisted', 'test', 'palpation', 'posture'];
+    private const COMPARED = ['complaint', 'function', 'range', 'resisted', 'test', 'palpation', 'posture', 'home_care'];
 
     /** Steps on which the agreed plan itself is read. */
     private const ALONG_THE_PLAN = ['plan', 'work', 'recheck'];
@@ -97,7 +98,7 @@ final readonly class VisitPage
             'next' => $step === 'after' ? $this->next($visit, $judged['note']['next'] ?? null) : null,
             'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
             'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),
-            'before' => $before === null ? null : $this->before($visit, $before, $last),
+            'before' => $before === null ? null : $this->before($visit, $before, $last, $step === 'ask'),
             'devices' => (object) (in_array($step, ['move', 'feel'], true) ? $this->devices($visit) : []),
             'school' => (object) ($step === 'plan' ? [...$this->clinic->schoolDefaults(), ...$visit->user->school()] : []),
             'prefers' => (object) ($step === 'plan' ? $visit->user->settings['prefers'] ?? [] : []),
@@ -206,7 +207,9 @@ final readonly class VisitPage
 
         return [
             ...$judged, ...isset($judged['plan']) ? ['plan' => self::plan($judged['plan'])] : [],
-            ...isset($judged['note']) ? ['note' => $this->note->changed($judged['note'], $entries)] : [],
+            ...isset($judged['note']) ? [
+                'note' => $this->note->changed($judged['note'], $entries), 'home' => $judged['note']['home'] ?? [],
+            ] : [],
             'line' => VisitLine::of(
                 $visit, $standing, $judged['safety'], $judged['plan'] ?? null, $course->isAgreed(), $course->stepsDone(),
             ),
@@ -337,12 +340,26 @@ final readonly class VisitPage
      * @param  list<array<string, mixed>>  $entries
      * @return array<string, mixed>
      */
-    private function before(Visit $visit, \stdClass $last, array $entries): array
+    private function before(Visit $visit, \stdClass $last, array $entries, bool $toLookAt): array
     {
         return [
             'number' => (int) $last->number, 'date' => $visit->user->clinic->day(CarbonImmutable::parse((string) $last->started_at, 'UTC')),
             'entries' => $entries,
-            'done' => $this->treatment->doneByVisit([(int) $last->id])[(int) $last->id] ?? [], 'next_time' => $last->next_time,
+            'done' => $this->treatment->doneByVisit([(int) $last->id])[(int) $last->id] ?? [],
+            'to_look_at' => $toLookAt ? $this->toLookAt((int) $last->id) : [],
+            'home_care' => array_values(array_column(array_filter(
+                $entries, static fn (array $one): bool => $one['kind'] === EntryKind::HomeCare->value,
+            ), 'payload')),
         ];
+    }
+
+    /** @return list<string> what the note of a visit leaves for the next one: the therapist's own words first */
+    private function toLookAt(int $visit): array
+    {
+        $note = Note::query()->where('visit_id', $visit)->latest('revision')->first(['next_time', 'results']);
+        $parts = array_column($note->results['note']['parts'] ?? [], 'sentences', 'id');
+        $composed = array_filter($parts[Part::Next->value] ?? [], static fn (array $one): bool => $one['id'] !== 'next.visit');
+
+        return array_values(array_filter([trim((string) $note?->next_time), ...array_column($composed, 'text')]));
     }
 }

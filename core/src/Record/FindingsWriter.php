@@ -472,9 +472,9 @@ final readonly class FindingsWriter
         $last = $tender?->withWhat('last');
         $across = $threshold?->withWhat('other_side');
         $refers = $one->refersTo === []
-            ? ($one->familiar === Answer::Yes ? 'pressing it is the client’s own pain' : '')
+            ? ($one->familiar === Answer::Yes ? 'pressing it is '.$this->terms->ownPain() : '')
             : 'pressing it is felt in the '.$this->terms->places($one->refersTo)
-                .($one->familiar === Answer::Yes ? ', the client’s own pain' : '');
+                .($one->familiar === Answer::Yes ? ', '.$this->terms->ownPain() : '');
 
         return implode(', ', array_filter([
             $one->tenderness === null || ($one->tenderness === 0 && $this->weight($one) <= 0.0) ? '' : ($one->tenderness === 0

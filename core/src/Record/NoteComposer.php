@@ -28,7 +28,8 @@ final readonly class NoteComposer
             ...(new SafetyWriter($this->atlas, $this->rules, $terms))->of($case, $judged->safety, $this->touched($record)),
             ...(new FindingsWriter($this->atlas, $terms))->of($case, $judged->compared, $judged->pattern),
             ...(new ReasoningWriter($this->atlas, $terms))->of($case, $judged->pattern, $judged->chains),
-            ...$treatment->agreed($record), ...$treatment->done($record), ...NextWriter::of($record, $judged->next),
+            ...$treatment->agreed($record), ...$treatment->done($record), ...HomeCareWriter::of($record),
+            ...NextWriter::of($record, $judged->next),
         ], (new ChangeReader(new MeasureBook($this->atlas, $this->figures), $terms))->of($case, $record->after), $judged->next);
     }
 

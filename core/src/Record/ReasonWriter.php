@@ -50,7 +50,7 @@ final readonly class ReasonWriter
         return new Sentence(
             "reason.complaint.{$one->place()->key()}", Part::Reason,
             Prose::sentence('Pain '.$this->terms->at($one->place()).($parts === [] ? '' : ': '.implode('; ', $parts)))
-                .($words === '' ? '' : ' In the client’s words: '.Prose::quoted($words)),
+                .($words === '' ? '' : ' '.$this->terms->inTheirWords().': '.Prose::quoted($words)),
             [new Source('ask', ucfirst($this->terms->place($one->place())))],
         );
     }

@@ -41,13 +41,27 @@ final readonly class Terms
 
     private const GRADES = [1 => 'slight', 2 => 'moderate', 3 => 'marked'];
 
-    /** @param  string  $dateForm  as PHP formats dates */
+    /**
+     * @param  string  $dateForm  as PHP formats dates
+     * @param  bool  $toClient  the client is spoken to, and not of
+     */
     public function __construct(
         private Atlas $atlas,
         public Wording $wording = Wording::Both,
         private string $dateForm = 'j F Y',
         private PressureUnit $unit = PressureUnit::KiloPascal,
+        private bool $toClient = false,
     ) {
+    }
+
+    public function ownPain(): string
+    {
+        return $this->toClient ? 'your own pain' : 'the client’s own pain';
+    }
+
+    public function inTheirWords(): string
+    {
+        return $this->toClient ? 'In your words' : 'In the client’s words';
     }
 
     public function date(\DateTimeImmutable $day): string

@@ -19,6 +19,8 @@ final readonly class VisitRecord
      * @param  list<Agreement>  $agreements
      * @param  list<AgreedStep>  $agreed  steps of the plan that was agreed
      * @param  list<string>  $unfelt  suspects that nobody felt, in words
+     * @param  list<HandedOut>  $homeCare
+     * @param  list<string>  $expect  what to expect and when to ring, by where was pressed
      * @param  bool  $isStopped  the whole treatment was broken off
      */
     public function __construct(
@@ -30,6 +32,8 @@ final readonly class VisitRecord
         public array $agreements = [],
         public array $agreed = [],
         public array $unfelt = [],
+        public array $homeCare = [],
+        public array $expect = [],
         public bool $isStopped = false,
     ) {
     }

@@ -87,7 +87,7 @@ final class Rehearsal
             $this->reactions,
             array_map(static fn ($one): Agreement => new Agreement($one->area, $one->given), $case->consent),
             $agreed, $unfelt,
-            $state->isStopped,
+            isStopped: $state->isStopped,
         );
     }
 

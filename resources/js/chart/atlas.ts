@@ -104,6 +104,8 @@ interface Atlas {
   hazards: Record<string, AtlasHazard>
   /** by their everyday name where there is one */
   landmarks: Record<string, string>
+  /** small things to do at home */
+  self_care: Record<string, { name: string; dose: string; how_often: string; kind: string }>
   demands: Record<DemandId, string>
   products: Record<string, string>
   techniques: Record<TechniqueId, string>

@@ -136,9 +136,12 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     // asked for before what was touched had arrived, the page is older than the answer
     const older = unsentEntries.left(visit, (name, entry) => (map.get(name)?.revision ?? 0) >= entry.revision)
     for (const { id, arrived } of older) if (arrived) map.set(id, arrived.answer)
+    // a page from the history of the browser is older than what is shown: a revision never goes back
+    const ahead = [...entries.value].filter(([name, held]) => !waiting.value.has(name) && held.revision > (map.get(name)?.revision ?? 0))
+    for (const [name, held] of ahead) map.set(name, held)
     entries.value = map
     judged.value = fresh
-    if (older.some((row) => row.arrived)) void refresh(true)
+    if (ahead.length || older.some((row) => row.arrived)) void refresh(true)
   }
 
   // whatever is drawn anew hands on an object of its own: only where a part of it is another, the server has spoken
@@ -216,7 +219,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   }
 
   /** Another window may have written meanwhile: read it when this one is looked at again, and say so. */
-  async function refresh(anyway = false): Promise<void> {
+  async function refresh(anyway = false, from = ' from another window'): Promise<void> {
     if (document.visibilityState !== 'visible' || busy || waiting.value.size) return
     const fresh = await send<{ entries: Entry[] } & Judged>(
       'GET',
@@ -232,9 +235,11 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     for (const entry of changed) put(entry)
     judged.value = { ...judged.value, ...fresh }
     if (!changed.length) return
-    said.value = `Read afresh: ${changed.length} ${changed.length === 1 ? 'entry' : 'entries'} from another window.`
+    said.value = `Read afresh: ${changed.length} ${changed.length === 1 ? 'entry' : 'entries'}${from}.`
   }
   useEventListener(document, 'visibilitychange', () => void refresh())
+  // gone back to by the browser, the page is shown as it was left, and what was touched since lies on the server
+  if (performance.getEntriesByType('navigation').some((one) => 'type' in one && one.type === 'back_forward')) void refresh(false, '')
   useEventListener(window, 'focus', () => void refresh())
   onScopeDispose(onConnectionBack(() => void flush()))
   saidOnThePage.value = true

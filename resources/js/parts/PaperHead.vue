@@ -3,7 +3,14 @@ import { Head, Link } from '@inertiajs/vue3'
 import type { PaperOf } from '@/types/visit'
 
 /** The head of a paper of a visit: what it is, of whom, when and by whom; the way back and the printer are not printed. */
-defineProps<{ title: string; of: PaperOf; back: { to: string; words: string }; note?: string }>()
+defineProps<{
+  title: string
+  of: PaperOf
+  back: { to: string; words: string }
+  note?: string
+  /** where it is had as a PDF */
+  pdf?: string
+}>()
 const print = () => window.print()
 </script>
 <template>
@@ -20,6 +27,8 @@ const print = () => window.print()
         }}<template v-if="note"> · {{ note }}</template>
       </p>
     </div>
-    <button type="button" class="btn-ink no-print" @click="print">Print</button>
+    <p class="no-print flex gap-2">
+      <a v-if="pdf" class="btn" :href="pdf" download>PDF</a><button type="button" class="btn-ink" @click="print">Print</button>
+    </p>
   </header>
 </template>

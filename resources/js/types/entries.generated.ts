@@ -305,6 +305,12 @@ export interface EntryPayloads {
     /** as it was composed when it was changed */
     from: string
   }
+  home_care: {
+    exercise: 'head_turn_tuck' | 'side_bend_reach' | 'look_to_armpit' | 'nod_lying' | 'head_heavy_towel' | 'strap_ease' | 'jaw_rest' | 'jaw_open_ease' | 'cheek_circles' | 'temple_circles' | 'brow_sweep' | 'doorway_chest' | 'doorway_high' | 'hug_round' | 'cross_body_pull' | 'sleeper_turn' | 'stick_turn_out' | 'ball_wall_blade' | 'ball_wall_chest' | 'blades_back_down' | 'wall_push' | 'wall_slide' | 'lat_reach_kneel' | 'shrug_drop' | 'breath_low' | 'rib_lean' | 'biceps_wall' | 'triceps_overhead' | 'forearm_back_stretch' | 'forearm_front_stretch' | 'forearm_turns' | 'slow_lower_wrist' | 'thumb_web_ease' | 'fist_fan' | 'knees_to_chest' | 'cat_round' | 'side_reach_low' | 'knees_roll' | 'belly_long' | 'towel_low_back' | 'half_kneel_hip' | 'heel_slide' | 'figure_four' | 'ball_wall_hip' | 'side_leg_lift' | 'bridge' | 'cross_leg_lean' | 'butterfly' | 'heel_to_seat' | 'hamstring_door' | 'heel_on_stool' | 'calf_wall_straight' | 'calf_wall_bent' | 'heel_lower_step' | 'shin_kneel' | 'ankle_alphabet' | 'sole_ball' | 'toe_pull' | 'short_foot' | 'knee_cap_loose'
+    side?: Side
+    dose?: string
+    how_often?: string
+  }
   group_asked: true
   others_denied: true
 }
@@ -338,6 +344,7 @@ export const nameKeys = {
   override: ['verdict'],
   text: [],
   sentence: ['sentence'],
+  home_care: ['exercise'],
   group_asked: [],
   others_denied: [],
 } as const satisfies Record<EntryKind, readonly string[]>

@@ -466,6 +466,23 @@ export interface NoteDocument {
   /** changed by hand, and about something that is no longer in the record */
   gone: { id: string; text: string }[]
 }
+/** Something that could be given for home. */
+export interface HomeAdvice {
+  exercise: EntryPayloads['home_care']['exercise']
+  name: string
+  kind: 'stretch' | 'release' | 'move' | 'strengthen' | 'habit'
+  steps: string[]
+  dose: string
+  how_often: string
+  /** when to stop; empty where there is nothing to say */
+  stop: string
+  stage: string
+  because: string
+  /** handed out last time as well */
+  again: boolean
+  muscle: MuscleId
+  side: Side
+}
 /** When to come again, where the diary has room then, and what is booked. */
 export interface NextVisit {
   days: number | null
@@ -491,6 +508,7 @@ export interface Judged {
   response?: Response
   /** on After, until it is signed */
   note?: NoteDocument
+  home?: HomeAdvice[]
 }
 export interface VisitProps extends Judged {
   visit: {
@@ -547,7 +565,16 @@ export interface VisitProps extends Judged {
   /** somebody licensed, and not who wrote it */
   may_countersign: boolean
   may_correct: boolean
-  before: { number: number; date: string; entries: Entry[]; done: Done[]; next_time: string | null } | null
+  before: {
+    number: number
+    date: string
+    entries: Entry[]
+    done: Done[]
+    /** what the note leaves for this visit, on Ask */
+    to_look_at: string[]
+    /** what was handed out for home */
+    home_care: EntryPayloads['home_care'][]
+  } | null
   /** where each measuring device answers */
   devices: Partial<Record<DeviceId, { address: string; simulated: boolean }>>
   /** techniques that are not done in this clinic, and why */

@@ -11,6 +11,7 @@ import Traces from '@/parts/Traces.vue'
 import Witness from '@/parts/Witness.vue'
 import { dayWords, timeWords } from '@/composables/settings'
 import { capital, jointName } from '@/parts/words'
+import HomeCare from '@/parts/note/HomeCare.vue'
 import NextVisitPanel from '@/parts/note/NextVisit.vue'
 import NoteText from '@/parts/note/NoteText.vue'
 import type { Done, NoteDocument, NotePart, NoteSentence } from '@/types/visit'
@@ -189,6 +190,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         @stand="letStand"
       >
         <template v-for="[field, part, name, hint] in writing ? fields : []" :key="field" #[part]>
+          <HomeCare v-if="part === 'home_care' && !frozen" />
           <div class="mt-1 pl-3">
             <label class="caption block" :for="field">{{ name }}</label>
             <textarea

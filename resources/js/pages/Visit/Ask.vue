@@ -14,7 +14,7 @@ import Scale from '@/parts/Scale.vue'
 import type { DemandId } from '@/types/ids.generated'
 import type { Complaint, EntryPayloads, Place } from '@/types/visit'
 import { dayWords } from '@/composables/settings'
-import { capital } from '@/parts/words'
+import { capital, listed } from '@/parts/words'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({ layout: inVisitFrame(['1–9, 0', 'pain now of the complaint in hand']) })
@@ -351,10 +351,11 @@ useKeys(
     <aside class="px-6 pb-6 pt-3 lg:col-start-2 xl:col-start-3 xl:pl-0">
       <template v-if="props.before">
         <h2 class="section-head">Since the last visit</h2>
-        <p class="caption mb-2">
-          Visit {{ props.before.number }}, {{ dayWords(props.before.date) }}.
-          <template v-if="props.before.next_time">“{{ props.before.next_time }}”</template>
-        </p>
+        <p class="caption mb-2">Visit {{ props.before.number }}, {{ dayWords(props.before.date) }}.</p>
+        <div v-if="props.before.to_look_at.length" class="mb-3 border-l-4 border-walnut bg-fold py-2 pl-3 pr-2">
+          <h3 class="caption">To look at first</h3>
+          <p v-for="text in props.before.to_look_at" :key="text">{{ text }}</p>
+        </div>
         <p v-if="course" class="mb-3 border-l-2 border-iron pl-3">
           {{ course.course.because }} <span class="caption">{{ course.course.sureness }}</span>
         </p>
@@ -392,7 +393,11 @@ useKeys(
           :unusual="['yes']"
           @choose="(value) => setAfter({ worse: value === undefined ? undefined : value === 'yes' }, 'worse')"
         />
-        <p class="caption mt-2">Home care?</p>
+        <p class="caption mt-2">
+          Home care?<template v-if="props.before.home_care.length">
+            {{ listed(props.before.home_care.map(({ exercise }) => atlas.self_care[exercise]?.name ?? exercise)) }}</template
+          >
+        </p>
         <Choices
           label="Home care"
           :options="{ none: 'no', some: 'some', all: 'all' }"

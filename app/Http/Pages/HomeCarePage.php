@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Pages;
+
+use App\Cases\VisitNote;
+use App\Models\Visit;
+use App\Support\Paper;
+use App\Support\PoseSvg;
+use Somatrace\Core\Clinic;
+use Somatrace\Core\Record\HandedOut;
+
+/** What was handed out for home, on one sheet: how, how much, how often, when to stop, and what to expect of the work. */
+final readonly class HomeCarePage
+{
+    public function __construct(private VisitNote $note, private Paper $paper, private PoseSvg $poses, private Clinic $clinic)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Visit $visit): array
+    {
+        $record = $this->note->record($visit);
+        $figures = $this->clinic->homeCareFigures();
+
+        return [
+            ...PaperHead::of($visit), 'expect' => $record->expect,
+            'given' => array_map(static fn (HandedOut $one): array => [
+                'exercise' => $one->care->id, 'name' => $one->care->name, 'side' => $one->side?->value, 'steps' => $one->care->steps,
+                'dose' => $one->dose, 'how_often' => $one->howOften, 'stop' => $figures->stop[$one->care->kind] ?? '',
+            ], $record->homeCare),
+        ];
+    }
+
+    public function pdf(Visit $visit): string
+    {
+        $page = $this->of($visit);
+
+        return $this->paper->pdf('papers.home-care', [
+            ...$page, 'drawings' => array_map(fn (array $one): ?string => $this->poses->of("home.{$one['exercise']}"), $page['given']),
+        ]);
+    }
+}

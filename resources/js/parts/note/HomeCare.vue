@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { atlas } from '@/chart/atlas'
+import PoseDrawing from '@/chart/PoseDrawing.vue'
+import { isDrawn } from '@/chart/poses'
+import { vTyped } from '@/composables/typed'
+import { useVisit } from '@/composables/useVisit'
+import type { EntryPayloads, HomeAdvice } from '@/types/visit'
+
+/** What is given for home: proposed with its reason, handed out on a touch, its dose as it was agreed. Nothing is given unasked. */
+const { props, judged, all, save } = useVisit()
+type Given = EntryPayloads['home_care']
+const given = computed(() => all('home_care'))
+const offers = computed(() => (judged.value.home ?? []).filter((one) => !given.value.some(({ exercise }) => exercise === one.exercise)))
+const about = (id: Given['exercise']) => atlas.self_care[id]
+const hand = ({ exercise, side, name }: HomeAdvice): void => save('home_care', exercise, { exercise, side }, `For home: ${name}`)
+const takeBack = ({ exercise }: Given): void => save('home_care', exercise, null, 'Not for home')
+const change = (one: Given, field: 'dose' | 'how_often', event: Event): void => {
+  const text = (event.target as HTMLInputElement).value.trim()
+  const { dose, how_often, ...what } = { ...one, [field]: text }
+  const usual = about(one.exercise)
+  // what is as usual is not written: it follows the atlas
+  const other = { ...(dose && dose !== usual?.dose && { dose }), ...(how_often && how_often !== usual?.how_often && { how_often }) }
+  save('home_care', one.exercise, { ...what, ...other }, 'The dose for home')
+}
+const sided = ({ side }: { side?: string | undefined }): string => (side && side !== 'midline' ? `, ${side}` : '')
+</script>
+<template>
+  <div class="mt-1 pl-3">
+    <ul v-if="given.length" aria-label="Handed out">
+      <li v-for="one in given" :key="one.exercise" class="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hairline py-2">
+        <span class="h-[56px] w-[56px] shrink-0"
+          ><PoseDrawing v-if="isDrawn(`home.${one.exercise}`)" :id="`home.${one.exercise}`" :label="about(one.exercise)?.name ?? ''"
+        /></span>
+        <b class="min-w-[120px] flex-1 font-[650]">{{ about(one.exercise)?.name }}{{ sided(one) }}</b>
+        <label class="w-[132px]"
+          ><span class="sr-only">How much of {{ about(one.exercise)?.name }}</span
+          ><input
+            class="field"
+            maxlength="120"
+            v-typed="one.dose ?? about(one.exercise)?.dose"
+            @change="(event) => change(one, 'dose', event)" /></label
+        ><label class="w-[132px]"
+          ><span class="sr-only">How often {{ about(one.exercise)?.name }}</span
+          ><input
+            class="field"
+            maxlength="120"
+            v-typed="one.how_often ?? about(one.exercise)?.how_often"
+            @change="(event) => change(one, 'how_often', event)"
+        /></label>
+        <button type="button" class="btn" :aria-label="`Take back ${about(one.exercise)?.name}`" @click="takeBack(one)">Take back</button>
+      </li>
+    </ul>
+    <p v-if="given.length" class="no-print mt-2">
+      <a class="btn" :href="`/visits/${props.visit.id}/home-care`">The sheet, to print</a>
+    </p>
+    <p v-if="!offers.length && !given.length && props.done.length" class="caption">
+      Nothing that fits what was worked keeps within today’s limits.
+    </p>
+    <template v-if="offers.length && given.length < 3">
+      <p class="caption mt-2">For what was worked</p>
+      <ul aria-label="Proposed for home">
+        <li v-for="one in offers" :key="one.exercise" class="flex items-center gap-3 border-b border-hairline py-2">
+          <span class="h-[56px] w-[56px] shrink-0"
+            ><PoseDrawing v-if="isDrawn(`home.${one.exercise}`)" :id="`home.${one.exercise}`" :label="one.name"
+          /></span>
+          <span class="flex-1">
+            <b class="font-[650]">{{ one.name }}</b>, {{ one.dose }}, {{ one.how_often }}<br /><span class="caption"
+              >{{ one.because }} {{ one.stage }}</span
+            >
+          </span>
+          <button type="button" class="btn shrink-0" :aria-label="`Hand out ${one.name}`" @click="hand(one)">Hand out</button>
+        </li>
+      </ul>
+    </template>
+  </div>
+</template>

@@ -1,0 +1,29 @@
+<!doctype html>
+<html lang="en">
+<head><meta charset="utf-8"><title>For home, {{ $client['code'] }}</title>@include('papers.style')</head>
+<body style="font-size: 10.5pt">
+<div class="head">
+  <p class="quiet">{{ $clinic }}</p>
+  <h1>For home</h1>
+  <p class="quiet">{{ $client['name'] }} · {{ $visit['date'] }} · {{ $therapist }}</p>
+</div>
+@forelse ($given as $index => $one)
+<div class="part" style="padding-left: 3.6cm; min-height: 3.3cm">
+  @if ($drawings[$index] !== null)
+  <img src="{{ $drawings[$index] }}" style="position: absolute; left: 0; top: 4pt; width: 3.1cm">
+  @endif
+  <p style="font-size: 13pt"><b>{{ $one['name'] }}</b>{{ in_array($one['side'], ['left', 'right'], true) ? ', '.$one['side'] : '' }}</p>
+  <p><b>{{ $one['dose'] }}, {{ $one['how_often'] }}</b></p>
+  @foreach ($one['steps'] as $step)<p>{{ $loop->iteration }}. {{ $step }}.</p>@endforeach
+  @if ($one['stop'] !== '')<p class="quiet">{{ $one['stop'] }}</p>@endif
+</div>
+@empty
+<p>Nothing was handed out.</p>
+@endforelse
+@if ($expect !== [])
+<div class="part"><h2>After today</h2>
+  @foreach ($expect as $text)<p>{{ $text }}</p>@endforeach
+</div>
+@endif
+</body>
+</html>
