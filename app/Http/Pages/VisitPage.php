@@ -347,9 +347,9 @@ final readonly class VisitPage
             'entries' => $entries,
             'done' => $this->treatment->doneByVisit([(int) $last->id])[(int) $last->id] ?? [],
             'to_look_at' => $toLookAt ? $this->toLookAt((int) $last->id) : [],
-            'home_care' => array_values(array_column(array_filter(
+            'home_care' => array_column(array_filter(
                 $entries, static fn (array $one): bool => $one['kind'] === EntryKind::HomeCare->value,
-            ), 'payload')),
+            ), 'payload'),
         ];
     }
 

@@ -36,16 +36,16 @@ const sided = ({ side }: { side?: string | undefined }): string => (side && side
         <label class="w-[132px]"
           ><span class="sr-only">How much of {{ about(one.exercise)?.name }}</span
           ><input
+            v-typed="one.dose ?? about(one.exercise)?.dose"
             class="field"
             maxlength="120"
-            v-typed="one.dose ?? about(one.exercise)?.dose"
             @change="(event) => change(one, 'dose', event)" /></label
         ><label class="w-[132px]"
           ><span class="sr-only">How often {{ about(one.exercise)?.name }}</span
           ><input
+            v-typed="one.how_often ?? about(one.exercise)?.how_often"
             class="field"
             maxlength="120"
-            v-typed="one.how_often ?? about(one.exercise)?.how_often"
             @change="(event) => change(one, 'how_often', event)"
         /></label>
         <button type="button" class="btn" :aria-label="`Take back ${about(one.exercise)?.name}`" @click="takeBack(one)">Take back</button>
