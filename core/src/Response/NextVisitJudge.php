@@ -57,7 +57,7 @@ final readonly class NextVisitJudge
             ),
             $case->history === [] => $in($days->firstDays, $minutes, 'first', 'The first visit: its answer decides what follows.'),
             $this->isEasing($response) => $in($days->easingDays, $minutes, 'easing', 'Really easing: a longer pause is enough.'),
-            default => $in($days->usualDays, $minutes, 'usual', 'No real change yet: at the usual distance.'),
+            default => $in($days->usualDays, $minutes, 'usual', 'Not clearly easing yet: at the usual distance.'),
         };
     }
 
