@@ -25,7 +25,8 @@ export default defineConfig({
   outputDir: 'test-results',
   workers,
   retries: 0,
-  timeout: 180_000,
+  // a whole visit takes a minute, and five on a machine that has other things to do
+  timeout: 420_000,
   // a machine that also does something else may hold the browser still for ten seconds: who waits longer loses nothing
   expect: { timeout: 20_000 },
   reporter: 'list',

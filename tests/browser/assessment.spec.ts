@@ -253,7 +253,6 @@ test('a chain is drawn across front and back, and the summary tells the same in 
 })
 
 test('every one of the places leads through Ask and Feel, and what was looked at and left alone stores nothing', async ({ page }) => {
-  test.setTimeout(180_000)
   await signIn(page)
   await newClient(page, 'Linnet Moss')
   await page.getByRole('button', { name: 'Start visit 1' }).click()
