@@ -27,8 +27,8 @@ export default defineConfig({
   retries: 0,
   // a whole visit takes a minute, and five on a machine that has other things to do
   timeout: 420_000,
-  // a machine that also does something else may hold the browser still for ten seconds: who waits longer loses nothing
-  expect: { timeout: 20_000 },
+  // a machine that also does something else may hold the browser still for half a minute: who waits longer loses nothing
+  expect: { timeout: 60_000 },
   reporter: 'list',
   use: {
     // what cannot be touched by then never will: a test that waits for it says so soon, on a busy machine too
