@@ -41,7 +41,7 @@ final readonly class SignVisit
     public function handle(Visit $visit, User $user, array $words, string $key, CarbonImmutable $now): Note
     {
         // judged before the lock is taken: others write meanwhile
-        $results = $visit->isSigned() ? [] : $this->judgements->of($visit, 'safety', 'pattern', 'response');
+        $results = $visit->isSigned() ? [] : $this->judgements->of($visit, 'safety', 'pattern', 'response', 'note');
 
         return Note::query()->findOrFail($this->once->do(
             $key, $user, 'visit signed', fn (): int => $this->sign($visit->refresh(), $user, $words, $results, $now)->id,
@@ -59,7 +59,7 @@ final readonly class SignVisit
         }
         $agreed = $visit->plans()->latest('id')->first();
         $results = [
-            ...$results, 'note' => $this->note->final($visit), 'plan' => $agreed === null ? null : $agreed->document,
+            ...$results, 'note' => $this->note->final($visit, $results['note']), 'plan' => $agreed === null ? null : $agreed->document,
             'done' => $this->treatment->doneByVisit([$visit->id])[$visit->id] ?? [], 'unreadable' => $this->sound->unreadable($visit->id),
         ];
         $visit->update(['status' => VisitStatus::Signed, 'signed_at' => $now]);

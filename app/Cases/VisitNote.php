@@ -66,11 +66,12 @@ final readonly class VisitNote
     /**
      * As it is signed: the words that stand, and no others.
      *
+     * @param  array<string, mixed>  $composed
      * @return NoteDocument
      */
-    public function final(Visit $visit): array
+    public function final(Visit $visit, array $composed): array
     {
-        $note = $this->changed($this->composed($visit)->toArray(), $visit->readable()->where('kind', EntryKind::Sentence)->get());
+        $note = $this->changed($composed, $visit->readable()->where('kind', EntryKind::Sentence)->get());
         $parts = [];
         foreach ($note['parts'] as $part) {
             $said = [];
@@ -112,11 +113,6 @@ final readonly class VisitNote
         ), $this->terms($visit));
 
         return [...$composed->toArray(), 'gone' => []];
-    }
-
-    public function composed(Visit $visit): ComposedNote
-    {
-        return $this->clinic->note($this->record($visit), $this->terms($visit));
     }
 
     /** @return array<string, mixed> the composed note, and what could be given for home */

@@ -61,11 +61,12 @@ final readonly class LetterPage
     private function draft(Visit $visit): string
     {
         $visit->people();
-        $safety = $this->judgements->of($visit, 'safety')['safety'];
+        $judged = $this->judgements->of($visit, 'safety', ...$visit->isSigned() ? [] : ['note']);
+        $safety = $judged['safety'];
         $client = $visit->client;
         $clinic = $visit->user->clinic;
         $last = $visit->isSigned() ? $visit->notes()->latest('revision')->first() : null;
-        $note = $last === null ? $this->note->final($visit) : $this->note->signed($visit, $last->case_document, $last->results);
+        $note = $last === null ? $this->note->final($visit, $judged['note']) : $this->note->signed($visit, $last->case_document, $last->results);
         $parts = array_column($note['parts'], 'sentences', 'id');
         $letter = [
             $clinic->name."\n".$clinic->dateWords(CarbonImmutable::parse($visit->day())),

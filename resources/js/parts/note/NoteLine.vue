@@ -2,7 +2,8 @@
 import { nextTick, ref, useId } from 'vue'
 import { Link } from '@inertiajs/vue3'
 import { useTextareaAutosize } from '@vueuse/core'
-import type { NoteSentence, StepId } from '@/types/visit'
+import { stepNames } from '@/composables/useVisit'
+import type { NoteSentence } from '@/types/visit'
 
 /** One sentence of a note: touched, it opens to be changed and says where it was read. */
 const props = defineProps<{
@@ -19,18 +20,6 @@ const emit = defineEmits<{
   /** stays as it is, though the record says something else by now */
   stand: []
 }>()
-const steps: Record<StepId, string> = {
-  ask: 'Ask',
-  screen: 'Screen',
-  move: 'Move',
-  feel: 'Feel',
-  think: 'Think',
-  agree: 'Agree',
-  plan: 'Plan',
-  work: 'Work',
-  recheck: 'Re-check',
-  after: 'After',
-}
 const open = ref(false)
 const id = useId()
 const { textarea, input } = useTextareaAutosize({ styleProp: 'minHeight' })
@@ -82,7 +71,7 @@ const restore = (): void => {
         Read from
         <template v-for="(source, k) in sentence.sources" :key="k"
           ><template v-if="k">, </template
-          ><Link class="link" :href="`/visits/${visit}/${source.step}`">{{ steps[source.step] }}: {{ source.name }}</Link></template
+          ><Link class="link" :href="`/visits/${visit}/${source.step}`">{{ stepNames[source.step] }}: {{ source.name }}</Link></template
         >
       </p>
       <p class="mt-2 flex flex-wrap gap-2">
