@@ -6,7 +6,6 @@ namespace App\Cases;
 
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Treatment\Contact;
 use Somatrace\Core\Treatment\Event;
@@ -34,17 +33,15 @@ final readonly class RunningTreatment
         if ($rows === []) {
             return [];
         }
-        $plans = DB::table('plans')->where('visit_id', $visit->id)->orderBy('id')->pluck('document')
-            ->map(static fn (mixed $document): array => (array) json_decode((string) $document, true))->all();
-        $steps = array_column(array_merge([], ...array_column($plans, 'steps')), null, 'id');
+        $agreed = AgreedPlans::of($visit->id);
+        $steps = $agreed->steps;
         $events = Stream::of(TableEvents::events($rows))->standing;
         $state = Fold::of($steps, $events);
         // in the order in which the hands came to them
         $told = array_values(array_unique(array_filter(
             array_map(static fn (Event $event): string => $event->step, $events), static fn (string $step): bool => isset($steps[$step]),
         )));
-        $last = $plans[count($plans) - 1] ?? ['steps' => []];
-        if ($told === [] || $state->isStopped || array_diff(array_column($last['steps'], 'id'), $state->ended()) === []) {
+        if ($told === [] || $state->isStopped || array_diff(array_column($agreed->last['steps'] ?? [], 'id'), $state->ended()) === []) {
             return [];
         }
         $done = [];

@@ -9,7 +9,6 @@ use App\Models\EntryKind;
 use App\Models\Visit;
 use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
@@ -154,14 +153,11 @@ final readonly class VisitNote
         $document = $this->cases->document($visit);
         $reader = $this->clinic->reader();
         $rows = EntryRows::of([$visit->id]);
-        $plans = DB::table('plans')->where('visit_id', $visit->id)->orderBy('id')->pluck('document')
-            ->map(static fn (mixed $plan): array => (array) json_decode((string) $plan, true))->all();
-        $steps = array_column(array_merge([], ...array_column($plans, 'steps')), null, 'id');
-        $state = Fold::of($steps, TableEvents::events(TableEvents::rows([$visit->id])[$visit->id] ?? []));
-        $last = $plans === [] ? [] : $plans[count($plans) - 1];
-        $agreed = array_values(array_map(AgreedStep::from(...), $last['steps'] ?? []));
+        $plans = AgreedPlans::of($visit->id);
+        $state = Fold::of($plans->steps, TableEvents::events(TableEvents::rows([$visit->id])[$visit->id] ?? []));
+        $agreed = array_values(array_map(AgreedStep::from(...), $plans->last['steps'] ?? []));
         $told = $this->treatment->record($visit->id);
-        $worked = WorkReader::worked(array_values(array_map(AgreedStep::from(...), $steps)), $state);
+        $worked = WorkReader::worked(array_values(array_map(AgreedStep::from(...), $plans->steps)), $state);
 
         return new VisitRecord(
             $reader->hydrate($document), $reader->hydrate([...$document, 'findings' => $this->cases->findingsAfter($rows)])->findings,
@@ -176,9 +172,9 @@ final readonly class VisitNote
             ),
             $this->agreedTo($rows->payloads(EntryKind::Guardian), $rows->payloads(EntryKind::Consent)), $agreed,
             array_column(array_filter(
-                $last['left_out'] ?? [], static fn (array $one): bool => ($one['reason'] ?? null) === 'unfelt',
+                $plans->last['left_out'] ?? [], static fn (array $one): bool => ($one['reason'] ?? null) === 'unfelt',
             ), 'name'),
-            $this->handedOut($rows), $worked === [] ? [] : $this->clinic->tableside()->after($last), $state->isStopped,
+            $this->handedOut($rows), $worked === [] ? [] : $this->clinic->tableside()->after($plans->last), $state->isStopped,
         );
     }
 

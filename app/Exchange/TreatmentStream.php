@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Cases\AgreedPlans;
 use App\Cases\TableEvents;
 use App\Models\Visit;
-use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\FaultyDocument;
@@ -32,14 +32,9 @@ final readonly class TreatmentStream
 
     public function write(Visit $visit): string
     {
-        $plans = DB::table('plans')->where('visit_id', $visit->id)->orderBy('id')->pluck('document');
-        $steps = [];
-        foreach ($plans as $plan) {
-            array_push($steps, ...((array) json_decode((string) $plan, true))['steps'] ?? []);
-        }
-
         return JsonLines::write([
-            ['format' => self::FORMAT, 'version' => 1, 'steps' => $steps], ...TableEvents::told($visit->id),
+            ['format' => self::FORMAT, 'version' => 1, 'steps' => array_values(AgreedPlans::of($visit->id)->steps)],
+            ...TableEvents::told($visit->id),
         ]);
     }
 

@@ -66,7 +66,9 @@ final readonly class LetterPage
         $client = $visit->client;
         $clinic = $visit->user->clinic;
         $last = $visit->isSigned() ? $visit->notes()->latest('revision')->first() : null;
-        $note = $last === null ? $this->note->final($visit, $judged['note']) : $this->note->signed($visit, $last->case_document, $last->results);
+        $note = $last === null ? $this->note->final($visit, $judged['note']) : $this->note->signed(
+            $visit, $last->case_document, $last->results,
+        );
         $parts = array_column($note['parts'], 'sentences', 'id');
         $letter = [
             $clinic->name."\n".$clinic->dateWords(CarbonImmutable::parse($visit->day())),
