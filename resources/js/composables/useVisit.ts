@@ -219,7 +219,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
   }
 
   /** Another window may have written meanwhile: read it when this one is looked at again, and say so. */
-  async function refresh(anyway = false, from = ' from another window'): Promise<void> {
+  async function refresh(anyway = false): Promise<void> {
     if (document.visibilityState !== 'visible' || busy || waiting.value.size) return
     const fresh = await send<{ entries: Entry[] } & Judged>(
       'GET',
@@ -235,11 +235,9 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     for (const entry of changed) put(entry)
     judged.value = { ...judged.value, ...fresh }
     if (!changed.length) return
-    said.value = `Read afresh: ${changed.length} ${changed.length === 1 ? 'entry' : 'entries'}${from}.`
+    said.value = `Read afresh: ${changed.length} ${changed.length === 1 ? 'entry' : 'entries'} from another window.`
   }
   useEventListener(document, 'visibilitychange', () => void refresh())
-  // gone back to by the browser, the page is shown as it was left, and what was touched since lies on the server
-  if (performance.getEntriesByType('navigation').some((one) => 'type' in one && one.type === 'back_forward')) void refresh(false, '')
   useEventListener(window, 'focus', () => void refresh())
   onScopeDispose(onConnectionBack(() => void flush()))
   saidOnThePage.value = true
