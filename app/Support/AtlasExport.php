@@ -13,6 +13,7 @@ use Somatrace\Core\Anatomy\MovementUse;
 use Somatrace\Core\Anatomy\Muscle;
 use Somatrace\Core\Anatomy\SelfCare;
 use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Anatomy\Situation;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Safety\FlagRule;
 use Somatrace\Core\Safety\MedicineRule;
@@ -45,7 +46,7 @@ final readonly class AtlasExport
             'ZoneId' => $atlas->zones, 'MuscleId' => $atlas->muscles, 'MovementId' => $atlas->movements, 'TestId' => $atlas->tests,
             'RegionId' => $atlas->regions, 'PostureSignId' => $atlas->postureSigns,
             'TechniqueId' => $atlas->techniques, 'ToolId' => $atlas->tools, 'PositionId' => $atlas->positions,
-            'DemandId' => $atlas->demands, 'ConsentAreaId' => $atlas->consentAreas,
+            'DemandId' => $atlas->demands, 'SituationId' => $atlas->handbook()->situations, 'ConsentAreaId' => $atlas->consentAreas,
             'ConditionId' => $rules->conditions, 'RedFlagId' => $rules->flags->flags, 'MedicineId' => $rules->medicines,
             'ClotItemId' => $rules->clot->items,
         ];
@@ -114,6 +115,10 @@ final readonly class AtlasExport
                 'name' => $care->name, 'dose' => $care->dose, 'how_often' => $care->howOften, 'kind' => $care->kind,
             ], $atlas->handbook()->selfCare),
             'demands' => $atlas->demands,
+            'demandsNear' => $atlas->handbook()->demandsNear,
+            'situations' => array_map(static fn (Situation $one): array => [
+                'name' => $one->name, 'worse' => $one->worse, 'better' => $one->better,
+            ], $atlas->handbook()->situations),
             'products' => $atlas->products,
             'techniques' => array_map(static fn ($technique): string => $technique->name, $atlas->techniques),
             'tools' => array_map(static fn ($tool): string => $tool->name, $atlas->tools),
@@ -159,7 +164,7 @@ final readonly class AtlasExport
         foreach ($rules->flags as $id => $flag) {
             $flags[$id] = [
                 'ask' => $flag['ask'], 'everyVisit' => $flag['every_visit'], 'urgent' => in_array("flag.$id", $urgent, true),
-                'dated' => $flag['dated'],
+                'dated' => $flag['dated'], 'firstFor' => (object) array_filter($flag['first_for']),
             ];
         }
 

@@ -1,5 +1,5 @@
 import { expect, test } from './test'
-import { accessible, newClient, saved, signIn } from './steps'
+import { accessible, choose, newClient, saved, signIn } from './steps'
 
 test('what makes it worse and better, where it spreads and how it is told stand in the record, and none takes another away', async ({
   page,
@@ -8,17 +8,17 @@ test('what makes it worse and better, where it spreads and how it is told stand 
   await newClient(page, 'Orla Penn')
   await page.getByRole('button', { name: 'Start visit 1' }).click()
   await expect(page).toHaveURL(/ask$/)
-  await saved(page, () => page.locator('#place-list').selectOption('neck_side:left'))
-  const worse = page.getByLabel('A movement that makes it worse')
+  await saved(page, () => choose(page.locator('#place-list'), 'neck_side:left'))
+  const worse = page.getByRole('combobox', { name: 'A movement that makes it worse' })
   await worse.focus()
-  await saved(page, () => worse.selectOption('cervical.rotation:left'))
+  await saved(page, () => choose(worse, 'cervical.rotation:left'))
   await saved(page, () => page.getByRole('group', { name: 'Worse with' }).getByRole('button', { name: 'driving' }).click())
-  const better = page.getByLabel('A movement that eases it')
+  const better = page.getByRole('combobox', { name: 'A movement that eases it' })
   await better.focus()
-  await saved(page, () => better.selectOption('cervical.flexion:midline'))
-  const spreads = page.getByLabel('Where it spreads to')
+  await saved(page, () => choose(better, 'cervical.flexion:midline'))
+  const spreads = page.getByRole('combobox', { name: 'Where it spreads to' })
   await spreads.focus()
-  await saved(page, () => spreads.selectOption('temple:left'))
+  await saved(page, () => choose(spreads, 'temple:left'))
   const ownWords = page.getByLabel(/own words/)
   await ownWords.fill('It pulls up behind the ear.')
   await saved(page, () => ownWords.blur())
@@ -48,7 +48,7 @@ test('what is being typed is not written over by an answer that arrives meanwhil
   await newClient(page, 'Tavi Lorne')
   await page.getByRole('button', { name: 'Start visit 1' }).click()
   await expect(page).toHaveURL(/ask$/)
-  await saved(page, () => page.locator('#place-list').selectOption('neck_side:left'))
+  await saved(page, () => choose(page.locator('#place-list'), 'neck_side:left'))
   let letGo = (): void => {}
   const typed = new Promise<void>((resolve) => (letGo = resolve))
   await page.route('**/entries?**', async (route) => {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Locator, type Page } from './test'
-import { assessed, newClient, openStep, openWith, saved, signIn } from './steps'
+import { assessed, choose, newClient, openStep, openWith, saved, signIn, standsIn } from './steps'
 
 const atlas = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as {
   muscles: { id: string }[]
@@ -270,7 +270,7 @@ test('every one of the places leads through Ask and Feel, and what was looked at
   // WALK=full says all of them; the suite says every eighth
   const said = zones.filter((_, index) => process.env['WALK'] === 'full' || index % 8 === 0)
   for (const { id, midline } of said) {
-    await list.selectOption(`${id}:${midline ? 'midline' : 'left'}`)
+    await choose(list, `${id}:${midline ? 'midline' : 'left'}`)
     await expect(page.locator('[role=option][aria-selected=true]'), id).toHaveCount(1)
     await expect(page.getByRole('group', { name: 'Tenderness, left' }), id).toBeVisible()
   }
@@ -281,7 +281,7 @@ test('every one of the places leads through Ask and Feel, and what was looked at
   const add = page.getByLabel('Add a place that hurts, from the list')
   for (const { id, midline } of said) {
     const kept = page.waitForResponse((response) => response.url().includes('/entries') && response.request().method() === 'PUT')
-    await add.selectOption(`${id}:${midline ? 'midline' : 'left'}`)
+    await choose(add, `${id}:${midline ? 'midline' : 'left'}`)
     const answer = (await (await kept).json()) as { entry: { payload: unknown } }
     expect(answer.entry.payload).toEqual({ zone: id, side: midline ? 'midline' : 'left' })
   }
@@ -333,11 +333,11 @@ test('a muscle of several parts is told apart under the hand, and the part that 
   const visit = await assessed(page, 'Ruben Fallow', [{ kind: 'complaint', payload: { zone: 'elbow_outer', side: 'right', now: 6 } }])
   await openWith(page, visit, 'feel', { muscle: 'extensor_carpi_radialis', side: 'right' })
   const name = page.getByLabel('As a whole, or one of its parts')
-  await expect(name).toHaveValue('extensor_carpi_radialis')
+  await standsIn(name, 'extensor_carpi_radialis')
   const list = page.getByRole('listbox', { name: /Muscles under this place/ })
   await expect(list.getByRole('option', { name: /Extensor carpi radialis/ })).toHaveCount(1)
 
-  await name.selectOption({ label: 'Extensor carpi radialis brevis' })
+  await choose(name, { label: 'Extensor carpi radialis brevis' })
   await saved(page, () => page.getByRole('group', { name: 'Tenderness, right' }).getByRole('button', { name: '4' }).click())
   await saved(page, () => page.getByRole('group', { name: 'Own pain, right' }).getByRole('button').nth(1).click())
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test, type Page } from './test'
-import { accessible, denied, newClient, openStep, openWith, saved, signIn } from './steps'
+import { accessible, choose, denied, newClient, openStep, openWith, saved, signIn } from './steps'
 
 async function aPlannedVisit(page: Page, name: string): Promise<string> {
   await newClient(page, name)
@@ -119,7 +119,7 @@ test('the body is dissected state by state, and what is seen is touched', async 
   await page.getByRole('button', { name: 'Dissect' }).click()
   const picture = page.locator('[data-region]')
   const painted = async (): Promise<void> => expect(picture).toHaveAttribute('data-painted', 'yes', { timeout: 30_000 })
-  await page.getByLabel('Region', { exact: true }).selectOption('hip-back')
+  await choose(page.getByLabel('Region', { exact: true }), 'hip-back')
   await painted()
   await accessible(page)
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Browser, type Page } from './test'
-import { accessible, newClient, openStep, saved, signIn } from './steps'
+import { accessible, choose, newClient, offered, openStep, saved, signIn, standsIn } from './steps'
 
 type Point = [number, number]
 interface Index {
@@ -22,7 +22,7 @@ const wholes = Object.fromEntries(
 const svg = (page: Page) => page.locator('svg[data-view]').first()
 /** What the view shows first is there. */
 const ready = (page: Page) => expect(svg(page)).toHaveAttribute('data-drawn', /yes|finely/)
-const near = (page: Page, region: string) => page.getByLabel('How near').selectOption({ label: region })
+const near = (page: Page, region: string) => choose(page.getByLabel('How near'), { label: region })
 const view = (page: Page, name: string) => page.getByRole('group', { name: 'View' }).getByRole('button', { name, exact: true }).click()
 /** A finger on a point of the figure, in its units. */
 const tap = (page: Page, at: Point) =>
@@ -77,7 +77,7 @@ test('tapping the pole of a muscle, its layer in front, or of a zone selects it 
   const ids = (plate: string) => [...Object.keys(index.plates[plate]!.muscles), ...Object.keys(index.plates[plate]!.zones)]
   const tried = (plate: string, id: string) => ids(plate).indexOf(id) % share === 0
   const found = new Map<string, Set<string>>(Object.keys(index.plates).map((plate) => [plate, new Set<string>()]))
-  const regions = await page.getByLabel('How near').locator('option').allTextContents()
+  const regions = (await offered(page.getByLabel('How near'))).map(({ name }) => name)
   for (const region of regions) {
     await near(page, region)
     for (const name of await page.getByRole('group', { name: 'View' }).getByRole('button').allTextContents()) {
@@ -101,7 +101,7 @@ test('tapping the pole of a muscle, its layer in front, or of a zone selects it 
       for (const layer of [1, 2, 3, 4]) {
         const muscles = toTap(Object.entries(index.plates[plate]!.muscles).filter(([, one]) => one.layer === layer))
         if (!muscles.length) continue
-        await page.getByLabel('Layer', { exact: true }).selectOption(String(layer))
+        await choose(page.getByLabel('Layer', { exact: true }), String(layer))
         await ready(page)
         const { faults, right } = await tapAll(page, facing, muscles, 'lit', [])
         expect(faults, `${region}, ${name}, layer ${layer}`).toEqual([])
@@ -150,7 +150,7 @@ test('a complaint is painted over three zones by dragging, and over another by k
 
   // the list does the same without a pointer
   await page.getByLabel('Add a place that hurts, from the list').focus()
-  await saved(page, () => page.getByLabel('Add a place that hurts, from the list').selectOption({ label: 'top of the shoulder, right' }))
+  await saved(page, () => choose(page.getByLabel('Add a place that hurts, from the list'), { label: 'top of the shoulder, right' }))
   await expect(hurts.getByRole('button', { name: 'Top of the shoulder right' })).toBeVisible()
   await page.reload()
   await expect(hurts.getByRole('button', { name: 'Top of the shoulder right' })).toBeVisible()
@@ -189,9 +189,9 @@ test('a finding on a deep muscle is marked with the thread to where it is felt, 
   await newClient(page, 'Ferris Doe')
   await page.getByRole('button', { name: 'Start visit 1' }).click()
   await openStep(page, 'Feel')
-  await page.getByLabel('Choose from the list').selectOption({ label: 'Piriformis, left' })
+  await choose(page.getByLabel('Choose from the list'), { label: 'Piriformis, left' })
   await expect(page.getByRole('heading', { name: 'Piriformis' })).toBeVisible()
-  await expect(page.getByLabel('Layer', { exact: true })).toHaveValue('3')
+  await standsIn(page.getByLabel('Layer', { exact: true }), '3')
   await near(page, 'Low back and hip')
   await expect(svg(page)).toHaveAttribute('data-lit', 'piriformis:left')
   await saved(page, () => page.getByRole('group', { name: 'Tenderness, left' }).getByRole('button', { name: '3' }).click())
@@ -209,7 +209,7 @@ test('a finding on a deep muscle is marked with the thread to where it is felt, 
   await near(page, 'Thigh')
   await view(page, 'Inner')
   await expect(svg(page)).toHaveAttribute('data-view', 'inner')
-  await page.getByLabel('Layer', { exact: true }).selectOption('1')
+  await choose(page.getByLabel('Layer', { exact: true }), '1')
   await tap(page, [
     -(index.plates['inner']!.muscles['gracilis']!.pole[0] - Number(await svg(page).getAttribute('data-shift'))),
     index.plates['inner']!.muscles['gracilis']!.pole[1],
@@ -241,7 +241,7 @@ test('names stand clear of each other, and a place never to press tells its safe
     const edge = await svg(page).boundingBox()
     boxes.forEach((one) => expect(one.left, one.name).toBeGreaterThanOrEqual(edge!.x - 1))
   }
-  await page.getByLabel('Choose from the list').selectOption({ label: 'Front of throat and windpipe' })
+  await choose(page.getByLabel('Choose from the list'), { label: 'Front of throat and windpipe' })
   await expect(page.getByRole('status').filter({ hasText: 'Safe line' })).toContainText('Outside the strap muscle')
   await page.getByRole('button', { name: 'Close', exact: true }).click()
   await view(page, 'Front')
@@ -289,7 +289,7 @@ test('the body is there in outlines at once and painted after, where that is wis
   await signIn(page)
   await page.goto('/settings')
   const wish = async (value: string) => {
-    await page.locator('#own-figure').selectOption(value)
+    await choose(page.locator('#own-figure'), value)
     const kept = page.waitForResponse((response) => response.url().endsWith('/settings/own'))
     await page.getByRole('button', { name: 'Keep it for me' }).click()
     await kept
@@ -309,7 +309,7 @@ test('the body is there in outlines at once and painted after, where that is wis
         return seen.size
       })
   const painted = await colours()
-  await page.getByLabel('Layer', { exact: true }).selectOption('2')
+  await choose(page.getByLabel('Layer', { exact: true }), '2')
   await expect(svg(page)).toHaveAttribute('data-drawn', 'yes')
   const outlined = await colours()
   expect(painted, 'fibres and shadows, not tones alone').toBeGreaterThan(2 * outlined)

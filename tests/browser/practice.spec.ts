@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from './test'
-import { heard, newClient, planned, recorded, signIn } from './steps'
+import { choose, heard, newClient, planned, recorded, signIn } from './steps'
 
 /** Writes down and stops a visit with a neck that hurts, and gives its address. */
 async function visited(page: Page, name: string): Promise<string> {
@@ -35,7 +35,7 @@ test('a record goes out as a file, comes in elsewhere after it was looked at, an
 
   await newClient(page, 'Britta Velde')
   await page.getByRole('link', { name: 'Files' }).click()
-  await page.getByLabel('File', { exact: true }).setInputFiles({ name: 'arno.case.json', mimeType: 'application/json', buffer: caseFile })
+  await page.locator('input[type=file]').setInputFiles({ name: 'arno.case.json', mimeType: 'application/json', buffer: caseFile })
   await expect(page.getByRole('heading', { name: 'What would change' })).toBeVisible()
   await expect(page.getByText('Palpation: Levator scapulae, left')).toBeVisible()
   await page.getByRole('button', { name: 'Take it in' }).click()
@@ -50,7 +50,7 @@ test('a record goes out as a file, comes in elsewhere after it was looked at, an
   const broken = JSON.parse(caseFile.toString('utf8'))
   broken.findings.palpation[0].muscle = 'wing'
   await page
-    .getByLabel('File', { exact: true })
+    .locator('input[type=file]')
     .setInputFiles({ name: 'broken.case.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) })
   await expect(page.getByRole('alert')).toContainText('/findings/palpation/0/muscle')
   await expect(page.getByRole('button', { name: 'Take it in' })).toBeHidden()
@@ -128,9 +128,9 @@ test('what is set is seen: units, dates, the palette, and the pedal in the room'
   await signIn(page)
   await page.goto('/settings')
   const own = page.getByRole('form', { name: 'For yourself' })
-  await own.getByLabel('Pressure in').selectOption('N/cm²')
-  await own.getByLabel('Dates as').selectOption('iso')
-  await own.getByLabel('Palette').selectOption('dusk')
+  await choose(own.getByLabel('Pressure in'), 'N/cm²')
+  await choose(own.getByLabel('Dates as'), 'iso')
+  await choose(own.getByLabel('Palette'), 'dusk')
   await own.getByLabel('further').press('F9')
   await own.getByRole('button', { name: 'Keep it for me' }).click()
   await expect(page.getByText('Kept, for you.')).toBeVisible()
@@ -142,7 +142,7 @@ test('what is set is seen: units, dates, the palette, and the pedal in the room'
   await expect(page.getByText(/at about [\d.]+ N\/cm²/)).toBeVisible()
 
   await page.goto('/settings')
-  for (const label of ['Pressure in', 'Dates as', 'Palette']) await own.getByLabel(label).selectOption({ index: 0 })
+  for (const label of ['Pressure in', 'Dates as', 'Palette']) await choose(own.getByLabel(label), { index: 0 })
   await own.getByRole('button', { name: 'Keep it for me' }).click()
   await expect(page.locator('html')).not.toHaveClass(/dusk/)
 })

@@ -1,5 +1,5 @@
 import { test, type Page } from './test'
-import { denied, heard, openClient, openWith, recorded, roomTo, saved, signIn } from './steps'
+import { choose, denied, heard, openClient, openWith, recorded, roomTo, saved, signIn } from './steps'
 
 /** Pictures of the main views from the demo story, for docs/screenshots: SCREENSHOTS=1 npx playwright test */
 /** Several views on one sheet, two beside each other. */
@@ -40,16 +40,16 @@ test('pictures', async ({ page, browser }) => {
   const search = await page.screenshot()
   await page.goto('/atlas')
   await page.getByRole('button', { name: 'Dissect' }).click()
-  await page.getByLabel('Region', { exact: true }).selectOption('whole-back')
+  await choose(page.getByLabel('Region', { exact: true }), 'whole-back')
   await page.getByRole('group', { name: 'State of the dissection' }).getByRole('button', { name: '2' }).click()
   await painted()
   await sheet(page, 'atlas', [search, await page.screenshot()])
   await page.goto('/atlas')
   await page.getByRole('button', { name: 'Places never to press' }).click()
-  await page.getByLabel('How near').selectOption({ label: 'Low back and hip' })
+  await choose(page.getByLabel('How near'), { label: 'Low back and hip' })
   await page.getByRole('button', { name: 'Back', exact: true }).click()
-  await page.getByLabel('Layer', { exact: true }).selectOption('2')
-  await page.getByLabel('Choose from the list').selectOption({ label: 'Sciatic line in mid-buttock' })
+  await choose(page.getByLabel('Layer', { exact: true }), '2')
+  await choose(page.getByLabel('Choose from the list'), { label: 'Sciatic line in mid-buttock' })
   await settle()
   await shot('figure-hips')
   await page.goto('/atlas/muscle/infraspinatus')
@@ -100,7 +100,7 @@ test('pictures', async ({ page, browser }) => {
   await page.goto('/')
   await page.getByRole('link', { name: 'Ottoline Brack' }).first().click()
   await page.getByRole('button', { name: /Start visit/ }).click()
-  await page.getByRole('button', { name: /The same places as last time/ }).click()
+  await saved(page, () => page.getByRole('article', { name: /as on/ }).first().getByRole('radio', { name: '5', exact: true }).click())
   await settle()
   const visit = page.url().replace(/\/ask$/, '')
   await saved(page, () => page.getByRole('group', { name: 'Soreness' }).getByRole('button', { name: 'half a day' }).click())

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { readFileSync } from 'node:fs'
-import { expect, type BrowserContext, type Page } from './test'
+import { expect, type BrowserContext, type Locator, type Page } from './test'
 
 /** Where somebody came in once, by name: the door is a test of its own, and takes its time. */
 const keys = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>()
@@ -94,6 +94,34 @@ export async function openWith(page: Page, visit: string, step: 'move' | 'feel',
   await page.evaluate(([key, value]) => sessionStorage.setItem(key!, value!), [`somatrace.hand.${id}.${step}`, JSON.stringify(hand)])
   await page.goto(`${visit}/${step}`)
 }
+
+/** Chooses from a list of ours: it opens on a click, and one of what it shows is touched. */
+export async function choose(list: Locator, which: string | { label: string } | { index: number }): Promise<void> {
+  await list.click()
+  const options = list.page().locator('[data-options] [role=option]')
+  if (typeof which === 'string') await options.and(list.page().locator(`[data-value="${which}"]`)).click()
+  else if ('index' in which) await options.nth(which.index).click()
+  else await list.page().locator('[data-options]').getByRole('option', { name: which.label, exact: true }).click()
+}
+
+/** What a list of ours offers: it is opened, read and closed again. */
+export async function offered(list: Locator): Promise<{ id: string; name: string; barred: boolean }[]> {
+  await list.click()
+  const options = list.page().locator('[data-options] [role=option]')
+  await expect(options.first()).toBeVisible()
+  const read = await options.evaluateAll((rows) =>
+    rows.map((row) => ({
+      id: row.getAttribute('data-value') ?? '',
+      name: row.textContent?.trim() ?? '',
+      barred: row.getAttribute('aria-disabled') === 'true',
+    })),
+  )
+  await list.page().keyboard.press('Escape')
+  await expect(options).toHaveCount(0)
+  return read
+}
+/** What stands in a list of ours. */
+export const standsIn = (list: Locator, id: string): Promise<void> => expect(list).toHaveAttribute('data-value', id)
 
 /** What a request of this page has to carry to be believed. */
 export const token = async (page: Page): Promise<string> =>

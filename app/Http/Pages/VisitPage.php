@@ -41,9 +41,11 @@ final readonly class VisitPage
     ];
 
     /** Steps on which the last visit stands beside this one, and what of it. */
-    private const BESIDE = ['ask', 'move', 'feel'];
+    private const BESIDE = ['ask', 'move', 'feel', 'agree', 'plan'];
 
-    private const COMPARED = ['complaint', 'function', 'range', 'resisted', 'test', 'palpation', 'posture', 'home_care'];
+    private const COMPARED = [
+        'complaint', 'function', 'range', 'resisted', 'test', 'palpation', 'posture', 'home_care', 'positions', 'target',
+    ];
 
     /** Steps on which the agreed plan itself is read. */
     private const ALONG_THE_PLAN = ['plan', 'work', 'recheck'];

@@ -244,6 +244,10 @@ final class Atlas
                 self::byId($read('self_care')->map('self_care', SelfCare::from(...))),
                 $names($read('products'), 'products', 'use'),
                 $names($read('demands'), 'demands', 'asks'),
+                array_column($read('demands')->map(
+                    'demands', static fn (Fields $row): array => ['id' => $row->string('id'), 'near' => $row->strings('near')],
+                ), 'near', 'id'),
+                self::byId($read('demands')->map('situations', Situation::from(...))),
             )),
             serialize(Handwork::read($folder)),
         );

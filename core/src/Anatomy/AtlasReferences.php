@@ -107,7 +107,8 @@ final readonly class AtlasReferences
         'test' => ['tests', 'tests'], 'region' => ['regions', 'regions'],
         'posture sign' => ['posture_signs', 'posture_signs'], 'technique' => ['techniques', 'techniques'], 'tool' => ['tools', 'tools'],
         'position' => ['positions', 'positions'],
-        'product' => ['products', 'products'], 'demand' => ['demands', 'demands'], 'consent area' => ['consent_areas', 'consent_areas'],
+        'product' => ['products', 'products'], 'demand' => ['demands', 'demands'],
+        'situation' => ['demands', 'situations'], 'consent area' => ['consent_areas', 'consent_areas'],
         'condition' => ['conditions', 'conditions'], 'medicine' => ['conditions', 'medicines'], 'red flag' => ['red_flags', 'flags'],
         'clot item' => ['clot_score', 'items'],
         'set-up' => ['setups', 'setups'], 'joint' => ['joints', 'joints'],
@@ -119,7 +120,7 @@ final readonly class AtlasReferences
     private const VOCABULARY = [
         'zone' => 'zones', 'movement' => 'movements', 'test' => 'tests', 'posture sign' => 'posture_signs', 'technique' => 'techniques',
         'tool' => 'tools', 'position' => 'positions',
-        'product' => 'products', 'demand' => 'demands', 'consent area' => 'consent_areas', 'condition' => 'conditions',
+        'product' => 'products', 'demand' => 'demands', 'situation' => 'situations', 'consent area' => 'consent_areas', 'condition' => 'conditions',
         'medicine' => 'medicines', 'red flag' => 'red_flags',
         'clot item' => 'clot_items', 'stop sign' => 'stop_signs', 'answer sign' => 'answer_signs', 'muscle' => 'muscles',
         'set-up' => 'setups', 'joint' => 'joints',

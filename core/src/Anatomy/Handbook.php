@@ -14,6 +14,8 @@ final readonly class Handbook
      * @param  array<string, SelfCare>  $selfCare
      * @param  array<string, string>  $productUses  what each product is for
      * @param  array<string, string>  $demandAsks  what each demand asks of the body
+     * @param  array<string, list<string>>  $demandsNear  groups of zones each demand is asked of first
+     * @param  array<string, Situation>  $situations
      */
     public function __construct(
         public array $directions,
@@ -22,6 +24,8 @@ final readonly class Handbook
         public array $selfCare,
         public array $productUses,
         public array $demandAsks,
+        public array $demandsNear,
+        public array $situations,
     ) {
     }
 
@@ -38,6 +42,11 @@ final readonly class Handbook
     public function hazard(string $id): Hazard
     {
         return $this->hazards[$id] ?? throw UnknownId::in('hazard', $id);
+    }
+
+    public function situation(string $id): Situation
+    {
+        return $this->situations[$id] ?? throw UnknownId::in('situation', $id);
     }
 
     public function selfCareOf(string $id): SelfCare

@@ -44,7 +44,8 @@ final readonly class CaseFile
         return new self(
             Dates::of($f->string('as_of')), Client::from($f->fields('client')), Findings::from($f->fields('findings')),
             Health::from($f->fields('health')),
-            $f->map('demands', Demand::from(...)), $f->map('consent', Consent::from(...)),
+            array_values(array_filter($f->map('demands', Demand::from(...)), static fn (Demand $one): bool => $one->hoursPerWeek !== 0.0)),
+            $f->map('consent', Consent::from(...)),
             array_map(Exposure::from(...), $f->having('exposure', 'muscle')),
             Session::from($f->fields('session')), Therapist::from($f->fields('therapist')), $history,
             $f->map('overrides', Override::from(...)), $f->stringOrNull('note'),

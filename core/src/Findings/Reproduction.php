@@ -6,6 +6,7 @@ namespace Somatrace\Core\Findings;
 
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Place;
+use Somatrace\Core\CaseFile\Aggravator;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Complaint;
@@ -49,12 +50,19 @@ final readonly class Reproduction
         foreach ($case->findings->complaints as $complaint) {
             $moved = $isThere($complaint->place()) ? $this->moved($case, $complaint) : [];
             $changed = array_filter($moved, static fn (RangeFinding|ResistedFinding $one): bool => $one->pain > 0) !== [];
-            if ($moved !== [] && ! $changed && $complaint->worseWith === [] && $complaint->betterWith === []) {
+            $answers = array_filter([...$complaint->worseWith, ...$complaint->betterWith], $this->isMechanical(...)) !== [];
+            if ($moved !== [] && ! $changed && ! $answers) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /** The night, warmth or a painkiller change a pain of any kind. */
+    private function isMechanical(Aggravator $one): bool
+    {
+        return $one->situation === null || $this->atlas->handbook()->situation($one->situation)->loads;
     }
 
     /** @return list<string> the groups of zones a movement moves */

@@ -75,6 +75,12 @@ final class MeasureBook
                     );
                 }
             }
+            if ($range->pain !== null) {
+                $this->point(
+                    "range.{$movement->id}.pain", "{$movement->name}, pain on it", '0–10', $range->side, $date, $range->pain,
+                    $this->figures->painReal, false,
+                );
+            }
         }
         foreach ($findings->tests as $test) {
             $row = $this->atlas->test($test->test);

@@ -30,10 +30,10 @@ final readonly class ChangeReader
         return $changes;
     }
 
-    /** Taken twice; what was free of tenderness and stayed so says nothing. */
+    /** Taken twice; what was free of tenderness or pain and stayed so says nothing. */
     private static function says(Measure $one): bool
     {
-        $free = str_ends_with($one->key, '.tenderness') || str_starts_with($one->key, 'complaint.');
+        $free = preg_match('/\.(tenderness|pain)$|^complaint\./', $one->key) === 1;
 
         return count($one->series) === 2 && ! ($free && $one->series[0][1] + $one->series[1][1] <= 0.0);
     }

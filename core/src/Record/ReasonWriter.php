@@ -42,8 +42,8 @@ final readonly class ReasonWriter
         $parts = array_filter([
             $strength, $one->since === null ? '' : 'since '.$this->terms->date($one->since), $quality,
             $one->spreadsTo === [] ? '' : 'spreads to the '.$this->terms->places($one->spreadsTo),
-            $one->worseWith === [] ? '' : 'worse with '.Prose::list(array_map($this->terms->aggravator(...), $one->worseWith)),
-            $one->betterWith === [] ? '' : 'better with '.Prose::list(array_map($this->terms->aggravator(...), $one->betterWith)),
+            $this->terms->answersTo('worse', $one->worseWith),
+            $this->terms->answersTo('better', $one->betterWith),
         ]);
         $words = trim($one->words ?? '');
 

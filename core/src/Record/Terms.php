@@ -217,7 +217,28 @@ final readonly class Terms
         return self::QUALITIES[$id] ?? $id;
     }
 
-    public function aggravator(Aggravator $one): string
+    /**
+     * @param  'worse'|'better'  $how
+     * @param  list<Aggravator>  $all
+     * @return string what worsens or eases, with its word: "worse with sitting, and at night"; empty where nothing was said
+     */
+    public function answersTo(string $how, array $all): string
+    {
+        $with = $when = [];
+        foreach ($all as $one) {
+            $situation = $one->situation === null ? null : $this->atlas->handbook()->situation($one->situation);
+            if ($situation?->when === true) {
+                $when[] = $situation->name;
+            } else {
+                $with[] = $situation->name ?? $this->aggravator($one);
+            }
+        }
+        $parts = array_filter([$with === [] ? '' : 'with '.Prose::list($with), implode(' and ', $when)]);
+
+        return $parts === [] ? '' : "$how ".implode($with === [] ? ' ' : ', and ', $parts);
+    }
+
+    private function aggravator(Aggravator $one): string
     {
         if ($one->demand !== null) {
             return $this->atlas->demands[$one->demand] ?? str_replace('_', ' ', $one->demand);

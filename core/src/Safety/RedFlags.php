@@ -7,11 +7,15 @@ namespace Somatrace\Core\Safety;
 use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Safety\When\Conditions;
 
-/** The red flags and the rules over them, from data. */
+/**
+ * The red flags and the rules over them, from data.
+ *
+ * @phpstan-type FirstFor array{near: list<string>, zones: list<string>, qualities: list<string>, situations: list<string>, from_age: int|null}
+ */
 final readonly class RedFlags
 {
     /**
-     * @param  array<string, array{ask: string, every_visit: bool, dated: bool}>  $flags
+     * @param  array<string, array{ask: string, every_visit: bool, dated: bool, first_for: FirstFor}>  $flags
      * @param  list<FlagRule>  $rules
      * @param  array<string, int>  $freshDays
      */
@@ -23,8 +27,14 @@ final readonly class RedFlags
     {
         $flags = [];
         foreach ($file->list('flags') as $row) {
+            $first = $row->fields('first_for');
             $flags[$row->string('id')] = [
                 'ask' => $row->string('ask'), 'every_visit' => $row->bool('every_visit'), 'dated' => $row->bool('dated'),
+                // what of a complaint, or of whom, it belongs to
+                'first_for' => [
+                    'near' => $first->strings('near'), 'zones' => $first->strings('zones'), 'qualities' => $first->strings('qualities'),
+                    'situations' => $first->strings('situations'), 'from_age' => $first->intOrNull('from_age'),
+                ],
             ];
         }
         $rules = $file->map('rules', static fn (Fields $row): FlagRule => new FlagRule(

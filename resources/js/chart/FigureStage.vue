@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { useList } from '@/composables/useList'
+import Pick from '@/controls/Pick.vue'
+import { capital } from '@/parts/words'
+import Seek from '@/controls/Seek.vue'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import HazardLine from '@/parts/HazardLine.vue'
 import Sheet from '@/parts/Sheet.vue'
@@ -109,10 +111,9 @@ const give = (place: Place, muscle: MuscleId | null, side: 'left' | 'right' = pl
   touched = null
   emit('pick', { place, side, muscle, near: [], hazard: null })
 }
-const choose = (event: Event) => {
-  const select = event.target as HTMLSelectElement
-  const [id, side] = select.value.split(':') as [string, Side]
-  if (!id) return
+const choose = (key: string) => {
+  listing.value = false
+  const [id, side] = key.split(':') as [string, Side]
   const muscle = atlas.muscles.find((one) => one.id === id)
   nearby.value = null
   told.value = null
@@ -124,9 +125,34 @@ const choose = (event: Event) => {
     give({ zone: (muscle.zones.find((zone) => zoneOfView(view.value, zone)) ?? muscle.zones[0]) as ZoneId, side }, muscle.id)
   } else if (props.paint) emit('stroke', { zone: id as ZoneId, side }, true)
   else give({ zone: id as ZoneId, side }, null)
-  select.value = ''
 }
-const choices = useList(choose)
+/** Everything the figure shows, found by name. */
+const listing = ref(false)
+const list = useTemplateRef<{ focus: () => void }>('list')
+const openList = async () => {
+  listing.value = !listing.value
+  await nextTick()
+  list.value?.focus()
+}
+const closeList = () => {
+  listing.value = false
+  opener.value?.focus()
+}
+const opener = useTemplateRef<HTMLElement>('opener')
+const everything = computed(() => [
+  ...places.map((one) => ({ id: `${one.zone}:${one.side}`, name: placeName(one), group: 'Places' })),
+  ...(props.layers
+    ? [
+        ...muscles.value.flatMap((one) =>
+          one.list.map((item) => ({ id: item.value, name: item.name, group: `Muscles, ${layerName(one.layer)}` })),
+        ),
+        ...hazards.value.map((one) => ({ id: `${one.id}:midline`, name: one.name, group: 'Never press, or with care' })),
+      ]
+    : []),
+])
+const listLabel = computed(() => (props.paint ? 'Add a place that hurts, from the list' : 'Choose from the list'))
+const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: nears[id].name }))
+const layerChoices = [1, 2, 3, 4].map((id) => ({ id, name: capital(layerName(id)) }))
 const names = ref(false)
 const beware = ref(false)
 const hazards = computed(() =>
@@ -217,29 +243,31 @@ const save = (kind: 'svg' | 'png') => {
       <button type="button" class="cell tool" aria-label="Key to the marks, and saving the picture" title="Key" @click="legend = true">
         Key
       </button>
-      <label class="sr-only" for="place-list">{{ paint ? 'Add a place that hurts, from the list' : 'Choose from the list' }}</label>
-      <select
+      <button
         id="place-list"
-        class="cell tool appearance-none text-center"
+        ref="opener"
+        type="button"
+        class="cell tool"
+        :aria-label="listLabel"
+        :aria-expanded="listing"
         :title="paint ? 'Places' : 'All of it as a list'"
-        value=""
-        @change="choices.change"
-        @keydown="choices.keydown"
-        @blur="choices.blur"
+        @click="openList"
       >
-        <option value="">List</option>
-        <optgroup label="Places">
-          <option v-for="one in places" :key="one.zone + one.side" :value="`${one.zone}:${one.side}`">{{ placeName(one) }}</option>
-        </optgroup>
-        <template v-if="layers">
-          <optgroup v-for="one in muscles" :key="one.layer" :label="`Muscles, ${layerName(one.layer)}`">
-            <option v-for="item in one.list" :key="item.value" :value="item.value">{{ item.name }}</option>
-          </optgroup>
-          <optgroup label="Never press, or with care">
-            <option v-for="one in hazards" :key="one.id" :value="`${one.id}:midline`">{{ one.name }}</option>
-          </optgroup>
-        </template>
-      </select>
+        List
+      </button>
+    </div>
+    <div v-if="listing" class="absolute inset-x-3 top-14 z-30 border border-walnut bg-raised p-2 print:hidden">
+      <Seek
+        id="place-found"
+        ref="list"
+        open
+        look="field"
+        :label="listLabel"
+        prompt="Any part of a name"
+        :choices="everything"
+        @choose="choose"
+        @leave="closeList"
+      />
     </div>
     <div class="absolute inset-x-3 bottom-2 z-10 flex flex-col gap-1 print:hidden">
       <div v-if="told" class="flex gap-3 bg-paper/95 p-3" role="status">
@@ -259,14 +287,25 @@ const save = (kind: 'svg' | 'png') => {
             {{ viewWords[one] }}
           </button>
         </div>
-        <label class="sr-only" for="near">How near</label>
-        <select id="near" v-model="near" class="cell !w-[124px] !px-1">
-          <option v-for="(one, id) in nears" :key="id" :value="id">{{ one.name }}</option>
-        </select>
-        <label v-if="layers" class="sr-only" for="depth">Layer</label>
-        <select v-if="layers" id="depth" v-model.number="depth" class="cell !w-[80px] !px-1">
-          <option v-for="one in 4" :key="one" :value="one">{{ layerName(one).replace(/^./, (c) => c.toUpperCase()) }}</option>
-        </select>
+        <Pick
+          id="near"
+          class="w-[124px]"
+          look="cell"
+          label="How near"
+          :choices="nearChoices"
+          :value="near"
+          @choose="(id) => id && (near = id)"
+        />
+        <Pick
+          v-if="layers"
+          id="depth"
+          class="w-[104px]"
+          look="cell"
+          label="Layer"
+          :choices="layerChoices"
+          :value="depth"
+          @choose="(layer) => layer && (depth = layer)"
+        />
       </div>
     </div>
     <Sheet title="Key to the figure" :open="legend" @close="legend = false">

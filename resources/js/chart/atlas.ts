@@ -12,6 +12,7 @@ import type {
   PositionId,
   PostureSignId,
   RedFlagId,
+  SituationId,
   RegionId,
   Side,
   TechniqueId,
@@ -92,6 +93,14 @@ export interface AtlasCondition {
   /** for how many days an answer stands */
   fresh_days: number | null
 }
+/** What of a complaint, or of whom, a question belongs to: there it is asked before the others. */
+interface FirstFor {
+  near?: string[]
+  zones?: ZoneId[]
+  qualities?: string[]
+  situations?: SituationId[]
+  from_age?: number
+}
 interface Atlas {
   muscles: AtlasMuscle[]
   zones: { id: ZoneId; name: string; group: string; midline: boolean; neighbours: ZoneId[] }[]
@@ -107,6 +116,10 @@ interface Atlas {
   /** small things to do at home */
   self_care: Record<string, { name: string; dose: string; how_often: string; kind: string }>
   demands: Record<DemandId, string>
+  /** groups of zones each is asked of first */
+  demandsNear: Record<DemandId, string[]>
+  /** what worsens or eases and is no movement and no demand, with the groups of zones it is asked of */
+  situations: Record<SituationId, { name: string; worse: string[]; better: string[] }>
   products: Record<string, string>
   techniques: Record<TechniqueId, string>
   tools: Record<ToolId, string>
@@ -119,7 +132,7 @@ interface Atlas {
   /** how each is asked, word for word */
   consentAsks: Record<ConsentAreaId, string>
   /** urgent: a yes alone is an emergency */
-  flags: Record<RedFlagId, { ask: string; everyVisit: boolean; urgent: boolean; dated: boolean }>
+  flags: Record<RedFlagId, { ask: string; everyVisit: boolean; urgent: boolean; dated: boolean; firstFor: FirstFor }>
   conditions: AtlasCondition[]
   groups: Record<string, string>
   medicines: Record<

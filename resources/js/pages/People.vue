@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
+import Tick from '@/controls/Tick.vue'
 import { Head, Link, router, useForm, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import Flash from '@/parts/Flash.vue'
@@ -47,7 +49,6 @@ const roleName = (id: string) => props.roles.find((one) => one.id === id)?.name 
 const nameOf = (id: number | null) => props.people.find((one) => one.id === id)?.name
 const errors = computed(() => usePage<{ errors: Record<string, string> }>().props.errors)
 /** A box that is one of two words in the record. */
-const trained = { 'true-value': 'advanced', 'false-value': 'qualified' }
 const states = { active: '', invited: 'invited', closed: 'closed' } as const
 </script>
 <template>
@@ -90,26 +91,33 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
           <form v-if="open === one.id" class="mt-2 flex flex-wrap items-end gap-3" @submit.prevent="keep(one)">
             <div>
               <label class="caption block" :for="`role-${one.id}`">Role</label>
-              <select :id="`role-${one.id}`" v-model="change.role" class="cell !w-auto">
-                <option v-for="role in roles" :key="role.id" :value="role.id">{{ role.name }}</option>
-              </select>
+              <Pick
+                :id="`role-${one.id}`"
+                class="min-w-[200px]"
+                look="cell"
+                label="Role"
+                :choices="roles"
+                :value="change.role"
+                @choose="(role) => role && (change.role = role)"
+              />
             </div>
             <div v-if="change.role === 'student'">
               <label class="caption block" :for="`with-${one.id}`">Supervisor</label>
-              <select :id="`with-${one.id}`" v-model="change.supervisor_id" class="cell !w-auto">
-                <option :value="null">who?</option>
-                <option v-for="who in supervisors.filter((item) => item.id !== one.id)" :key="who.id" :value="who.id">
-                  {{ who.name }}
-                </option>
-              </select>
+              <Pick
+                :id="`with-${one.id}`"
+                class="min-w-[180px]"
+                look="cell"
+                label="Supervisor"
+                none="who?"
+                :choices="supervisors.filter((item) => item.id !== one.id)"
+                :value="change.supervisor_id"
+                @choose="(who) => (change.supervisor_id = who ?? null)"
+              />
             </div>
             <template v-else-if="change.role !== 'reception'">
-              <label class="flex min-h-[44px] items-center gap-2"
-                ><input v-model="change.licensed" type="checkbox" class="h-5 w-5 accent-walnut" /> licensed</label
-              >
-              <label class="flex min-h-[44px] items-center gap-2"
-                ><input v-model="change.experience" type="checkbox" class="h-5 w-5 accent-walnut" v-bind="trained" /> advanced
-                training</label
+              <Tick :checked="change.licensed" @turn="(on) => (change.licensed = on)">licensed</Tick>
+              <Tick :checked="change.experience === 'advanced'" @turn="(on) => (change.experience = on ? 'advanced' : 'qualified')"
+                >advanced training</Tick
               >
             </template>
             <button type="submit" class="btn" :disabled="change.processing">Keep it so</button>
@@ -123,24 +131,25 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
           <FormField id="name" v-model="form.name" label="Name" :error="form.errors.name" />
           <FormField id="email" v-model="form.email" class="mt-3" label="Address" type="email" :error="form.errors.email" />
           <label class="caption mb-1 mt-3 block" for="role">Role</label>
-          <select id="role" v-model="form.role" class="field">
-            <option v-for="role in roles" :key="role.id" :value="role.id">{{ role.name }}</option>
-          </select>
+          <Pick id="role" label="Role" :choices="roles" :value="form.role" @choose="(role) => role && (form.role = role)" />
           <p class="caption mt-1">May {{ roles.find((one) => one.id === form.role)?.rights.join(', ') }}.</p>
           <template v-if="form.role === 'student'">
             <label class="caption mb-1 mt-3 block" for="supervisor">Supervisor</label>
-            <select id="supervisor" v-model="form.supervisor_id" class="field" :aria-invalid="form.errors.supervisor_id ? true : undefined">
-              <option :value="null">who?</option>
-              <option v-for="who in supervisors" :key="who.id" :value="who.id">{{ who.name }}</option>
-            </select>
+            <Pick
+              id="supervisor"
+              label="Supervisor"
+              none="who?"
+              :choices="supervisors"
+              :value="form.supervisor_id"
+              :invalid="form.errors.supervisor_id !== undefined"
+              @choose="(who) => (form.supervisor_id = who ?? null)"
+            />
             <p class="text-madder" role="alert">{{ form.errors.supervisor_id }}</p>
           </template>
           <template v-else-if="form.role !== 'reception'">
-            <label class="mt-2 flex min-h-[44px] items-center gap-2"
-              ><input v-model="form.licensed" type="checkbox" class="h-5 w-5 accent-walnut" /> licensed to practise</label
-            >
-            <label class="flex min-h-[44px] items-center gap-2"
-              ><input v-model="form.experience" type="checkbox" class="h-5 w-5 accent-walnut" v-bind="trained" /> advanced training</label
+            <Tick :checked="form.licensed" @turn="(on) => (form.licensed = on)">licensed to practise</Tick>
+            <Tick :checked="form.experience === 'advanced'" @turn="(on) => (form.experience = on ? 'advanced' : 'qualified')"
+              >advanced training</Tick
             >
             <p class="caption">Some muscles and techniques are planned only for advanced training.</p>
           </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
+import FileButton from '@/controls/FileButton.vue'
 import { router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { ulid } from 'ulid'
@@ -34,9 +36,15 @@ const SHOWN = 12
 const progress = ref<{ what: string; done: number; of: number } | null>(null)
 const more = ref(0)
 
-const chosen = (event: Event) => {
-  file.value = (event.target as HTMLInputElement).files?.[0] ?? null
-  const name = file.value?.name.toLowerCase() ?? ''
+/** Any file may be looked at: what it is, is told by its content and by what was said of it. */
+const accepts = ''
+const formatted = (id: string | undefined) => {
+  format.value = id ?? format.value
+  void look()
+}
+const chosen = (one: File) => {
+  file.value = one
+  const name = one.name.toLowerCase()
   const end = /\.(\w+)$/.exec(name)?.[1]
   format.value =
     props.formats.find((one) => name.endsWith(one.id))?.id ?? props.formats.find((one) => one.id.endsWith(`.${end}`))?.id ?? format.value
@@ -44,7 +52,7 @@ const chosen = (event: Event) => {
   faults.value = []
   done.value = ''
   trouble.value = ''
-  if (file.value) void look()
+  void look()
 }
 const attempt = async (act: (one: File, token: string) => Promise<void>) => {
   if (!file.value || busy.value) return
@@ -112,19 +120,19 @@ const titleOf = (title: string): string => (/^\d{4}-\d\d-\d\d$/.test(title) ? `V
   <section aria-label="Bring a file in">
     <div class="flex flex-wrap items-end gap-4">
       <div>
-        <label class="caption mb-1 block" for="file">File</label>
-        <input
-          id="file"
-          type="file"
-          class="block min-h-[44px] max-w-full file:mr-3 file:min-h-[44px] file:cursor-pointer file:rounded-[2px] file:border-0 file:bg-fold file:px-4 file:font-[550] file:text-walnut"
-          @change="chosen"
-        />
+        <p class="caption mb-1">File</p>
+        <FileButton id="file" :label="file ? file.name : 'Choose a file, or drop it here'" :accept="accepts" @choose="chosen" />
       </div>
       <div>
         <label class="caption mb-1 block" for="format">What it is</label>
-        <select id="format" v-model="format" class="field !w-auto" @change="look">
-          <option v-for="one in formats" :key="one.id" :value="one.id">{{ one.words }}</option>
-        </select>
+        <Pick
+          id="format"
+          class="min-w-[220px]"
+          label="What it is"
+          :choices="formats.map((one) => ({ id: one.id, name: one.words }))"
+          :value="format"
+          @choose="formatted"
+        />
       </div>
     </div>
     <div v-if="busy" class="mt-2 max-w-[420px]" role="status">

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
+import NumberInput from '@/controls/NumberInput.vue'
+import DayField from '@/controls/DayField.vue'
+import Tick from '@/controls/Tick.vue'
 import type { InertiaForm } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import type { ClientDetails } from '@/types/client'
@@ -9,6 +13,7 @@ import FormField from './FormField.vue'
 defineProps<{ clinical: boolean; kinds: readonly string[]; mostContacts: number }>()
 const form = defineModel<InertiaForm<ClientDetails>>({ required: true })
 const young = computed(() => form.value.born_on !== '' && Date.now() - new Date(form.value.born_on).getTime() < 18 * 365.25 * 864e5)
+const today = new Date().toLocaleDateString('sv')
 const fault = (name: string): string | undefined => (form.value.errors as Record<string, string>)[name]
 const kindWords: Record<string, string> = { emergency: 'in an emergency', guardian: 'guardian', doctor: 'doctor', other: 'somebody else' }
 const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone: null, email: null, note: null })
@@ -16,7 +21,17 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
 <template>
   <div class="grid gap-x-7 gap-y-4 sm:grid-cols-2">
     <FormField id="name" v-model="form.name" class="sm:col-span-2" label="Name" :error="fault('name')" />
-    <FormField id="born_on" v-model="form.born_on" label="Date of birth" type="date" :error="fault('born_on')" />
+    <div>
+      <label class="caption mb-1 block" for="born_on">Date of birth</label>
+      <DayField
+        id="born_on"
+        label="Date of birth"
+        :value="form.born_on"
+        :max="today"
+        :error="fault('born_on')"
+        @choose="(day) => (form.born_on = day ?? '')"
+      />
+    </div>
     <FormField id="occupation" v-model="form.occupation" label="What they do all day" :error="fault('occupation')" />
     <FormField id="phone" v-model="form.phone" label="Telephone" type="tel" :error="fault('phone')" />
     <FormField id="email" v-model="form.email" label="Mail" type="email" :error="fault('email')" />
@@ -59,19 +74,10 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
     </div>
     <div v-if="clinical">
       <label class="caption mb-1 block" for="mass">Weight, kg (may stay empty)</label>
-      <input
-        id="mass"
-        v-model="form.mass_kg"
-        type="number"
-        step="0.5"
-        class="field"
-        :aria-invalid="fault('mass_kg') ? true : undefined"
-        aria-describedby="mass-error"
-      />
-      <p id="mass-error" class="text-madder" role="alert">{{ fault('mass_kg') }}</p>
+      <NumberInput id="mass" :value="form.mass_kg" :step="0.5" :error="fault('mass_kg')" @choose="(kg) => (form.mass_kg = kg ?? null)" />
     </div>
-    <label v-if="clinical" class="flex min-h-[44px] items-center gap-3 self-center"
-      ><input v-model="form.stoic" type="checkbox" class="size-6 accent-walnut" /> Bears a lot without saying so (one step lower)</label
+    <Tick v-if="clinical" class="self-center" :checked="form.stoic ?? false" @turn="(on) => (form.stoic = on)"
+      >Bears a lot without saying so (one step lower)</Tick
     >
     <FormField
       v-if="young"
@@ -90,9 +96,13 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
         <legend class="sr-only">Contact {{ k + 1 }}</legend>
         <div>
           <label class="caption mb-1 block" :for="`kind-${k}`">Who</label>
-          <select :id="`kind-${k}`" v-model="contact.kind" class="field">
-            <option v-for="kind in kinds" :key="kind" :value="kind">{{ kindWords[kind] ?? kind }}</option>
-          </select>
+          <Pick
+            :id="`kind-${k}`"
+            label="Who"
+            :choices="kinds.map((kind) => ({ id: kind, name: kindWords[kind] ?? kind }))"
+            :value="contact.kind"
+            @choose="(kind) => kind && (contact.kind = kind)"
+          />
         </div>
         <FormField :id="`contact-name-${k}`" v-model="contact.name" label="Name" :error="fault(`contacts.${k}.name`)" />
         <FormField :id="`contact-phone-${k}`" v-model="contact.phone" label="Telephone" type="tel" :error="fault(`contacts.${k}.phone`)" />

@@ -1,8 +1,8 @@
 <script setup lang="ts" generic="T">
-import { ref } from 'vue'
-import { useList } from '@/composables/useList'
+import { computed } from 'vue'
+import Seek from '@/controls/Seek.vue'
 
-/** A few out of many, added and taken away one by one. `key` tells one from another. */
+/** A few out of many, added and taken away one by one. `keyOf` tells one from another. */
 const props = withDefaults(
   defineProps<{
     id: string
@@ -17,15 +17,11 @@ const props = withDefaults(
   { wide: false },
 )
 const emit = defineEmits<{ change: [chosen: T[] | undefined] }>()
-/** A page may have several of these: the hundred and more choices are put in when one is first reached. */
-const reached = ref(false)
-const add = (event: Event) => {
-  const select = event.target as HTMLSelectElement
-  const one = props.choices.find((choice) => props.keyOf(choice) === select.value)
-  if (one !== undefined && !props.chosen.some((there) => props.keyOf(there) === select.value)) emit('change', [...props.chosen, one])
-  select.value = ''
+const rows = computed(() => props.choices.map((one) => ({ id: props.keyOf(one), name: props.name(one) })))
+const add = (key: string) => {
+  const one = props.choices.find((choice) => props.keyOf(choice) === key)
+  if (one !== undefined && !props.chosen.some((there) => props.keyOf(there) === key)) emit('change', [...props.chosen, one])
 }
-const list = useList(add)
 const drop = (one: T) => {
   const left = props.chosen.filter((there) => there !== one)
   emit('change', left.length ? left : undefined)
@@ -37,19 +33,6 @@ const drop = (one: T) => {
       >{{ name(one) }}
       <button type="button" class="link caption" :aria-label="`${name(one)}: take away`" @click="drop(one)">away</button></span
     >
-    <label class="sr-only" :for="id">{{ label }}</label>
-    <select
-      :id="id"
-      class="cell"
-      :class="wide ? '!w-[210px]' : '!w-[130px]'"
-      @focus="reached = true"
-      @pointerdown="reached = true"
-      @change="list.change"
-      @keydown="list.keydown"
-      @blur="list.blur"
-    >
-      <option value="">{{ prompt }}</option>
-      <option v-for="one in reached ? choices : []" :key="keyOf(one)" :value="keyOf(one)">{{ name(one) }}</option>
-    </select>
+    <Seek :id="id" :class="wide ? 'w-[210px]' : 'w-[150px]'" :label="label" :prompt="prompt" :choices="rows" @choose="add" />
   </div>
 </template>

@@ -8,7 +8,6 @@ defineProps<{
   autocomplete?: string
   hint?: string
   placeholder?: string
-  list?: string
 }>()
 const value = defineModel<T>({ required: true })
 </script>
@@ -21,7 +20,6 @@ const value = defineModel<T>({ required: true })
       class="field"
       :type="type ?? 'text'"
       :placeholder="placeholder"
-      :list="list"
       :autocomplete="autocomplete ?? 'off'"
       :aria-invalid="error ? true : undefined"
       :aria-describedby="`${id}-error`"

@@ -15,6 +15,8 @@ const props = defineProps<{
   cells: readonly Cell[]
   chosen: (cell: string, side: 'left' | 'right') => boolean
   unusual: (cell: string, side: 'left' | 'right') => boolean
+  /** as it was at the last visit, where nobody has said anything today */
+  ghost?: (cell: string, side: 'left' | 'right') => boolean
 }>()
 const emit = defineEmits<{ touch: [side: 'left' | 'right', cell: string] }>()
 const sides = computed(() => [
@@ -38,6 +40,7 @@ const sides = computed(() => [
           :aria-pressed="chosen(cell.id, side.at)"
           :data-ink="cell.scale && chosen(cell.id, side.at)"
           :data-unusual="unusual(cell.id, side.at)"
+          :data-ghost="ghost?.(cell.id, side.at)"
           @click="emit('touch', side.at, cell.id)"
         >
           {{ cell.name }}

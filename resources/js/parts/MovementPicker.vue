@@ -3,7 +3,7 @@ import { atlas, movement } from '@/chart/atlas'
 import type { EntryPayloads } from '@/types/visit'
 import FewOf from './FewOf.vue'
 
-type Moved = NonNullable<EntryPayloads['complaint']['better_with']>[number]
+type Moved = Extract<NonNullable<EntryPayloads['complaint']['better_with']>[number], { movement: unknown }>
 /** A few movements, each to a side where it has two. */
 defineProps<{ id: string; label: string; moved: readonly Moved[] }>()
 const emit = defineEmits<{ change: [moved: Moved[] | undefined] }>()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
+import NumberInput from '@/controls/NumberInput.vue'
 import { kept, shown } from '@/composables/settings'
 import { useVisit } from '@/composables/useVisit'
 
@@ -14,42 +15,22 @@ const props = defineProps<{
   entry: string
   /** as it is kept; it may be shown in another */ unit?: string
 }>()
-const here = (value: number | undefined): number | string => (value === undefined ? '' : shown(value, props.unit ?? ''))
 const emit = defineEmits<{ commit: [value: number | undefined]; next: [] }>()
 const { problem } = useVisit()
-const text = ref<number | string>(here(props.value))
-const typing = ref(false)
-watch(
-  () => props.value,
-  (value) => {
-    if (!typing.value) text.value = here(value)
-  },
-)
 const refused = computed(() => (problem.value?.key === props.entry && problem.value.words ? problem.value.words : ''))
-const commit = () => emit('commit', text.value === '' ? undefined : kept(Number(text.value), props.unit ?? ''))
-/** Enter keeps the number, by leaving the field, and goes on to what comes next. */
-const onward = (event: KeyboardEvent) => {
-  event.preventDefault()
-  ;(event.target as HTMLElement).blur()
-  emit('next')
-}
+const here = computed(() => (props.value === undefined ? undefined : shown(props.value, props.unit ?? '')))
 </script>
 <template>
   <div>
     <label class="caption block" :for="id">{{ label }}</label>
-    <input
+    <NumberInput
       :id="id"
-      v-model="text"
-      type="number"
-      step="any"
-      class="field display text-[22px]"
-      :aria-invalid="refused ? true : undefined"
-      :aria-describedby="refused ? `${id}-refused` : undefined"
-      @focus="typing = true"
-      @blur="typing = false"
-      @change="commit"
-      @keydown.enter="onward"
+      look="field display text-[22px]"
+      :value="here"
+      :error="refused"
+      :alerts="false"
+      @choose="(value) => emit('commit', value === undefined ? undefined : kept(value, unit ?? ''))"
+      @next="emit('next')"
     />
-    <p v-if="refused" :id="`${id}-refused`" class="text-madder">{{ refused }}</p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
 import { computed, ref, watch } from 'vue'
 import { Refused, send } from '@/composables/http'
 import { leanOf, thumbsOf } from '@/composables/consequence'
@@ -78,17 +79,25 @@ const sums = computed<{ name: string; of: (plan: Plan) => string }[]>(() => [
   { name: 'Left out', of: (plan) => String(plan.left_out.length) },
   { name: 'Brings, of the most here', of: (plan) => `${Math.round((100 * plan.benefit) / best.value)} %` },
 ])
+const ways = computed(() => [
+  { id: 'minutes', name: '30 to 90 minutes' },
+  ...Object.entries(schoolWords).map(([id, one]) => ({ id, name: one.about })),
+  ...(props.versions.length ? [{ id: 'versions', name: 'Versions kept by hand' }] : []),
+])
 </script>
 <template>
   <section aria-label="Plans beside each other" class="mb-4 border-y-2 border-iron py-3">
     <div class="flex flex-wrap items-end gap-3">
       <div>
         <label class="caption block" for="compare-by">Beside each other</label>
-        <select id="compare-by" v-model="by" class="field">
-          <option value="minutes">30 to 90 minutes</option>
-          <option v-for="(one, question) in schoolWords" :key="question" :value="question">{{ one.about }}</option>
-          <option v-if="versions.length" value="versions">Versions kept by hand</option>
-        </select>
+        <Pick
+          id="compare-by"
+          class="w-[230px]"
+          label="Beside each other"
+          :choices="ways"
+          :value="by"
+          @choose="(way) => (by = way ?? 'minutes')"
+        />
       </div>
       <button type="button" class="btn" @click="emit('keep')">Keep this one to compare</button>
       <p v-if="versions.length" class="caption">{{ versions.length }} kept until you leave this page.</p>

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
+import FileButton from '@/controls/FileButton.vue'
+import NumberInput from '@/controls/NumberInput.vue'
+import Tick from '@/controls/Tick.vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { atlas, zone } from '@/chart/atlas'
 import { Refused, send, sendFile } from '@/composables/http'
@@ -94,11 +98,7 @@ const putAway = (one: Listed) =>
     said.value = `${one.name} is put away.`
     await read()
   })
-const bring = (event: Event) => {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+const bring = (file: File) => {
   void act(async () => {
     const { version: number } = await sendFile<{ version: number }>('/protocols', file)
     said.value = number > 1 ? `Brought in as version ${number}.` : 'Brought in.'
@@ -110,7 +110,7 @@ const kept = reactive({
   about: '',
   zones: [...props.zones] as ZoneId[],
   not_with: [] as ConditionId[],
-  from_visit: '',
+  from_visit: null as number | null,
   shared: false,
 })
 const keep = () =>
@@ -119,7 +119,7 @@ const keep = () =>
       name: kept.name,
       about: kept.about,
       shared: kept.shared,
-      from_visit: kept.from_visit || null,
+      from_visit: kept.from_visit,
       conditions: { zones: kept.zones, not_with: kept.not_with },
     })
     said.value = `${kept.name} is kept${number > 1 ? `, version ${number}` : ''}.`
@@ -178,16 +178,14 @@ const labelOf = (id: ConditionId): string => atlas.conditions.find((one) => one.
             <button type="button" class="btn-ink w-full" @click="emit('take', one.name, tried)">Take it, judged like this</button>
             <div v-if="one.versions.length > 1" class="flex items-center gap-2">
               <label class="caption" :for="`version-${one.id}`">Version</label>
-              <select
+              <Pick
                 :id="`version-${one.id}`"
-                class="field"
+                class="flex-1"
+                label="Version"
+                :choices="one.versions.map((other) => ({ id: other.id, name: `${other.version}, ${dayWords(other.on)}` }))"
                 :value="version"
-                @change="(event) => tryOn((event.target as HTMLSelectElement).value, tried?.side)"
-              >
-                <option v-for="other in one.versions" :key="other.id" :value="other.id">
-                  {{ other.version }}, {{ dayWords(other.on) }}
-                </option>
-              </select>
+                @choose="(chosen) => chosen && tryOn(chosen, tried?.side)"
+              />
             </div>
             <p class="flex flex-wrap gap-x-5">
               <a class="link inline-block min-h-[32px] leading-[32px]" :href="`/protocols/${version}`" download>Take out as a file</a>
@@ -201,9 +199,7 @@ const labelOf = (id: ConditionId): string => atlas.conditions.find((one) => one.
         </div>
       </li>
     </ul>
-    <label class="link mt-2 inline-block min-h-[32px] cursor-pointer leading-[32px]"
-      >Bring in from a file<input type="file" class="sr-only" accept="application/json,.json" @change="bring"
-    /></label>
+    <FileButton class="mt-2" label="Bring in from a file" accept="application/json,.json" @choose="bring" />
     <form v-if="isPlanned" class="mt-4 space-y-3 border-t-2 border-iron pt-3" @submit.prevent="keep">
       <h3 class="section-head">Keep this plan as a protocol</h3>
       <div>
@@ -245,9 +241,16 @@ const labelOf = (id: ConditionId): string => atlas.conditions.find((one) => one.
       <div class="flex flex-wrap items-end gap-5">
         <div>
           <label class="caption block" for="protocol-from">From visit</label>
-          <input id="protocol-from" v-model="kept.from_visit" class="field !w-[90px]" type="number" min="1" max="20" />
+          <NumberInput
+            id="protocol-from"
+            :value="kept.from_visit"
+            :min="1"
+            :max="20"
+            look="field !w-[90px]"
+            @choose="(visit) => (kept.from_visit = visit ?? null)"
+          />
         </div>
-        <label class="flex min-h-[44px] items-center gap-2"><input v-model="kept.shared" type="checkbox" /> Share in the clinic</label>
+        <Tick :checked="kept.shared" @turn="(on) => (kept.shared = on)">Share in the clinic</Tick>
         <button type="submit" class="btn">Keep it</button>
       </div>
       <p class="note">Nothing of the client is kept with it: muscles, order, and what you set by hand, seen from the side that hurts.</p>

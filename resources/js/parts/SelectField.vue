@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
+import { choicesOf } from '@/controls/choice'
+
 /** A labelled choice of one; with `none` also of nothing, which then says what holds instead. */
 defineProps<{ id: string; label: string; options: Record<string, string>; none?: string; hint?: string }>()
 const value = defineModel<string | null | undefined>({ required: true })
@@ -6,10 +9,7 @@ const value = defineModel<string | null | undefined>({ required: true })
 <template>
   <div>
     <label class="caption mb-1 block" :for="id">{{ label }}</label>
-    <select :id="id" v-model="value" class="field">
-      <option v-if="none" :value="null">{{ none }}</option>
-      <option v-for="(name, one) in options" :key="one" :value="one">{{ name }}</option>
-    </select>
+    <Pick :id="id" :label="label" :choices="choicesOf(options)" :value="value" :none="none" @choose="(one) => (value = one ?? null)" />
     <p v-if="hint" class="note mt-1">{{ hint }}</p>
   </div>
 </template>

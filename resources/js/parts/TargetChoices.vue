@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
 import { computed, ref, useId, watch } from 'vue'
 import { atlas } from '@/chart/atlas'
 import Choices from '@/parts/Choices.vue'
@@ -97,8 +98,10 @@ const barred = computed(() =>
     .flatMap((one) => one.rows.filter((row) => row.because !== null))
     .concat(props.item.choices.spots.filter((one) => one.because !== null)),
 )
-const pick = ({ label, none, rows, change }: List, event: Event) => {
-  const chosen = found(rows, (event.target as HTMLSelectElement).value)
+const shown = (rows: Row[]) =>
+  rows.map((row) => ({ id: row.id, name: row.because === null ? row.name : `${row.name} (not today)`, barred: row.because !== null }))
+const pick = ({ label, none, rows, change }: List, id: string | undefined) => {
+  const chosen = found(rows, id)
   emit('set', change(chosen?.id), `${label.toLowerCase()} ${chosen?.name ?? none}`)
 }
 const spots = computed(() => props.value?.spots ?? [])
@@ -109,10 +112,8 @@ const touchSpot = (spot: { id: string; name: string }) => {
 }
 const added = computed(() => props.value?.added ?? [])
 const addable = computed(() => props.item.choices.techniques.filter((one) => !props.done.includes(one.id) && !added.value.includes(one.id)))
-const add = (event: Event) => {
-  const select = event.target as HTMLSelectElement
-  const one = found(addable.value, select.value)
-  select.value = ''
+const add = (id: string | undefined) => {
+  const one = found(addable.value, id)
   if (one) emit('set', { added: [...added.value, one.id] }, `${atlas.techniques[one.id]} added`)
 }
 const away = (one: TechniqueId) => {
@@ -176,12 +177,15 @@ const keepWords = () => {
     </div>
     <div v-for="(one, k) in lists" :key="one.label" class="flex items-center gap-2">
       <label class="caption w-[54px] shrink-0" :for="`${id}-${k}`">{{ one.label }}</label>
-      <select :id="`${id}-${k}`" class="field min-w-0 flex-1" :value="one.value ?? ''" @change="(event) => pick(one, event)">
-        <option value="">{{ one.none }}</option>
-        <option v-for="row in one.rows" :key="row.id" :value="row.id" :disabled="row.because !== null">
-          {{ row.name }}{{ row.because ? ' (not today)' : '' }}
-        </option>
-      </select>
+      <Pick
+        :id="`${id}-${k}`"
+        class="min-w-0 flex-1"
+        :label="one.label"
+        :none="one.none"
+        :choices="shown(one.rows)"
+        :value="one.value"
+        @choose="(chosen) => pick(one, chosen)"
+      />
     </div>
     <p v-if="isNew || liked" class="text-[14px] leading-[19px]">
       <button v-if="isNew" type="button" class="link min-h-[32px] text-left" @click="emit('like', { ...liked, ...likes })">
@@ -215,12 +219,15 @@ const keepWords = () => {
       </p>
       <div v-if="addable.length && added.length < MOST_ADDED" class="flex items-center gap-2">
         <label class="caption w-[54px] shrink-0" :for="`${id}-add`">Also</label>
-        <select :id="`${id}-add`" class="field min-w-0 flex-1" @change="add">
-          <option value="">nothing more</option>
-          <option v-for="one in addable" :key="one.id" :value="one.id" :disabled="one.because !== null">
-            {{ atlas.techniques[one.id] }}{{ one.because ? ' (not today)' : '' }}
-          </option>
-        </select>
+        <Pick
+          :id="`${id}-add`"
+          class="min-w-0 flex-1"
+          label="Also"
+          none="nothing more"
+          :choices="shown(addable.map((one) => ({ ...one, name: atlas.techniques[one.id] })))"
+          :value="undefined"
+          @choose="add"
+        />
       </div>
     </div>
     <details v-if="barred.length" class="caption">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import Dissection from '@/chart/Dissection.vue'
@@ -67,10 +68,7 @@ const lists = computed(() => [
   <div class="mx-auto grid max-w-[1440px] gap-x-7 lg:grid-cols-[400px_minmax(0,1fr)] xl:grid-cols-[460px_minmax(0,1fr)]">
     <section v-if="dissected" class="h-page flex flex-col px-3 pb-2 pt-3 max-lg:order-last lg:sticky lg:top-0" aria-label="Figure">
       <div class="mb-2 flex items-center gap-2">
-        <label class="sr-only" for="region">Region</label>
-        <select id="region" v-model="region" class="field !w-auto min-w-0 flex-1">
-          <option v-for="one in regions" :key="one.id" :value="one.id">{{ one.name }}</option>
-        </select>
+        <Pick id="region" class="min-w-0 flex-1" label="Region" :choices="regions" :value="region" @choose="(id) => id && (region = id)" />
         <button type="button" class="btn shrink-0" @click="dissected = false">Places</button>
       </div>
       <div class="min-h-0 flex-1">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/controls/Tick.vue'
 import { Head, Link } from '@inertiajs/vue3'
 import { computed, nextTick, ref, shallowRef } from 'vue'
 import { Refused, send } from '@/composables/http'
@@ -196,9 +197,7 @@ const shown = computed(() => (busy.value ? looking.value : true))
           <button v-else type="button" class="btn" @click="stop">Let go</button>
           <span v-if="busy" class="display text-[31px] tabular-nums" role="timer" aria-live="off">{{ left }} s</span>
           <span v-if="busy && looking" class="display text-[31px] tabular-nums">{{ live === null ? '' : `${Math.round(live)} N` }}</span>
-          <label v-if="!busy" class="flex min-h-[44px] items-center gap-2"
-            ><input v-model="looking" type="checkbox" class="size-5 accent-walnut" /> look on while I press (practice, not kept)</label
-          >
+          <Tick v-if="!busy" :checked="looking" @turn="(on) => (looking = on)">look on while I press (practice, not kept)</Tick>
           <span v-if="plate.simulated" class="caption">Simulated plate, simulated hands</span>
         </div>
         <svg

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { vTyped } from '@/composables/typed'
-import { useList } from '@/composables/useList'
+import Seek from '@/controls/Seek.vue'
+import NumberInput from '@/controls/NumberInput.vue'
 import { Head, router } from '@inertiajs/vue3'
 import { computed, nextTick, ref } from 'vue'
 import { zoneOfView, type ViewId } from '@/chart/art'
@@ -130,13 +130,11 @@ const stroke = (place: { zone: ZoneId; side: Side }, first: boolean) => {
   if (wiping && there) setComplaints(complaints.value.filter((one) => one.zone !== place.zone || one.side !== place.side))
   else if (!wiping && !there && complaints.value.length < 12) setComplaints([...complaints.value, place as Complaint])
 }
-const addPlace = (event: Event) => {
-  const [zone, side] = (event.target as HTMLSelectElement).value.split(':') as [ZoneId, Side]
-  if (zone && !complaints.value.some((one) => one.zone === zone && one.side === side))
+const addPlace = (key: string) => {
+  const [zone, side] = key.split(':') as [ZoneId, Side]
+  if (!complaints.value.some((one) => one.zone === zone && one.side === side))
     setComplaints([...complaints.value, { zone, side } as Complaint])
-  ;(event.target as HTMLSelectElement).value = ''
 }
-const choices = useList(addPlace)
 const strength = (place: Complaint, now: number) =>
   setComplaints(complaints.value.map((one) => (one.zone === place.zone && one.side === place.side ? { ...one, now } : one)))
 
@@ -238,11 +236,14 @@ const raised = computed(() =>
           @stroke="stroke"
         />
       </div>
-      <label class="sr-only" for="places">Or choose from a list</label>
-      <select id="places" class="cell mt-2 w-full" @change="choices.change" @keydown="choices.keydown" @blur="choices.blur">
-        <option value="">Or choose from a list</option>
-        <option v-for="one in places" :key="one.zone + one.side" :value="`${one.zone}:${one.side}`">{{ placeName(one) }}</option>
-      </select>
+      <Seek
+        id="places"
+        class="mt-2"
+        label="Or choose from a list"
+        prompt="Or choose from a list"
+        :choices="places.map((one) => ({ id: `${one.zone}:${one.side}`, name: placeName(one) }))"
+        @choose="addPlace"
+      />
       <article v-for="one in complaints" :key="one.zone + one.side" class="mt-4 border-t border-hairline pt-2">
         <p class="font-[650]">
           {{ placeName(one) }}<span v-if="!zoneOfView(view, one.zone)" class="caption"> (on the other side of the body)</span>
@@ -342,20 +343,13 @@ const raised = computed(() =>
               </template>
               <template v-if="condition(one.id)?.details.includes('weeks')">
                 <label class="caption mt-2 block" for="weeks">Which week?</label>
-                <input
+                <NumberInput
                   id="weeks"
-                  v-typed="answers.details?.[one.id]?.weeks_pregnant"
-                  class="field !w-[110px] !text-[22px]"
-                  type="number"
-                  min="1"
-                  max="43"
-                  inputmode="numeric"
-                  @change="
-                    (event) => {
-                      const weeks = Math.round(Number((event.target as HTMLInputElement).value))
-                      if (weeks >= 1 && weeks <= 43) detail(one.id, { weeks_pregnant: weeks })
-                    }
-                  "
+                  look="field !w-[110px] !text-[22px]"
+                  :value="answers.details?.[one.id]?.weeks_pregnant"
+                  :min="1"
+                  :max="43"
+                  @choose="(weeks) => weeks && detail(one.id, { weeks_pregnant: Math.round(weeks) })"
                 />
               </template>
             </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { cropOf, faces, musclePlace, nearViews, nears, viewIn, viewNames, viewOf, viewWords, type NearId, type ViewId } from '@/chart/art'
@@ -98,6 +99,7 @@ const word = (one: Change): string =>
         : one.to > one.from
           ? 'more'
           : 'the same'
+const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: nears[id].name }))
 </script>
 <template>
   <Head :title="`${client.code}, before and after`" />
@@ -117,13 +119,25 @@ const word = (one: Change): string =>
           </button>
         </div>
         <label class="sr-only" for="near">How near</label>
-        <select id="near" class="cell" :value="near" @change="showNear(($event.target as HTMLSelectElement).value as NearId)">
-          <option v-for="(one, id) in nears" :key="id" :value="id">{{ one.name }}</option>
-        </select>
+        <Pick
+          id="near"
+          class="w-[170px]"
+          look="cell"
+          label="How near"
+          :choices="nearChoices"
+          :value="near"
+          @choose="(id) => id && showNear(id)"
+        />
         <label class="sr-only" for="depth">Layer</label>
-        <select id="depth" v-model.number="depth" class="cell">
-          <option v-for="one in 4" :key="one" :value="one">{{ layerName(one) }}</option>
-        </select>
+        <Pick
+          id="depth"
+          class="w-[120px]"
+          look="cell"
+          label="Layer"
+          :choices="[1, 2, 3, 4].map((id) => ({ id, name: layerName(id) }))"
+          :value="depth"
+          @choose="(layer) => layer && (depth = layer)"
+        />
       </div>
     </header>
     <p v-if="!pair.length" class="mt-8 max-w-[640px]">
@@ -132,14 +146,14 @@ const word = (one: Change): string =>
     <div v-else class="mt-5 grid gap-x-7 gap-y-6 lg:grid-cols-[1fr_1fr_300px] print:grid-cols-2">
       <section v-for="(one, k) in pair" :key="k" :aria-label="k === 0 ? 'Before' : 'After'">
         <label class="sr-only" :for="`moment-${k}`">{{ k === 0 ? 'Before' : 'After' }}</label>
-        <select
+        <Pick
           :id="`moment-${k}`"
-          class="field no-print w-full"
+          class="no-print"
+          :label="k === 0 ? 'Before' : 'After'"
+          :choices="moments.map((item) => ({ id: item.key, name: title(item) }))"
           :value="one.key"
-          @change="choose(k === 0 ? 'from' : 'to', ($event.target as HTMLSelectElement).value)"
-        >
-          <option v-for="item in moments" :key="item.key" :value="item.key">{{ title(item) }}</option>
-        </select>
+          @choose="(key) => key && choose(k === 0 ? 'from' : 'to', key)"
+        />
         <h2 class="section-head hidden print:block">{{ title(one) }}</h2>
         <div class="mt-2 flex justify-between">
           <p class="side-name">{{ client.words.possessive }} {{ sides[0] }}</p>

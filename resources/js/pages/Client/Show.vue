@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import DayField from '@/controls/DayField.vue'
+import TimeField from '@/controls/TimeField.vue'
+import NumberInput from '@/controls/NumberInput.vue'
 import { Head, Link, router, useForm, usePage } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import Flash from '@/parts/Flash.vue'
@@ -160,24 +163,21 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
         <form class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3" @submit.prevent="book">
           <div>
             <label class="caption block" for="day">Day</label
-            ><input id="day" v-model="form.day" type="date" class="field" :aria-invalid="form.errors.day ? true : undefined" />
-            <p class="text-madder" role="alert">{{ form.errors.day }}</p>
+            ><DayField id="day" label="Day" ahead :value="form.day" :error="form.errors.day" @choose="(day) => (form.day = day ?? '')" />
           </div>
           <div>
             <label class="caption block" for="time">Time</label
-            ><input id="time" v-model="form.time" type="time" class="field" :aria-invalid="form.errors.time ? true : undefined" />
-            <p class="text-madder" role="alert">{{ form.errors.time }}</p>
+            ><TimeField id="time" :value="form.time" :error="form.errors.time" @choose="(time) => (form.time = time ?? '')" />
           </div>
           <div>
             <label class="caption block" for="minutes">Minutes</label
-            ><input
+            ><NumberInput
               id="minutes"
-              v-model.number="form.minutes"
-              type="number"
-              class="field"
-              :aria-invalid="form.errors.minutes ? true : undefined"
+              :value="form.minutes"
+              :step="5"
+              :error="form.errors.minutes"
+              @choose="(minutes) => (form.minutes = minutes ?? 0)"
             />
-            <p class="text-madder" role="alert">{{ form.errors.minutes }}</p>
           </div>
           <div v-if="clinical" class="col-span-2 sm:col-span-3">
             <label class="caption block" for="reason">What for</label><input id="reason" v-model="form.reason" class="field" />

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
+import DayField from '@/controls/DayField.vue'
+import { choicesOf } from '@/controls/choice'
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, reactive } from 'vue'
 import { dayWords } from '@/composables/settings'
@@ -26,6 +29,10 @@ const props = defineProps<{
 const asked = reactive({ ...props.filter })
 const query = computed(() => Object.fromEntries(Object.entries(asked).filter(([, value]) => value !== '')))
 const find = () => router.get('/clinic/audit', query.value, { preserveState: true, preserveScroll: true })
+const put = (part: Partial<Record<keyof typeof asked, string>>) => {
+  Object.assign(asked, Object.fromEntries(Object.entries(part).map(([key, value]) => [key, value ?? ''])))
+  find()
+}
 const address = (path: string, more: Record<string, string> = {}) =>
   `${path}?${new URLSearchParams({ ...query.value, ...more }).toString()}`
 const days = computed(() =>
@@ -40,17 +47,27 @@ const days = computed(() =>
     <form class="mb-4 flex flex-wrap items-end gap-3" @submit.prevent="find">
       <div>
         <label class="caption block" for="person">Person</label>
-        <select id="person" v-model="asked.person" class="field !w-[180px]" @change="find">
-          <option value="">everybody</option>
-          <option v-for="one in people" :key="one.id" :value="String(one.id)">{{ one.name }}</option>
-        </select>
+        <Pick
+          id="person"
+          class="w-[180px]"
+          label="Person"
+          none="everybody"
+          :choices="people.map((one) => ({ id: String(one.id), name: one.name }))"
+          :value="asked.person"
+          @choose="(person) => put({ person })"
+        />
       </div>
       <div>
         <label class="caption block" for="kind">Deed</label>
-        <select id="kind" v-model="asked.kind" class="field !w-[160px]" @change="find">
-          <option value="">all of them</option>
-          <option v-for="(name, kind) in kinds" :key="kind" :value="kind">{{ name }}</option>
-        </select>
+        <Pick
+          id="kind"
+          class="w-[180px]"
+          label="Deed"
+          none="all of them"
+          :choices="choicesOf(kinds)"
+          :value="asked.kind"
+          @choose="(kind) => put({ kind })"
+        />
       </div>
       <div>
         <label class="caption block" for="client">Client’s code</label
@@ -58,10 +75,11 @@ const days = computed(() =>
       </div>
       <div>
         <label class="caption block" for="from">From</label
-        ><input id="from" v-model="asked.from" type="date" class="field" @change="find" />
+        ><DayField id="from" class="w-[170px]" label="From" :value="asked.from" @choose="(from) => put({ from })" />
       </div>
       <div>
-        <label class="caption block" for="to">To</label><input id="to" v-model="asked.to" type="date" class="field" @change="find" />
+        <label class="caption block" for="to">To</label
+        ><DayField id="to" class="w-[170px]" label="To" :value="asked.to" @choose="(to) => put({ to })" />
       </div>
       <button type="submit" class="btn">Find</button>
       <a class="btn ml-auto" :href="address('/clinic/audit.csv')" download>As a table</a>

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import Seek from '@/controls/Seek.vue'
+import NumberInput from '@/controls/NumberInput.vue'
+import TimeField from '@/controls/TimeField.vue'
+import Tick from '@/controls/Tick.vue'
+import NumberRow from '@/parts/NumberRow.vue'
 import { Head, Link, router, useForm } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import { send } from '@/composables/http'
@@ -118,6 +123,7 @@ const reach = computed(
 const zero = computed(() => `${kept(1, 'kPa').toLocaleString('en')} kPa is one ${shownUnit('kPa')}`)
 const forget = (muscle: string) => void send('PUT', '/settings/prefers', { muscle }).then(() => router.reload({ only: ['prefers'] }))
 const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : ['09:00', '18:00'])
+const turned = (list: string[], id: string, on: boolean): string[] => (on ? [...list, id] : list.filter((one) => one !== id))
 </script>
 <template>
   <Head title="Settings" />
@@ -177,19 +183,17 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
             :none="`as the clinic: ${choices.figure[clinic.figure ?? 'painted']}`"
             hint="In outlines no muscle is painted with its fibres: quicker where a computer has no graphics of its own."
           />
-          <FormField
+          <NumberRow
             id="own-idle"
             v-model="own.idle_minutes"
             label="Locked after minutes untouched"
-            type="number"
             :placeholder="`as the clinic: ${clinic.idle_minutes}`"
             :error="fault(own, 'idle_minutes')"
           />
-          <FormField
+          <NumberRow
             id="own-thumb"
             v-model="own.thumb_minutes"
             label="Firm thumb work a day, minutes"
-            type="number"
             :placeholder="`as the clinic: ${clinic.thumb_minutes}`"
             hint="Beyond it no plan of the day uses a thumb."
             :error="fault(own, 'thumb_minutes')"
@@ -202,35 +206,41 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
             <Link href="/atlas/trainer/lean" class="link">Learn your own lean on the plate</Link>
           </p>
           <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
-            <FormField
+            <NumberRow
               id="own-mass"
               v-model="own.mass_kg"
               label="Your weight, kg"
-              type="number"
               placeholder="not told: taken as 70"
               hint="How much you can lean without pushing."
               :error="fault(own, 'mass_kg')"
             />
-            <FormField
+            <NumberRow
               id="own-table"
               v-model="own.table_cm"
               label="Your table usually stands at, cm"
-              type="number"
               placeholder="not told"
               hint="Plans say when it should be lower."
               :error="fault(own, 'table_cm')"
             />
             <fieldset>
               <legend class="caption mb-1">Tools you have</legend>
-              <label v-for="(name, id) in body.choices.aids" :key="id" class="flex min-h-[36px] items-center gap-2"
-                ><input v-model="own.aids" type="checkbox" class="size-5 accent-walnut" :value="id" /> {{ name }}</label
+              <Tick
+                v-for="(name, id) in body.choices.aids"
+                :key="id"
+                :checked="own.aids.includes(id)"
+                @turn="(on) => (own.aids = turned(own.aids, id, on))"
+                >{{ name }}</Tick
               >
             </fieldset>
             <fieldset class="sm:col-span-2">
               <legend class="caption mb-1">Spared for now: no plan uses them</legend>
               <div class="grid gap-x-5 sm:grid-cols-2">
-                <label v-for="(name, id) in body.choices.hand" :key="id" class="flex min-h-[36px] items-center gap-2"
-                  ><input v-model="own.spared" type="checkbox" class="size-5 accent-walnut" :value="id" /> {{ name }}</label
+                <Tick
+                  v-for="(name, id) in body.choices.hand"
+                  :key="id"
+                  :checked="own.spared.includes(id)"
+                  @turn="(on) => (own.spared = turned(own.spared, id, on))"
+                  >{{ name }}</Tick
                 >
               </div>
             </fieldset>
@@ -242,15 +252,15 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
                   <span>{{ capital(usual.name) }}</span>
                   <span v-for="span in spans" :key="span">
                     <span v-if="part === 'thumb' && span === 'day'" class="caption">as above</span>
-                    <input
+                    <NumberInput
                       v-else
-                      v-model.number="own.budgets[part]![span]"
-                      type="number"
-                      min="0"
-                      class="field !min-h-[40px] w-full"
+                      :id="`budget-${part}-${span}`"
+                      look="field !min-h-[40px] w-full"
+                      :value="own.budgets[part]![span]"
+                      :min="0"
                       :placeholder="String(usual[span])"
-                      :aria-label="`${capital(usual.name)}, a ${span}`"
-                      :aria-invalid="fault(own, `budgets.${part}.${span}`) ? true : undefined"
+                      :label="`${capital(usual.name)}, a ${span}`"
+                      @choose="(minutes) => (own.budgets[part]![span] = minutes ?? null)"
                     />
                   </span>
                   <p
@@ -333,8 +343,16 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
         <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
           <FormField id="name" v-model="clinic.name" label="Name" :error="fault(clinic, 'name')" />
           <div>
-            <FormField id="zone" v-model="clinic.timezone" label="Time zone" list="zones" :error="fault(clinic, 'timezone')" />
-            <datalist id="zones"><option v-for="zone in choices.timezones" :key="zone" :value="zone" /></datalist>
+            <label class="caption mb-1 block" for="zone">Time zone</label>
+            <Seek
+              id="zone"
+              look="field"
+              label="Time zone"
+              :prompt="clinic.timezone"
+              :choices="choices.timezones.map((zone) => ({ id: zone, name: zone }))"
+              @choose="(zone) => (clinic.timezone = zone)"
+            />
+            <p class="text-madder" role="alert">{{ fault(clinic, 'timezone') }}</p>
           </div>
           <SelectField id="pressure" v-model="clinic.pressure_unit" label="Pressure in" :options="same(choices.pressure_unit)" />
           <SelectField id="length" v-model="clinic.length_unit" label="Lengths in" :options="lengths" />
@@ -342,33 +360,29 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
           <SelectField id="note" v-model="clinic.note_words" label="Notes in" :options="choices.note_words" />
           <SelectField id="theme" v-model="clinic.theme" label="Palette" :options="choices.theme" />
           <SelectField id="figure" v-model="clinic.figure" label="The body" :options="choices.figure" />
-          <FormField
+          <NumberRow
             id="minutes"
             v-model="clinic.visit_minutes"
             label="Minutes of a visit"
-            type="number"
             hint="For visits begun and booked from now on."
             :error="fault(clinic, 'visit_minutes')"
           />
-          <FormField
+          <NumberRow
             id="idle"
             v-model="clinic.idle_minutes"
             label="Locked after minutes untouched"
-            type="number"
             :error="fault(clinic, 'idle_minutes')"
           />
-          <FormField
+          <NumberRow
             id="thumb"
             v-model="clinic.thumb_minutes"
             label="Firm thumb work a day, minutes"
-            type="number"
             :error="fault(clinic, 'thumb_minutes')"
           />
-          <FormField
+          <NumberRow
             id="years"
             v-model="clinic.retention_years"
             label="Years a record is kept"
-            type="number"
             hint="After the last visit; a minor’s from coming of age. Your law says how many. Touches what erasing takes."
             :error="fault(clinic, 'retention_years')"
           />
@@ -377,17 +391,23 @@ const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : 
         <p class="caption mb-2">Drawn on the day; a visit may still be booked outside them, and says so.</p>
         <ul>
           <li v-for="day in choices.days" :key="day" class="flex min-h-[48px] flex-wrap items-center gap-3">
-            <label class="flex w-[112px] items-center gap-2"
-              ><input type="checkbox" class="size-5 accent-walnut" :checked="clinic.hours[day] !== null" @change="toggle(day)" />{{
-                dayNames[day]
-              }}</label
-            >
+            <Tick class="w-[112px]" :checked="clinic.hours[day] !== null" @turn="toggle(day)">{{ dayNames[day] }}</Tick>
             <template v-if="clinic.hours[day]">
               <label class="sr-only" :for="`${day}-from`">{{ dayNames[day] }}, opens</label>
-              <input :id="`${day}-from`" v-model="clinic.hours[day]![0]" type="time" class="field !w-[140px]" />
+              <TimeField
+                :id="`${day}-from`"
+                look="field !w-[110px]"
+                :value="clinic.hours[day]![0]"
+                @choose="(time) => (clinic.hours[day]![0] = time ?? '')"
+              />
               <span aria-hidden="true">to</span>
               <label class="sr-only" :for="`${day}-to`">{{ dayNames[day] }}, closes</label>
-              <input :id="`${day}-to`" v-model="clinic.hours[day]![1]" type="time" class="field !w-[140px]" />
+              <TimeField
+                :id="`${day}-to`"
+                look="field !w-[110px]"
+                :value="clinic.hours[day]![1]"
+                @choose="(time) => (clinic.hours[day]![1] = time ?? '')"
+              />
             </template>
             <span v-else class="caption">closed</span>
             <p v-if="fault(clinic, `hours.${day}.1`)" class="w-full text-madder" role="alert">{{ fault(clinic, `hours.${day}.1`) }}</p>

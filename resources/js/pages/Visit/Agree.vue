@@ -2,18 +2,19 @@
 import { computed, ref } from 'vue'
 import { vTyped } from '@/composables/typed'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
+import { dayWords } from '@/composables/settings'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
 import GuardianConsent from '@/parts/GuardianConsent.vue'
 import Witness from '@/parts/Witness.vue'
-import { capital } from '@/parts/words'
+import { capital, listed } from '@/parts/words'
 import type { ConsentAreaId, PositionId } from '@/types/ids.generated'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({ layout: inVisitFrame() })
 
 const visit = useVisit()
-const { props, judged, save, one } = visit
+const { props, judged, save, one, last } = visit
 const words = computed(() => props.value.client.words)
 /** Areas that today's muscles ask for come first, with the muscles they open. */
 const wanted = computed(() => {
@@ -50,6 +51,9 @@ const opened = ref<ConsentAreaId | null>(null)
 const speaks = (area: ConsentAreaId) => wanted.value.has(area) || given(area) !== undefined || opened.value === area
 const all = Object.keys(atlas.positions) as PositionId[]
 const possible = computed(() => one('positions', '') ?? all)
+/** How it was at the last visit, where nobody has said anything of it today. */
+const before = computed(() => (one('positions', '') ? [] : all.filter((item) => !(last('positions', '') ?? all).includes(item))))
+const asLastTime = () => save('positions', '', last('positions', '') ?? null, 'as last time')
 const toggle = (position: PositionId) => {
   const next = possible.value.includes(position)
     ? possible.value.filter((item) => item !== position)
@@ -102,6 +106,12 @@ const toggle = (position: PositionId) => {
     <aside>
       <h2 class="section-head">How {{ words.subject }} can lie</h2>
       <p class="caption mb-1">Take away what does not work today.</p>
+      <p v-if="before.length" class="mb-2 flex flex-wrap items-center gap-x-3 border-l-2 border-dashed border-walnut pl-3">
+        <span class="caption min-w-0 flex-1"
+          >On {{ dayWords(props.before!.date) }} not {{ listed(before.map((item) => atlas.positions[item])) }}.</span
+        >
+        <button type="button" class="btn" @click="asLastTime">Unchanged</button>
+      </p>
       <div class="flex flex-wrap gap-px" role="group" aria-label="Positions">
         <button
           v-for="position in all"

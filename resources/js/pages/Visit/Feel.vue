@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
+import { choicesOf } from '@/controls/choice'
 import { computed, nextTick, ref, watchEffect } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
 import { atlas, isBare, muscle as muscleOf, other, partsOf, placeName, under, wholeOf, zone } from '@/chart/atlas'
@@ -8,7 +10,10 @@ import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
 import { meanOf } from '@/composables/repeats'
 import { among, nameOf } from '@/composables/fields'
+import { confirmed } from '@/composables/confirmed'
+import { useLastTime } from '@/composables/lastTime'
 import { said } from '@/composables/said'
+import { dayWords } from '@/composables/settings'
 import { useHand, useVisit } from '@/composables/useVisit'
 import { standingNames, useWorklist } from '@/composables/useWorklist'
 import DevicePanel from '@/parts/DevicePanel.vue'
@@ -85,6 +90,7 @@ const side = ref<'left' | 'right'>(place.value.side === 'right' ? 'right' : 'lef
 const watch = computed(() => muscle.value.watch[side.value])
 watchEffect(() => keepHand(props.value.visit.id, 'feel', { muscle: chosenId.value, side: side.value, list: walking.value }))
 const site = ref<Site | ''>('')
+const sites = choicesOf(siteNames)
 useHand(() => ({
   places: muscle.value.zones.map((zoneId) => ({ zone: zoneId, side: zone(zoneId).midline ? 'midline' : side.value })),
   muscle: { muscle: chosenId.value, side: side.value },
@@ -180,8 +186,11 @@ interface Row {
   chosen: (cell: string, at: Hand) => boolean
   unusual: (cell: string, at: Hand) => boolean
   touch: (cell: string, at: Hand) => void
+  ghost?: (cell: string, at: Hand) => boolean
 }
 const cells = (names: Record<string, string>) => Object.entries(names).map(([id, name]) => ({ id, name }))
+/** The last visit's, as long as nobody has said anything today of that side. */
+const ghostOf = (at: Hand): Palpation | undefined => (finding(at) ? undefined : last(at))
 /** The ledger, row by row: what is usual is only chosen, what deviates is washed. */
 const rows = computed<Row[]>(() => [
   {
@@ -190,6 +199,7 @@ const rows = computed<Row[]>(() => [
     name: 'Tenderness',
     cells: [0, 1, 2, 3, 4].map((grade) => ({ id: String(grade), name: String(grade), scale: true })),
     chosen: (cell, at) => finding(at)?.tenderness === Number(cell),
+    ghost: (cell, at) => ghostOf(at)?.tenderness === Number(cell),
     unusual: (cell, at) => (finding(at)?.tenderness ?? -1) > Number(cell),
     touch: (cell, at) => put(at, { tenderness: finding(at)?.tenderness === Number(cell) ? undefined : Number(cell) }, `tenderness ${cell}`),
   },
@@ -199,6 +209,7 @@ const rows = computed<Row[]>(() => [
     name: 'Tone',
     cells: cells(tones),
     chosen: (cell, at) => finding(at)?.tone === cell,
+    ghost: (cell, at) => ghostOf(at)?.tone === cell,
     unusual: (cell, at) => finding(at)?.tone === cell && cell !== 'usual',
     touch: (cell, at) => put(at, { tone: finding(at)?.tone === cell ? undefined : (cell as Tone) }, `tone ${tones[cell as Tone]}`),
   },
@@ -209,6 +220,7 @@ const rows = computed<Row[]>(() => [
     cells: [...cells(textures), { id: 'more', name: 'more' }],
     chosen: (cell, at) => (cell === 'more' ? moreOpen.value : cell === 'even' ? finding(at)?.texture?.length === 0 : isFelt(at, cell)),
     unusual: (cell, at) => (cell === 'more' ? textureOf(at).some((item) => item in more) : cell !== 'even' && isFelt(at, cell)),
+    ghost: (cell, at) => ghostOf(at)?.texture?.some((one) => one === cell) ?? false,
     touch: (cell, at) => (cell === 'more' ? (moreOpen.value = !moreOpen.value) : touchTexture(cell, at)),
   },
   ...(moreOpen.value
@@ -238,6 +250,7 @@ const rows = computed<Row[]>(() => [
     name: 'Own pain',
     cells: cells({ no: `not ${own.value}`, yes: own.value, unknown: `ask ${words.value.object}` }),
     chosen: (cell, at) => finding(at)?.familiar === cell,
+    ghost: (cell, at) => ghostOf(at)?.familiar === cell,
     unusual: (cell, at) => finding(at)?.familiar === cell && cell === 'yes',
     touch: (cell, at) => setOwn(at, cell as Answer),
   },
@@ -255,14 +268,14 @@ const copyAcross = () => {
   )
 }
 const last = (at: Hand) => visit.last('palpation', idOf(at))
-const hasLast = computed(() => last('left') !== undefined || last('right') !== undefined)
-const asLastTime = () => {
-  const touches = (['left', 'right'] as const).flatMap((at) => {
-    const payload = last(at)
-    return payload ? [{ kind: 'palpation' as const, identity: idOf(at), payload }] : []
-  })
-  if (touches.length) visit.saveAll(touches, `${muscle.value.name} as last time`)
-}
+const { left: leftOfLast, confirm } = useLastTime()
+/** What the last visit felt of this part and nobody has felt today; what only an instrument read is read again. */
+const lastHere = computed(() =>
+  leftOfLast('palpation', (one) => one.muscle === chosenId.value && (one.site ?? '') === site.value).filter(
+    (one) => said('palpation', confirmed('palpation', one)) !== null,
+  ),
+)
+const asLastTime = () => confirm('palpation', lastHere.value, `${muscle.value.name} as last time`)
 /**
  * What lies under this place, or stands on the list, and was not felt yet is recorded as felt and not tender, which counts as evidence;
  * nothing else was said of it.
@@ -410,15 +423,15 @@ useKeys({
         <span class="side-name whitespace-nowrap">{{ words.possessive }} left</span>
         <h2 class="display min-w-0 px-2 text-center" :class="muscle.name.length > 22 ? 'text-[20px] leading-6' : 'text-[26px] leading-8'">
           <template v-if="!parts.length">{{ muscle.name }}</template>
-          <select
+          <Pick
             v-else
-            v-model="chosenId"
-            class="max-w-full cursor-pointer border-b border-walnut bg-transparent pr-1 text-center"
-            aria-label="As a whole, or one of its parts"
-          >
-            <option :value="whole">{{ muscleOf(whole).name }}</option>
-            <option v-for="part in parts" :key="part.id" :value="part.id">{{ part.name }}</option>
-          </select>
+            id="part"
+            look="word"
+            label="As a whole, or one of its parts"
+            :choices="[muscleOf(whole), ...parts]"
+            :value="chosenId"
+            @choose="(id) => id && (chosenId = id)"
+          />
         </h2>
         <span class="side-name whitespace-nowrap">{{ words.possessive }} right</span>
       </div>
@@ -446,16 +459,22 @@ useKeys({
       </div>
       <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
         <label class="caption" for="site">Where in it</label
-        ><select id="site" v-model="site" class="cell !w-auto">
-          <option v-for="(name, part) in siteNames" :key="part" :value="part === 'whole' ? '' : part">{{ name }}</option></select
-        ><span class="caption whitespace-nowrap">in hand: {{ side }} <span class="key-hint">L</span> <span class="key-hint">;</span></span>
+        ><Pick
+          id="site"
+          class="w-[170px]"
+          look="cell"
+          label="Where in it"
+          :choices="sites"
+          :value="site || 'whole'"
+          @choose="(part) => (site = part === undefined || part === 'whole' ? '' : part)"
+        /><span class="caption whitespace-nowrap">in hand: {{ side }} <span class="key-hint">L</span> <span class="key-hint">;</span></span>
         <button type="button" class="cell" :aria-pressed="pressing" @click="pressing = !pressing">pressure threshold</button>
         <span class="ml-auto flex flex-wrap gap-px" role="group" aria-label="At one touch">
           <button type="button" class="cell" :disabled="!finding(side)" @click="copyAcross">
             {{ other(side) }} the same&nbsp;<span class="key-hint">C</span>
           </button>
-          <button v-if="props.before" type="button" class="cell" :disabled="!hasLast" @click="asLastTime">
-            as last time&nbsp;<span class="key-hint">P</span>
+          <button v-if="props.before" type="button" class="cell" :disabled="!lastHere.length" @click="asLastTime">
+            as on {{ dayWords(props.before.date) }}&nbsp;<span class="key-hint">P</span>
           </button>
         </span>
       </div>

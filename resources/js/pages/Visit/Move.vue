@@ -6,6 +6,7 @@ import { useAtlas } from '@/composables/useAtlas'
 import { useVisit } from '@/composables/useVisit'
 import { standingNames, useWorklist } from '@/composables/useWorklist'
 import AboutButton from '@/parts/AboutButton.vue'
+import LastFound from '@/parts/move/LastFound.vue'
 import LookList from '@/parts/move/LookList.vue'
 import MeasureList from '@/parts/move/MeasureList.vue'
 import RangePanel from '@/parts/move/RangePanel.vue'
@@ -22,6 +23,7 @@ defineOptions({
   layout: inVisitFrame(
     ['Enter', 'into the first field; there it keeps and goes on'],
     ['[ ]', 'measure before, next measure'],
+    ['P', 'unchanged since last time'],
     ['D', 'read the device'],
     ['N', 'next best check'],
     ['I', 'how to measure this'],
@@ -177,6 +179,7 @@ const how = computed(() =>
           >How do I measure this</AboutButton
         >
       </p>
+      <LastFound :one="chosen" />
       <RangePanel v-if="chosen.kind === 'range'" :key="chosen.id" :movement="movementOf(chosen.id)" :sides="sides" @next="onward" />
       <ResistedPanel
         v-else-if="chosen.kind === 'resisted'"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
+import { choicesOf } from '@/controls/choice'
 import { Link, router, usePage } from '@inertiajs/vue3'
 import { useMediaQuery, useThrottleFn } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
@@ -8,6 +10,7 @@ import StepFigure from '@/chart/StepFigure.vue'
 import { consequence, leanOf } from '@/composables/consequence'
 import { goToCheck } from '@/composables/goToCheck'
 import { Refused, send } from '@/composables/http'
+import { useLastTime } from '@/composables/lastTime'
 import { isOn, keyOf, moved, onOf, placeAt, rowOf, sequenceOf, timed, type InOrder, type On } from '@/composables/planOrder'
 import { useDeed } from '@/composables/useDeed'
 import { useKeys } from '@/composables/useKeys'
@@ -21,6 +24,7 @@ import PlanCompare, { type Version } from '@/parts/PlanCompare.vue'
 import PlanScore from '@/parts/PlanScore.vue'
 import Protocols, { type Tried } from '@/parts/Protocols.vue'
 import TargetChoices from '@/parts/TargetChoices.vue'
+import { dayWords } from '@/composables/settings'
 import { capital, listed, schoolWords, tableWords, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { TechniqueId } from '@/types/ids.generated'
@@ -100,8 +104,13 @@ const school = computed<Record<string, string>>(() =>
   ),
 )
 const schoolOf = (question: string): string => school.value[question] ?? props.value.school[question] ?? ''
-const setSchool = (question: string, event: Event) => {
-  const choice = (event.target as HTMLSelectElement).value as EntryPayloads['school']
+const schoolChoices = (question: string) =>
+  choicesOf(schoolWords[question]?.choices ?? {}).map((one) => ({
+    ...one,
+    name: one.id === props.value.school[question] ? `${one.name} (yours)` : one.name,
+  }))
+const setSchool = (question: string, said: string) => {
+  const choice = said as EntryPayloads['school']
   const { about, choices } = schoolWords[question] ?? { about: question, choices: {} }
   save('school', question, choice === props.value.school[question] ? null : choice, `${about.toLowerCase()}: ${choices[choice] ?? choice}`)
 }
@@ -123,6 +132,20 @@ const suspects = computed(() =>
   plan.value.left_out.flatMap((item) => (item.kind === 'unfelt' && item.muscle ? [{ ...item, muscle: item.muscle }] : [])),
 )
 const out = computed(() => plan.value.left_out.filter((item) => item.kind !== 'unfelt').map((item) => ({ item, on: onOf(item) })))
+const { left, confirm } = useLastTime()
+/** What was set by hand in the last plan and not in this one. */
+const setLast = computed(() =>
+  left('target').flatMap((payload) => {
+    const on = onOf(payload)
+    return on ? [{ name: nameOf(on), payload }] : []
+  }),
+)
+const setAgain = () =>
+  confirm(
+    'target',
+    setLast.value.map(({ payload }) => payload),
+    'as in the last plan',
+  )
 const there = computed(() => rows.value.map(({ on }) => keyOf(on)))
 useHand(() =>
   chosen.value?.places.length
@@ -437,6 +460,10 @@ useKeys({
         </li>
         <li v-if="!plan.targets.length" class="py-2">Nothing to press today. Feel a little more, or agree to more areas.</li>
       </ul>
+      <p v-if="setLast.length && !visit.readOnly.value" class="mt-2 border-l-2 border-dashed border-walnut pl-3">
+        <span class="caption">By hand on {{ dayWords(props.before!.date) }}: {{ listed(setLast.map(({ name }) => name)) }}.</span>
+        <button type="button" class="btn mt-1" @click="setAgain">The same again</button>
+      </p>
       <BringIn v-if="!visit.readOnly.value" :possessive="words.possessive" :there="there" @bring="bring" />
       <template v-if="suspects.length && !visit.readOnly.value">
         <h2 class="section-head mt-4">Feel first</h2>
@@ -545,17 +572,15 @@ useKeys({
           <div class="mt-1 grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-4">
             <div v-for="(question, id) in schoolWords" :key="id">
               <label class="caption block" :for="`school-${id}`">{{ question.about }}</label>
-              <select
+              <p v-if="visit.readOnly.value" class="py-2">{{ question.choices[schoolOf(id)] }}</p>
+              <Pick
+                v-else
                 :id="`school-${id}`"
-                class="field w-full"
+                :label="question.about"
+                :choices="schoolChoices(id)"
                 :value="schoolOf(id)"
-                :disabled="visit.readOnly.value"
-                @change="(event) => setSchool(id, event)"
-              >
-                <option v-for="(name, choice) in question.choices" :key="choice" :value="choice">
-                  {{ name }}{{ choice === props.school[id] ? ' (yours)' : '' }}
-                </option>
-              </select>
+                @choose="(choice) => choice && setSchool(id, choice)"
+              />
             </div>
           </div>
         </details>

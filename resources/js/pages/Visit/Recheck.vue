@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { movement as movementOf, muscle as muscleOf, placeName } from '@/chart/atlas'
 import { entryKey, nameOf } from '@/composables/fields'
+import { said } from '@/composables/said'
 import { changeOf, placeOf } from '@/composables/measuredAgain'
 import { useVisit } from '@/composables/useVisit'
 import AboutButton from '@/parts/AboutButton.vue'
@@ -9,7 +10,7 @@ import NumberField from '@/parts/NumberField.vue'
 import RangeArcs from '@/parts/RangeArcs.vue'
 import Scale from '@/parts/Scale.vue'
 import type { MovementId, Side } from '@/types/ids.generated'
-import type { Complaint, Palpation } from '@/types/visit'
+import type { Complaint, Palpation, RangeFinding } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({ layout: inVisitFrame() })
@@ -26,15 +27,14 @@ const ranges = computed(() => {
 })
 const sides = (id: MovementId): Side[] => (movementOf(id).paired ? ['left', 'right'] : ['midline'])
 const rangeAt = (id: MovementId, side: Side, phase: 'before' | 'after') => one('range', nameOf('range', { movement: id, side }), phase)
-const setRange = (id: MovementId, side: Side, value: number | undefined) => {
+const setRange = (id: MovementId, side: Side, part: Partial<RangeFinding>) =>
   save(
     'range',
     nameOf('range', { movement: id, side }),
-    value === undefined ? null : { movement: id, side, active: value },
+    said('range', { movement: id, side, ...rangeAt(id, side, 'after'), ...part }),
     `${movementOf(id).name} ${side}, after`,
     'after',
   )
-}
 const gain = (id: MovementId, side: Side): string => {
   const from = rangeAt(id, side, 'before')?.active
   const to = rangeAt(id, side, 'after')?.active
@@ -92,9 +92,19 @@ const setPain = (item: Complaint, now: number | undefined) =>
               :label="`${side === 'midline' ? 'After' : `${words.possessive} ${side}, after`} (before ${rangeAt(id, side, 'before')?.active ?? '–'})`"
               :value="rangeAt(id, side, 'after')?.active"
               :entry="entryKey('range', 'after', nameOf('range', { movement: id, side }))"
-              @commit="(value) => setRange(id, side, value)"
+              @commit="(active) => setRange(id, side, { active })"
             />
             <p class="caption">{{ gain(id, side) }}</p>
+            <template v-if="rangeAt(id, side, 'before')?.pain !== undefined">
+              <p class="caption mt-1">Pain on it (before {{ rangeAt(id, side, 'before')?.pain }})</p>
+              <Scale
+                :label="`Pain on ${movementOf(id).name.toLowerCase()}, ${side}, after`"
+                :value="rangeAt(id, side, 'after')?.pain"
+                :ghost="rangeAt(id, side, 'before')?.pain"
+                :unusual-from="2"
+                @choose="(pain) => setRange(id, side, { pain })"
+              />
+            </template>
           </div>
         </div>
       </article>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import DayField from '@/controls/DayField.vue'
 import { computed, ref } from 'vue'
-import { vTyped } from '@/composables/typed'
 import { atlas } from '@/chart/atlas'
 import { useAnswers } from '@/composables/useAnswers'
 import { useKeys } from '@/composables/useKeys'
@@ -190,13 +190,15 @@ useKeys({ d: () => firstOpen.value && denyGroup(firstOpen.value) })
             }}<template v-if="medicine.within_days"> (it counts for {{ medicine.within_days }} days)</template>
           </p>
           <div class="flex flex-wrap items-end gap-2">
-            <input
-              v-typed="medicineNow(id)?.since"
-              type="date"
-              class="field !w-[150px] !px-2"
-              :aria-label="`${medicine.label}, since`"
+            <DayField
+              :id="`since-${id}`"
+              class="w-[170px]"
+              :label="`${medicine.label}, since`"
+              :name="`${medicine.label}, since`"
+              :value="medicineNow(id)?.since"
+              :today="props.visit.date"
               :max="props.visit.date"
-              @change="setMedicine(id, { since: ($event.target as HTMLInputElement).value || undefined })"
+              @choose="(since) => setMedicine(id, { since })"
             />
             <PlacePicker
               v-if="medicine.local"

@@ -2,13 +2,17 @@
 import { computed, ref } from 'vue'
 import { atlas, muscle, region } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
+import { useLastTime } from '@/composables/lastTime'
 import { useVisit } from '@/composables/useVisit'
 import Scale from '@/parts/Scale.vue'
+import { listed } from '@/parts/words'
+import type { EntryPayloads } from '@/types/visit'
 import type { PostureSignId, RegionId, Side } from '@/types/ids.generated'
 
 /** What the eye finds, each side about the midline; what was looked for and is not there says something too. */
 const props = defineProps<{ regions: RegionId[] }>()
 const { one, save, saveAll } = useVisit()
+const { left, confirm } = useLastTime()
 const all = ref(false)
 const near = computed(() => {
   const zones = new Set(props.regions.flatMap((id) => region(id).zones))
@@ -31,6 +35,10 @@ const open = computed(() =>
       .map((side) => ({ sign: sign.id, side })),
   ),
 )
+/** What was seen last time, where nobody has looked today. */
+const before = computed(() => left('posture', (one) => one.grade > 0))
+const lookOf = (one: EntryPayloads['posture']): string =>
+  `${atlas.posture.find((item) => item.id === one.sign)?.name.toLowerCase() ?? one.sign}${one.side === 'midline' ? '' : ` ${one.side}`} ${one.grade}`
 const nothing = () =>
   saveAll(
     open.value.map(({ sign, side }) => ({
@@ -45,9 +53,19 @@ const nothing = () =>
   <section aria-labelledby="look">
     <div class="mt-7 flex flex-wrap items-end justify-between gap-2">
       <h2 id="look" class="section-head">Look</h2>
-      <button v-if="open.length" type="button" class="link caption min-h-[32px]" @click="nothing">
-        the other {{ open.length }}: looked, nothing
-      </button>
+      <span class="flex gap-4">
+        <button
+          v-if="before.length"
+          type="button"
+          class="link caption min-h-[32px]"
+          @click="confirm('posture', before, 'the look of last time')"
+        >
+          unchanged since last time: {{ listed(before.map(lookOf)) }}
+        </button>
+        <button v-if="open.length" type="button" class="link caption min-h-[32px]" @click="nothing">
+          the other {{ open.length }}: looked, nothing
+        </button>
+      </span>
     </div>
     <p class="caption mb-1">0 looked for and not there, 3 marked.</p>
     <div v-for="sign in signs" :key="sign.id" class="grid grid-cols-[1fr_160px_1fr] items-center gap-x-3 border-b border-hairline py-px">

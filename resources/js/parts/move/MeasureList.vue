@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import Pick from '@/controls/Pick.vue'
+import Seek from '@/controls/Seek.vue'
+import { computed } from 'vue'
 import { atlas, region } from '@/chart/atlas'
 import { standingNames } from '@/composables/useWorklist'
 import type { RegionId } from '@/types/ids.generated'
@@ -29,19 +31,14 @@ const groups = computed(() => {
 })
 const done = computed(() => props.measures.filter((one) => props.state(one) !== '').length)
 const others = computed(() => atlas.regions.filter((one) => !props.list.regions.includes(one.id)))
-const add = (event: Event) => {
-  const select = event.target as HTMLSelectElement
-  if (select.value) emit('wish', { regions: [...props.list.regions, select.value as RegionId] })
-  select.value = ''
-}
 const away = (id: RegionId) => emit('wish', { regions: props.list.regions.filter((one) => one !== id) })
-const more = (event: Event) => {
-  const select = event.target as HTMLSelectElement
-  if (select.value) emit('pick', select.value)
-  select.value = ''
-}
-/** Everything there is to measure is put in when the choice is first reached. */
-const reached = ref(false)
+const standings = (Object.keys(standingNames) as Standing[]).map((id) => ({ id, name: `is ${standingNames[id]}` }))
+/** Everything there is to measure. */
+const every = [
+  ...atlas.movements.map((item) => ({ id: `range ${item.id}`, name: item.name, group: 'Movements' })),
+  ...atlas.movements.map((item) => ({ id: `resisted ${item.id}`, name: `${item.name}, against resistance`, group: 'Against resistance' })),
+  ...atlas.tests.map((item) => ({ id: `test ${item.id}`, name: item.name, group: 'Tests' })),
+]
 const kindWords = { range: '', resisted: 'resisted', test: '' } as const
 </script>
 <template>
@@ -68,20 +65,21 @@ const kindWords = { range: '', resisted: 'resisted', test: '' } as const
       </li>
     </ul>
     <div class="mt-1 grid grid-cols-2 gap-px">
-      <label class="sr-only" for="region">Add a region</label>
-      <select id="region" class="cell !w-full" @change="add">
-        <option value="">add a region</option>
-        <option v-for="one in others" :key="one.id" :value="one.id">{{ one.name }}</option>
-      </select>
-      <label class="sr-only" for="standing">How the client is now</label>
-      <select
+      <Seek
+        id="region"
+        label="Add a region"
+        prompt="add a region"
+        :choices="others"
+        @choose="(id) => emit('wish', { regions: [...list.regions, id] })"
+      />
+      <Pick
         id="standing"
-        class="cell !w-full"
+        look="cell"
+        label="How the client is now"
+        :choices="standings"
         :value="list.position ?? 'standing'"
-        @change="emit('wish', { position: ($event.target as HTMLSelectElement).value as Standing })"
-      >
-        <option v-for="(name, id) in standingNames" :key="id" :value="id">is {{ name }}</option>
-      </select>
+        @choose="(position) => position && emit('wish', { position })"
+      />
     </div>
     <p v-if="trouble" class="text-madder" role="alert">{{ trouble }}</p>
     <p v-if="measures.some((one) => one.nerve)" class="mt-2">It tingles or is numb: what tells a nerve comes first.</p>
@@ -123,20 +121,6 @@ const kindWords = { range: '', resisted: 'resisted', test: '' } as const
       </section>
     </div>
     <p class="caption mt-1" role="status">{{ done }} of {{ measures.length }} done</p>
-    <label class="sr-only" for="more">Another measure</label>
-    <select id="more" class="cell !w-full" @focus="reached = true" @pointerdown="reached = true" @change="more">
-      <option value="">another measure</option>
-      <template v-if="reached"
-        ><optgroup label="Movements">
-          <option v-for="item in atlas.movements" :key="item.id" :value="`range ${item.id}`">{{ item.name }}</option>
-        </optgroup>
-        <optgroup label="Against resistance">
-          <option v-for="item in atlas.movements" :key="item.id" :value="`resisted ${item.id}`">{{ item.name }}</option>
-        </optgroup>
-        <optgroup label="Tests">
-          <option v-for="item in atlas.tests" :key="item.id" :value="`test ${item.id}`">{{ item.name }}</option>
-        </optgroup></template
-      >
-    </select>
+    <Seek id="more" label="Another measure" prompt="another measure" :choices="every" @choose="(key) => emit('pick', key)" />
   </nav>
 </template>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import Pick from '@/controls/Pick.vue'
+import { choicesOf } from '@/controls/choice'
 import { shownUnit } from '@/composables/settings'
 import { computed } from 'vue'
 import type { AtlasMovement } from '@/chart/atlas'
 import { deviceWords, readingsOf } from '@/composables/repeats'
-import { among, entryKey, nameOf } from '@/composables/fields'
+import { entryKey, nameOf } from '@/composables/fields'
 import { said } from '@/composables/said'
 import { useVisit } from '@/composables/useVisit'
 import DevicePanel from '@/parts/DevicePanel.vue'
@@ -37,7 +39,14 @@ const compared = (side: Side): Comparison | undefined =>
     .map((kind) => judged.value.assessment?.compared.find((one) => one.key === `range.${props.movement.id}.${kind}` && one.side === side))
     .find((one) => one !== undefined)
 const unit = computed(() => ({ deg: 'degrees', glide: '0 stuck, 3 free' })[props.movement.unit] ?? shownUnit(props.movement.unit))
-const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', guarded: 'guarded', empty: 'empty' }
+const feels: Record<NonNullable<RangeFinding['end_feel']>, string> = {
+  soft: 'soft',
+  firm: 'firm',
+  hard: 'hard',
+  springy: 'springy',
+  guarded: 'guarded',
+  empty: 'empty',
+}
 </script>
 <template>
   <div>
@@ -101,15 +110,16 @@ const feels = { soft: 'soft', firm: 'firm', hard: 'hard', springy: 'springy', gu
       <div class="mt-2 flex flex-wrap items-end gap-x-4 gap-y-1">
         <div>
           <label class="caption block" :for="`end-${side}`">End-feel</label>
-          <select
+          <Pick
             :id="`end-${side}`"
-            class="cell !w-[130px]"
-            :value="range(side)?.end_feel ?? ''"
-            @change="set(side, { end_feel: among(feels, ($event.target as HTMLSelectElement).value) }, 'end-feel')"
-          >
-            <option value="">not said</option>
-            <option v-for="(name, feel) in feels" :key="feel" :value="feel">{{ name }}</option>
-          </select>
+            class="w-[140px]"
+            look="cell"
+            label="End-feel"
+            none="not said"
+            :choices="choicesOf(feels)"
+            :value="range(side)?.end_feel"
+            @choose="(end_feel) => set(side, { end_feel }, 'end-feel')"
+          />
         </div>
         <div>
           <p class="caption">Felt in</p>

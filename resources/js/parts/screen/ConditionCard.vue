@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import DayField from '@/controls/DayField.vue'
 import { computed, ref } from 'vue'
-import { vTyped } from '@/composables/typed'
 import { placeName, type AtlasCondition } from '@/chart/atlas'
 import { useAnswers } from '@/composables/useAnswers'
 import { entryKey } from '@/composables/fields'
@@ -48,7 +48,7 @@ const summary = computed(() => {
     .filter(Boolean)
     .join(' · ')
 })
-const setSince = (event: Event) => emit('change', { since: (event.target as HTMLInputElement).value || undefined })
+const setSince = (since: string | undefined) => emit('change', { since })
 const entry = computed(() => entryKey('condition', 'before', props.name))
 </script>
 <template>
@@ -96,10 +96,17 @@ const entry = computed(() => entryKey('condition', 'before', props.name))
               :unusual="['acute']"
               @choose="(value) => emit('change', { stage: value })"
             />
-            <label class="flex items-center gap-2"
-              ><span class="caption">since</span
-              ><input v-typed="condition.since" type="date" class="field !w-[150px] !px-2" :max="today" @change="setSince"
-            /></label>
+            <span class="flex items-center gap-2"
+              ><label class="caption" :for="`since-${name}`">since</label
+              ><DayField
+                :id="`since-${name}`"
+                class="w-[170px]"
+                :label="`${about.label}, since`"
+                :value="condition.since"
+                :today="today"
+                :max="today"
+                @choose="setSince"
+            /></span>
           </div>
         </div>
         <div v-if="has('swelling')">

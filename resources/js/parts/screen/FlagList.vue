@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import DayField from '@/controls/DayField.vue'
 import { computed, ref, watch } from 'vue'
-import { vTyped } from '@/composables/typed'
-import { atlas } from '@/chart/atlas'
+import { atlas, zone } from '@/chart/atlas'
 import { useAnswers, type AnswerState } from '@/composables/useAnswers'
 import { useKeys } from '@/composables/useKeys'
 import { useVisit } from '@/composables/useVisit'
@@ -22,10 +22,30 @@ const heads: { states: AnswerState[]; name: string }[] = [
 ]
 const ids = Object.keys(atlas.flags) as RedFlagId[]
 const groupOf = (flag: RedFlagId): number => heads.findIndex((head) => head.states.includes(stateOf('red_flag', flag, flag)))
+const complaints = computed(() => visit.all('complaint'))
+/** What belongs to what hurts, or to the age, is asked first. */
+const belongs = (flag: RedFlagId): boolean => {
+  const { near, zones, qualities, situations, from_age } = atlas.flags[flag].firstFor
+  return (
+    (from_age !== undefined && props.value.client.age >= from_age) ||
+    complaints.value.some(
+      (one) =>
+        near?.includes(zone(one.zone).group) ||
+        zones?.includes(one.zone) ||
+        one.qualities?.some((quality) => qualities?.includes(quality)) ||
+        one.worse_with?.some((with_) => 'situation' in with_ && situations?.includes(with_.situation)),
+    )
+  )
+}
 const sorted = (): { flag: RedFlagId; group: number }[] =>
   ids
     .map((flag) => ({ flag, group: groupOf(flag) }))
-    .sort((a, b) => a.group - b.group || Number(atlas.flags[b.flag].everyVisit) - Number(atlas.flags[a.flag].everyVisit))
+    .sort(
+      (a, b) =>
+        a.group - b.group ||
+        Number(belongs(b.flag)) - Number(belongs(a.flag)) ||
+        Number(atlas.flags[b.flag].everyVisit) - Number(atlas.flags[a.flag].everyVisit),
+    )
 // the order holds while one answers: nothing may move under the finger
 const rows = ref(sorted())
 watch(
@@ -121,15 +141,17 @@ useKeys({
         >
           <span class="min-w-[240px] flex-1"
             >{{ atlas.flags[flag].ask }}
-            <label v-if="atlas.flags[flag].dated && answer(flag) === 'yes'" class="caption inline-flex items-center gap-2"
-              >when
-              <input
-                v-typed="since(flag)"
-                type="date"
-                class="field !w-[150px] !px-2"
+            <span v-if="atlas.flags[flag].dated && answer(flag) === 'yes'" class="caption inline-flex items-center gap-2"
+              ><label :for="`since-${flag}`">when</label
+              ><DayField
+                :id="`since-${flag}`"
+                class="w-[170px]"
+                :label="`${atlas.flags[flag].ask} When?`"
+                :value="since(flag)"
+                :today="props.visit.date"
                 :max="props.visit.date"
-                @change="setSince(flag, ($event.target as HTMLInputElement).value)"
-              /><span v-if="!since(flag)" class="text-madder">without a day it counts as this week</span></label
+                @choose="(day) => setSince(flag, day ?? '')"
+              /><span v-if="!since(flag)" class="text-madder">without a day it counts as this week</span></span
             >
             <span v-if="noteOf(flag)" class="note whitespace-nowrap">{{ noteOf(flag) }}</span></span
           >
