@@ -37,6 +37,14 @@ const screens: Record<string, string | ((at: { visit: string; client: string }) 
 /** What is looked at on another screen size by tests of its own: the dark room has one size, a letter is a sheet of paper. */
 const oneSize = ['work', 'letter', 'before and after', 'a client with a course', 'details of a client', 'files of a client']
 
+/** Controls that look and behave as the browser would have it. */
+const BROWSERS_OWN = [
+  'select',
+  'datalist',
+  ...['date', 'time', 'number', 'range', 'checkbox', 'radio', 'file'].map((type) => `input[type=${type}]`),
+]
+  .map((one) => `${one}:visible`)
+  .join(', ')
 async function fits(page: Page): Promise<void> {
   for (const width of [1280, 1024, 640]) {
     await page.setViewportSize({ width, height: width === 640 ? 400 : 768 })
@@ -62,6 +70,7 @@ for (const [name, place] of Object.entries(screens)) {
     await expect(page.getByText('Demo: all of it is made up')).toBeVisible()
     await page.getByRole('heading', { level: 1 }).first().waitFor()
     await accessible(page)
+    expect(await page.locator(BROWSERS_OWN).count(), 'a control of the browser is seen').toBe(0)
     // a list, a thing or nothing put into a sentence as it is
     expect(await page.locator('body').innerText()).not.toMatch(/\[ ?"|\[ \]|\[object Object\]|\bundefined\b|\bNaN\b/)
     if (!oneSize.includes(name)) await fits(page)

@@ -15,7 +15,11 @@ async function counting(page: Page): Promise<() => Promise<{ touches: number; ke
     }))
 }
 /** The one button that goes on. */
-const onward = (page: Page) => page.getByRole('contentinfo').locator('.btn-ink').click()
+const onward = async (page: Page) => {
+  const here = page.url()
+  await page.getByRole('contentinfo').getByRole('button').last().click()
+  await expect(page).not.toHaveURL(here)
+}
 const inHand = (page: Page) => page.locator('h2.display').first()
 
 /** A client written down, a complaint with what it is like, the danger signs, seven movements in pairs, six muscles on both sides, a plan. */
@@ -37,28 +41,33 @@ async function firstVisit(page: Page, name: string): Promise<string> {
 
   await onward(page)
   await expect(page.getByRole('navigation', { name: 'What to measure' })).toBeVisible()
-  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'full', exact: true }).click()
+  await expect(page.getByRole('navigation', { name: 'What to measure' })).toContainText('resisted')
   const active = page.getByLabel('Active, degrees')
-  for (let pairs = 0; pairs < 7;) {
-    if ((await active.count()) < 2) {
-      // what is no range in pairs is left for now
-      await inHand(page).click()
-      await page.keyboard.press(']')
+  await active.first().click()
+  const done: string[] = []
+  for (let tries = 0; done.length < 7 && tries < 40; tries++) {
+    const name = (await inHand(page).textContent()) ?? ''
+    const typed = (await active.count()) === 2
+    const graded = (await page.locator('[data-side="right"] [data-first] [role=radio]').count()) > 0
+    // what has no two sides is passed over for now
+    if (!typed && !graded) {
       await page.keyboard.press('Enter')
-      continue
+      await page.waitForTimeout(200)
+    } else {
+      for (const side of [0, 1])
+        await saved(page, async () => {
+          if (typed) {
+            await expect(active.nth(side)).toBeFocused()
+            await page.keyboard.type(String(30 + 8 * side))
+            await page.keyboard.press('Enter')
+          } else await page.keyboard.press(String(side))
+        })
+      done.push(name)
+      await expect(inHand(page)).not.toHaveText(name)
     }
-    const before = await inHand(page).textContent()
-    console.log(before)
-    for (const [side, degrees] of [52, 71].entries()) {
-      await expect(active.nth(side)).toBeFocused()
-      await saved(page, async () => {
-        await page.keyboard.type(String(Math.min(degrees, 20 + 8 * pairs + 10 * side)))
-        await page.keyboard.press('Enter')
-      })
-    }
-    pairs++
-    if (pairs < 7) await expect(inHand(page)).not.toHaveText(before ?? '')
   }
+  expect(done, done.join('; ')).toHaveLength(7)
 
   await openStep(page, 'Feel')
   await page.getByRole('button', { name: /^list of \d+/ }).click()
@@ -116,9 +125,9 @@ test('a returning visit: 35 touches and keystrokes at most, nothing of last time
   await saved(page, () => page.getByRole('group', { name: 'Soreness' }).getByRole('button', { name: 'not', exact: true }).click())
   await saved(page, () => page.getByRole('group', { name: 'Worse afterwards' }).getByRole('button', { name: 'no', exact: true }).click())
   await onward(page)
-  // asked today: what is asked at every visit, in one group; what was answered a moment ago stands with its day
+  // what was answered stands; what is asked at every visit is one group (of the same day it stands too: CarryOverTest goes a week on)
   await expect(page.getByRole('button', { name: /: none of (these|the others)$/ })).toHaveCount(0)
-  expect(await denied(page)).toBe(1)
+  expect(await denied(page)).toBeLessThanOrEqual(1)
   await onward(page)
 
   // what is measured again is typed, what is unchanged is one key
