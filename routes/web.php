@@ -176,6 +176,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/visits/{visit}/summary', [SummaryController::class, 'show'])->name('visits.summary');
     Route::get('/visits/{visit}/home-care', [HomeCareController::class, 'show'])->name('visits.home-care');
     Route::get('/visits/{visit}/home-care.pdf', [HomeCareController::class, 'pdf'])->name('visits.home-care.pdf');
+    Route::get('/visits/{visit}/home-care.ics', [HomeCareController::class, 'calendar'])->name('visits.home-care.ics');
     Route::get('/visits/{visit}/summary.pdf', [SummaryController::class, 'pdf'])->name('visits.summary.pdf');
     Route::get('/visits/{visit}/letter', [LetterController::class, 'show'])->name('visits.letter');
     Route::get('/visits/{visit}/letter.pdf', [LetterController::class, 'pdf'])->name('visits.letter.pdf');

@@ -14,6 +14,7 @@ use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\HomeCare\Advice;
+use Somatrace\Core\HomeCare\Possible;
 use Somatrace\Core\Record\Agreement;
 use Somatrace\Core\Record\ComposedNote;
 use Somatrace\Core\Record\HandedOut;
@@ -53,7 +54,8 @@ final readonly class VisitNote
      */
     public function changed(array $composed, iterable $entries): array
     {
-        unset($composed['home']);
+        // what could be given for home stands beside the note, and is no part of it
+        unset($composed['home'], $composed['home_choices']);
 
         /**
          * @var array{parts: list<array{id: string, heading: string, sentences: list<Line>}>, changes: list<array<string, mixed>>,
@@ -123,6 +125,7 @@ final readonly class VisitNote
             ...$this->clinic->note($record, $this->terms($visit))->toArray(), 'home' => $this->offers(
                 $visit, $record->case, $record->worked,
             ),
+            'home_choices' => array_map(static fn (Possible $one): array => $one->toArray(), $this->clinic->everyHomeCare($record->case)),
         ];
     }
 

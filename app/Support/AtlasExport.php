@@ -143,7 +143,7 @@ final readonly class AtlasExport
             'groups' => $rules->groups,
             'medicines' => array_map(static fn (MedicineRule $medicine): array => [
                 'label' => $medicine->label, 'ask' => $medicine->ask, 'local' => $medicine->asksPlace(),
-                'within_days' => $medicine->withinDays,
+                'within_days' => $medicine->withinDays, 'names' => $medicine->names,
                 'asks_weeks' => $medicine->asks('weeks_at_least'), 'asks_dose' => $medicine->asks('dose_hours_under'),
             ], $rules->medicines),
             'stopSigns' => $atlas->stopSigns,

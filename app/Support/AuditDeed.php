@@ -22,6 +22,7 @@ final readonly class AuditDeed
         'visits.store' => ['changed', 'visit begun'], 'visits.export' => ['took', 'case file'],
         'visits.treatment' => ['took', 'treatment'], 'visits.show' => ['saw', 'visit'],
         'visits.home-care' => ['saw', 'home care'], 'visits.home-care.pdf' => ['took', 'home care'],
+        'visits.home-care.ics' => ['took', 'home care'],
         'visits.summary' => ['saw', 'summary'], 'visits.summary.pdf' => ['took', 'summary'],
         'visits.plan.paper' => ['saw', 'plan on paper'],
         'visits.letter' => ['saw', 'letter'], 'visits.letter.pdf' => ['took', 'letter'], 'visits.note' => ['saw', 'note'],

@@ -19,7 +19,8 @@ final class SchemaTypes
     private const IDS = [
         'zone' => 'ZoneId', 'muscle' => 'MuscleId', 'movement' => 'MovementId', 'side' => 'Side', 'test' => 'TestId',
         'sign' => 'PostureSignId', 'condition' => 'ConditionId', 'medicine' => 'MedicineId',
-        'demand' => 'DemandId', 'situation' => 'SituationId', 'technique' => 'TechniqueId', 'added' => 'TechniqueId', 'tool' => 'ToolId', 'position' => 'PositionId',
+        'demand' => 'DemandId', 'situation' => 'SituationId',
+        'technique' => 'TechniqueId', 'added' => 'TechniqueId', 'tool' => 'ToolId', 'position' => 'PositionId',
         'positions_possible' => 'PositionId', 'area' => 'ConsentAreaId', 'worrying' => 'RedFlagId',
     ];
 

@@ -28,6 +28,7 @@ use Somatrace\Core\Handwork\WholePattern;
 use Somatrace\Core\HomeCare\Advice;
 use Somatrace\Core\HomeCare\HomeCareChooser;
 use Somatrace\Core\HomeCare\HomeCareFigures;
+use Somatrace\Core\HomeCare\Possible;
 use Somatrace\Core\Measures\Comparing;
 use Somatrace\Core\Measures\Comparison;
 use Somatrace\Core\Pattern\Chain;
@@ -299,9 +300,18 @@ final class Clinic
      */
     public function homeCare(CaseFile $case, array $worked, array $before = []): array
     {
-        return (new HomeCareChooser($this->atlas(), $this->homeCareFigures(), $this->rules(), $this->tissue()))->of(
-            $case, $this->screen($case), $this->ranking($case), $worked, $before,
-        );
+        return $this->homeCareChooser()->of($case, $this->screen($case), $this->ranking($case), $worked, $before);
+    }
+
+    /** @return list<Possible> all there is for home, and what stands against it today */
+    public function everyHomeCare(CaseFile $case): array
+    {
+        return $this->homeCareChooser()->every($case, $this->screen($case));
+    }
+
+    private function homeCareChooser(): HomeCareChooser
+    {
+        return new HomeCareChooser($this->atlas(), $this->homeCareFigures(), $this->rules(), $this->tissue());
     }
 
     public function homeCareFigures(): HomeCareFigures

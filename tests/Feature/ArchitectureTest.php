@@ -111,7 +111,7 @@ final class ArchitectureTest extends TestCase
                 }
             }
         }
-        self::assertGreaterThan(5, $typed);
+        self::assertGreaterThan(3, $typed);
         self::assertSame([], $overwritten);
     }
 

@@ -9,7 +9,10 @@ use App\Models\Visit;
 use Somatrace\Core\Clinic as Core;
 use Tests\TestCase;
 
-/** A second visit opens on what is known: nothing that was answered is asked again, and nothing of last time is today's unless somebody says so. */
+/**
+ * A second visit opens on what is known: nothing that was answered is asked again, and nothing of last time is today's unless somebody
+ * says so.
+ */
 final class CarryOverTest extends TestCase
 {
     public function test_only_what_is_asked_every_visit_is_asked_a_week_later(): void

@@ -66,6 +66,36 @@ final class HomeCareTest extends TestCase
         self::assertSame(['shrug_drop'], array_column($before['home_care'], 'exercise'));
     }
 
+    public function test_it_goes_along_as_a_calendar_that_names_nobody_until_the_next_visit(): void
+    {
+        $this->travelTo('2026-03-09 09:00:00');
+        $visit = $this->worked();
+        $this->save($visit, 'home_care', ['exercise' => 'head_turn_tuck', 'side' => 'left'])->assertOk();
+        $this->save($visit, 'home_care', ['exercise' => 'shrug_drop', 'dose' => '4 times', 'how_often' => 'whenever the kettle boils'])
+            ->assertOk();
+        $this->post("/clients/{$visit->client->public_id}/appointments", ['day' => '2026-03-16', 'time' => '10:15', 'minutes' => 60])
+            ->assertSessionHasNoErrors();
+
+        $answer = $this->get("/visits/{$visit->public_id}/home-care.ics")->assertOk();
+        self::assertStringStartsWith('text/calendar', (string) $answer->headers->get('Content-Type'));
+        $text = str_replace("\r\n ", '', (string) $answer->getContent());
+        $lines = static fn (string $name): array => array_values(preg_grep("/^$name/", explode("\r\n", $text)) ?: []);
+
+        self::assertSame([
+            'DTSTART:20260310T080000', 'DTSTART:20260310T190000', 'DTSTART;VALUE=DATE:20260310',
+        ], $lines('DTSTART'), 'twice a day at its times, and what has none over the whole day, from the day after');
+        self::assertSame([
+            'RRULE:FREQ=DAILY;INTERVAL=1;UNTIL=20260316T235959', 'RRULE:FREQ=DAILY;INTERVAL=1;UNTIL=20260316T235959',
+            'RRULE:FREQ=DAILY;INTERVAL=1;UNTIL=20260316',
+        ], $lines('RRULE'), 'until the visit that is booked');
+        self::assertStringContainsString('SUMMARY:Shrug and drop: 4 times', $text);
+        self::assertStringContainsString('Chin back\\, then turn\\, left', $text);
+        self::assertCount(3, array_unique($lines('UID')));
+        foreach ([$visit->client->name, $visit->client->code, 'neck', 'levator'] as $private) {
+            self::assertStringNotContainsStringIgnoringCase($private, $text);
+        }
+    }
+
     private function worked(): Visit
     {
         $visit = $this->visit($this->therapist());

@@ -48,6 +48,7 @@ final class RouteWalkTest extends TestCase
         'visits.treatment' => self::CLINICAL, 'visits.entries.index' => self::CLINICAL, 'visits.consent' => self::CLINICAL,
         'visits.letter' => self::CLINICAL, 'visits.letter.pdf' => self::CLINICAL, 'visits.summary' => self::CLINICAL,
         'visits.summary.pdf' => self::CLINICAL, 'visits.home-care' => self::CLINICAL, 'visits.home-care.pdf' => self::CLINICAL,
+        'visits.home-care.ics' => self::CLINICAL,
         'visits.show' => self::CLINICAL,
         // the visit walked here was begun by the owner
         'visits.entries.several' => ['owner', 'therapist'], 'visits.entries' => ['owner', 'therapist'],

@@ -22,7 +22,7 @@ const onward = async (page: Page) => {
 }
 const inHand = (page: Page) => page.locator('h2.display').first()
 
-/** A client written down, a complaint with what it is like, the danger signs, seven movements in pairs, six muscles on both sides, a plan. */
+/** A client, a complaint with what it is like, the danger signs, seven movements in pairs, six muscles on both sides, a plan. */
 async function firstVisit(page: Page, name: string): Promise<string> {
   await page.getByRole('link', { name: 'New client' }).click()
   await page.getByLabel('Name').click()

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Pages\HomeCarePage;
 use App\Models\Visit;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\Response as Download;
 use Illuminate\Support\Facades\Gate;
 use Inertia\Inertia;
@@ -26,6 +27,15 @@ final readonly class HomeCareController
 
         return ClientFilesController::attachment(
             $page->pdf($visit), 'application/pdf', "home-care-{$visit->client->code}-{$visit->number}.pdf",
+        );
+    }
+
+    public function calendar(Visit $visit, HomeCarePage $page): Download
+    {
+        Gate::authorize('view', $visit);
+
+        return ClientFilesController::attachment(
+            $page->calendar($visit, CarbonImmutable::now()), 'text/calendar', "home-care-{$visit->client->code}-{$visit->number}.ics",
         );
     }
 }

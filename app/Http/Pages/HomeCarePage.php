@@ -5,17 +5,25 @@ declare(strict_types=1);
 namespace App\Http\Pages;
 
 use App\Cases\VisitNote;
+use App\Exchange\Calendar\HomeCareCalendar;
+use App\Models\Appointment;
 use App\Models\Visit;
 use App\Support\Paper;
 use App\Support\PoseSvg;
+use Carbon\CarbonImmutable;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Record\HandedOut;
 
 /** What was handed out for home, on one sheet: how, how much, how often, when to stop, and what to expect of the work. */
 final readonly class HomeCarePage
 {
-    public function __construct(private VisitNote $note, private Paper $paper, private PoseSvg $poses, private Clinic $clinic)
-    {
+    public function __construct(
+        private VisitNote $note,
+        private Paper $paper,
+        private PoseSvg $poses,
+        private Clinic $clinic,
+        private HomeCareCalendar $calendar,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -31,6 +39,19 @@ final readonly class HomeCarePage
                 'dose' => $one->dose, 'how_often' => $one->howOften, 'stop' => $figures->stop[$one->care->kind] ?? '',
             ], $record->homeCare),
         ];
+    }
+
+    /** To take along in a telephone, until the next visit. */
+    public function calendar(Visit $visit, CarbonImmutable $now): string
+    {
+        $day = CarbonImmutable::parse($visit->day());
+        $next = Appointment::query()->where('client_id', $visit->client_id)->where('status', 'booked')
+            ->where('starts_at', '>', $day->endOfDay())->orderBy('starts_at')->first();
+
+        return $this->calendar->write(
+            $this->note->record($visit)->homeCare, $this->clinic->homeCareFigures(), $visit->public_id, $day,
+            $next === null ? null : CarbonImmutable::parse($visit->user->clinic->day($next->starts_at)), $now,
+        );
     }
 
     public function pdf(Visit $visit): string

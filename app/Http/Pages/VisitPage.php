@@ -211,6 +211,7 @@ final readonly class VisitPage
             ...$judged, ...isset($judged['plan']) ? ['plan' => self::plan($judged['plan'])] : [],
             ...isset($judged['note']) ? [
                 'note' => $this->note->changed($judged['note'], $entries), 'home' => $judged['note']['home'] ?? [],
+                'home_choices' => $judged['note']['home_choices'] ?? [],
             ] : [],
             'line' => VisitLine::of(
                 $visit, $standing, $judged['safety'], $judged['plan'] ?? null, $course->isAgreed(), $course->stepsDone(),

@@ -120,7 +120,8 @@ final readonly class AtlasReferences
     private const VOCABULARY = [
         'zone' => 'zones', 'movement' => 'movements', 'test' => 'tests', 'posture sign' => 'posture_signs', 'technique' => 'techniques',
         'tool' => 'tools', 'position' => 'positions',
-        'product' => 'products', 'demand' => 'demands', 'situation' => 'situations', 'consent area' => 'consent_areas', 'condition' => 'conditions',
+        'product' => 'products', 'demand' => 'demands', 'situation' => 'situations',
+        'consent area' => 'consent_areas', 'condition' => 'conditions',
         'medicine' => 'medicines', 'red flag' => 'red_flags',
         'clot item' => 'clot_items', 'stop sign' => 'stop_signs', 'answer sign' => 'answer_signs', 'muscle' => 'muscles',
         'set-up' => 'setups', 'joint' => 'joints',

@@ -29,7 +29,8 @@ final readonly class Situation
     public static function from(Fields $row): self
     {
         return new self(
-            $row->string('id'), $row->string('name'), $row->bool('when'), $row->bool('loads'), $row->strings('worse'), $row->strings('better'),
+            $row->string('id'), $row->string('name'), $row->bool('when'), $row->bool('loads'), $row->strings('worse'),
+            $row->strings('better'),
         );
     }
 }

@@ -13,6 +13,7 @@ final readonly class MedicineAnswer
      * @param  list<Place>  $places  where it is given
      * @param  int|null  $weeks  for how long it has been taken
      * @param  float|null  $lastDoseHours  hours since the last dose
+     * @param  list<string>  $named  which it is, by its own name
      */
     public function __construct(
         public string $medicine,
@@ -23,6 +24,7 @@ final readonly class MedicineAnswer
         public ?int $weeks = null,
         public ?Answer $shortActing = null,
         public ?float $lastDoseHours = null,
+        public array $named = [],
     ) {
     }
 
@@ -33,7 +35,7 @@ final readonly class MedicineAnswer
             $f->map('places', Place::from(...)),
             Severity::tryFrom($f->stringOrNull('severity') ?? ''), $f->intOrNull('weeks'),
             Answer::tryFrom($f->stringOrNull('short_acting') ?? ''),
-            $f->floatOrNull('last_dose_hours'),
+            $f->floatOrNull('last_dose_hours'), $f->strings('named'),
         );
     }
 

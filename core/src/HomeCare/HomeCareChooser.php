@@ -8,6 +8,7 @@ use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\SelfCare;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Aftermath;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
@@ -69,6 +70,60 @@ final readonly class HomeCareChooser
         usort($offers, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
         return $this->distinct(array_column($offers, 1), $most);
+    }
+
+    /**
+     * All there is, for a choice by hand: the same limits hold.
+     *
+     * @return list<Possible> in the order of the atlas
+     */
+    public function every(CaseFile $case, SafetyResult $safety): array
+    {
+        $muscles = [];
+        foreach ($this->atlas->muscles as $muscle) {
+            foreach ($muscle->reference()->selfCare as $id) {
+                $muscles[$id][] = $muscle->id;
+            }
+        }
+        $barred = $this->barred($case, $safety);
+
+        return array_values(array_map(
+            fn (SelfCare $care): Possible => $this->possible($case, $safety, $care, $muscles[$care->id] ?? [], $barred),
+            $this->atlas->handbook()->selfCare,
+        ));
+    }
+
+    /**
+     * @param  list<string>  $muscles  all it works on: a limit of one of them is its limit
+     * @param  list<string>  $barred  conditions
+     */
+    private function possible(CaseFile $case, SafetyResult $safety, SelfCare $care, array $muscles, array $barred): Possible
+    {
+        $against = array_values(array_intersect($care->notWith, $barred));
+        if (! $safety->verdict->allowsTreatment() || $against !== []) {
+            $of = $this->rules->conditions[$against[0] ?? '']->label ?? null;
+
+            return new Possible(
+                $care->id, [],
+                $of === null ? 'Nobody is treated today.' : 'Not with this, or not while it is not asked: '.lcfirst($of).'.',
+            );
+        }
+        $sides = $fresh = [];
+        foreach (Side::pair() as $side) {
+            $ats = array_map(static fn (string $muscle): MuscleAt => new MuscleAt($muscle, $side), $muscles);
+            $early = array_filter($ats, fn (MuscleAt $at): bool => ! $this->figures->allows($this->stage($case, $at), $care->kind));
+            $limited = array_filter($ats, fn (MuscleAt $at): bool => ! $this->isWithinLimits($safety, $care, $at));
+            if ($early === [] && $limited === []) {
+                $sides[] = $side;
+            }
+            array_push($fresh, ...$early);
+        }
+
+        return new Possible($care->id, $sides, match (true) {
+            $sides !== [] => null,
+            $fresh !== [] => 'Too early: '.lcfirst($this->atlas->muscle($fresh[0]->muscle)->name).' lies where it is fresh.',
+            default => 'A limit of today, or a question that is open, stands against it where it works.',
+        });
     }
 
     /**

@@ -19,6 +19,8 @@ final readonly class HomeCareFigures
      * @param  array<string, list<string>>  $suits  roles that each kind suits
      * @param  array<string, int>  $effort  by kind
      * @param  array<string, array{kinds: list<string>, words: string}>  $stages  what a stage allows; what is not named allows all
+     * @param  int  $calendarDays  how long it stands in a calendar where no next visit is booked
+     * @param  array<string, array{at: list<string>, every: int}>  $times  by wording: times of the day, HH:MM, every so many days
      */
     private function __construct(
         public int $most,
@@ -29,6 +31,8 @@ final readonly class HomeCareFigures
         private array $suits,
         public array $effort,
         private array $stages,
+        public int $calendarDays,
+        private array $times,
     ) {
     }
 
@@ -47,8 +51,15 @@ final readonly class HomeCareFigures
             $stages[$stage] = ['kinds' => $row->strings('kinds'), 'words' => $row->string('words')];
         }
 
+        $times = [];
+        foreach ($file->fields('times')->keys() as $wording) {
+            $row = $file->fields('times')->fields($wording);
+            $times[$wording] = ['at' => $row->strings('at'), 'every' => $row->int('every')];
+        }
+
         return new self(
             $file->int('most'), $file->int('most_if_not_done'), $file->float('done_from'), $as, $stop, $suits, $effort, $stages,
+            $file->int('calendar_days'), $times,
         );
     }
 
@@ -57,6 +68,12 @@ final readonly class HomeCareFigures
         $allowed = $this->stages[$stage->value ?? ''] ?? null;
 
         return $allowed === null || in_array($kind, $allowed['kinds'], true);
+    }
+
+    /** @return array{at: list<string>, every: int} when it is done, as it is worded; without a time it stands over the day */
+    public function times(string $howOften): array
+    {
+        return $this->times[mb_strtolower(trim($howOften))] ?? ['at' => [], 'every' => 1];
     }
 
     /** What is said with it in this stage; empty where nothing is. */

@@ -140,7 +140,9 @@ final readonly class SafetyWriter
     private function medicine(MedicineAnswer $one): string
     {
         return implode(', ', array_filter([
-            $this->rules->medicines[$one->medicine]->label ?? str_replace('_', ' ', $one->medicine), $one->severity->value ?? '',
+            ($this->rules->medicines[$one->medicine]->label ?? str_replace('_', ' ', $one->medicine))
+                .($one->named === [] ? '' : ' ('.Prose::list($one->named).')'),
+            $one->severity->value ?? '',
             $one->places === [] ? '' : 'in the '.$this->terms->places($one->places),
             $one->since === null ? '' : 'since '.$this->terms->date($one->since),
             $one->weeks === null ? '' : "for {$one->weeks} weeks",

@@ -15,6 +15,7 @@ final readonly class MedicineRule
      * @param  int|null  $withinDays  it counts for so many days after it was given
      * @param  list<LimitTemplate>  $do
      * @param  list<ExtraRule>  $extra
+     * @param  list<string>  $names  common ones of its kind by their own name
      */
     private function __construct(
         public string $id,
@@ -23,6 +24,7 @@ final readonly class MedicineRule
         public ?int $withinDays,
         public array $do,
         private array $extra,
+        public array $names,
     ) {
     }
 
@@ -31,6 +33,7 @@ final readonly class MedicineRule
         return new self(
             $row->string('id'), $row->string('label'), $row->string('ask'), $row->intOrNull('within_days'),
             $row->map('do', LimitTemplate::from(...)), $row->map('extra', ExtraRule::from(...)),
+            $row->strings('names'),
         );
     }
 

@@ -10,7 +10,9 @@ use Somatrace\Core\Safety\When\Conditions;
 /**
  * The red flags and the rules over them, from data.
  *
- * @phpstan-type FirstFor array{near: list<string>, zones: list<string>, qualities: list<string>, situations: list<string>, from_age: int|null}
+ * @phpstan-type FirstFor array{
+ *     near: list<string>, zones: list<string>, qualities: list<string>, situations: list<string>, from_age: int|null
+ * }
  */
 final readonly class RedFlags
 {

@@ -10,6 +10,7 @@ use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\HomeCare\Advice;
+use Somatrace\Core\HomeCare\Possible;
 use Somatrace\Core\Safety\Effect;
 use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Tests\Support\Core;
@@ -39,6 +40,53 @@ final class HomeCareTest extends TestCase
                 [...self::CASE, ...$case], $worked, $before,
             ),
         ));
+    }
+
+    /** What is chosen by hand keeps to the limits that what is proposed keeps to, and says what stands against the rest. */
+    public function test_of_everybody_what_is_proposed_may_be_chosen_by_hand_and_what_may_not_says_why(): void
+    {
+        $chosen = $barred = 0;
+        foreach (MadeUpCourses::ofEveryRegion(2, 20261129) as [$document]) {
+            $case = Core::case($document);
+            $every = array_column(array_map(
+                static fn (Possible $one): array => [$one->exercise, $one], Core::clinic()->everyHomeCare($case),
+            ), 1, 0);
+            self::assertSame(array_keys(Core::clinic()->atlas()->handbook()->selfCare), array_keys($every));
+            foreach ($every as $one) {
+                self::assertSame($one->sides === [], $one->because !== null, $one->exercise);
+                $one->sides === [] ? $barred++ : $chosen++;
+            }
+            $worked = array_map(
+                static fn ($candidate): MuscleAt => $candidate->at, array_slice(Core::clinic()->rank($case)->candidates, 0, 6),
+            );
+            foreach (Core::clinic()->homeCare($case, $worked) as $advice) {
+                // a thing that works on several muscles is held to the limits of all of them
+                $sides = $every[$advice->care->id]->sides;
+                if ($sides !== []) {
+                    self::assertContainsOnlyInstancesOf(Side::class, $sides);
+                }
+            }
+        }
+        self::assertGreaterThan(100, $chosen);
+        self::assertGreaterThan(100, $barred);
+    }
+
+    public function test_by_hand_a_condition_bars_by_its_name_and_a_fresh_injury_by_its_place(): void
+    {
+        $has = [...self::CASE, 'health' => [
+            'others_denied' => true, 'conditions' => [['condition' => 'whiplash_injury', 'answer' => 'yes', 'stage' => 'late']],
+        ]];
+        $of = static fn (array $case, string $id): Possible => array_values(array_filter(
+            Core::clinic()->everyHomeCare(Core::case($case)), static fn (Possible $one): bool => $one->exercise === $id,
+        ))[0];
+
+        self::assertStringContainsString('whiplash', (string) $of($has, 'head_turn_tuck')->because);
+        self::assertNull($of(self::CASE, 'calf_wall_straight')->because);
+        self::assertSame([Side::Left, Side::Right], $of(self::CASE, 'calf_wall_straight')->sides);
+        $strain = [...self::CASE, 'health' => ['others_denied' => true, 'conditions' => [[
+            'condition' => 'muscle_strain', 'answer' => 'yes', 'stage' => 'acute', 'zones' => [['zone' => 'calf_upper', 'side' => 'left']],
+        ]]]];
+        self::assertSame([Side::Right], $of($strain, 'calf_wall_straight')->sides, 'fresh on the left, free on the right');
     }
 
     /** @return iterable<string, array{array<string, mixed>, list<string>, list<string>, list<string>}> */

@@ -137,7 +137,7 @@ interface Atlas {
   groups: Record<string, string>
   medicines: Record<
     MedicineId,
-    { label: string; ask: string; local: boolean; within_days: number | null; asks_weeks: boolean; asks_dose: boolean }
+    { label: string; ask: string; local: boolean; within_days: number | null; asks_weeks: boolean; asks_dose: boolean; names: string[] }
   >
   /** the calf score: what each item asks and counts */
   clot: Record<ClotItemId, { ask: string; points: number }>

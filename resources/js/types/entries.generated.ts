@@ -133,6 +133,8 @@ export interface EntryPayloads {
     places?: Place[]
     severity?: 'mild' | 'moderate' | 'severe'
     weeks?: number
+    /** which it is, by its own name */
+    named?: string[]
     short_acting?: Answer
     /** hours before as_of */
     last_dose_hours?: number

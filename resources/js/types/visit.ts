@@ -467,6 +467,12 @@ export interface NoteDocument {
   gone: { id: string; text: string }[]
 }
 /** Something that could be given for home. */
+/** Something for home as it may be chosen by hand: on which sides, or why not today. */
+export interface HomeChoice {
+  exercise: EntryPayloads['home_care']['exercise']
+  sides: Side[]
+  because: string | null
+}
 export interface HomeAdvice {
   exercise: EntryPayloads['home_care']['exercise']
   name: string
@@ -509,6 +515,7 @@ export interface Judged {
   /** on After, until it is signed */
   note?: NoteDocument
   home?: HomeAdvice[]
+  home_choices?: HomeChoice[]
 }
 export interface VisitProps extends Judged {
   visit: {

@@ -22,6 +22,9 @@ const props = defineProps<
       :back="{ to: 'after', words: 'back to After' }"
       :pdf="`/visits/${props.visit.id}/home-care.pdf`"
     />
+    <p v-if="given.length" class="no-print">
+      <a class="btn" :href="`/visits/${props.visit.id}/home-care.ics`" download>As a calendar, to take along</a>
+    </p>
     <section
       v-for="one in given"
       :key="one.exercise"

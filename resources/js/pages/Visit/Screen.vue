@@ -13,6 +13,7 @@ import GuardianConsent from '@/parts/GuardianConsent.vue'
 import CalfScore from '@/parts/screen/CalfScore.vue'
 import ConditionCard from '@/parts/screen/ConditionCard.vue'
 import FlagList from '@/parts/screen/FlagList.vue'
+import Seek from '@/controls/Seek.vue'
 import PlacePicker from '@/parts/PlacePicker.vue'
 import VerdictBox from '@/parts/screen/VerdictBox.vue'
 import { capital } from '@/parts/words'
@@ -69,6 +70,24 @@ const setMedicine = (id: MedicineId, part: Partial<Medicine>) => {
   const next: Medicine = { medicine: id, answer: 'yes', ...medicineNow(id), ...part }
   const gone = next.answer === 'no' && !standing('medicine', id)
   save('medicine', id, gone ? null : given(next), atlas.medicines[id].label)
+}
+/** Every name that is known, once; one of two kinds, such as a painkiller that is a patch, is both. */
+const byName = computed(() => {
+  const kinds = new Map<string, MedicineId[]>()
+  for (const id of Object.keys(atlas.medicines) as MedicineId[])
+    for (const name of atlas.medicines[id].names) kinds.set(name, [...(kinds.get(name) ?? []), id])
+  return [...kinds]
+    .sort(([a], [b]) => a.localeCompare(b))
+    .map(([name, ids]) => ({ id: name, name: `${name}: ${ids.map((id) => atlas.medicines[id].label).join(', ')}`, ids }))
+})
+const MOST_NAMED = 6
+const takeNamed = (name: string) => {
+  for (const id of byName.value.find((one) => one.id === name)?.ids ?? [])
+    setMedicine(id, { answer: 'yes', named: [...new Set([...(medicineNow(id)?.named ?? []), name])].slice(0, MOST_NAMED) })
+}
+const leaveNamed = (id: MedicineId, name: string) => {
+  const left = (medicineNow(id)?.named ?? []).filter((one) => one !== name)
+  setMedicine(id, { named: left.length ? left : undefined })
 }
 const MEDICINES = 'allergies_medicines'
 /** The seven groups, each read out by itself: one touch denies what was not named in it. */
@@ -178,6 +197,29 @@ useKeys({ d: () => firstOpen.value && denyGroup(firstOpen.value) })
               </button>
             </template>
           </div>
+          <Seek
+            v-if="isOpen(group.id) && group.id === MEDICINES"
+            id="medicine-by-name"
+            class="mb-2 max-w-[340px]"
+            look="field"
+            label="A medicine by its name"
+            prompt="A medicine by its name"
+            :choices="byName"
+            @choose="takeNamed"
+          />
+          <template v-if="group.id === MEDICINES">
+            <template v-for="(medicine, id) in atlas.medicines" :key="`named ${id}`">
+              <p v-if="takes(id) && medicineNow(id)?.named?.length" class="pb-1">
+                {{ capital(medicine.label) }}:
+                <span v-for="name in medicineNow(id)?.named ?? []" :key="name" class="mr-2"
+                  >{{ name }}
+                  <button type="button" class="link caption" :aria-label="`${name}: take away`" @click="leaveNamed(id, name)">
+                    away
+                  </button></span
+                >
+              </p>
+            </template>
+          </template>
         </li>
       </ol>
       <template v-for="(medicine, id) in atlas.medicines" :key="id">

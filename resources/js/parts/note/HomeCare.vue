@@ -4,6 +4,7 @@ import { atlas } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
 import { isDrawn } from '@/chart/poses'
 import { vTyped } from '@/composables/typed'
+import Seek from '@/controls/Seek.vue'
 import { useVisit } from '@/composables/useVisit'
 import type { EntryPayloads, HomeAdvice } from '@/types/visit'
 
@@ -22,6 +23,23 @@ const change = (one: Given, field: 'dose' | 'how_often', event: Event): void => 
   // what is as usual is not written: it follows the atlas
   const other = { ...(dose && dose !== usual?.dose && { dose }), ...(how_often && how_often !== usual?.how_often && { how_often }) }
   save('home_care', one.exercise, { ...what, ...other }, 'The dose for home')
+}
+const MOST = 3
+/** All there is; what may not be given today stands there with the reason. */
+const choices = computed(() =>
+  (judged.value.home_choices ?? [])
+    .filter(({ exercise }) => !given.value.some((one) => one.exercise === exercise))
+    .map(({ exercise, because }) => ({
+      id: exercise,
+      name: because ? `${about(exercise)?.name}. ${because}` : (about(exercise)?.name ?? exercise),
+      barred: because !== null,
+    })),
+)
+/** By hand it is for both sides, or for the one on which it may be done. */
+const choose = (exercise: Given['exercise']): void => {
+  const sides = judged.value.home_choices?.find((one) => one.exercise === exercise)?.sides ?? []
+  const [side] = sides
+  save('home_care', exercise, { exercise, ...(sides.length === 1 && side ? { side } : {}) }, `For home: ${about(exercise)?.name}`)
 }
 const sided = ({ side }: { side?: string | undefined }): string => (side && side !== 'midline' ? `, ${side}` : '')
 </script>
@@ -57,7 +75,7 @@ const sided = ({ side }: { side?: string | undefined }): string => (side && side
     <p v-if="!offers.length && !given.length && props.done.length" class="caption">
       Nothing that fits what was worked keeps within today’s limits.
     </p>
-    <template v-if="offers.length && given.length < 3">
+    <template v-if="offers.length && given.length < MOST">
       <p class="caption mt-2">For what was worked</p>
       <ul aria-label="Proposed for home">
         <li v-for="one in offers" :key="one.exercise" class="flex items-center gap-3 border-b border-hairline py-2">
@@ -73,5 +91,15 @@ const sided = ({ side }: { side?: string | undefined }): string => (side && side
         </li>
       </ul>
     </template>
+    <Seek
+      v-if="given.length < MOST && choices.length"
+      id="home-by-hand"
+      class="no-print mt-2 max-w-[340px]"
+      look="field"
+      label="Something else for home"
+      prompt="Something else, by name"
+      :choices="choices"
+      @choose="choose"
+    />
   </div>
 </template>
