@@ -13,11 +13,16 @@ use Somatrace\Core\Safety\MedicineRule;
  *
  * Shape: `complaints` list of {zone, side, now}; `flags`, `conditions`, `medicines` maps of id to yes or unknown (what is not named in a
  * group that is done is denied); `details` map of a condition to {severity?, stage?, controlled?, weeks_pregnant?}; `done` list of group
- * names; `legs` answer.
+ * names; `legs` answer; `after` how it was after the last visit, {soreness_hours?, worse?, home_care_done?} as an aftermath has them.
  */
 final readonly class CheckInAnswers
 {
     private const MOST_PLACES = 12;
+
+    private const PARTS = ['complaints', 'flags', 'conditions', 'medicines', 'details', 'done', 'legs', 'after'];
+
+    /** Hours after which the rest of an aftermath was looked back on. */
+    private const LOOKED_BACK = 48;
 
     private const DETAILS = [
         'severity' => ['mild', 'moderate', 'severe'], 'stage' => ['acute', 'subacute', 'late', 'settled'],
@@ -43,7 +48,7 @@ final readonly class CheckInAnswers
     public function faults(array $answers, string $today): array
     {
         $faults = [];
-        foreach (array_diff(array_keys($answers), ['complaints', 'flags', 'conditions', 'medicines', 'details', 'done', 'legs']) as $key) {
+        foreach (array_diff(array_keys($answers), self::PARTS) as $key) {
             $faults[] = "\"$key\" is not asked here.";
         }
         $ids = [
@@ -76,6 +81,12 @@ final readonly class CheckInAnswers
         }
         if (array_diff(is_array($answers['done'] ?? []) ? $answers['done'] ?? [] : ['no list'], $this->groups()) !== []) {
             $faults[] = 'done: no such group.';
+        }
+        if (isset($answers['after'])) {
+            $after = $this->after($answers);
+            array_push($faults, ...$this->check->faults(
+                EntryKind::Aftermath, EntryKind::Aftermath->nameOf($after, null), $after, false, $today,
+            ));
         }
         if (! in_array($answers['legs'] ?? 'no', ['yes', 'no', 'unknown'], true)) {
             $faults[] = 'legs cannot be answered like that.';
@@ -117,6 +128,10 @@ final readonly class CheckInAnswers
         }
         foreach ($this->map($answers, 'medicines') as $id => $answer) {
             $put(EntryKind::Medicine, (string) $id, ['medicine' => $id, 'answer' => $answer]);
+        }
+        if ($this->map($answers, 'after') !== []) {
+            $after = $this->after($answers);
+            $put(EntryKind::Aftermath, EntryKind::Aftermath->nameOf($after, null), $after);
         }
         if (isset($answers['legs'])) {
             $put(EntryKind::LegSigns, '', $answers['legs']);
@@ -160,6 +175,20 @@ final readonly class CheckInAnswers
         usort($raised, static fn (array $a, array $b): int => $b['answer'] <=> $a['answer']);
 
         return $raised;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $answers
+     * @return array<array-key, mixed> an aftermath as the record has it: a longer soreness was looked back on later
+     */
+    private function after(array $answers): array
+    {
+        $said = $this->map($answers, 'after');
+        $sore = $said['soreness_hours'] ?? null;
+
+        return [
+            'hours' => max(self::LOOKED_BACK, is_int($sore) ? $sore : 0), ...$said, ...$sore === 0 ? ['soreness' => 0] : [],
+        ];
     }
 
     /**

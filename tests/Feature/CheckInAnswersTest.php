@@ -62,6 +62,11 @@ final class CheckInAnswersTest extends TestCase
         ];
         yield 'a group that is none' => [['done' => ['today', 'everything']], ['done: no such group.']];
         yield 'no list of groups' => [['done' => 'today'], ['done: no such group.']];
+        yield 'how it was afterwards' => [['after' => ['soreness_hours' => 36, 'worse' => false, 'home_care_done' => 0.5]], []];
+        yield 'afterwards, for a year' => [
+            ['after' => ['soreness_hours' => 9000]],
+            ['Hours: 9000 is too large, at most 336.', 'Soreness hours: 9000 is too large, at most 336.'],
+        ];
         yield 'a calf' => [['legs' => 'perhaps'], ['legs cannot be answered like that.']];
     }
 
@@ -118,6 +123,21 @@ final class CheckInAnswersTest extends TestCase
         foreach (app(CheckInAnswers::class)->entries($answers) as $entry) {
             self::assertSame(['before', 0], [$entry['phase'], $entry['seen']]);
         }
+    }
+
+    public function test_how_it_was_after_the_last_visit_stands_where_a_therapist_writes_it(): void
+    {
+        $said = static fn (array $after): array => ['after' => $after];
+
+        self::assertSame(
+            ['48' => ['hours' => 48, 'soreness_hours' => 0, 'worse' => false, 'home_care_done' => 1, 'soreness' => 0]],
+            $this->made($said(['soreness_hours' => 0, 'worse' => false, 'home_care_done' => 1]), EntryKind::Aftermath),
+        );
+        self::assertSame(
+            ['72' => ['hours' => 72, 'soreness_hours' => 72]], $this->made($said(['soreness_hours' => 72]), EntryKind::Aftermath),
+            'a longer soreness was looked back on later',
+        );
+        self::assertSame([], $this->made($said([]), EntryKind::Aftermath), 'not asked is not told');
     }
 
     public function test_a_therapist_reads_yes_before_what_is_open_in_words(): void

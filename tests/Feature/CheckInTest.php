@@ -74,6 +74,38 @@ final class CheckInTest extends TestCase
         $this->post("/visits/{$visit->public_id}/check-in")->assertNotFound();
     }
 
+    public function test_who_was_here_is_asked_how_it_was_afterwards_and_what_was_done_at_home(): void
+    {
+        $this->travelTo('2026-03-09 09:00:00');
+        $user = $this->therapist();
+        $client = $this->client($user);
+        $first = $this->visit($user, $client);
+        $this->denyEverything($first);
+        $this->recordNeck($first);
+        $this->save($first, 'home_care', ['exercise' => 'shrug_drop', 'side' => 'left', 'dose' => '4 times'])->assertOk();
+        $this->post("/visits/{$first->public_id}/sign", ['happened' => 'Worked.'])->assertSessionHasNoErrors();
+        $this->travelTo('2026-03-16 08:00:00');
+        $given = $this->actingAs($user)->post("/clients/{$client->public_id}/check-ins")->assertRedirect()->getSession()?->get('check_in');
+        $link = (string) parse_url((string) $given['link'], PHP_URL_PATH);
+        $this->app['auth']->forgetUser();
+        $this->flushSession();
+
+        $this->page($link)->assertInertia(static fn (Assert $page) => $page->missing('last'));
+        $this->post($link);
+        $this->page($link)->assertInertia(static fn (Assert $page) => $page
+            ->where('last.date', '2026-03-09')
+            ->where('last.home_care.0.exercise', 'shrug_drop')
+            ->where('last.home_care.0.dose', '4 times'));
+        $after = ['soreness_hours' => 36, 'worse' => false, 'home_care_done' => 0.5];
+        $this->putJson($link, ['answers' => $this->everything(['after' => $after]), 'send' => true])->assertOk();
+
+        $second = $this->visit($user, $client);
+        $this->post("/visits/{$second->public_id}/check-in")->assertRedirect();
+        self::assertEquals(
+            ['hours' => 48, ...$after], $second->entries()->where('kind', 'aftermath')->firstOrFail()->payload,
+        );
+    }
+
     public function test_what_was_not_shown_is_not_denied_and_what_the_therapist_wrote_stands(): void
     {
         [$user, $given, $client] = $this->handedOut();

@@ -35,6 +35,8 @@ test('a whole visit by keyboard only', async ({ page }) => {
   // Ask: from the list that mirrors the figure
   await expect(page.getByText('Paint it on the figure')).toBeVisible()
   await tabTo(page, has('Add a place that hurts'))
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('combobox', { name: /^Add a place that hurts/ })).toBeFocused()
   // typing walks through the list and chooses nothing until it is said
   await page.keyboard.type('back of the neck, l')
   await expect(page.getByRole('article')).toHaveCount(0)

@@ -22,7 +22,7 @@ test('ten seconds on the plate, twice: what an elbow makes is kept, shown, recko
   await expect(elbow).toContainText(/than usual|as is usual/)
   await accessible(page)
 
-  await page.getByLabel(/look on while I press/).check()
+  await page.getByRole('checkbox', { name: /look on while I press/ }).check()
   await page.getByRole('button', { name: 'Press again' }).click()
   await expect(page.getByText('not shown while you press')).toHaveCount(0)
   await page.getByRole('button', { name: 'Let go' }).click()

@@ -7,10 +7,13 @@ namespace App\Http\Controllers;
 use App\Actions\HandOutCheckIn;
 use App\Actions\TakeOverCheckIn;
 use App\Cases\CheckInAnswers;
+use App\Cases\EntryRows;
 use App\Models\CheckIn;
 use App\Models\Client;
+use App\Models\EntryKind;
 use App\Models\User;
 use App\Models\Visit;
+use App\Models\VisitStatus;
 use App\Support\Letters;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -98,7 +101,7 @@ final readonly class CheckInController
 
         return Inertia::render('CheckIn/Questions', [
             'link' => $link, 'name' => Str::before($checkIn->client->name, ' '), 'answers' => (object) $checkIn->answers,
-            'groups' => $answers->groups(),
+            'groups' => $answers->groups(), 'last' => $this->last($checkIn),
         ])->toResponse($request);
     }
 
@@ -152,6 +155,17 @@ final readonly class CheckInController
         $takeOver->handle($checkIn, $visit, $user);
 
         return back();
+    }
+
+    /** @return array{date: string, home_care: list<mixed>}|null the last visit that came to an end: how was it afterwards? */
+    private function last(CheckIn $checkIn): ?array
+    {
+        $visit = Visit::query()->where('client_id', $checkIn->client_id)
+            ->whereIn('status', [VisitStatus::Signed, VisitStatus::Stopped])->latest('number')->first();
+
+        return $visit === null ? null : [
+            'date' => $visit->day(), 'home_care' => EntryRows::of([$visit->id])->payloads(EntryKind::HomeCare),
+        ];
     }
 
     private function find(string $link): ?CheckIn

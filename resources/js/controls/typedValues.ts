@@ -35,7 +35,8 @@ const century = (year: number, today: string): number => {
   return year + (year <= running % 100 ? running - (running % 100) : running - (running % 100) - 100)
 }
 /**
- * A day in any of the usual ways: 2026-11-12, 12/11/2026 (month first where the clinic writes so), 12 Nov 2026, Nov 12, today, yesterday.
+ * A day in any of the usual ways: 2026-11-12, 12/11/2026 or 12112026 (month first where the clinic writes so), 12 Nov 2026, Nov 12, today,
+ * yesterday.
  * Without a year it is the last such day, or with `ahead` the next one.
  */
 export function dayOf(text: string, today: string, ahead = false): string | null {
@@ -51,7 +52,7 @@ export function dayOf(text: string, today: string, ahead = false): string | null
     const days = years.map((year) => isoOf(year, month, day))
     return days.find((one) => one !== null && (ahead ? one >= today : one <= today)) ?? days.find((one) => one !== null) ?? null
   }
-  const numbers = /^(\d{1,2})[./ -](\d{1,2})(?:[./ -](\d{2}|\d{4}))?\.?$/.exec(said)
+  const numbers = /^(\d{1,2})[./ -](\d{1,2})(?:[./ -](\d{2}|\d{4}))?\.?$/.exec(said) ?? /^(\d{2})(\d{2})(\d{4}|\d{2})$/.exec(said)
   if (numbers) {
     const [first, second] = [Number(numbers[1]), Number(numbers[2])]
     const [day, month] = settings().date_form === 'month_day' ? [second, first] : [first, second]

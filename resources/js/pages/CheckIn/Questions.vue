@@ -7,10 +7,14 @@ import { zoneOfView, type ViewId } from '@/chart/art'
 import { atlas, placeName, places } from '@/chart/atlas'
 import Figure from '@/chart/Figure.vue'
 import SideNames from '@/chart/SideNames.vue'
+import PoseDrawing from '@/chart/PoseDrawing.vue'
+import { isDrawn } from '@/chart/poses'
 import Choices from '@/parts/Choices.vue'
+import { given } from '@/composables/fields'
+import { dayWords } from '@/composables/settings'
 import { Refused, send as sendTo } from '@/composables/http'
 import type { Side, ZoneId } from '@/types/ids.generated'
-import type { Complaint } from '@/types/visit'
+import type { Complaint, EntryPayloads } from '@/types/visit'
 
 type Said = 'yes' | 'unknown'
 interface Details {
@@ -19,6 +23,11 @@ interface Details {
   controlled?: 'yes' | 'no' | 'unknown'
   weeks_pregnant?: number
 }
+/** The last visit, and what was given for home then. */
+interface Last {
+  date: string
+  home_care: EntryPayloads['home_care'][]
+}
 interface Answers {
   complaints?: Complaint[]
   flags?: Record<string, Said>
@@ -26,8 +35,9 @@ interface Answers {
   medicines?: Record<string, Said>
   details?: Record<string, Details>
   done?: string[]
+  after?: Pick<EntryPayloads['aftermath'], 'soreness_hours' | 'worse' | 'home_care_done'>
 }
-const props = defineProps<{ link: string; name: string; answers: Answers; groups: string[] }>()
+const props = defineProps<{ link: string; name: string; answers: Answers; groups: string[]; last: Last | null }>()
 /**
  * What was touched waits on this device, in this window only, until a page shows it: a page asked for while an answer was on its way is
  * older than that answer. `older` are the states this window was given or has sent since; where the page stands at one of them, what waits
@@ -59,6 +69,7 @@ const lay = (given: Answers, kept: boolean) => {
 
 /** Two groups of questions a page; what is done already is not asked again when one comes back. */
 const pages: string[][] = [
+  ...(props.last ? [['after']] : []),
   ['where'],
   ['today'],
   ['lately'],
@@ -70,8 +81,8 @@ const pages: string[][] = [
 ]
 const isDone = (group: string): boolean => (answers.value.done ?? []).includes(group)
 const firstOpen = (): number => {
-  if (!answers.value.complaints?.length && !answers.value.done?.length) return 0
-  const open = pages.findIndex((groups) => groups.some((group) => group !== 'where' && group !== 'send' && !isDone(group)))
+  if (!answers.value.complaints?.length && !answers.value.done?.length) return answers.value.after ? 1 : 0
+  const open = pages.findIndex((groups) => groups.some((group) => !['after', 'where', 'send'].includes(group) && !isDone(group)))
   return open < 0 ? pages.length - 1 : open
 }
 const at = ref(firstOpen())
@@ -115,6 +126,21 @@ const detail = (id: string, part: Details) => {
 const isUrgent = (one: Question): boolean =>
   one.part === 'flags' && (atlas.flags as Record<string, { urgent: boolean }>)[one.id]?.urgent === true
 const anyYes = computed(() => page.value.some((group) => questionsOf(group).some((one) => saidOf(one))))
+
+// how it was after the last visit
+const sayAfter = (part: NonNullable<Answers['after']>) => {
+  answers.value = { ...answers.value, after: given({ ...answers.value.after, ...part }) }
+  void keep()
+}
+const HOME = { none: 0, some: 0.5, all: 1 } as const
+const doneAtHome = computed(() =>
+  (Object.keys(HOME) as (keyof typeof HOME)[]).find((one) => HOME[one] === answers.value.after?.home_care_done),
+)
+const homeOf = (one: EntryPayloads['home_care']): string => {
+  const about = atlas.self_care[one.exercise]
+  const side = one.side && one.side !== 'midline' ? `, ${one.side}` : ''
+  return `${about?.name ?? ''}${side}: ${one.dose ?? about?.dose ?? ''}, ${one.how_often ?? about?.how_often ?? ''}`
+}
 
 // where it hurts
 const view = ref<ViewId>('back')
@@ -206,11 +232,48 @@ const raised = computed(() =>
   <main class="mx-auto flex min-h-page max-w-[560px] flex-col px-5 pb-28 pt-4 text-[19px] leading-7">
     <div class="mb-3 flex items-center justify-between">
       <button v-if="at > 0" type="button" class="link min-h-[44px]" @click="go(at - 1)">Back</button><span v-else>For {{ name }}</span>
-      <p class="caption" aria-live="polite">{{ at + 2 }} of 9</p>
+      <p class="caption" aria-live="polite">{{ at + 2 }} of {{ pages.length + 1 }}</p>
     </div>
     <p v-if="trouble" class="mb-3 border-l-4 border-madder pl-3" role="alert">{{ trouble }}</p>
 
-    <template v-if="page[0] === 'where'">
+    <template v-if="page[0] === 'after' && last">
+      <h1 tabindex="-1" class="display text-[28px] leading-[34px] outline-none">After your last visit</h1>
+      <p class="caption mb-3">On {{ dayWords(last.date) }}.</p>
+      <p>Were you sore afterwards?</p>
+      <Choices
+        label="Were you sore afterwards?"
+        :options="{ '0': 'no', '12': 'half a day', '36': 'a day or two', '72': 'longer' }"
+        :value="
+          answers.after?.soreness_hours === undefined ? undefined : (String(answers.after.soreness_hours) as '0' | '12' | '36' | '72')
+        "
+        @choose="(hours) => sayAfter({ soreness_hours: hours === undefined ? undefined : Number(hours) })"
+      />
+      <p class="mt-4">Was it worse than before?</p>
+      <Choices
+        label="Was it worse than before?"
+        :options="{ no: 'no', yes: 'yes, worse' }"
+        :value="answers.after?.worse === undefined ? undefined : answers.after.worse ? 'yes' : 'no'"
+        @choose="(worse) => sayAfter({ worse: worse === undefined ? undefined : worse === 'yes' })"
+      />
+      <template v-if="last.home_care.length">
+        <p class="mt-4">You were given for home:</p>
+        <div v-for="one in last.home_care" :key="one.exercise" class="flex items-center gap-3 border-b border-hairline py-2">
+          <span v-if="isDrawn(`home.${one.exercise}`)" class="h-[72px] w-[72px] shrink-0"
+            ><PoseDrawing :id="`home.${one.exercise}`" :label="atlas.self_care[one.exercise]?.name ?? ''"
+          /></span>
+          <span>{{ homeOf(one) }}</span>
+        </div>
+        <p class="mt-3">How much of it did you do?</p>
+        <Choices
+          label="How much of it did you do?"
+          :options="{ none: 'none', some: 'some', all: 'all of it' }"
+          :value="doneAtHome"
+          @choose="(done) => sayAfter({ home_care_done: done === undefined ? undefined : HOME[done] })"
+        />
+      </template>
+    </template>
+
+    <template v-else-if="page[0] === 'where'">
       <h1 tabindex="-1" class="display text-[28px] leading-[34px] outline-none">Where does it hurt?</h1>
       <p class="mb-2">Paint it with your finger. Paint over it once more to take it away.</p>
       <div class="flex gap-px" role="group" aria-label="View">
@@ -366,6 +429,7 @@ const raised = computed(() =>
         <button v-else-if="page[0] === 'where'" type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" @click="next">
           {{ complaints.length ? 'That is where it hurts' : 'Nothing hurts' }}
         </button>
+        <button v-else-if="page[0] === 'after'" type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" @click="next">Go on</button>
         <button v-else type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" @click="next">
           {{ anyYes ? 'None of the others' : 'None of these' }}
         </button>

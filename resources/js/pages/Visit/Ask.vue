@@ -117,7 +117,10 @@ useKeys(Object.fromEntries('0123456789'.split('').map((digit) => [digit, () => s
     <section class="min-w-0 px-6 pb-6 pt-3 lg:pl-0" aria-label="What hurts">
       <h2 class="section-head">Where does it hurt?</h2>
       <p v-if="!complaints.length" class="mb-3">
-        Paint it on the figure with a finger, or choose from List. A second stroke over the chosen place takes it back.
+        <template v-if="left('complaint').length">What is new: paint it on the figure with a finger, or choose from List.</template>
+        <template v-else
+          >Paint it on the figure with a finger, or choose from List. A second stroke over the chosen place takes it back.</template
+        >
       </p>
       <article v-for="item in complaints" :key="idOf(item)" class="border-b border-hairline py-2">
         <div class="flex items-center justify-between gap-3">

@@ -4,7 +4,7 @@ import { choicesOf } from '@/controls/choice'
 import { Link, router, usePage } from '@inertiajs/vue3'
 import { useMediaQuery, useThrottleFn } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
-import { atlas, hazardsBeside } from '@/chart/atlas'
+import { atlas, hazardsBeside, muscle as muscleOf } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
 import StepFigure from '@/chart/StepFigure.vue'
 import { consequence, leanOf } from '@/composables/consequence'
@@ -56,7 +56,13 @@ const opened = ref<string | null>(null)
 const chosen = ref<PlanStep | null>(null)
 const nameOf = (on: On): string => {
   const item = [...plan.value.targets, ...plan.value.left_out].find((other) => isOn(other, on))
-  return item?.name ?? 'It'
+  if (item) return item.name
+  // set by hand once, and nothing of today's plan
+  const name =
+    'muscle' in on
+      ? muscleOf(on.muscle).name
+      : `${atlas.joints.find((one) => one.kind === on.joint.kind)?.name ?? 'A joint'}${on.joint.level ? ` ${on.joint.level}` : ''}`
+  return on.side === 'midline' ? name : `${name}, ${on.side}`
 }
 const isOpen = (item: Item): boolean => ((on) => on !== null && keyOf(on) === opened.value)(onOf(item))
 const isWide = useMediaQuery('(min-width: 1280px)')

@@ -64,9 +64,9 @@ const course = computed(() => judged.value.response)
       @choose="(value) => setAfter({ worse: value === undefined ? undefined : value === 'yes' }, 'worse')"
     />
     <p class="caption mt-2">
-      Home care?<template v-if="props.before.home_care.length">
-        {{ listed(props.before.home_care.map(({ exercise }) => atlas.self_care[exercise]?.name ?? exercise)) }}</template
-      >
+      <template v-if="props.before.home_care.length"
+        >Done at home: {{ listed(props.before.home_care.map(({ exercise }) => atlas.self_care[exercise]?.name ?? exercise)) }}?</template
+      ><template v-else>Home care?</template>
     </p>
     <Choices
       label="Home care"

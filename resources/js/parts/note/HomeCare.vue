@@ -51,14 +51,14 @@ const sided = ({ side }: { side?: string | undefined }): string => (side && side
           ><PoseDrawing v-if="isDrawn(`home.${one.exercise}`)" :id="`home.${one.exercise}`" :label="about(one.exercise)?.name ?? ''"
         /></span>
         <b class="min-w-[120px] flex-1 font-[650]">{{ about(one.exercise)?.name }}{{ sided(one) }}</b>
-        <label class="w-[132px]"
+        <label class="w-[112px]"
           ><span class="sr-only">How much of {{ about(one.exercise)?.name }}</span
           ><input
             v-typed="one.dose ?? about(one.exercise)?.dose"
             class="field"
             maxlength="120"
             @change="(event) => change(one, 'dose', event)" /></label
-        ><label class="w-[132px]"
+        ><label class="w-[176px]"
           ><span class="sr-only">How often {{ about(one.exercise)?.name }}</span
           ><input
             v-typed="one.how_often ?? about(one.exercise)?.how_often"
