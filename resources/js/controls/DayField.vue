@@ -49,13 +49,18 @@ const weeks = computed(() => {
 const grid = useTemplateRef<HTMLElement>('grid')
 const box = useTemplateRef<HTMLElement>('box')
 const up = ref(false)
+const fromLeft = ref(false)
+const MONTH_HEIGHT = 380
+const MONTH_WIDTH = 330
 const atFocus = async () => {
   await nextTick()
   grid.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus()
 }
 const begin = () => {
   at.value = props.value || (props.max && props.max < props.today ? props.max : props.today)
-  up.value = box.value !== null && opensUp(box.value)
+  up.value = box.value !== null && opensUp(box.value, MONTH_HEIGHT)
+  // the month is wider than most fields: it grows to the side where it is seen
+  fromLeft.value = (box.value?.getBoundingClientRect().right ?? 0) < MONTH_WIDTH
 }
 // the month is there a moment after it was asked for
 watch(grid, (there) => there && void atFocus())
@@ -119,8 +124,8 @@ const by = (direction: number) => {
       </PopoverButton>
     </div>
     <PopoverPanel
-      class="absolute right-0 z-40 w-[318px] max-w-[92vw] border border-walnut bg-raised p-2"
-      :class="up ? 'bottom-full' : 'top-full'"
+      class="absolute z-40 w-[318px] max-w-[92vw] border border-walnut bg-raised p-2"
+      :class="[up ? 'bottom-full' : 'top-full', fromLeft ? 'left-0' : 'right-0']"
       @keydown.stop="key"
     >
       <div class="flex items-center justify-between">

@@ -10,9 +10,9 @@ export interface Choice<T> {
 /** The choices of a table of names. */
 export const choicesOf = <T extends string>(names: Record<T, string>): Choice<T>[] =>
   (Object.keys(names) as T[]).map((id) => ({ id, name: names[id] }))
-/** Whether the list opens upward: where there is more room. */
-export const opensUp = (control: Element): boolean => {
+const LIST_HEIGHT = 322
+/** Whether what opens under a control opens over it instead: where there is too little room below, and all of it fits above. */
+export const opensUp = (control: Element, height = LIST_HEIGHT): boolean => {
   const { top, bottom } = control.getBoundingClientRect()
-  return window.innerHeight - bottom < LIST_HEIGHT && top > window.innerHeight - bottom
+  return window.innerHeight - bottom < height && top >= height
 }
-const LIST_HEIGHT = 330
