@@ -60,7 +60,8 @@ final readonly class PdfText
     {
         preg_match_all('/[\p{L}\p{N}]+/u', mb_strtolower($text), $words);
         $count = array_count_values($words[0]);
-        ksort($count);
+        // a number is a word like any other: as keys they would be sorted by two rules
+        ksort($count, SORT_STRING);
 
         return $count;
     }
