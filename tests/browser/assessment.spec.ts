@@ -94,7 +94,7 @@ test('three quick lists in one visit by keys alone, in ninety interactions at mo
   await press('q')
   for (let k = 0; k < 36; k++) await press(String(k % 4))
   await expect(page.getByRole('button', { name: /all felt/ })).toBeVisible()
-  await expect.poll(async () => (await kept(page, visit, 'palpation')).length, { timeout: 20_000 }).toBe(36)
+  await expect.poll(async () => (await kept(page, visit, 'palpation')).length).toBe(36)
   const measured = await Promise.all(['range', 'resisted', 'test'].map((kind) => kept(page, visit, kind)))
   expect(measured.map((one) => one.length)).toEqual([18, 4, 9])
   console.log(`${touches} interactions`)
@@ -167,7 +167,7 @@ test.describe('by touch', () => {
           .getByRole('button', { name: '1', exact: true })
           .tap()
     }
-    await expect.poll(async () => (await kept(page, visit, 'palpation')).length, { timeout: 20_000 }).toBe(12)
+    await expect.poll(async () => (await kept(page, visit, 'palpation')).length).toBe(12)
   })
 })
 
@@ -229,9 +229,9 @@ test('numbers typed while the connection is gone survive a reload and arrive whe
   await expect(page.getByText('No connection. What you touched is kept here')).toBeVisible()
   for (const address of ['**/entries*', '**/up']) await page.unroute(address)
   // nobody touches anything: it is found out, sent, and no longer said
-  await expect(page.getByText('No connection. What you touched is kept here')).toHaveCount(0, { timeout: 3000 })
+  await expect(page.getByText('No connection. What you touched is kept here')).toHaveCount(0)
   await expect
-    .poll(async () => (await kept(page, visit, 'range')).map((one) => one.payload.active), { timeout: 15_000 })
+    .poll(async () => (await kept(page, visit, 'range')).map((one) => one.payload.active))
     .toEqual(expect.arrayContaining([58, 44]))
 })
 

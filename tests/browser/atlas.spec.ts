@@ -118,7 +118,7 @@ test('the body is dissected state by state, and what is seen is touched', async 
   await page.goto('/atlas')
   await page.getByRole('button', { name: 'Dissect' }).click()
   const picture = page.locator('[data-region]')
-  const painted = async (): Promise<void> => expect(picture).toHaveAttribute('data-painted', 'yes', { timeout: 30_000 })
+  const painted = async (): Promise<void> => expect(picture).toHaveAttribute('data-painted', 'yes')
   await choose(page.getByLabel('Region', { exact: true }), 'hip-back')
   await painted()
   await accessible(page)

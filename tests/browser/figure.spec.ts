@@ -297,7 +297,7 @@ test('the body is there in outlines at once and painted after, where that is wis
   await wish('painted')
   await page.goto('/atlas')
   await expect(svg(page)).toHaveAttribute('data-drawn', 'yes')
-  await expect(svg(page)).toHaveAttribute('data-drawn', 'finely', { timeout: 30_000 })
+  await expect(svg(page)).toHaveAttribute('data-drawn', 'finely')
   const colours = () =>
     page
       .locator('figure canvas')
@@ -313,7 +313,7 @@ test('the body is there in outlines at once and painted after, where that is wis
   await expect(svg(page)).toHaveAttribute('data-drawn', 'yes')
   const outlined = await colours()
   expect(painted, 'fibres and shadows, not tones alone').toBeGreaterThan(2 * outlined)
-  await expect(svg(page)).toHaveAttribute('data-drawn', 'finely', { timeout: 30_000 })
+  await expect(svg(page)).toHaveAttribute('data-drawn', 'finely')
   await page.goto('/settings')
   await wish('outlines')
   await page.goto('/atlas')

@@ -31,9 +31,7 @@ const eventsOf = async (page: Page, visit: string): Promise<Happened[]> =>
 const enter = (page: Page) => heard(page, () => page.keyboard.press('Enter'))
 /** Until everything touched here is with the server. */
 const arrived = (page: Page) =>
-  expect
-    .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes('.event.')).length), { timeout: 15_000 })
-    .toBeGreaterThan(0)
+  expect.poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes('.event.')).length)).toBeGreaterThan(0)
 
 /** Enough found for fourteen steps. */
 const MORE = [
@@ -274,7 +272,7 @@ test('offline, with the server gone, from one step to a later one: nothing is lo
   await expect(page.getByText(/kept here/).first()).toBeVisible()
   const here = await inHand(page)
   await context.setOffline(false)
-  await expect.poll(async () => (await eventsOf(page, visit)).some((one) => one.type === 'eased_off'), { timeout: 15_000 }).toBe(true)
+  await expect.poll(async () => (await eventsOf(page, visit)).some((one) => one.type === 'eased_off')).toBe(true)
   await page.reload()
   expect(await inHand(page)).toBe(here)
   const held = (await eventsOf(page, visit)).filter(
@@ -296,17 +294,15 @@ test('two tablets at one table see each other within seconds, and what both told
   await expect.poll(() => inHand(other)).toMatch(/^Sternocleidomastoid/)
   await enter(page)
   await heard(page, () => page.keyboard.press(' '))
-  await expect(other.getByRole('img', { name: /^Pressure now/ })).toHaveAccessibleName('Pressure now 3, ceiling 4', { timeout: 9000 })
+  await expect(other.getByRole('img', { name: /^Pressure now/ })).toHaveAccessibleName('Pressure now 3, ceiling 4')
   // both are told that the spot is done, the second without knowing of the first
   await second.setOffline(true)
   await page.waitForTimeout(1500)
   await enter(page)
   await heard(other, () => other.keyboard.press('Enter'))
   await second.setOffline(false)
-  await expect.poll(() => inHand(page), { timeout: 9000 }).not.toMatch(/^Sternocleidomastoid/)
-  await expect
-    .poll(async () => (await eventsOf(page, visit)).filter((one) => one.type === 'pass_reached').length, { timeout: 9000 })
-    .toBe(2)
+  await expect.poll(() => inHand(page)).not.toMatch(/^Sternocleidomastoid/)
+  await expect.poll(async () => (await eventsOf(page, visit)).filter((one) => one.type === 'pass_reached').length).toBe(2)
   const told = await eventsOf(page, visit)
   expect(new Set(told.map((one) => one.device)).size).toBe(2)
   const held = told.filter((one) => one.type === 'pass_reached').map((one) => Number(one.payload['seconds']))
@@ -314,7 +310,7 @@ test('two tablets at one table see each other within seconds, and what both told
   const [done] = await doneIn(page, visit)
   // the seconds of one of the two, and of what was held before it was eased
   expect(held.some((seconds) => Math.abs(done!.seconds_at_pressure - eased[0]! - seconds) < 0.2)).toBe(true)
-  await expect.poll(async () => (await inHand(other)) === (await inHand(page)), { timeout: 9000 }).toBe(true)
+  await expect.poll(async () => (await inHand(other)) === (await inHand(page))).toBe(true)
   await second.close()
 })
 
@@ -356,7 +352,7 @@ test('the rest of the time is planned anew at the table: what stays, what falls 
     visit,
     [{ kind: 'consent', identity: 'front_of_neck', payload: { area: 'front_of_neck', given: false } }].map((one) => ({ ...one, seen: 1 })),
   )
-  await expect.poll(() => inHand(page), { timeout: 9000 }).not.toMatch(/^Sternocleidomastoid/)
+  await expect.poll(() => inHand(page)).not.toMatch(/^Sternocleidomastoid/)
   await heard(page, () => page.keyboard.press('r'))
   await expect(page.getByRole('button', { name: /^Take it/ })).toBeVisible()
   await expect(page.getByText('Stays', { exact: true })).toBeVisible()
@@ -410,10 +406,10 @@ test('the server is killed and the lid shut in the middle: the room opens withou
     const page = await context.newPage()
     const visit = await planned(page, 'Kelda Frost')
     const keptRooms = () => page.evaluate(async () => (await (await caches.open('somatrace-room')).keys()).length)
-    await expect.poll(keptRooms, { timeout: 20_000 }).toBe(1)
+    await expect.poll(keptRooms).toBe(1)
     // every file of the pages as well
     const files = () => page.evaluate(async () => (await (await caches.open('somatrace-build')).keys()).length)
-    await expect.poll(files, { timeout: 30_000 }).toBeGreaterThan(250)
+    await expect.poll(files).toBeGreaterThan(250)
     await roomTo(page, /^Feel /)
     await page.waitForTimeout(800)
     server.kill()
@@ -434,7 +430,7 @@ test('the server is killed and the lid shut in the middle: the room opens withou
 
     await server.start(true)
     const count = async () => (await eventsOf(again, visit)).filter((one) => one.type === 'eased_off').length
-    await expect.poll(count, { timeout: 30_000 }).toBe(1)
+    await expect.poll(count).toBe(1)
     await again.reload()
     expect(await inHand(again)).toBe(here)
     const told = await eventsOf(again, visit)
@@ -469,9 +465,7 @@ test('a tablet without room left says what is on this page only, and sends it al
   await enter(page)
   await expect(page.getByText(/No room left on this tablet: .* on this page only, until sent/)).toBeVisible()
   await context.setOffline(false)
-  await expect
-    .poll(async () => (await eventsOf(page, visit)).filter((one) => one.type === 'step_started').length, { timeout: 15_000 })
-    .toBeGreaterThan(0)
+  await expect.poll(async () => (await eventsOf(page, visit)).filter((one) => one.type === 'step_started').length).toBeGreaterThan(0)
   await expect(page.getByText(/No room left on this tablet/)).toBeHidden()
 })
 
@@ -531,7 +525,7 @@ test('a limit that comes up meanwhile is told, and the rest is planned under it'
   await roomTo(page, /^Warm up/)
   await page.waitForTimeout(3500) // what bounds the work now is known
   await recorded(page, visit, [{ kind: 'medicine', identity: 'anticoagulant', payload: { medicine: 'anticoagulant', answer: 'yes' } }])
-  await expect(page.getByText(/What bounds the work has changed/)).toBeVisible({ timeout: 12_000 })
+  await expect(page.getByText(/What bounds the work has changed/)).toBeVisible()
   await heard(page, () => page.getByRole('button', { name: /^Plan the rest/ }).click())
   await expect(page.getByRole('button', { name: /^Take it/ })).toBeVisible()
   await heard(page, () => page.getByRole('button', { name: /^Take it/ }).click())

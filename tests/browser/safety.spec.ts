@@ -39,7 +39,7 @@ test('an emergency answer stops the visit: nothing gets past it by link, by an o
   await expect(desk.getByRole('status').first()).toContainText('Emergency')
   await expect(desk.getByLabel(/Treat all the same/)).toHaveCount(0)
   // the room that was open already finds out by itself
-  await expect(room.getByRole('heading', { name: 'Not yet' })).toBeVisible({ timeout: 10_000 })
+  await expect(room.getByRole('heading', { name: 'Not yet' })).toBeVisible()
   // by link, and by request
   await desk.goto(`${visit}/work`)
   await expect(desk.getByRole('heading', { name: 'Not yet' })).toBeVisible()
