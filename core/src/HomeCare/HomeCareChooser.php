@@ -51,9 +51,9 @@ final readonly class HomeCareChooser
         $done = $this->wasDone($case);
         $most = $before !== [] && $done === false ? $this->figures->mostIfNotDone : $this->figures->most;
         $barred = $this->barred($case, $safety);
-        $offers = [];
+        $offers = $stages = [];
         foreach ($this->targets($pattern, $worked) as $rank => [$at, $role]) {
-            $stage = $this->stage($case, $at);
+            $stage = $this->stage($case, $at, $stages);
             foreach ($this->atlas->muscle($at->muscle)->reference()->selfCare as $order => $id) {
                 $care = $this->atlas->handbook()->selfCareOf($id);
                 if (array_intersect($care->notWith, $barred) === [] && $this->figures->allows($stage, $care->kind)
@@ -86,19 +86,23 @@ final readonly class HomeCareChooser
             }
         }
         $barred = $this->barred($case, $safety);
+        $every = $found = $stages = [];
+        foreach ($this->atlas->handbook()->selfCare as $care) {
+            $every[] = $this->possible($case, $safety, $care, $muscles[$care->id] ?? [], $barred, $found, $stages);
+        }
 
-        return array_values(array_map(
-            fn (SelfCare $care): Possible => $this->possible($case, $safety, $care, $muscles[$care->id] ?? [], $barred),
-            $this->atlas->handbook()->selfCare,
-        ));
+        return $every;
     }
 
     /**
      * @param  list<string>  $muscles  all it works on: a limit of one of them is its limit
      * @param  list<string>  $barred  conditions
+     * @param  array<string, 'fresh'|'limited'|'free'>  $found  what was seen already: by kind, muscle and side the answer is the same
+     * @param  array<string, Stage|null>  $stages  by place
      */
-    private function possible(CaseFile $case, SafetyResult $safety, SelfCare $care, array $muscles, array $barred): Possible
-    {
+    private function possible(
+        CaseFile $case, SafetyResult $safety, SelfCare $care, array $muscles, array $barred, array &$found, array &$stages,
+    ): Possible {
         $against = array_values(array_intersect($care->notWith, $barred));
         if (! $safety->verdict->allowsTreatment() || $against !== []) {
             $of = $this->rules->conditions[$against[0] ?? '']->label ?? null;
@@ -108,20 +112,29 @@ final readonly class HomeCareChooser
                 $of === null ? 'Nobody is treated today.' : 'Not with this, or not while it is not asked: '.lcfirst($of).'.',
             );
         }
-        $sides = $fresh = [];
+        $sides = [];
+        $fresh = null;
         foreach (Side::pair() as $side) {
-            $ats = array_map(static fn (string $muscle): MuscleAt => new MuscleAt($muscle, $side), $muscles);
-            $early = array_filter($ats, fn (MuscleAt $at): bool => ! $this->figures->allows($this->stage($case, $at), $care->kind));
-            $limited = array_filter($ats, fn (MuscleAt $at): bool => ! $this->isWithinLimits($safety, $care, $at));
-            if ($early === [] && $limited === []) {
-                $sides[] = $side;
+            foreach ($muscles as $muscle) {
+                $at = new MuscleAt($muscle, $side);
+                $key = "{$care->kind}|$muscle|{$side->value}";
+                $found[$key] ??= match (true) {
+                    ! $this->figures->allows($this->stage($case, $at, $stages), $care->kind) => 'fresh',
+                    default => $this->isWithinLimits($safety, $care, $at) ? 'free' : 'limited',
+                };
+                if ($found[$key] === 'fresh') {
+                    $fresh ??= $muscle;
+                }
+                if ($found[$key] !== 'free') {
+                    continue 2;
+                }
             }
-            array_push($fresh, ...$early);
+            $sides[] = $side;
         }
 
         return new Possible($care->id, $sides, match (true) {
             $sides !== [] => null,
-            $fresh !== [] => 'Too early: '.lcfirst($this->atlas->muscle($fresh[0]->muscle)->name).' lies where it is fresh.',
+            $fresh !== null => 'Too early: '.lcfirst($this->atlas->muscle($fresh)->name).' lies where it is fresh.',
             default => 'A limit of today, or a question that is open, stands against it where it works.',
         });
     }
@@ -216,12 +229,18 @@ final readonly class HomeCareChooser
         return true;
     }
 
-    private function stage(CaseFile $case, MuscleAt $at): ?Stage
+    /** @param  array<string, Stage|null>  $known  what was looked up already, by place: many muscles lie in one */
+    private function stage(CaseFile $case, MuscleAt $at, array &$known): ?Stage
     {
         $order = [Stage::Acute, Stage::Subacute];
         $found = [];
         foreach ($this->atlas->muscle($at->muscle)->zones as $zone) {
-            $found[] = $this->tissue->at($this->atlas->placeOn($zone, $at->side), $case)->stage;
+            $place = $this->atlas->placeOn($zone, $at->side);
+            $key = $place->key();
+            if (! array_key_exists($key, $known)) {
+                $known[$key] = $this->tissue->at($place, $case)->stage;
+            }
+            $found[] = $known[$key];
         }
         foreach ($order as $stage) {
             if (in_array($stage, $found, true)) {
