@@ -14,6 +14,12 @@ final readonly class PoseSvg
 
     private const INKED = ['line' => '#4a3728', 'arrow' => '#24455f'];
 
+    /** @return list<string> an exercise: how it begins, where that is another, and how it goes on */
+    public function exercise(string $id): array
+    {
+        return array_values(array_filter([$this->of("home.$id.start"), $this->of("home.$id")]));
+    }
+
     /** @return string|null the source of an image; null where nothing is drawn */
     public function of(string $id): ?string
     {

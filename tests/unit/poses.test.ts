@@ -10,6 +10,7 @@ const ids = (list: { id: string }[], kind: string): string[] => list.map(({ id }
 const known = new Set([
   ...ids(setups.setups, 'setup'),
   ...ids(selfCare.self_care, 'home'),
+  ...ids(selfCare.self_care, 'home').map((id) => `${id}.start`),
   ...ids(positions.positions, 'position'),
   ...ids(tools.tools, 'tool'),
 ])
@@ -28,6 +29,18 @@ describe('drawings of how somebody lies, of hands and of exercises', () => {
       expect(pose?.w, id).toBeGreaterThan(200)
       for (const part of [...FILLED, 'line', 'soft', 'hair', 'arrow'] as const)
         expect(pose?.[part] ?? '', `${id} ${part}`).not.toMatch(/[^MmLlCcSsHhVvZz\d\s.,-]/)
+    }
+  })
+
+  test('every exercise is drawn; what moves is drawn where it begins as well, in the same size', async () => {
+    for (const { id, kind } of selfCare.self_care) {
+      expect(isDrawn(`home.${id}`), id).toBe(true)
+      // what is held or rubbed in one place has one drawing
+      if (kind === 'habit' || kind === 'release') continue
+      const [start, end] = await Promise.all([loadPose(`home.${id}.start`), loadPose(`home.${id}`)])
+      expect(start, id).not.toBeNull()
+      expect([start?.w, start?.h], id).toEqual([end?.w, end?.h])
+      expect(start?.line, id).not.toBe(end?.line)
     }
   })
 

@@ -59,7 +59,7 @@ final readonly class HomeCarePage
         $page = $this->of($visit);
 
         return $this->paper->pdf('papers.home-care', [
-            ...$page, 'drawings' => array_map(fn (array $one): ?string => $this->poses->of("home.{$one['exercise']}"), $page['given']),
+            ...$page, 'drawings' => array_map(fn (array $one): array => $this->poses->exercise($one['exercise']), $page['given']),
         ]);
     }
 }

@@ -18,6 +18,13 @@ final readonly class Place
         return new self($fields->string('zone'), Side::from($fields->string('side')));
     }
 
+    /** One zone, on one side; what has no side lies on both. */
+    public function meets(self $other): bool
+    {
+        return $this->zone === $other->zone
+            && ($this->side === $other->side || in_array(Side::Midline, [$this->side, $other->side], true));
+    }
+
     public function key(): string
     {
         return $this->zone.':'.$this->side->value;

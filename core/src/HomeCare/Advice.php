@@ -11,12 +11,14 @@ use Somatrace\Core\Anatomy\SelfCare;
 final readonly class Advice
 {
     /**
+     * @param  string  $dose  at this stage
      * @param  string  $stage  what is said with it at this stage; empty where nothing is
      * @param  bool  $isAgain  it was handed out last time
      */
     public function __construct(
         public SelfCare $care,
         public MuscleAt $for,
+        public string $dose,
         public string $stop,
         public string $stage,
         public string $because,
@@ -29,7 +31,7 @@ final readonly class Advice
     {
         return [
             'exercise' => $this->care->id, 'name' => $this->care->name, 'kind' => $this->care->kind, 'steps' => $this->care->steps,
-            'dose' => $this->care->dose, 'how_often' => $this->care->howOften, 'stop' => $this->stop, 'stage' => $this->stage,
+            'dose' => $this->dose, 'how_often' => $this->care->howOften, 'stop' => $this->stop, 'stage' => $this->stage,
             'because' => $this->because, 'again' => $this->isAgain, 'muscle' => $this->for->muscle, 'side' => $this->for->side->value,
         ];
     }

@@ -53,7 +53,7 @@ final readonly class HomeCareChooser
         $barred = $this->barred($case, $safety);
         $offers = $stages = [];
         foreach ($this->targets($pattern, $worked) as $rank => [$at, $role]) {
-            $stage = $this->stage($case, $at, $stages);
+            $stage = $this->stage($case, $safety, $at, $stages);
             foreach ($this->atlas->muscle($at->muscle)->reference()->selfCare as $order => $id) {
                 $care = $this->atlas->handbook()->selfCareOf($id);
                 if (array_intersect($care->notWith, $barred) === [] && $this->figures->allows($stage, $care->kind)
@@ -108,18 +108,18 @@ final readonly class HomeCareChooser
             $of = $this->rules->conditions[$against[0] ?? '']->label ?? null;
 
             return new Possible(
-                $care->id, [],
+                $care->id, [], $care->dose,
                 $of === null ? 'Nobody is treated today.' : 'Not with this, or not while it is not asked: '.lcfirst($of).'.',
             );
         }
-        $sides = [];
+        $sides = $healing = [];
         $fresh = null;
         foreach (Side::pair() as $side) {
             foreach ($muscles as $muscle) {
                 $at = new MuscleAt($muscle, $side);
                 $key = "{$care->kind}|$muscle|{$side->value}";
                 $found[$key] ??= match (true) {
-                    ! $this->figures->allows($this->stage($case, $at, $stages), $care->kind) => 'fresh',
+                    ! $this->figures->allows($this->stage($case, $safety, $at, $stages), $care->kind) => 'fresh',
                     default => $this->isWithinLimits($safety, $care, $at) ? 'free' : 'limited',
                 };
                 if ($found[$key] === 'fresh') {
@@ -130,9 +130,12 @@ final readonly class HomeCareChooser
                 }
             }
             $sides[] = $side;
+            foreach ($muscles as $muscle) {
+                $healing[] = $this->stage($case, $safety, new MuscleAt($muscle, $side), $stages);
+            }
         }
 
-        return new Possible($care->id, $sides, match (true) {
+        return new Possible($care->id, $sides, $care->doseAt(Stage::freshest(...$healing)?->value), match (true) {
             $sides !== [] => null,
             $fresh !== null => 'Too early: '.lcfirst($this->atlas->muscle($fresh)->name).' lies where it is fresh.',
             default => 'A limit of today, or a question that is open, stands against it where it works.',
@@ -168,7 +171,7 @@ final readonly class HomeCareChooser
         };
 
         return new Advice(
-            $care, $at, $this->figures->stop[$care->kind] ?? '', $this->figures->words($stage), $because.(
+            $care, $at, $care->doseAt($stage?->value), $this->figures->stop[$care->kind] ?? '', $this->figures->words($stage), $because.(
                 $again ? ' As last time.' : ''
             ), $again,
         );
@@ -229,26 +232,24 @@ final readonly class HomeCareChooser
         return true;
     }
 
-    /** @param  array<string, Stage|null>  $known  what was looked up already, by place: many muscles lie in one */
-    private function stage(CaseFile $case, MuscleAt $at, array &$known): ?Stage
+    /**
+     * The freshest of what was said and of what the signs say, wherever the muscle lies.
+     *
+     * @param  array<string, Stage|null>  $known  what was looked up already, by place: many muscles lie in one
+     */
+    private function stage(CaseFile $case, SafetyResult $safety, MuscleAt $at, array &$known): ?Stage
     {
-        $order = [Stage::Acute, Stage::Subacute];
         $found = [];
         foreach ($this->atlas->muscle($at->muscle)->zones as $zone) {
             $place = $this->atlas->placeOn($zone, $at->side);
             $key = $place->key();
             if (! array_key_exists($key, $known)) {
-                $known[$key] = $this->tissue->at($place, $case)->stage;
+                $known[$key] = Stage::freshest($this->tissue->at($place, $case)->stage, $safety->healing->at($place));
             }
             $found[] = $known[$key];
         }
-        foreach ($order as $stage) {
-            if (in_array($stage, $found, true)) {
-                return $stage;
-            }
-        }
 
-        return null;
+        return Stage::freshest(...$found);
     }
 
     /** Whether what was given last time was done; null where nobody asked. */

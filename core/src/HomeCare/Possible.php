@@ -9,8 +9,11 @@ use Somatrace\Core\Anatomy\Side;
 /** Something for home as it may be chosen by hand: on which sides, or why not today. */
 final readonly class Possible
 {
-    /** @param  list<Side>  $sides  on which it may be done; empty where it may not, and then the reason says why */
-    public function __construct(public string $exercise, public array $sides, public ?string $because)
+    /**
+     * @param  list<Side>  $sides  on which it may be done; empty where it may not, and then the reason says why
+     * @param  string  $dose  how much, at the freshest of the places it works on
+     */
+    public function __construct(public string $exercise, public array $sides, public string $dose, public ?string $because)
     {
     }
 
@@ -19,7 +22,7 @@ final readonly class Possible
     {
         return [
             'exercise' => $this->exercise, 'sides' => array_map(static fn (Side $side): string => $side->value, $this->sides),
-            'because' => $this->because,
+            'dose' => $this->dose, 'because' => $this->because,
         ];
     }
 }

@@ -10,6 +10,7 @@ use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\ConditionAnswer;
 use Somatrace\Core\CaseFile\Dates;
 use Somatrace\Core\CaseFile\Override;
+use Somatrace\Core\CaseFile\Stage;
 use Somatrace\Core\Findings\Reproduction;
 use Somatrace\Core\Safety\When\InHand;
 
@@ -77,6 +78,7 @@ final readonly class SafetyGate
                 array_filter($rulings, static fn (Ruling $ruling): bool => $ruling->verdict !== null),
             )),
             $clot,
+            $this->healing($intake),
             $case->health->isAsked(),
         );
     }
@@ -162,6 +164,29 @@ final readonly class SafetyGate
         }
 
         return $rulings;
+    }
+
+    /** What was said to heal, graded by time: what is late or settled counts where it was said, not because it is long ago. */
+    private function healing(Intake $intake): HealingPlaces
+    {
+        $known = [];
+        foreach ($this->rules->conditions as $id => $rule) {
+            if (! $rule->byTime || $rule->signsAt === null) {
+                continue;
+            }
+            foreach ($intake->answersOf($id) as $answer) {
+                $aged = $intake->aged($answer->answer, $rule->fresh, $answer->on);
+                if ($aged !== Answer::Yes || $this->judge->isOver($rule, $answer, $intake)) {
+                    continue;
+                }
+                $stage = $this->judge->stage($rule, $answer, $intake);
+                if ($stage !== Stage::Late || $answer->stage === Stage::Late) {
+                    $known[] = [$rule->signsAt === 'zones' ? $answer->zones : $this->atlas->placesOf($rule->signsAt), $stage];
+                }
+            }
+        }
+
+        return new HealingPlaces($known);
     }
 
     /** @return list<Ruling> */

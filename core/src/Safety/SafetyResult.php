@@ -10,6 +10,7 @@ final readonly class SafetyResult
      * @param  list<Question>  $questions
      * @param  list<Offer>  $offers
      * @param  list<array{rule: string, verdict: string, reason: string}>  $because  the rules behind the verdict, strongest first
+     * @param  HealingPlaces  $healing  by what was said of injuries and operations
      * @param  bool  $asked  whether anything was answered at all
      */
     public function __construct(
@@ -21,6 +22,7 @@ final readonly class SafetyResult
         public array $offers,
         public array $because,
         public ?ClotScore $clot,
+        public HealingPlaces $healing,
         public bool $asked,
     ) {
     }

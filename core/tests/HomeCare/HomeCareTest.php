@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Tests\HomeCare;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
@@ -87,6 +88,42 @@ final class HomeCareTest extends TestCase
             'condition' => 'muscle_strain', 'answer' => 'yes', 'stage' => 'acute', 'zones' => [['zone' => 'calf_upper', 'side' => 'left']],
         ]]]];
         self::assertSame([Side::Right], $of($strain, 'calf_wall_straight')->sides, 'fresh on the left, free on the right');
+    }
+
+    #[TestWith(['acute', []])]
+    #[TestWith(['subacute', ['ankle_alphabet: half of it a side. It is healing: more only once it stays quiet the next day.']])]
+    #[TestWith(['late', ['calf_wall_straight: 15 s a side, twice. Still healing: more only if it stays quiet the next day.']])]
+    #[TestWith(['settled', ['calf_wall_straight: 30 s a side, twice. ']])]
+    public function test_what_is_healing_is_given_less_the_fresher_it_is(string $stage, array $expected): void
+    {
+        $case = [...self::CASE, 'health' => ['others_denied' => true, 'conditions' => [[
+            'condition' => 'ligament_sprain', 'answer' => 'yes', 'stage' => $stage, 'zones' => [['zone' => 'calf_upper', 'side' => 'left']],
+        ]]]];
+
+        self::assertSame($expected, array_map(
+            static fn (Advice $one): string => "{$one->care->id}: $one->dose. $one->stage", $this->given($case, ['gastrocnemius'], []),
+        ));
+        $byHand = array_column(array_map(
+            static fn (Possible $one): array => [$one->exercise, $one], Core::clinic()->everyHomeCare(Core::case($case)),
+        ), 1, 0);
+        foreach ($expected as $text) {
+            $id = explode(':', $text)[0];
+            self::assertStringStartsWith("$id: {$byHand[$id]->dose}.", $text, 'by hand as it is proposed');
+        }
+    }
+
+    public function test_where_nobody_said_where_it_heals_everywhere_and_the_other_side_is_free(): void
+    {
+        $sprain = static fn (array $zones): array => [...self::CASE, 'health' => ['others_denied' => true, 'conditions' => [
+            ['condition' => 'ligament_sprain', 'answer' => 'yes', 'stage' => 'subacute', 'zones' => $zones],
+        ]]];
+        $kinds = fn (array $case): array => array_map(static fn (Advice $one): string => $one->care->kind, $this->given($case, [
+            'gastrocnemius', 'infraspinatus', 'rectus_femoris',
+        ], []));
+
+        self::assertNotContains('stretch', $kinds($sprain([])));
+        self::assertContains('stretch', $kinds($sprain([['zone' => 'calf_upper', 'side' => 'right']])));
+        self::assertContains('stretch', $kinds($sprain([['zone' => 'wrist_front', 'side' => 'left']])));
     }
 
     /** @return iterable<string, array{array<string, mixed>, list<string>, list<string>, list<string>}> */

@@ -5,6 +5,7 @@ import Dissection from '@/chart/Dissection.vue'
 import { sightsOf } from '@/chart/dissection'
 import { cropAround, landmarkIn, views, type ViewId } from '@/chart/art'
 import Figure from '@/chart/Figure.vue'
+import ExerciseDrawing from '@/chart/ExerciseDrawing.vue'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
 import { isDrawn } from '@/chart/poses'
 import type { AtlasEntry, EntryKind } from '@/types/atlas'
@@ -184,9 +185,7 @@ const landmarkView = computed<ViewId>(() => views.find((one) => landmarkIn(one, 
         <p v-if="entry.no_self_care">{{ entry.no_self_care }}</p>
         <ul class="grid gap-x-8" :class="narrow ? '' : 'md:grid-cols-2'">
           <li v-for="one in entry.self_care" :key="one.id" class="border-b border-hairline py-3">
-            <div v-if="isDrawn(`home.${one.id}`)" class="float-right ml-3 h-[120px] w-[120px]">
-              <PoseDrawing :id="`home.${one.id}`" :label="one.name" :dark="dark" />
-            </div>
+            <div class="float-right ml-3 h-[104px] w-[216px]"><ExerciseDrawing :exercise="one.id" :dark="dark" /></div>
             <p>
               <b class="font-[650]">{{ one.name }}</b> <span class="caption">{{ one.dose }}, {{ one.how_often }}</span>
             </p>

@@ -40,7 +40,7 @@ const blocking = computed(() => props.safety.questions.filter((question) => ques
 useKeys({ r: () => (open.value = true) })
 </script>
 <template>
-  <section ref="strip" class="flex min-h-[44px] items-center gap-x-6 bg-fold px-6" aria-label="Safety">
+  <section ref="strip" class="flex min-h-[44px] items-center gap-x-6 bg-fold px-6 max-sm:flex-wrap max-sm:py-2" aria-label="Safety">
     <div class="flex shrink-0 items-center gap-3" role="status">
       <Gate :verdict="safety.verdict" :open="blocking > 0" />
       <span class="display text-[17px] leading-5">{{ verdictOf(safety) }}</span>
@@ -49,7 +49,7 @@ useKeys({ r: () => (open.value = true) })
     <p
       v-for="(line, index) in shown"
       :key="line.where + line.what"
-      class="flex min-w-0 items-stretch gap-2 text-[14px] leading-[18px]"
+      class="flex min-w-0 items-stretch gap-2 text-[14px] leading-[18px] max-sm:order-last max-sm:basis-full"
       :style="shown.length > 1 ? { maxWidth: `${room(shown.length) + GAP}px` } : {}"
     >
       <span

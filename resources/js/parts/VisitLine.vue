@@ -20,7 +20,7 @@ const now = computed(() => props.line.findIndex((one) => one.id === props.step))
       aria-hidden="true"
     />
     <Link
-      v-for="one in line"
+      v-for="(one, index) in line"
       :key="one.id"
       :href="`/visits/${visit}/${one.id}`"
       class="relative flex h-[76px] min-w-[36px] flex-1 flex-col items-center"
@@ -29,7 +29,11 @@ const now = computed(() => props.line.findIndex((one) => one.id === props.step))
     >
       <span
         class="absolute top-[13px] whitespace-nowrap"
-        :class="one.id === step ? 'display !top-[9px] text-[22px] leading-[26px]' : one.state === 'open' ? 'text-walnut-2' : ''"
+        :class="[
+          one.id === step ? 'display !top-[9px] text-[22px] leading-[26px]' : one.state === 'open' ? 'text-walnut-2' : '',
+          // where there is no room for all, the ends and the one in hand are named; the marks stay, and say their name aloud
+          index === now || (Math.abs(index - now) > 1 && (index === 0 || index === line.length - 1)) ? '' : 'max-sm:hidden',
+        ]"
         >{{ stepNames[one.id] }}</span
       >
       <svg class="absolute top-[38px]" width="24" height="24" viewBox="-12 -12 24 24" aria-hidden="true">

@@ -471,6 +471,8 @@ export interface NoteDocument {
 export interface HomeChoice {
   exercise: EntryPayloads['home_care']['exercise']
   sides: Side[]
+  /** at the freshest of the places it works on */
+  dose: string
   because: string | null
 }
 export interface HomeAdvice {

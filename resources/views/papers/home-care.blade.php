@@ -8,10 +8,10 @@
   <p class="quiet">{{ $client['name'] }} · {{ $visit['date'] }} · {{ $therapist }}</p>
 </div>
 @forelse ($given as $index => $one)
-<div class="part" style="padding-left: 3.6cm; min-height: 3.3cm">
-  @if ($drawings[$index] !== null)
-  <img src="{{ $drawings[$index] }}" style="position: absolute; left: 0; top: 4pt; width: 3.1cm">
-  @endif
+<div class="part" style="padding-left: 6.6cm; min-height: 3.2cm">
+  @foreach ($drawings[$index] as $drawing)
+  <img src="{{ $drawing }}" style="position: absolute; left: {{ $loop->index * 3.2 }}cm; top: 4pt; max-width: 3cm; max-height: 3cm">
+  @endforeach
   <p style="font-size: 13pt"><b>{{ $one['name'] }}</b>{{ in_array($one['side'], ['left', 'right'], true) ? ', '.$one['side'] : '' }}</p>
   <p><b>{{ $one['dose'] }}, {{ $one['how_often'] }}</b></p>
   @foreach ($one['steps'] as $step)<p>{{ $loop->iteration }}. {{ $step }}.</p>@endforeach

@@ -7,8 +7,7 @@ import { zoneOfView, type ViewId } from '@/chart/art'
 import { atlas, placeName, places } from '@/chart/atlas'
 import Figure from '@/chart/Figure.vue'
 import SideNames from '@/chart/SideNames.vue'
-import PoseDrawing from '@/chart/PoseDrawing.vue'
-import { isDrawn } from '@/chart/poses'
+import ExerciseDrawing from '@/chart/ExerciseDrawing.vue'
 import Choices from '@/parts/Choices.vue'
 import { given } from '@/composables/fields'
 import { dayWords } from '@/composables/settings'
@@ -258,9 +257,7 @@ const raised = computed(() =>
       <template v-if="last.home_care.length">
         <p class="mt-4">You were given for home:</p>
         <div v-for="one in last.home_care" :key="one.exercise" class="flex items-center gap-3 border-b border-hairline py-2">
-          <span v-if="isDrawn(`home.${one.exercise}`)" class="h-[72px] w-[72px] shrink-0"
-            ><PoseDrawing :id="`home.${one.exercise}`" :label="atlas.self_care[one.exercise]?.name ?? ''"
-          /></span>
+          <span class="h-[72px] w-[150px] shrink-0"><ExerciseDrawing :exercise="one.exercise" /></span>
           <span>{{ homeOf(one) }}</span>
         </div>
         <p class="mt-3">How much of it did you do?</p>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import PoseDrawing from '@/chart/PoseDrawing.vue'
-import { isDrawn } from '@/chart/poses'
+import ExerciseDrawing from '@/chart/ExerciseDrawing.vue'
 import PaperHead from '@/parts/PaperHead.vue'
 import type { Side } from '@/types/ids.generated'
 import type { PaperOf } from '@/types/visit'
@@ -28,11 +27,9 @@ const props = defineProps<
     <section
       v-for="one in given"
       :key="one.exercise"
-      class="grid break-inside-avoid grid-cols-[140px_minmax(0,1fr)] gap-x-6 border-b border-hairline py-4 max-sm:grid-cols-1"
+      class="grid break-inside-avoid grid-cols-[288px_minmax(0,1fr)] gap-x-6 border-b border-hairline py-4 max-sm:grid-cols-1"
     >
-      <div class="h-[140px] w-[140px]">
-        <PoseDrawing v-if="isDrawn(`home.${one.exercise}`)" :id="`home.${one.exercise}`" :label="one.name" />
-      </div>
+      <div class="h-[140px] max-w-[288px]"><ExerciseDrawing :exercise="one.exercise" /></div>
       <div>
         <h2 class="section-head">
           {{ one.name }}<span v-if="one.side && one.side !== 'midline'" class="side-name">, {{ one.side }}</span>
