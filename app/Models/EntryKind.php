@@ -35,6 +35,7 @@ enum EntryKind: string
     case Done = 'done';
     case Aftermath = 'aftermath';
     case Override = 'override';
+    case Goal = 'goal';
     case Text = 'text';
     case Sentence = 'sentence';
     case HomeCare = 'home_care';
@@ -60,6 +61,7 @@ enum EntryKind: string
             self::Target, self::Dropped, self::Done => ['muscle', 'joint', 'side'],
             self::Aftermath => ['hours'],
             self::Override => ['verdict'],
+            self::Goal => ['measure', 'side'],
             self::Sentence => ['sentence'],
             self::HomeCare => ['exercise'],
         };
@@ -72,8 +74,8 @@ enum EntryKind: string
             self::Guardian, self::Demand, self::RedFlag, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Consent, self::Complaint, self::Function, self::Range, self::Resisted,
             self::Posture, self::Test, self::Palpation, self::Feedback, self::Positions, self::Target, self::Dropped,
-            self::School, self::Aftermath, self::Override, self::Text, self::Sentence, self::HomeCare, self::GroupAsked,
-            self::OthersDenied => false,
+            self::School, self::Aftermath, self::Override, self::Goal, self::Text, self::Sentence, self::HomeCare,
+            self::GroupAsked, self::OthersDenied => false,
             self::Condition, self::Done => true,
         };
     }
@@ -84,7 +86,7 @@ enum EntryKind: string
         return match ($this) {
             self::Guardian, self::Demand, self::RedFlag, self::Condition, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Consent, self::Positions, self::Target, self::Dropped, self::School, self::Done,
-            self::Aftermath, self::Override, self::Text, self::Sentence, self::HomeCare, self::GroupAsked,
+            self::Aftermath, self::Override, self::Goal, self::Text, self::Sentence, self::HomeCare, self::GroupAsked,
             self::OthersDenied => ['before'],
             self::Complaint, self::Function, self::Range, self::Resisted, self::Posture, self::Test, self::Palpation,
             self::Feedback => ['before', 'after'],
@@ -98,7 +100,7 @@ enum EntryKind: string
             self::Demand, self::RedFlag, self::Condition, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Complaint, self::Function, self::Range, self::Resisted, self::Posture, self::Test,
             self::Palpation, self::Feedback, self::Positions, self::Target, self::Dropped, self::School, self::Aftermath,
-            self::Text, self::Sentence, self::HomeCare, self::GroupAsked => EntryWriter::Recorder,
+            self::Goal, self::Text, self::Sentence, self::HomeCare, self::GroupAsked => EntryWriter::Recorder,
             self::Done => EntryWriter::Exchange,
             self::Override => EntryWriter::Licensed,
             self::OthersDenied => EntryWriter::Never,
@@ -111,7 +113,7 @@ enum EntryKind: string
         return match ($this) {
             self::Guardian, self::Demand, self::RedFlag, self::Condition, self::ClotItem, self::Medicine, self::LegSigns,
             self::RedFlagSince, self::Consent, self::Positions, self::Target, self::Dropped, self::School, self::Done,
-            self::Aftermath, self::Override, self::Text, self::Sentence, self::HomeCare, self::GroupAsked,
+            self::Aftermath, self::Override, self::Goal, self::Text, self::Sentence, self::HomeCare, self::GroupAsked,
             self::OthersDenied => null,
             self::Complaint => 'complaints',
             self::Function => 'function',

@@ -275,7 +275,7 @@ final class Clinic
     public function respond(CaseFile $case): ResponseResult
     {
         $case = $this->told($case);
-        $this->judge ??= new ResponseJudge($this->atlas(), $this->responseFigures(), $this->quietness(), $this->tissue());
+        $this->judge ??= new ResponseJudge($this->atlas(), $this->responseFigures(), $this->quietness(), $this->tissue(), $this->rules());
 
         return $this->responded->of($case, fn (): ResponseResult => $this->judge->judge($case));
     }

@@ -19,6 +19,7 @@ final readonly class CaseFile
      * @param  list<Exposure>  $exposure
      * @param  list<PastVisit>  $history  oldest first
      * @param  list<Override>  $overrides
+     * @param  list<Goal>  $goals
      */
     public function __construct(
         public \DateTimeImmutable $asOf,
@@ -33,6 +34,7 @@ final readonly class CaseFile
         public array $history = [],
         public array $overrides = [],
         public ?string $note = null,
+        public array $goals = [],
     ) {
     }
 
@@ -48,7 +50,7 @@ final readonly class CaseFile
             $f->map('consent', Consent::from(...)),
             array_map(Exposure::from(...), $f->having('exposure', 'muscle')),
             Session::from($f->fields('session')), Therapist::from($f->fields('therapist')), $history,
-            $f->map('overrides', Override::from(...)), $f->stringOrNull('note'),
+            $f->map('overrides', Override::from(...)), $f->stringOrNull('note'), $f->map('goals', Goal::from(...)),
         );
     }
 
@@ -57,7 +59,7 @@ final readonly class CaseFile
         return new self(
             $this->asOf, $this->client, $findings, $this->health, $this->demands, $this->consent, $this->exposure, $this->session,
             $this->therapist,
-            $this->history, $this->overrides, $this->note,
+            $this->history, $this->overrides, $this->note, $this->goals,
         );
     }
 
@@ -66,7 +68,7 @@ final readonly class CaseFile
         return new self(
             $this->asOf, $this->client, $this->findings, $this->health, $this->demands, $this->consent, $this->exposure, $session,
             $this->therapist,
-            $this->history, $this->overrides, $this->note,
+            $this->history, $this->overrides, $this->note, $this->goals,
         );
     }
 }

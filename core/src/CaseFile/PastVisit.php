@@ -11,6 +11,7 @@ final readonly class PastVisit
     /**
      * @param  list<Done>  $done
      * @param  list<Aftermath>  $aftermath
+     * @param  list<Check>  $checks  what was measured again between, in the order of the table
      */
     public function __construct(
         public \DateTimeImmutable $date,
@@ -19,6 +20,7 @@ final readonly class PastVisit
         public array $done = [],
         public array $aftermath = [],
         public ?string $at = null,
+        public array $checks = [],
     ) {
     }
 
@@ -27,6 +29,7 @@ final readonly class PastVisit
         return new self(
             Dates::of($f->string('date')), Findings::from($f->fields('findings')), Findings::from($f->fields('after')),
             array_map(Done::from(...), $f->having('done', 'muscle')), $f->map('aftermath', Aftermath::from(...)), $f->stringOrNull('at'),
+            $f->map('checks', Check::from(...)),
         );
     }
 }

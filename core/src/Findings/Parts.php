@@ -7,6 +7,7 @@ namespace Somatrace\Core\Findings;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\CaseFile\Check;
 use Somatrace\Core\CaseFile\ChosenTarget;
 use Somatrace\Core\CaseFile\Findings;
 use Somatrace\Core\CaseFile\OfMuscle;
@@ -35,9 +36,14 @@ final readonly class Parts
             $this->each($case->exposure, $parts), $case->session, $case->therapist,
             array_map(fn (PastVisit $visit): PastVisit => new PastVisit(
                 $visit->date, $this->findings($visit->findings, $parts), $this->findings($visit->after, $parts),
-                $this->each($visit->done, $parts), $visit->aftermath, $visit->at,
+                $this->each($visit->done, $parts), $visit->aftermath, $visit->at, array_map(fn (Check $check): Check => new Check(
+                    array_merge([], ...array_map(static fn (MuscleAt $at): array => array_map(
+                        static fn (string $part): MuscleAt => new MuscleAt($part, $at->side), $parts[$at->muscle] ?? [$at->muscle],
+                    ), $check->worked)),
+                    $this->findings($check->findings, $parts),
+                ), $visit->checks),
             ), $case->history),
-            $case->overrides, $case->note,
+            $case->overrides, $case->note, $case->goals,
         );
     }
 

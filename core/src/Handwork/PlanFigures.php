@@ -96,6 +96,9 @@ final readonly class PlanFigures
 
     public float $calmMinutes;
 
+    /** of last time's minutes, for each step back */
+    public float $regressShare;
+
     public float $shortVisitMinutes;
 
     public float $shortShare;
@@ -233,6 +236,7 @@ final readonly class PlanFigures
         $this->plate = Plate::from($file->fields('plate'), $this->pptFelt);
         $this->table = TableHeight::from($file->fields('table'));
         $this->calmMinutes = $file->float('calm_minutes');
+        $this->regressShare = $file->float('regress_share');
         $this->shortVisitMinutes = $file->float('short_visit_minutes');
         $this->shortShare = $file->float('short_share');
         $this->warmUpPressure = $file->float('warm_up_pressure');

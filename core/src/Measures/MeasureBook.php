@@ -38,6 +38,15 @@ final class MeasureBook
         return array_values(array_map($this->measure(...), $this->rows));
     }
 
+    /** @return array<string, Measure> what one set of findings measured, by key and side */
+    public function readings(Findings $findings): array
+    {
+        $this->rows = [];
+        $this->read('', $findings);
+
+        return array_map($this->measure(...), $this->rows);
+    }
+
     private function read(string $date, Findings $findings): void
     {
         foreach ($findings->complaints as $complaint) {

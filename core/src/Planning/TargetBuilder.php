@@ -36,6 +36,7 @@ use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Pattern\Role;
 use Somatrace\Core\Response\Decision;
 use Somatrace\Core\Response\ResponseResult;
+use Somatrace\Core\Response\TargetDecision;
 use Somatrace\Core\Safety\ProposedWork;
 use Somatrace\Core\Safety\TouchGate;
 
@@ -663,7 +664,21 @@ final class TargetBuilder
             ? new MinutesCap(max(0.0, $cap->minutes - $done), 'Worked for '.round($done, 1).' minutes today already.')
             : $cap;
 
-        return $this->calmOnly ? $cap->and(new MinutesCap($this->figures->calmMinutes, 'No muscle explains it: only to calm.')) : $cap;
+        $cap = $this->calmOnly ? $cap->and(new MinutesCap($this->figures->calmMinutes, 'No muscle explains it: only to calm.')) : $cap;
+        $shorter = $this->shorter($this->response->of($work->at), $made[array_key_first($made)]->minutes());
+
+        return $shorter === null ? $cap : $cap->and($shorter);
+    }
+
+    /** What was too much is shorter next time, a share of it for each step; never so short that nothing is left of it. */
+    private function shorter(?TargetDecision $decision, float $least): ?MinutesCap
+    {
+        if ($decision?->decision !== Decision::Regress || $decision->lastMinutes === null) {
+            return null;
+        }
+        $share = $this->figures->regressShare ** -$decision->pressureStep;
+
+        return new MinutesCap(max($share * $decision->lastMinutes, min($least, $decision->lastMinutes)), $decision->because);
     }
 
     /** @return list<string> the site chosen by hand, the sorest that was felt, then where it is usually worked, then the belly */

@@ -8,7 +8,10 @@ use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\ResistedFinding;
 use Somatrace\Core\Measures\Measure;
 
-/** Pain says one thing and what the body can do says the other: until that is clear nothing goes a step further. */
+/**
+ * Pain says one thing and what the body can do says the other: until that is clear nothing goes a step further. Of many movements some stray
+ * by chance: more than that must differ before they speak against the pain.
+ */
 final readonly class Contradiction
 {
     private function __construct(public string $words)
@@ -19,34 +22,43 @@ final readonly class Contradiction
      * @param  list<Measure>  $measures
      * @return self|null null where they agree, or where one of them is not known
      */
-    public static function in(array $measures, CaseFile $case): ?self
+    public static function in(array $measures, CaseFile $case, ResponseFigures $figures): ?self
     {
-        [$pain, $able] = [['better' => [], 'worse' => []], ['better' => [], 'worse' => self::weaker($case)]];
+        $pain = $tasks = $moves = ['better' => [], 'worse' => []];
+        [$weaker, $tried] = self::weaker($case);
+        $moved = $tried;
         foreach ($measures as $measure) {
             $last = count($measure->series) - 1;
             if ($last < 1 || $measure->series[$last][0] !== $case->asOf->format('Y-m-d')) {
                 continue;
             }
+            $kind = strtok($measure->key, '.');
+            $moved += (int) ($kind === 'range');
             $difference = $measure->series[$last][1] - $measure->series[$last - 1][1];
             if (! $measure->isReal($difference)) {
                 continue;
             }
             $way = $measure->isBetter($difference) ? 'better' : 'worse';
-            if (str_starts_with($measure->key, 'complaint.')) {
-                $pain[$way][] = lcfirst($measure->name);
-            } elseif (preg_match('/^(function|range)\./', $measure->key) === 1) {
-                $able[$way][] = lcfirst($measure->name);
-            }
+            match ($kind) {
+                'complaint' => $pain[$way][] = lcfirst($measure->name),
+                'function' => $tasks[$way][] = lcfirst($measure->name),
+                'range' => $moves[$way][] = lcfirst($measure->name),
+                default => null,
+            };
         }
+        $moves['worse'] = [...$moves['worse'], ...$weaker];
+        $many = static fn (string $way, string $other): bool => count($moves[$way]) - count($moves[$other]) >= $figures->beyondChance($moved);
+        $worse = [...$tasks['worse'], ...$many('worse', 'better') ? $moves['worse'] : []];
+        $better = [...$tasks['better'], ...$many('better', 'worse') ? $moves['better'] : []];
 
         return match (true) {
-            $pain['better'] !== [] && $able['worse'] !== [] => new self("The pain is really better, and worse is: {$able['worse'][0]}."),
-            $pain['worse'] !== [] && $able['better'] !== [] => new self("The pain is really worse, and better is: {$able['better'][0]}."),
+            $pain['better'] !== [] && $worse !== [] => new self("The pain is really better, and worse is: $worse[0]."),
+            $pain['worse'] !== [] && $better !== [] => new self("The pain is really worse, and better is: $better[0]."),
             default => null,
         };
     }
 
-    /** @return list<string> what is weaker by a grade than at the last visit it was tried at */
+    /** @return array{list<string>, int} what is weaker by a grade than at the last visit it was tried at, and how many were tried twice */
     private static function weaker(CaseFile $case): array
     {
         $before = [];
@@ -55,15 +67,19 @@ final readonly class Contradiction
                 $before["{$finding->movement}:{$finding->side->value}"] = $finding->strength;
             }
         }
-        $weaker = array_filter(
+        $again = array_filter(
             $case->findings->resisted,
-            static fn (ResistedFinding $now): bool => $now->strength !== null
-                && $now->strength < ($before["{$now->movement}:{$now->side->value}"] ?? 0),
+            static fn (ResistedFinding $now): bool => $now->strength !== null && isset($before["{$now->movement}:{$now->side->value}"]),
         );
-
-        return array_values(array_map(
+        $weaker = array_filter(
+            $again, static fn (ResistedFinding $now): bool => $now->strength < $before["{$now->movement}:{$now->side->value}"],
+        );
+        $names = array_map(
             static fn (ResistedFinding $one): string => 'strength, '.str_replace(['.', '_'], ' ', $one->movement).", {$one->side->value}",
             $weaker,
-        ));
+        );
+        sort($names);
+
+        return [$names, count($again)];
     }
 }

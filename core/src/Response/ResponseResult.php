@@ -15,6 +15,9 @@ final readonly class ResponseResult
     /**
      * @param  list<Measure>  $measures
      * @param  list<TargetDecision>  $targets
+     * @param  list<GoalProgress>  $goals
+     * @param  list<Helped>  $helped  what came after which work
+     * @param  CourseLine|null  $line  null where no pain was ever asked
      */
     public function __construct(
         public array $measures,
@@ -22,7 +25,11 @@ final readonly class ResponseResult
         public CourseDecision $course,
         public string $because,
         public string $sureness,
-        public ?Contradiction $contradiction = null,
+        public ?Contradiction $contradiction,
+        public array $goals,
+        public array $helped,
+        public ?CourseLine $line,
+        public CoursePlan $plan,
     ) {
         $byKey = [];
         foreach ($targets as $target) {
@@ -44,6 +51,10 @@ final readonly class ResponseResult
             'targets' => array_map(static fn (TargetDecision $target): array => $target->toArray(), $this->targets),
             'course' => ['decision' => $this->course->value, 'because' => $this->because, 'sureness' => $this->sureness],
             'contradiction' => $this->contradiction?->words,
+            'goals' => array_map(static fn (GoalProgress $goal): array => $goal->toArray(), $this->goals),
+            'helped' => array_map(static fn (Helped $one): array => $one->toArray(), $this->helped),
+            'line' => $this->line?->toArray(),
+            'plan' => $this->plan->toArray(),
         ];
     }
 }

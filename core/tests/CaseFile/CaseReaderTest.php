@@ -108,7 +108,7 @@ final class CaseReaderTest extends TestCase
             '/findings/complaints/1/zone: "elbow" is not known, allowed are vertex, forehead, temple, eye, cheek, jaw_angle, ear, chin, occiput, neck_front, neck_side, neck_back … (73 in all)',
             '/findings/range/0/active: 240 deg is more than a body can do in cervical.rotation: allowed are 0 to 110',
             '/health/red_flags/numb_face: "maybe" is not known, allowed are yes, no, unknown',
-            '/oops: unknown key, allowed are format, version, as_of, note, client, demands, health, consent, findings, exposure, session, therapist … (14 in all)',
+            '/oops: unknown key, allowed are format, version, as_of, note, client, demands, health, consent, findings, exposure, session, therapist … (15 in all)',
         ], $faults);
     }
 

@@ -304,6 +304,12 @@ export interface EntryPayloads {
     on: string
     pressure_cap?: number
   }
+  goal: {
+    measure: string
+    side: Side
+    value: number
+    by?: string
+  }
   text: string
   sentence: {
     sentence: string
@@ -348,6 +354,7 @@ export const nameKeys = {
   done: ['muscle', 'joint', 'side'],
   aftermath: ['hours'],
   override: ['verdict'],
+  goal: ['measure', 'side'],
   text: [],
   sentence: ['sentence'],
   home_care: ['exercise'],
