@@ -56,6 +56,7 @@ final readonly class CaseAssembler
             'as_of' => $asOf,
             'client' => $this->client($visit->client, $today->first(EntryKind::Guardian)?->payload, $asOf),
             'demands' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::Demand))),
+            'goals' => array_values(array_map(static fn (EntryRow $row): mixed => $row->payload, $rows->standing(EntryKind::Goal))),
             'health' => $this->health($rows, $today, $asOf, $elsewhere),
             'consent' => $today->payloads(EntryKind::Consent),
             'findings' => $this->findings($today, 'before'),
@@ -212,7 +213,10 @@ final readonly class CaseAssembler
      */
     private function history(array $earlier, EntryRows $rows, Visit $visit): array
     {
-        $done = $this->treatment->doneByVisit(array_map(static fn (Visit $past): int => $past->id, $earlier));
+        $ids = array_map(static fn (Visit $past): int => $past->id, $earlier);
+        $events = $ids === [] ? [] : TableEvents::rows($ids);
+        $done = $ids === [] ? [] : $this->treatment->doneOf($ids, $events);
+        $checks = $events === [] ? [] : BetweenChecks::of($ids, $events);
         $history = [];
         foreach ($earlier as $index => $past) {
             $own = $rows->ofVisit($past->id);
@@ -221,6 +225,7 @@ final readonly class CaseAssembler
                 'findings' => $this->findings($own, 'before'),
                 'after' => $this->findings($own, 'after'),
                 'done' => $done[$past->id] ?? [],
+                'checks' => $checks[$past->id] ?? [],
                 // how it was afterwards is asked at the next visit and belongs to this one
                 'aftermath' => $rows->ofVisit(($earlier[$index + 1] ?? $visit)->id)->payloads(EntryKind::Aftermath),
             ], static fn (mixed $part): bool => $part !== []);

@@ -30,12 +30,17 @@ final readonly class TreatmentSummary
      */
     public function doneByVisit(array $visits): array
     {
-        if ($visits === []) {
-            return [];
-        }
-        $done = array_map(
-            fn (array $rows): array => $this->ofMuscles(Fold::of([], TableEvents::events($rows))), TableEvents::rows($visits),
-        );
+        return $visits === [] ? [] : $this->doneOf($visits, TableEvents::rows($visits));
+    }
+
+    /**
+     * @param  list<int>  $visits
+     * @param  array<int, list<\stdClass>>  $events  rows of TableEvents, by visit
+     * @return array<int, list<array<string, mixed>>> the same, where the events were read already
+     */
+    public function doneOf(array $visits, array $events): array
+    {
+        $done = array_map(fn (array $rows): array => $this->ofMuscles(Fold::of([], TableEvents::events($rows))), $events);
         foreach ($this->brought($visits) as $visit => $entries) {
             $done[$visit] = [...$done[$visit] ?? [], ...$entries];
         }

@@ -423,6 +423,51 @@ final class FromRecordToCaseTest extends TestCase
         DB::table('entries')->update(['checked' => app(SoundRecords::class)->mark()]);
     }
 
+    public function test_what_was_measured_again_between_the_work_tells_what_had_been_worked(): void
+    {
+        [$first, $visit] = $this->twoVisits();
+        $turn = static fn (int $degrees): array => ['movement' => 'cervical.rotation', 'side' => 'left', 'active' => $degrees];
+        $measured = function (int $degrees) use ($first, $turn): void {
+            $this->entry($first, 'range', 'cervical.rotation:left', $turn($degrees), 7, 'after');
+            DB::table('entry_changes')->insert([
+                'entry_id' => DB::table('entries')->where(['visit_id' => $first->id, 'kind' => 'range', 'phase' => 'after'])->value('id'),
+                'payload' => json_encode($turn($degrees)), 'revision' => $degrees, 'user_id' => $first->user_id,
+                'created_at' => now()->format('Y-m-d H:i:s'),
+            ]);
+            $this->travel(1)->minutes();
+        };
+        $worked = function (string $step, string $muscle) use ($first): void {
+            $this->happened($first, $step, 'step_started', ['muscle' => $muscle, 'side' => 'left']);
+            $this->happened($first, $step, 'pass_reached', ['pressure' => 5, 'seconds' => 60]);
+            $this->travel(5)->minutes();
+        };
+        $worked('s1', 'levator_scapulae');
+        $measured(50);
+        $measured(52);
+        $worked('s2', 'pectoralis_minor');
+        $measured(63);
+
+        $checks = $this->case($visit)['history'][0]['checks'];
+
+        self::assertSame([
+            [[['muscle' => 'levator_scapulae', 'side' => 'left']], [['range' => [$turn(52)]]]],
+            [[['muscle' => 'pectoralis_minor', 'side' => 'left']], [['range' => [$turn(63)]]]],
+        ], array_map(static fn (array $one): array => [$one['worked'], [$one['findings']]], $checks));
+        DB::table('entry_changes')->where('revision', '<', 60)->delete();
+        self::assertArrayNotHasKey('checks', $this->case($visit)['history'][0], 'measured at the end only');
+    }
+
+    public function test_goals_stand_until_they_are_given_up(): void
+    {
+        [$first, $visit] = $this->twoVisits();
+        $goal = ['measure' => 'complaint.neck_back', 'side' => 'left', 'value' => 2, 'by' => '2026-12-24'];
+        $this->entry($first, 'goal', 'complaint.neck_back:left', $goal, 7);
+        self::assertSame([$goal], $this->case($visit)['goals']);
+        self::assertCount(1, app(CaseAssembler::class)->of($visit->fresh() ?? $visit)->goals);
+        $this->entry($visit, 'goal', 'complaint.neck_back:left', [...$goal, 'over' => true], 0);
+        self::assertSame([], app(CaseAssembler::class)->of($visit->fresh() ?? $visit)->goals);
+    }
+
     /** @param  array<string, mixed>  $payload */
     private function happened(Visit $visit, string $step, string $type, array $payload): void
     {

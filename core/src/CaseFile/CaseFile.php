@@ -50,7 +50,9 @@ final readonly class CaseFile
             $f->map('consent', Consent::from(...)),
             array_map(Exposure::from(...), $f->having('exposure', 'muscle')),
             Session::from($f->fields('session')), Therapist::from($f->fields('therapist')), $history,
-            $f->map('overrides', Override::from(...)), $f->stringOrNull('note'), $f->map('goals', Goal::from(...)),
+            $f->map('overrides', Override::from(...)), $f->stringOrNull('note'), array_values(array_filter(
+                $f->map('goals', static fn (Fields $goal): ?Goal => Goal::isOver($goal) ? null : Goal::from($goal)),
+            )),
         );
     }
 

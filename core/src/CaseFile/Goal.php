@@ -15,6 +15,12 @@ final readonly class Goal
     {
     }
 
+    /** Given up, or no longer what somebody wants. */
+    public static function isOver(Fields $f): bool
+    {
+        return $f->bool('over');
+    }
+
     public static function from(Fields $f): self
     {
         return new self(

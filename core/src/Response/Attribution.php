@@ -54,11 +54,18 @@ final readonly class Attribution
         $last = $this->book->readings($visit->findings);
         $since = array_fill_keys(array_keys($last), []);
         $credits = [];
-        foreach ($points as [$worked, $findings]) {
+        $end = count($points) - 1;
+        $again = [];
+        foreach ($points as $index => [$worked, $findings]) {
             foreach ($since as $key => $before) {
                 $since[$key] = array_values(array_unique([...$before, ...$worked]));
             }
             foreach ($this->book->readings($findings) as $key => $now) {
+                // what stands at the end is the last reading: it was not taken anew because more was worked since
+                if ($index === $end && isset($again[$key]) && $again[$key] === $now->series[0][1]) {
+                    continue;
+                }
+                $again[$key] = $now->series[0][1];
                 $then = $last[$key] ?? null;
                 if ($then !== null && preg_match(self::TELLING, $now->key) === 1) {
                     $difference = $now->series[0][1] - $then->series[0][1];

@@ -9,8 +9,8 @@ use Somatrace\Core\CaseFile\ResistedFinding;
 use Somatrace\Core\Measures\Measure;
 
 /**
- * Pain says one thing and what the body can do says the other: until that is clear nothing goes a step further. Of many movements some stray
- * by chance: more than that must differ before they speak against the pain.
+ * Pain says one thing and what the body can do says the other: until that is clear nothing goes a step further. Of many movements some
+ * stray by chance: more than that must differ before they speak against the pain.
  */
 final readonly class Contradiction
 {
@@ -47,7 +47,8 @@ final readonly class Contradiction
             };
         }
         $moves['worse'] = [...$moves['worse'], ...$weaker];
-        $many = static fn (string $way, string $other): bool => count($moves[$way]) - count($moves[$other]) >= $figures->beyondChance($moved);
+        $least = $figures->beyondChance($moved);
+        $many = static fn (string $way, string $other): bool => count($moves[$way]) - count($moves[$other]) >= $least;
         $worse = [...$tasks['worse'], ...$many('worse', 'better') ? $moves['worse'] : []];
         $better = [...$tasks['better'], ...$many('better', 'worse') ? $moves['better'] : []];
 

@@ -59,7 +59,8 @@ final readonly class CourseJudge
     }
 
     /**
-     * What has really changed one way: pain and tasks each, movements where more of them did than stray by chance.
+     * What has really changed one way: pain and tasks each, movements where more of them did than the other way, and than
+     * stray by chance.
      *
      * @param  list<Measure>  $telling
      * @return list<Measure>
@@ -69,7 +70,9 @@ final readonly class CourseJudge
         $isMove = static fn (Measure $one): bool => str_starts_with($one->key, 'range.');
         $moves = array_filter($telling, $isMove);
         $changed = array_values(array_filter($telling, static fn (Measure $one): bool => $one->verdict() === $way));
-        $counts = count(array_filter($changed, $isMove)) >= $this->figures->beyondChance(count($moves));
+        $other = $way === MeasureVerdict::Improved ? MeasureVerdict::Worse : MeasureVerdict::Improved;
+        $against = count(array_filter($moves, static fn (Measure $one): bool => $one->verdict() === $other));
+        $counts = count(array_filter($changed, $isMove)) - $against >= $this->figures->beyondChance(count($moves));
 
         return $counts ? $changed : array_values(array_filter($changed, static fn (Measure $one): bool => ! $isMove($one)));
     }
@@ -104,7 +107,10 @@ final readonly class CourseJudge
 
         return $late
             ? [CourseDecision::Refer, "$visits visits and no real change in pain, function or range, also after looking again: send on."]
-            : [CourseDecision::Reassess, "$visits visits in $days days and no real change in pain, function or range: look again from the start."];
+            : [
+                CourseDecision::Reassess,
+                "$visits visits in $days days and no real change in pain, function or range: look again from the start.",
+            ];
     }
 
     /** A bad day is one reading; what is worse on several in a row is worse. */
@@ -125,7 +131,11 @@ final readonly class CourseJudge
         if ($kept < $this->figures->goalVisits) {
             return null;
         }
-        $what = $goals === [] ? "Pain at {$this->figures->goalPain} or less" : (count($goals) === 1 ? 'The goal is reached' : 'All goals are reached');
+        $what = match (count($goals)) {
+            0 => "Pain at {$this->figures->goalPain} or less",
+            1 => 'The goal is reached',
+            default => 'All goals are reached',
+        };
 
         return $kept >= 2 * $this->figures->goalVisits
             ? [CourseDecision::Discharge, "$what on $kept visits in a row: nothing left to do; come back when needed."]

@@ -37,7 +37,8 @@ final readonly class CoursePlanner
             'range' => [$this->ranges($measures), $this->movePain($case)],
             'strength' => [$this->strength($case), $this->tasks($case, $goals)],
             'space_out' => [new Gate(
-                'kept', "The goal is kept on {$this->figures->goalVisits} visits", $case->history === [] ? null : $kept >= $this->figures->goalVisits,
+                'kept', "The goal is kept on {$this->figures->goalVisits} visits",
+                $case->history === [] ? null : $kept >= $this->figures->goalVisits,
                 $kept === 0 ? 'Not reached yet.' : 'Kept on '.($kept === 1 ? 'one visit.' : "$kept visits."),
             )],
         ];
@@ -46,14 +47,17 @@ final readonly class CoursePlanner
         foreach ($gates as $id => $of) {
             $passed = $isNow && $id !== 'space_out' && array_filter($of, static fn (Gate $gate): bool => $gate->holds !== true) === [];
             $phases[] = new Phase(
-                $id, $this->figures->phases[$id]['name'], $passed ? 'passed' : ($isNow ? 'now' : 'ahead'), $of, $this->figures->phases[$id]['expect'],
+                $id, $this->figures->phases[$id]['name'], $passed ? 'passed' : ($isNow ? 'now' : 'ahead'), $of,
+                $this->figures->phases[$id]['expect'],
             );
             $isNow = $isNow && $passed;
         }
 
         return new CoursePlan($phases, $this->lookAgain($case), [
-            "Pain at {$this->figures->goalPain} or less, or the goals reached, kept on ".(2 * $this->figures->goalVisits).' visits: no more is needed.',
-            "No real change on {$this->figures->reassessVisits} visits or in {$this->figures->reassessDays} days, and not after looking again: a doctor first.",
+            "Pain at {$this->figures->goalPain} or less, or the goals reached, kept on ".(2 * $this->figures->goalVisits)
+                .' visits: no more is needed.',
+            "No real change on {$this->figures->reassessVisits} visits or in {$this->figures->reassessDays} days, and not after looking "
+                .'again: a doctor first.',
             'Anything that worries, or swelling that stays: a doctor first.',
         ]);
     }
@@ -77,10 +81,10 @@ final readonly class CoursePlanner
         foreach ($case->health->conditions as $answer) {
             $trends[] = $answer->swellingTrend;
         }
-        $stays = array_intersect(array_map(static fn (?SwellingTrend $one): string => $one->value ?? '', $trends), ['rising', 'same']) !== [];
+        $stays = in_array(SwellingTrend::Rising, $trends, true) || in_array(SwellingTrend::Same, $trends, true);
 
         // swelling nobody saw is none: whoever sees one writes it down
-        return new Gate('swelling', 'Swelling goes down', ! $stays, $stays ? 'It stays or rises.' : 'None stays or rises.');
+        return new Gate('swells', 'Swelling goes down', ! $stays, $stays ? 'It stays or rises.' : 'None stays or rises.');
     }
 
     private function restPain(CaseFile $case): Gate

@@ -59,8 +59,9 @@ final readonly class GoalProgress
     public function toArray(): array
     {
         return [
-            'measure' => $this->goal->measure, 'side' => $this->goal->side->value, 'name' => $this->measure?->name, 'unit' => $this->measure?->unit,
-            'value' => $this->goal->value, 'by' => $this->goal->by?->format('Y-m-d'), 'share' => $this->share === null ? null : round($this->share, 3),
+            'measure' => $this->goal->measure, 'side' => $this->goal->side->value, 'name' => $this->measure?->name,
+            'unit' => $this->measure?->unit, 'value' => $this->goal->value, 'by' => $this->goal->by?->format('Y-m-d'),
+            'share' => $this->share === null ? null : round($this->share, 3),
             'kept' => $this->kept, 'reached' => $this->isReached(), 'overdue' => $this->isOverdue,
         ];
     }

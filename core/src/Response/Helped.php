@@ -56,9 +56,9 @@ final readonly class Helped
     public function toArray(): array
     {
         return [
-            'by' => $this->by, 'id' => $this->id, 'name' => $this->name, 'change' => round($this->change, 3), 'low' => round($this->low, 3),
-            'high' => round($this->high, 3), 'readings' => $this->readings, 'visits' => $this->visits, 'shared' => $this->isShared, 'verdict' => $this->verdict(),
-            'words' => $this->words(),
+            'by' => $this->by, 'id' => $this->id, 'name' => $this->name, 'change' => round($this->change, 3),
+            'low' => round($this->low, 3), 'high' => round($this->high, 3), 'readings' => $this->readings, 'visits' => $this->visits,
+            'shared' => $this->isShared, 'verdict' => $this->verdict(), 'words' => $this->words(),
         ];
     }
 }

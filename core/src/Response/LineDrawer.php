@@ -22,7 +22,9 @@ final readonly class LineDrawer
     /** @return CourseLine|null null where no pain was ever asked */
     public function of(CaseFile $case): ?CourseLine
     {
-        $visits = [...array_map(static fn ($visit): array => [$visit->date, $visit->findings], $case->history), [$case->asOf, $case->findings]];
+        $visits = [
+            ...array_map(static fn ($visit): array => [$visit->date, $visit->findings], $case->history), [$case->asOf, $case->findings],
+        ];
         $worst = $start = null;
         foreach ($visits as [$date, $findings]) {
             foreach ($findings->complaints as $complaint) {
@@ -45,7 +47,10 @@ final readonly class LineDrawer
             if ($days < 0) {
                 continue;
             }
-            $point = ['date' => $date->format('Y-m-d'), 'actual' => $this->actual($findings, $worst), ...$this->expected((float) $worst->now, $days, $stage)];
+            $point = [
+                'date' => $date->format('Y-m-d'), 'actual' => $this->actual($findings, $worst),
+                ...$this->expected((float) $worst->now, $days, $stage),
+            ];
             $points[] = $point;
             if ($point['actual'] !== null && $days > 0) {
                 $verdict = match (true) {

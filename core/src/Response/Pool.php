@@ -7,8 +7,8 @@ namespace Somatrace\Core\Response;
 use Somatrace\Core\Anatomy\Atlas;
 
 /**
- * Pools credits over visits by target, technique and pressure. An estimate is the mean of what was seen, shrunk toward nothing (normal prior
- * about no change): few readings say little, and say so by how wide they are.
+ * Pools credits over visits by target, technique and pressure. An estimate is the mean of what was seen, shrunk toward nothing (normal
+ * prior about no change): few readings say little, and say so by how wide they are.
  */
 final readonly class Pool
 {

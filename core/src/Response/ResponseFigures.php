@@ -18,6 +18,7 @@ final readonly class ResponseFigures
      * @param  float  $priorSpread  how far work of one kind differs from no change, in changes that are real, before anything was seen
      * @param  float  $visitSpread  how far the same work differs from visit to visit
      * @param  list<float>  $pressureBands  where a band of pressure begins, 0–10
+     * @param  float  $progressHours  of soreness, up to which nothing speaks against a step further
      * @param  float  $astray  share of many movements that may really differ by chance alone
      * @param  int  $worseVisits  on so many readings in a row worse is not a bad day
      * @param  float  $doseStep  so many times the dose is a step further
@@ -46,6 +47,7 @@ final readonly class ResponseFigures
         public float $doseStep,
         public int $worseVisits,
         public float $astray,
+        public float $progressHours,
         public array $phases,
     ) {
     }
@@ -69,7 +71,9 @@ final readonly class ResponseFigures
             $file->int('reassess_visits'), $file->int('reassess_days'), $file->int('refer_after_more_visits'), $file->int('swelling_days'),
             $file->float('goal_pain'), $file->int('goal_visits'), NextVisitFigures::from($file->fields('next_visit')),
             $file->float('calm_pain'), $file->float('task_goal'), $lines, $line->float('pace'), $attribution->float('prior_spread'),
-            $attribution->float('visit_spread'), $attribution->floats('pressure_bands'), $file->float('dose_step'), $file->int('worse_visits'), $file->float('astray_share'), $told,
+            $attribution->float('visit_spread'), $attribution->floats('pressure_bands'), $file->float('dose_step'),
+            $file->int('worse_visits'), $file->float('astray_share'),
+            $file->float('sore_progress_hours'), $told,
         );
     }
 

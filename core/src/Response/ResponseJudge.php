@@ -42,6 +42,7 @@ final readonly class ResponseJudge
             $measures, $targets->of($this->quietness->treated($case)), $course, $because, $this->sureness($case), $against, $goals, $helped,
             (new LineDrawer($this->figures, $this->tissue, $this->rules))->of($case),
             (new CoursePlanner($this->atlas, $this->figures, $this->tissue))->of($case, $measures, $goals, $judge->kept($case, $goals)),
+            array_map(VisitMark::of(...), $case->history),
         );
     }
 

@@ -17,6 +17,7 @@ final readonly class ResponseResult
      * @param  list<TargetDecision>  $targets
      * @param  list<GoalProgress>  $goals
      * @param  list<Helped>  $helped  what came after which work
+     * @param  list<VisitMark>  $visits  that lie behind
      * @param  CourseLine|null  $line  null where no pain was ever asked
      */
     public function __construct(
@@ -30,6 +31,7 @@ final readonly class ResponseResult
         public array $helped,
         public ?CourseLine $line,
         public CoursePlan $plan,
+        public array $visits,
     ) {
         $byKey = [];
         foreach ($targets as $target) {
@@ -55,6 +57,7 @@ final readonly class ResponseResult
             'helped' => array_map(static fn (Helped $one): array => $one->toArray(), $this->helped),
             'line' => $this->line?->toArray(),
             'plan' => $this->plan->toArray(),
+            'visits' => array_map(static fn (VisitMark $visit): array => $visit->toArray(), $this->visits),
         ];
     }
 }

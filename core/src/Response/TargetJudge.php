@@ -12,8 +12,8 @@ use Somatrace\Core\Measures\Measure;
 use Somatrace\Core\Measures\MeasureVerdict;
 
 /**
- * What the answer to earlier work means for one muscle: the worst fact that holds decides, and nothing goes further than the course lets it.
- * What eased after other work is not this one's merit.
+ * What the answer to earlier work means for one muscle: the worst fact that holds decides, and nothing goes further than the course lets
+ * it. What eased after other work is not this one's merit.
  */
 final readonly class TargetJudge
 {
@@ -84,6 +84,9 @@ final readonly class TargetJudge
         if ($answer->soreHours !== null && $answer->soreHours > $this->figures->holdHours) {
             return [Decision::Hold, 0, 'Sore for more than a day: the same again, no more.'];
         }
+        if ($answer->soreHours !== null && $answer->soreHours > $this->figures->progressHours) {
+            return [Decision::Hold, 0, 'Sore for most of a day: the same again, no more.'];
+        }
         if (! $answer->isAsked()) {
             return [Decision::Hold, 0, 'Nobody asked how it was afterwards: the same again, no more.'];
         }
@@ -97,6 +100,9 @@ final readonly class TargetJudge
         if ($other !== null) {
             return [Decision::Hold, 0, "The complaint eased after work on $other, and this one is as it was: the same again, no more."];
         }
+        if ($own === MeasureVerdict::NoRealChange && $this->credit($treated) < 1 && count($this->worked($visit)) > 1) {
+            return [Decision::Hold, 0, 'The complaint eased, others were worked too, and this one is as it was: the same again, no more.'];
+        }
         if ($dose !== null && ! $tolerance->varies() && $tolerance->isReachedBy($dose * $this->figures->doseStep)) {
             return [Decision::Hold, 0, 'Eased; a step further would come to the dose after which it was sore: the same again.'];
         }
@@ -105,8 +111,8 @@ final readonly class TargetJudge
     }
 
     /**
-     * Whether what it was worked for has really eased: the complaint it can explain; where it explains none that was asked twice, any, if it
-     * is itself less tender or that came right after work on it.
+     * Whether what it was worked for has really eased: the complaint it can explain; where it explains none that was asked twice, any, if
+     * it is itself less tender or that came right after work on it.
      */
     private function hasEased(Treated $treated, MeasureVerdict $own): bool
     {
@@ -149,6 +155,9 @@ final readonly class TargetJudge
                 continue;
             }
             $verdict = $measure->verdict();
+            if ($verdict !== MeasureVerdict::NotEnough && ! $this->isLasting($measure, $verdict)) {
+                $verdict = MeasureVerdict::NoRealChange;
+            }
             // of several spots the worst counts
             $found = match (true) {
                 $verdict === MeasureVerdict::Worse, $found === MeasureVerdict::Worse => MeasureVerdict::Worse,
@@ -162,8 +171,8 @@ final readonly class TargetJudge
     }
 
     /**
-     * Whose merit it is that the complaint eased, where it is known to be another's: measured again after that work, or that muscle is itself
-     * really less tender and this one is not.
+     * Whose merit it is that the complaint eased, where it is known to be another's: measured again after that work, or that muscle is
+     * itself really less tender and this one is not.
      *
      * @param  list<Treated>  $all
      * @return string|null the name of the other
@@ -173,7 +182,7 @@ final readonly class TargetJudge
         if ($this->credit($treated) >= 1) {
             return null;
         }
-        $there = array_map(static fn ($done): string => $done->at()->key(), $visit->done ?? []);
+        $there = $this->worked($visit);
         foreach ($all as $other) {
             if ($other->at->key() === $treated->at->key() || ! in_array($other->at->key(), $there, true)) {
                 continue;
@@ -185,6 +194,23 @@ final readonly class TargetJudge
         }
 
         return null;
+    }
+
+    /** One grade more on one day is within what a finger errs: it is more by two, or on several days running. */
+    private function isLasting(Measure $measure, MeasureVerdict $verdict): bool
+    {
+        $last = array_slice($measure->pointVerdicts(), -$this->figures->worseVisits);
+
+        return abs((float) $measure->change()) >= 2 * $measure->mdc
+            || (count($last) === $this->figures->worseVisits && ! in_array(false, array_map(
+                static fn (MeasureVerdict $one): bool => $one === $verdict, $last,
+            ), true));
+    }
+
+    /** @return list<string> muscles and sides */
+    private function worked(?PastVisit $visit): array
+    {
+        return array_values(array_unique(array_map(static fn (Done $done): string => $done->at()->key(), $visit->done ?? [])));
     }
 
     /** The best that came right after work on it, in changes that are real. */

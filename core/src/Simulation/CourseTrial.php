@@ -17,8 +17,8 @@ use Somatrace\Core\Response\Decision;
 use Somatrace\Core\Response\ResponseResult;
 
 /**
- * Treats simulated clients over visits by what the judgement says, and others of the same make-up by a fixed routine, and sets every decision
- * beside what is hidden.
+ * Treats simulated clients over visits by what the judgement says, and others of the same make-up by a fixed routine, and sets every
+ * decision beside what is hidden.
  */
 final readonly class CourseTrial
 {
@@ -33,6 +33,9 @@ final readonly class CourseTrial
     private const ROUTINE_DOSE = 9000.0;
 
     private const ROUTINE_DAYS = 7;
+
+    /** So many times the dose is a step further. */
+    private const STEP = 1.2;
 
     /** Where what is hidden lies so near a border that nobody can say it, either answer is right: one SD of what a person says of pain. */
     private const BORDER = 0.7;
@@ -97,7 +100,8 @@ final readonly class CourseTrial
         $side = $course->today()->complaints[0]->side ?? null;
         $keys = [];
         foreach ($this->clinic->atlas()->muscles as $muscle) {
-            if ($side !== null && count($keys) < self::TARGETS && $muscle->partOf === null && array_intersect($muscle->zones, $zones) !== []) {
+            $hurts = $muscle->partOf === null && array_intersect($muscle->zones, $zones) !== [];
+            if ($hurts && $side !== null && count($keys) < self::TARGETS) {
                 $keys[] = "$muscle->id:{$side->value}";
             }
         }
@@ -153,7 +157,7 @@ final readonly class CourseTrial
             $doses[$key] = match (true) {
                 $decision === null => self::FIRST_DOSE,
                 $decision->decision === Decision::Regress => 0.75 ** -$decision->pressureStep * ($last[$key] ?? self::FIRST_DOSE),
-                $decision->decision === Decision::Progress => 1.2 * ($last[$key] ?? self::FIRST_DOSE),
+                $decision->decision === Decision::Progress => self::STEP * ($last[$key] ?? self::FIRST_DOSE),
                 default => $last[$key] ?? self::FIRST_DOSE,
             };
             if (count($doses) >= self::TARGETS) {
@@ -202,6 +206,10 @@ final readonly class CourseTrial
             $course->soreHours() > 24 => [Decision::Hold],
             // of what is no source nothing should go further; whether it is left or held is a matter of what was felt
             ! $course->isSource($key) => [Decision::Hold, Decision::Retire, Decision::Rethink],
+            // a step further would flare
+            self::STEP * ($course->lastDoses()[$key] ?? 0.0) > $course->bears() => [Decision::Hold],
+            // who has reached what was hoped for needs no step further, and takes no harm of one
+            $course->pain() <= 2 + self::BORDER => [Decision::Hold, Decision::Progress, Decision::Retire],
             $course->left($key) < 0.25 => [Decision::Retire, Decision::Progress, Decision::Hold],
             $this->eased($course) === true => [Decision::Progress],
             $this->eased($course) === false => [Decision::Hold],

@@ -9,10 +9,10 @@ use Somatrace\Core\CaseFile\Aftermath;
 use Somatrace\Core\CaseFile\Complaint;
 
 /**
- * A simulated client over visits: what is hidden changes with the days and with what is done. Work on a source helps the more, the larger
- * the dose, up to what the client bears; beyond that it flares. What is fresh heals by itself, what is old comes back where the days ask for
- * it, and in one of five the pain comes from nothing that hands reach. Its make-up was fixed before any figure of the judgement was tuned
- * and is not changed to please (docs/course-trial.md); all figures are practice defaults.
+ * A simulated client over visits: what is hidden changes with the days and with what is done. Work on a source helps the more, the
+ * larger the dose, up to what the client bears; beyond that it flares. What is fresh heals by itself, what is old comes back where
+ * the days ask for it, and in one of five the pain comes from nothing that hands reach. Its make-up was fixed before any figure of the
+ * judgement was tuned and is not changed to please (docs/course-trial.md); all figures are practice defaults.
  */
 final class SimulatedCourse
 {

@@ -309,6 +309,8 @@ export interface EntryPayloads {
     side: Side
     value: number
     by?: string
+    /** given up, or no longer what somebody wants */
+    over?: boolean
   }
   text: string
   sentence: {

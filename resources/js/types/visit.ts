@@ -396,10 +396,69 @@ export interface Response {
     because: string
     visits: number
     last_dose_kpa_s: number | null
+    /** kPa·s: the most that was borne, and the least that made sore */
+    tolerance: { borne: number | null; sore_from: number | null; varies: boolean; visits: number }
+    own: Measure['verdict']
   }[]
   course: { decision: string; because: string; sureness: string }
   /** what got better while something else got worse, in words */
   contradiction: string | null
+  goals: GoalProgress[]
+  helped: Helped[]
+  /** null where no pain was ever asked */
+  line: CourseLine | null
+  plan: { phases: CoursePhase[]; look_again: string | null; ends: string[] }
+  visits: VisitMark[]
+}
+/** How far a goal is reached; nothing where it was never measured. */
+export interface GoalProgress {
+  measure: string
+  side: Side
+  name: string | null
+  unit: string | null
+  value: number
+  by: string | null
+  share: number | null
+  /** on how many readings in a row, up to the last */
+  kept: number
+  reached: boolean
+  overdue: boolean
+}
+/** What came after one kind of work, in changes that are real. */
+export interface Helped {
+  by: 'target' | 'technique' | 'pressure'
+  id: string
+  name: string
+  change: number
+  low: number
+  high: number
+  readings: number
+  visits: number
+  shared: boolean
+  verdict: 'helps' | 'hinders' | 'open'
+  words: string
+}
+export interface CourseLine {
+  measure: string
+  stage: string | null
+  points: { date: string; actual: number | null; expected: number; low: number; high: number }[]
+  verdict: 'ahead' | 'within' | 'behind' | 'unknown'
+  words: string
+}
+export interface CoursePhase {
+  id: 'calm' | 'range' | 'strength' | 'space_out'
+  name: string
+  state: 'passed' | 'now' | 'ahead'
+  gates: { id: string; words: string; holds: boolean | null; because: string }[]
+  expect: string
+}
+/** How a past visit was borne, and how much was worked, kPa·s by muscle and side. */
+export interface VisitMark {
+  date: string
+  sore_hours: number | null
+  worse: boolean | null
+  home_care: number | null
+  doses: Record<string, number>
 }
 export type Done = EntryPayloads['done']
 /** Something that happened at the table, as the schema of events declares it. */

@@ -6,7 +6,11 @@ import { Head, Link, router, useForm, usePage } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import Flash from '@/parts/Flash.vue'
 import Gate from '@/parts/Gate.vue'
-import Traces from '@/parts/Traces.vue'
+import CourseWay from '@/parts/course/CourseWay.vue'
+import ExpectedLine from '@/parts/course/ExpectedLine.vue'
+import GoalList from '@/parts/course/GoalList.vue'
+import Traces from '@/parts/course/Traces.vue'
+import WhatHelped from '@/parts/course/WhatHelped.vue'
 import { dayWords } from '@/composables/settings'
 import { useDeed } from '@/composables/useDeed'
 import { verdictWords } from '@/parts/words'
@@ -105,9 +109,28 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
           <template v-if="safety"><Gate :verdict="safety.verdict" /> {{ verdictWords[safety.verdict] }} on the last visit</template>
         </p>
       </section>
-      <section v-if="response && hasCourse" class="mt-5" aria-label="Course">
-        <Traces :response="response" :possessive="client.words.possessive" />
-      </section>
+      <template v-if="response && hasCourse">
+        <section class="mt-6" aria-labelledby="the-way">
+          <h2 id="the-way" class="section-head mb-2">The way</h2>
+          <CourseWay :plan="response.plan" />
+        </section>
+        <section class="mt-7" aria-labelledby="the-traces">
+          <h2 id="the-traces" class="section-head mb-2">What was measured</h2>
+          <Traces :response="response" :possessive="client.words.possessive" :visits="visits" />
+        </section>
+        <div class="mt-7 grid gap-x-12 gap-y-7 lg:grid-cols-2">
+          <section aria-labelledby="the-line">
+            <h2 id="the-line" class="section-head mb-2">Expected, and as it went</h2>
+            <ExpectedLine v-if="response.line" :line="response.line" />
+            <p v-else>No pain was asked yet.</p>
+            <GoalList v-if="response.goals.length" class="mt-4" :goals="response.goals" />
+          </section>
+          <section aria-labelledby="what-helped">
+            <h2 id="what-helped" class="section-head mb-2">What helped</h2>
+            <WhatHelped :helped="response.helped" />
+          </section>
+        </div>
+      </template>
       <section v-else class="mt-8 max-w-[640px]">
         <h2 class="section-head">Course</h2>
         <p class="mt-1">

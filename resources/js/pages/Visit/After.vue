@@ -7,7 +7,8 @@ import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
 import { useVisit } from '@/composables/useVisit'
 import Flash from '@/parts/Flash.vue'
-import Traces from '@/parts/Traces.vue'
+import Goals from '@/parts/note/Goals.vue'
+import Traces from '@/parts/course/Traces.vue'
 import Witness from '@/parts/Witness.vue'
 import { dayWords, timeWords } from '@/composables/settings'
 import { capital, jointName } from '@/parts/words'
@@ -260,10 +261,18 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         <ul>
           <li v-for="target in course.targets" :key="target.muscle + target.side" class="border-b border-hairline py-2">
             <b class="font-[650]">{{ target.name }}: {{ target.decision }}</b
-            ><br /><span class="caption">{{ target.because }}</span>
+            ><br /><span class="caption"
+              >{{ target.because
+              }}<template v-if="target.tolerance.sore_from !== null && !target.tolerance.varies">
+                Sore from about {{ dose(target.tolerance.sore_from)
+                }}<template v-if="target.tolerance.borne !== null">; {{ dose(target.tolerance.borne) }} was borne</template>.</template
+              ></span
+            >
           </li>
         </ul>
+        <p v-if="course.line && course.line.verdict !== 'unknown'" class="mt-2">{{ course.line.words }}</p>
       </template>
+      <Goals class="mt-5" />
       <template v-if="dangers.length">
         <h2 class="section-head mt-5">Signs that stopped the hand</h2>
         <ul>
