@@ -14,14 +14,14 @@ use Carbon\CarbonImmutable;
 /** Begins a visit, or goes on with the one that is already open: two taps never make two visits. */
 final readonly class StartVisit
 {
-    public function __construct(private Once $once)
+    public function __construct(private Once $once, private TakeOverCheckBack $checkBack)
     {
     }
 
     /** @param  string  $key  the window's name for this deed: sent twice it is begun once */
     public function handle(Client $client, User $user, ?Appointment $appointment, string $key, CarbonImmutable $now): Visit
     {
-        $begin = static function () use ($client, $user, $appointment, $now): int {
+        $begin = function () use ($client, $user, $appointment, $now): int {
             $open = $client->visits()->where('status', VisitStatus::Open)->latest('number')->first();
             if ($open !== null) {
                 return $open->id;
@@ -33,6 +33,7 @@ final readonly class StartVisit
             ]);
             $client->update(['last_seen_at' => $now]);
             $appointment?->update(['status' => 'arrived']);
+            $this->checkBack->handle($visit, $user);
 
             return $visit->id;
         };

@@ -96,6 +96,38 @@ final readonly class CheckInAnswers
     }
 
     /**
+     * The same of a check-back: how it was afterwards, and nothing else.
+     *
+     * @param  array<array-key, mixed>  $answers
+     * @return list<string>
+     */
+    public function faultsBack(array $answers, string $today): array
+    {
+        $faults = array_map(
+            static fn (int|string $key): string => "\"$key\" is not asked here.", array_keys(array_diff_key($answers, ['after' => true])),
+        );
+        $after = $this->after($answers);
+
+        return [...$faults, ...$this->check->faults(
+            EntryKind::Aftermath, EntryKind::Aftermath->nameOf($after, null), $after, false, $today,
+        )];
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $answers
+     * @return list<string> what worries of a check-back, in words
+     */
+    public function worrying(array $answers): array
+    {
+        $flags = $this->clinic->rules()->flags->flags;
+        $said = $this->map($answers, 'after')['worrying'] ?? [];
+
+        return array_values(array_map(
+            static fn (mixed $flag): string => rtrim($flags[(string) $flag]['ask'] ?? (string) $flag, '?'), is_array($said) ? $said : [],
+        ));
+    }
+
+    /**
      * The entries of a visit that these answers make: nothing is denied that was not shown.
      *
      * @param  array<array-key, mixed>  $answers

@@ -9,7 +9,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * Questions handed to one client before a visit, by a link or a code that works once, on one device, for a day.
+ * Questions handed to one client by a link or a code that works once, on one device: before a visit, for a day; or after one, about how it
+ * was (a check-back), until the next.
  *
  * @property int $id
  * @property int $clinic_id
@@ -22,14 +23,15 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $expires_at
  * @property CarbonImmutable|null $opened_at
  * @property CarbonImmutable|null $sent_at
- * @property int|null $visit_id
+ * @property int|null $visit_id  whose record took the answers over
+ * @property int|null $after_visit_id  of a check-back: the visit it asks about
  * @property Client $client
  */
 final class CheckIn extends Model
 {
     protected $fillable = [
         'clinic_id', 'client_id', 'user_id', 'link_hash', 'code_hash', 'device_hash', 'answers', 'expires_at', 'opened_at', 'sent_at',
-        'visit_id',
+        'visit_id', 'after_visit_id',
     ];
 
     protected $casts = [
@@ -40,6 +42,12 @@ final class CheckIn extends Model
     public function client(): BelongsTo
     {
         return $this->belongsTo(Client::class);
+    }
+
+    /** @return BelongsTo<Visit, $this> */
+    public function after(): BelongsTo
+    {
+        return $this->belongsTo(Visit::class, 'after_visit_id');
     }
 
     /** Keyed, so that a stolen list of hashes cannot be tried against short codes elsewhere. */

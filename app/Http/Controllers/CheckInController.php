@@ -52,6 +52,19 @@ final readonly class CheckInController
         );
     }
 
+    /** Asks how it was after a visit that has ended. */
+    public function askBack(Visit $visit, #[CurrentUser] User $user, HandOutCheckIn $handOut): RedirectResponse
+    {
+        Gate::authorize('view', $visit);
+        abort_if($visit->status === VisitStatus::Open, 409, 'How it was is asked once the visit has ended.');
+        $given = $handOut->handle($visit->client, $user, CarbonImmutable::now(), $visit);
+
+        return back()->with('check_in', [
+            'link' => Letters::link('check-in.show', $given['link']), 'code' => $given['code'],
+            'until' => $given['until']->setTimezone($user->clinic->timezone)->format('Y-m-d'),
+        ]);
+    }
+
     public function code(): Response
     {
         return Inertia::render('CheckIn/Code');
@@ -90,7 +103,9 @@ final readonly class CheckInController
         $checkIn = $this->find($link);
         $trouble = $checkIn === null ? 'invalid' : $this->trouble($checkIn, $request);
         if ($checkIn === null || $trouble !== null) {
-            return Inertia::render('CheckIn/Closed', ['why' => $trouble])->toResponse($request)->setStatusCode(
+            $after = $checkIn?->after_visit_id !== null;
+
+            return Inertia::render('CheckIn/Closed', ['why' => $trouble, 'after' => $after])->toResponse($request)->setStatusCode(
                 self::STATUS[$trouble ?? 'invalid'],
             );
         }
@@ -98,6 +113,12 @@ final readonly class CheckInController
             return Inertia::render('CheckIn/Begin', ['link' => $link])->toResponse($request);
         }
         $checkIn->loadMissing('client');
+        if ($checkIn->after !== null) {
+            return Inertia::render('CheckIn/Back', [
+                'link' => $link, 'name' => Str::before($checkIn->client->name, ' '), 'answers' => (object) $checkIn->answers,
+                'last' => $this->asked($checkIn->after),
+            ])->toResponse($request);
+        }
 
         return Inertia::render('CheckIn/Questions', [
             'link' => $link, 'name' => Str::before($checkIn->client->name, ' '), 'answers' => (object) $checkIn->answers,
@@ -111,7 +132,7 @@ final readonly class CheckInController
         $checkIn = $this->find($link);
         if ($checkIn !== null && $checkIn->opened_at === null && $this->trouble($checkIn, $request) === null) {
             $device = Str::random(40);
-            $request->session()->put("check_in.{$checkIn->id}", $device);
+            $request->session()->put("check_in_device.{$checkIn->id}", $device);
             $checkIn->update(['opened_at' => CarbonImmutable::now(), 'device_hash' => CheckIn::hash($device)]);
         }
 
@@ -132,7 +153,8 @@ final readonly class CheckInController
         if (! is_array($answers)) {
             throw ValidationException::withMessages(['answers' => 'No answers arrived. What was answered before stands.']);
         }
-        $faults = $check->faults($answers, CarbonImmutable::now()->toDateString());
+        $today = CarbonImmutable::now()->toDateString();
+        $faults = $checkIn->after_visit_id === null ? $check->faults($answers, $today) : $check->faultsBack($answers, $today);
         if ($faults !== []) {
             throw ValidationException::withMessages(['answers' => $faults]);
         }
@@ -147,6 +169,7 @@ final readonly class CheckInController
         Gate::authorize('update', $visit);
         $checkIn = CheckIn::query()
             ->where('client_id', $visit->client_id)
+            ->whereNull('after_visit_id')
             ->whereNotNull('sent_at')
             ->whereNull('visit_id')
             ->latest('sent_at')
@@ -155,6 +178,20 @@ final readonly class CheckInController
         $takeOver->handle($checkIn, $visit, $user);
 
         return back();
+    }
+
+    /** @return array{date: string, home_care: list<mixed>, tasks: list<string>} what a check-back asks about a visit */
+    private function asked(Visit $visit): array
+    {
+        $rows = EntryRows::of([$visit->id]);
+
+        return [
+            'date' => $visit->day(), 'home_care' => $rows->payloads(EntryKind::HomeCare),
+            'tasks' => array_slice(array_map(
+                static fn (mixed $task): string => is_array($task) ? (string) ($task['task'] ?? '') : '',
+                $rows->payloads(EntryKind::Function),
+            ), 0, 1),
+        ];
     }
 
     /** @return array{date: string, home_care: list<mixed>}|null the last visit that came to an end: how was it afterwards? */
@@ -176,7 +213,7 @@ final readonly class CheckInController
     /** Why it does not open here; null when it does. */
     private function trouble(CheckIn $checkIn, Request $request): ?string
     {
-        $device = $request->session()->get("check_in.{$checkIn->id}");
+        $device = $request->session()->get("check_in_device.{$checkIn->id}");
 
         return match (true) {
             $checkIn->sent_at !== null => 'sent',

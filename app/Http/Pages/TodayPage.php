@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
+use App\Cases\CheckInAnswers;
 use App\Cases\HandLoad;
 use App\Models\Appointment;
+use App\Models\CheckIn;
 use App\Models\Client;
 use App\Models\Judgement;
 use App\Models\Right;
@@ -23,7 +25,10 @@ final readonly class TodayPage
 
     private const WATCHED = 14;
 
-    public function __construct(private HandLoad $hands)
+    /** Hours of soreness that do not wait for the next visit. */
+    private const LONG_SORE = 48;
+
+    public function __construct(private HandLoad $hands, private CheckInAnswers $checkIns)
     {
     }
 
@@ -60,7 +65,7 @@ final readonly class TodayPage
                     ],
                 )
                 ->values(),
-            'thoughts' => $clinical ? $this->thoughts($recent, $latest) : [],
+            'thoughts' => $clinical ? [...$this->answered($user), ...$this->thoughts($recent, $latest)] : [],
             'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->waiting($user) : [],
             'outbox' => $user->may(Right::KeepPeople)
                 && app()->environment('local')
@@ -159,6 +164,32 @@ final readonly class TodayPage
             'visit' => ($one->visit ?? $open)?->public_id, 'visit_status' => ($one->visit ?? $open)?->status->value,
             'verdict' => $safety?->document['verdict'] ?? null,
         ];
+    }
+
+    /** @return list<array<string, mixed>> check-backs nobody has taken up yet that say something that must not wait, what worries first */
+    private function answered(User $user): array
+    {
+        $backs = CheckIn::query()->with('client')->where('clinic_id', $user->clinic_id)
+            ->whereNotNull('after_visit_id')->whereNotNull('sent_at')->whereNull('visit_id')
+            ->latest('sent_at')->limit(self::WATCHED)->get();
+        $told = [];
+        foreach ($backs as $back) {
+            $worrying = $this->checkIns->worrying($back->answers);
+            $after = $back->answers['after'] ?? [];
+            $sore = (float) ($after['soreness_hours'] ?? 0);
+            if ($worrying !== []) {
+                $told[] = [0, $back, 'worrying', 'After the last visit: '.implode('; ', $worrying).'. Ring today.'];
+            } elseif (($after['worse'] ?? false) === true || $sore > self::LONG_SORE) {
+                $told[] = [1, $back, 'sore', ($after['worse'] ?? false) === true
+                    ? 'It was worse after the last visit. Lighter and shorter next time.'
+                    : 'Sore for longer than two days. Lighter and shorter next time.'];
+            }
+        }
+        usort($told, static fn (array $a, array $b): int => [$a[0], $a[1]->client->name] <=> [$b[0], $b[1]->client->name]);
+
+        return array_map(static fn (array $one): array => [
+            'id' => $one[1]->client->public_id, 'name' => $one[1]->client->name, 'kind' => $one[2], 'text' => $one[3],
+        ], $told);
     }
 
     /**

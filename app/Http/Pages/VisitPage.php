@@ -326,7 +326,7 @@ final readonly class VisitPage
      */
     private function checkIn(Visit $visit): ?array
     {
-        $checkIn = CheckIn::query()->where('client_id', $visit->client_id)->whereNotNull('sent_at')
+        $checkIn = CheckIn::query()->where('client_id', $visit->client_id)->whereNull('after_visit_id')->whereNotNull('sent_at')
             ->where(static fn (Builder $query): Builder => $query->whereNull('visit_id')->orWhere('visit_id', $visit->id))
             ->latest('sent_at')
             ->first();

@@ -63,14 +63,18 @@ const next = computed(
 const { post } = useDeed()
 const begin = (one: Appointment) => post(`/clients/${one.client.id}/visits`, { appointment: one.id })
 const edge: Record<string, string> = {
+  worrying: 'border-madder',
   emergency: 'border-madder',
   refer: 'border-madder',
+  sore: 'border-iron',
   reassess: 'border-iron',
   regress: 'border-iron',
   space_out: 'border-moss',
   discharge: 'border-moss',
 }
 const act: Record<string, string> = {
+  worrying: 'Ring and read',
+  sore: 'See the course',
   emergency: 'Read and send on',
   refer: 'Read and send on',
   reassess: 'Re-assess',
@@ -212,7 +216,7 @@ useKeys({ c: () => router.visit('/clients/new') })
     <section v-if="hands" class="mt-10" aria-label="What needs a thought">
       <h2 class="display mb-2 text-[23px] leading-7">{{ counted }} a thought</h2>
       <ul>
-        <li v-for="one in thoughts" :key="one.id" class="border-b border-hairline py-3">
+        <li v-for="one in thoughts" :key="one.id + one.kind" class="border-b border-hairline py-3">
           <div class="border-l-4 pl-3" :class="edge[one.kind]">
             <div class="flex items-start justify-between gap-3">
               <h3 class="display pt-1 text-[20px] leading-6">{{ one.name }}</h3>

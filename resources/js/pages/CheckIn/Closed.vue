@@ -2,16 +2,22 @@
 import { Head } from '@inertiajs/vue3'
 import { computed } from 'vue'
 
-const props = defineProps<{ why: 'invalid' | 'expired' | 'elsewhere' | 'sent' }>()
+const props = defineProps<{
+  why: 'invalid' | 'expired' | 'elsewhere' | 'sent'
+  /** it asked how it was after a visit */
+  after: boolean
+}>()
 const words = computed(
   () =>
     ({
       invalid: ['This link opens nothing', 'It may have been cut short or changed on the way. Ask for a new one at reception.'],
-      expired: ['This link has run out', 'It worked for one day, or a newer one has been made. Ask for a new one at reception.'],
+      expired: ['This link has run out', 'It worked for some days only, or a newer one has been made. Ask for a new one at reception.'],
       elsewhere: ['This link is open on another device', 'It works on one device only: go on there, or ask for a new one at reception.'],
       sent: [
         'Thank you, your answers are with us',
-        'Your therapist reads them before you begin and will talk them over with you. You can close this page.',
+        props.after
+          ? 'Your therapist reads them, and rings if something should not wait. You can close this page.'
+          : 'Your therapist reads them before you begin and will talk them over with you. You can close this page.',
       ],
     })[props.why],
 )

@@ -7,6 +7,7 @@ import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
 import { useVisit } from '@/composables/useVisit'
 import Flash from '@/parts/Flash.vue'
+import CheckBack from '@/parts/note/CheckBack.vue'
 import Goals from '@/parts/note/Goals.vue'
 import Traces from '@/parts/course/Traces.vue'
 import Witness from '@/parts/Witness.vue'
@@ -252,6 +253,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Case file</a
         ><a class="btn" :href="`/visits/${props.visit.id}/treatment.jsonl`">Treatment, moment by moment</a>
       </p>
+      <CheckBack v-if="props.visit.status !== 'open'" :visit="props.visit.id" />
       <NextVisitPanel v-if="props.next" class="mb-5" :client="props.client.id" :next="props.next" />
       <template v-if="course">
         <h2 class="section-head">The course</h2>
