@@ -23,9 +23,9 @@ final readonly class CourseLine
         $usual = $this->stage === null ? 'may be expected; since when it hurts was not said' : 'is usual for its stage';
 
         return match ($this->verdict) {
-            'ahead' => "Easing faster than $usual.",
-            'within' => "Easing as $usual.",
-            'behind' => "Easing slower than $usual.",
+            'ahead' => "The pain goes faster than $usual.",
+            'within' => "The pain is within what $usual.",
+            'behind' => "The pain goes slower than $usual.",
             'unknown' => 'Too little was asked to tell how it goes.',
         };
     }

@@ -475,6 +475,18 @@ function head(O, F, o = {}) {
   )
   return { g: group(P), dec }
 }
+/** Sections of the forearm from the elbow on. */
+const FOREARM = [
+  [-10, 19, 18, 18],
+  [4, 21.5, 20, 20],
+  [24, 24.5, 22, 21],
+  [46, 24.5, 21, 20.5],
+  [76, 21.5, 18, 17.5],
+  [106, 17.5, 14.5, 14],
+  [130, 15.5, 12, 12],
+  [146, 15.6, 11.2, 11.2],
+  [150, 15.4, 11, 11],
+]
 const UA = 179,
   FA = 146,
   TH = 251,
@@ -785,17 +797,7 @@ function build(q) {
       l: 95,
     })
     parts.push({
-      p: sweep(el, fF, [
-        [-10, 19, 18, 18],
-        [4, 21.5, 20, 20],
-        [24, 24.5, 22, 21],
-        [46, 24.5, 21, 20.5],
-        [76, 21.5, 18, 17.5],
-        [106, 17.5, 14.5, 14],
-        [130, 15.5, 12, 12],
-        [146, 15.6, 11.2, 11.2],
-        [150, 15.4, 11, 11],
-      ]),
+      p: sweep(el, fF, FOREARM),
       k: 15,
       j: V.add(el, V.mul(f, -4)),
       d: f,
@@ -920,4 +922,4 @@ function build(q) {
   }
   return { sdf: group(parts), dec, J, parts }
 }
-export { build, hand, foot, head, FL, ik, UA, FA, TH, SH }
+export { build, FOREARM, hand, foot, head, FL, ik, UA, FA, TH, SH }

@@ -2,11 +2,10 @@
 import { Head, router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { atlas } from '@/chart/atlas'
-import ExerciseDrawing from '@/chart/ExerciseDrawing.vue'
 import { given } from '@/composables/fields'
 import { Refused, send as sendTo } from '@/composables/http'
 import { dayWords } from '@/composables/settings'
-import Choices from '@/parts/Choices.vue'
+import AfterQuestions from '@/parts/AfterQuestions.vue'
 import Scale from '@/parts/Scale.vue'
 import type { EntryPayloads } from '@/types/visit'
 
@@ -44,12 +43,6 @@ const say = (part: Partial<After>): void => {
   after.value = given({ ...after.value, ...part })
   void keep()
 }
-const HOURS = { '0': 'no', '12': 'half a day', '36': 'a day or two', '72': 'longer' } as const
-const hours = computed(() =>
-  after.value.soreness_hours === undefined ? undefined : (String(after.value.soreness_hours) as keyof typeof HOURS),
-)
-const SHARE = { none: 0, some: 0.5, all: 1 } as const
-const share = computed(() => (Object.keys(SHARE) as (keyof typeof SHARE)[]).find((one) => SHARE[one] === after.value.home_care_done))
 const score = computed(() => after.value.function?.[0]?.score ?? undefined)
 /** What may come of work, or show then: the questions of every visit. */
 const flags = Object.entries(atlas.flags).flatMap(([id, flag]) =>
@@ -76,44 +69,14 @@ const send = async (): Promise<void> => {
     <h1 tabindex="-1" class="display mt-2 text-[28px] leading-[34px] outline-none">How was it after your visit?</h1>
     <p class="caption">On {{ dayWords(last.date) }}. One minute; leave out what you cannot say.</p>
     <p v-if="trouble" class="mt-3 border-l-4 border-madder pl-3" role="alert">{{ trouble }}</p>
-    <p class="mt-5">Were you sore afterwards?</p>
-    <Choices
-      label="Were you sore afterwards?"
-      :options="HOURS"
-      :value="hours"
-      @choose="(one) => say({ soreness_hours: one === undefined ? undefined : Number(one), ...(one === '0' ? { soreness: 0 } : {}) })"
-    />
-    <template v-if="after.soreness_hours">
-      <p class="mt-4">How sore, at most? <span class="caption">0 not, 10 unbearable</span></p>
-      <Scale label="How sore" :value="after.soreness" @choose="(soreness) => say({ soreness })" />
-    </template>
-    <p class="mt-4">Was it worse than before?</p>
-    <Choices
-      label="Was it worse than before?"
-      :options="{ no: 'no', yes: 'yes, worse' }"
-      :value="after.worse === undefined ? undefined : after.worse ? 'yes' : 'no'"
-      @choose="(one) => say({ worse: one === undefined ? undefined : one === 'yes' })"
-    />
-    <p class="mt-4">How strong is the pain now? <span class="caption">0 none, 10 unbearable</span></p>
-    <Scale label="Pain now" :value="after.pain" @choose="(pain) => say({ pain })" />
-    <template v-for="task in last.tasks" :key="task">
-      <p class="mt-4">How well does it go: {{ task }}? <span class="caption">0 not at all, 10 as ever</span></p>
-      <Scale :label="task" :value="score" @choose="(now) => say({ function: now === undefined ? undefined : [{ task, score: now }] })" />
-    </template>
-    <template v-if="last.home_care.length">
-      <p class="mt-4">For home you were given:</p>
-      <div v-for="one in last.home_care" :key="one.exercise" class="flex items-center gap-3 border-b border-hairline py-2">
-        <span class="h-[72px] w-[150px] shrink-0"><ExerciseDrawing :exercise="one.exercise" /></span>
-        <span>{{ atlas.self_care[one.exercise]?.name }}</span>
-      </div>
-      <p class="mt-3">How much of it did you do?</p>
-      <Choices
-        label="How much of it did you do?"
-        :options="{ none: 'none', some: 'some', all: 'all of it' }"
-        :value="share"
-        @choose="(one) => say({ home_care_done: one === undefined ? undefined : SHARE[one] })"
-      />
-    </template>
+    <AfterQuestions :after="after" :given="last.home_care" @say="say">
+      <p class="mt-4">How strong is the pain now? <span class="caption">0 none, 10 unbearable</span></p>
+      <Scale label="Pain now" :value="after.pain" @choose="(pain) => say({ pain })" />
+      <template v-for="task in last.tasks" :key="task">
+        <p class="mt-4">How well does it go: {{ task }}? <span class="caption">0 not at all, 10 as ever</span></p>
+        <Scale :label="task" :value="score" @choose="(now) => say({ function: now === undefined ? undefined : [{ task, score: now }] })" />
+      </template>
+    </AfterQuestions>
     <p class="mt-5">Is any of this new since then? <span class="caption">Touch what is.</span></p>
     <div role="group" aria-label="New since then">
       <button

@@ -7,7 +7,7 @@ import { zoneOfView, type ViewId } from '@/chart/art'
 import { atlas, placeName, places } from '@/chart/atlas'
 import Figure from '@/chart/Figure.vue'
 import SideNames from '@/chart/SideNames.vue'
-import ExerciseDrawing from '@/chart/ExerciseDrawing.vue'
+import AfterQuestions from '@/parts/AfterQuestions.vue'
 import Choices from '@/parts/Choices.vue'
 import { given } from '@/composables/fields'
 import { dayWords } from '@/composables/settings'
@@ -34,7 +34,7 @@ interface Answers {
   medicines?: Record<string, Said>
   details?: Record<string, Details>
   done?: string[]
-  after?: Pick<EntryPayloads['aftermath'], 'soreness_hours' | 'worse' | 'home_care_done'>
+  after?: Partial<EntryPayloads['aftermath']>
 }
 const props = defineProps<{ link: string; name: string; answers: Answers; groups: string[]; last: Last | null }>()
 /**
@@ -130,15 +130,6 @@ const anyYes = computed(() => page.value.some((group) => questionsOf(group).some
 const sayAfter = (part: NonNullable<Answers['after']>) => {
   answers.value = { ...answers.value, after: given({ ...answers.value.after, ...part }) }
   void keep()
-}
-const HOME = { none: 0, some: 0.5, all: 1 } as const
-const doneAtHome = computed(() =>
-  (Object.keys(HOME) as (keyof typeof HOME)[]).find((one) => HOME[one] === answers.value.after?.home_care_done),
-)
-const homeOf = (one: EntryPayloads['home_care']): string => {
-  const about = atlas.self_care[one.exercise]
-  const side = one.side && one.side !== 'midline' ? `, ${one.side}` : ''
-  return `${about?.name ?? ''}${side}: ${one.dose ?? about?.dose ?? ''}, ${one.how_often ?? about?.how_often ?? ''}`
 }
 
 // where it hurts
@@ -238,36 +229,7 @@ const raised = computed(() =>
     <template v-if="page[0] === 'after' && last">
       <h1 tabindex="-1" class="display text-[28px] leading-[34px] outline-none">After your last visit</h1>
       <p class="caption mb-3">On {{ dayWords(last.date) }}.</p>
-      <p>Were you sore afterwards?</p>
-      <Choices
-        label="Were you sore afterwards?"
-        :options="{ '0': 'no', '12': 'half a day', '36': 'a day or two', '72': 'longer' }"
-        :value="
-          answers.after?.soreness_hours === undefined ? undefined : (String(answers.after.soreness_hours) as '0' | '12' | '36' | '72')
-        "
-        @choose="(hours) => sayAfter({ soreness_hours: hours === undefined ? undefined : Number(hours) })"
-      />
-      <p class="mt-4">Was it worse than before?</p>
-      <Choices
-        label="Was it worse than before?"
-        :options="{ no: 'no', yes: 'yes, worse' }"
-        :value="answers.after?.worse === undefined ? undefined : answers.after.worse ? 'yes' : 'no'"
-        @choose="(worse) => sayAfter({ worse: worse === undefined ? undefined : worse === 'yes' })"
-      />
-      <template v-if="last.home_care.length">
-        <p class="mt-4">You were given for home:</p>
-        <div v-for="one in last.home_care" :key="one.exercise" class="flex items-center gap-3 border-b border-hairline py-2">
-          <span class="h-[72px] w-[150px] shrink-0"><ExerciseDrawing :exercise="one.exercise" /></span>
-          <span>{{ homeOf(one) }}</span>
-        </div>
-        <p class="mt-3">How much of it did you do?</p>
-        <Choices
-          label="How much of it did you do?"
-          :options="{ none: 'none', some: 'some', all: 'all of it' }"
-          :value="doneAtHome"
-          @choose="(done) => sayAfter({ home_care_done: done === undefined ? undefined : HOME[done] })"
-        />
-      </template>
+      <AfterQuestions :after="answers.after ?? {}" :given="last.home_care" @say="sayAfter" />
     </template>
 
     <template v-else-if="page[0] === 'where'">

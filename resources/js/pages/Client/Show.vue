@@ -2,10 +2,11 @@
 import DayField from '@/controls/DayField.vue'
 import TimeField from '@/controls/TimeField.vue'
 import NumberInput from '@/controls/NumberInput.vue'
-import { Head, Link, router, useForm, usePage } from '@inertiajs/vue3'
+import { Head, Link, useForm } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import Flash from '@/parts/Flash.vue'
 import Gate from '@/parts/Gate.vue'
+import OneTimeLink from '@/parts/OneTimeLink.vue'
 import CourseWay from '@/parts/course/CourseWay.vue'
 import ExpectedLine from '@/parts/course/ExpectedLine.vue'
 import GoalList from '@/parts/course/GoalList.vue'
@@ -44,10 +45,6 @@ const props = defineProps<{
   response: Response | null
   safety: Safety | null
 }>()
-const shared = usePage<{ flash: { check_in: { link: string; code: string; until: string } | null } }>()
-const checkIn = computed(() => shared.props.flash.check_in)
-const handOut = () => router.post(`/clients/${props.client.id}/check-ins`, {}, { preserveScroll: true })
-const host = location.host
 const open = computed(() => props.visits.find((one) => one.status === 'open'))
 const form = useForm({ day: '', time: '', minutes: props.minutes, reason: '' })
 const booking = useDeed()
@@ -111,7 +108,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
       </section>
       <template v-if="response && hasCourse">
         <section class="mt-6" aria-labelledby="the-way">
-          <h2 id="the-way" class="section-head mb-2">The way</h2>
+          <h2 id="the-way" class="section-head mb-2">Phases of the course</h2>
           <CourseWay :plan="response.plan" />
         </section>
         <section class="mt-7" aria-labelledby="the-traces">
@@ -167,19 +164,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
           The client answers where it hurts and the health questions alone, on a phone or tablet. A link or code works once, on one device,
           for a day.
         </p>
-        <div v-if="checkIn" class="mb-2 border-l-4 border-walnut pl-4" role="status">
-          <p class="display text-[34px] leading-10 tracking-[.08em]">{{ checkIn.code }}</p>
-          <p class="caption">at {{ host }}/check-in, until {{ checkIn.until }} tomorrow. Shown this once.</p>
-          <label class="sr-only" for="check-in-link">Link</label>
-          <input
-            id="check-in-link"
-            class="field mt-2 w-full text-[14px]"
-            readonly
-            :value="checkIn.link"
-            @focus="($event.target as HTMLInputElement).select()"
-          />
-        </div>
-        <button type="button" class="btn" @click="handOut">{{ checkIn ? 'Make a new one' : 'Make a link and a code' }}</button>
+        <OneTimeLink id="check-in-link" :make="`/clients/${client.id}/check-ins`" :until="(time) => `${time} tomorrow`" />
       </section>
       <section aria-label="Book">
         <h2 class="section-head mb-2">Book the next one</h2>
