@@ -35,7 +35,7 @@ const screens: Record<string, string | ((at: { visit: string; client: string }) 
   ),
 }
 /** What is looked at on another screen size by tests of its own: the dark room has one size, a letter is a sheet of paper. */
-const oneSize = ['work', 'letter', 'before and after', 'a client with a course', 'details of a client', 'files of a client']
+const oneSize = ['work', 'letter', 'before and after', 'details of a client', 'files of a client']
 
 /** Controls that look and behave as the browser would have it. */
 const BROWSERS_OWN = [

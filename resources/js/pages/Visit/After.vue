@@ -145,7 +145,7 @@ const workedName = ({ muscle, joint }: Done): string => (muscle ? muscleOf(muscl
 const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
 </script>
 <template>
-  <div class="grid flex-1 gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,400px)]">
+  <div class="grid flex-1 grid-cols-[minmax(0,1fr)] gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,400px)]">
     <section aria-label="The record">
       <Flash />
       <div class="mb-2 flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
