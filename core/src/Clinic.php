@@ -509,7 +509,7 @@ final class Clinic
         return $this->tissue ??= new ConditionTissue($this->atlas(), $this->rules());
     }
 
-    private function responseFigures(): ResponseFigures
+    public function responseFigures(): ResponseFigures
     {
         return $this->responseFigures ??= ResponseFigures::load($this->folder);
     }

@@ -17,6 +17,7 @@ use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Somatrace\Core\Clinic;
 
 /** The day: who comes when, what is known of each, what needs a thought, and the load on the hands. */
 final readonly class TodayPage
@@ -25,10 +26,7 @@ final readonly class TodayPage
 
     private const WATCHED = 14;
 
-    /** Hours of soreness that do not wait for the next visit. */
-    private const LONG_SORE = 48;
-
-    public function __construct(private HandLoad $hands, private CheckInAnswers $checkIns)
+    public function __construct(private HandLoad $hands, private CheckInAnswers $checkIns, private Clinic $clinic)
     {
     }
 
@@ -179,7 +177,7 @@ final readonly class TodayPage
             $sore = (float) ($after['soreness_hours'] ?? 0);
             if ($worrying !== []) {
                 $told[] = [0, $back, 'worrying', 'After the last visit: '.implode('; ', $worrying).'. Ring today.'];
-            } elseif (($after['worse'] ?? false) === true || $sore > self::LONG_SORE) {
+            } elseif (($after['worse'] ?? false) === true || $sore > $this->clinic->responseFigures()->regressHours) {
                 $told[] = [1, $back, 'sore', ($after['worse'] ?? false) === true
                     ? 'It was worse after the last visit. Lighter and shorter next time.'
                     : 'Sore for longer than two days. Lighter and shorter next time.'];

@@ -262,27 +262,7 @@ function render(sc, opt = {}) {
         }
         run = []
       }
-      // spline through projected points, fine sampling
-      const M = []
-      for (let i = 0; i < P0.length - 1; i++) {
-        const a = P0[Math.max(0, i - 1)],
-          b = P0[i],
-          c = P0[i + 1],
-          e = P0[Math.min(P0.length - 1, i + 2)]
-        for (let t = 0; t < 1; t += 0.125) {
-          const t2 = t * t,
-            t3 = t2 * t
-          M.push(
-            [0, 1, 2].map(
-              (j) =>
-                0.5 *
-                (2 * b[j] + (-a[j] + c[j]) * t + (2 * a[j] - 5 * b[j] + 4 * c[j] - e[j]) * t2 + (-a[j] + 3 * b[j] - 3 * c[j] + e[j]) * t3),
-            ),
-          )
-        }
-      }
-      M.push(P0[P0.length - 1])
-      for (const p of M) {
+      for (const p of curve(P0, 0.125)) {
         const x = Math.floor(p[0]),
           y = Math.floor(p[1])
         const o = y * W + x
@@ -295,26 +275,7 @@ function render(sc, opt = {}) {
   })
   for (const see of sc.see || []) {
     const P0 = see.map((p) => R.proj(cam, B, p)).map((p) => [p[0] * inv, p[1] * inv])
-    const M = []
-    for (let i = 0; i < P0.length - 1; i++) {
-      const a = P0[Math.max(0, i - 1)],
-        b = P0[i],
-        c = P0[i + 1],
-        e = P0[Math.min(P0.length - 1, i + 2)]
-      for (let t = 0; t < 1; t += 0.125) {
-        const t2 = t * t,
-          t3 = t2 * t
-        M.push(
-          [0, 1].map(
-            (j) =>
-              0.5 *
-              (2 * b[j] + (-a[j] + c[j]) * t + (2 * a[j] - 5 * b[j] + 4 * c[j] - e[j]) * t2 + (-a[j] + 3 * b[j] - 3 * c[j] + e[j]) * t3),
-          ),
-        )
-      }
-    }
-    M.push(P0[P0.length - 1])
-    out.soft += R.stroke(M, () => base * 0.8, Q, 0.6, false)
+    out.soft += R.stroke(curve(P0, 0.125), () => base * 0.8, Q, 0.6, false)
   }
   // arrows: pts in 3D or 2D
   for (const a of sc.arrows || []) {
@@ -324,28 +285,28 @@ function render(sc, opt = {}) {
   for (const k2 of Object.keys(out)) if (!out[k2]) delete out[k2]
   return { id: sc.id, w: OW, h: OH, g: out, J: built.map((b) => b.J) }
 }
-function arrow(P, a) {
-  const M = []
-  if (P.length == 2) P = [P[0], [(P[0][0] + P[1][0]) / 2, (P[0][1] + P[1][1]) / 2], P[1]]
+/** A smooth line through points (Catmull–Rom), so many steps from one to the next. */
+function curve(P, step) {
+  const out = []
   for (let i = 0; i < P.length - 1; i++) {
-    const p = P[Math.max(0, i - 1)],
-      b = P[i],
-      c = P[i + 1],
-      e = P[Math.min(P.length - 1, i + 2)]
-    for (let t = 0; t < 1; t += 0.1) {
-      const t2 = t * t,
-        t3 = t2 * t
-      M.push(
-        [0, 1].map(
-          (j) =>
+    const [a, b, c, e] = [P[Math.max(0, i - 1)], P[i], P[i + 1], P[Math.min(P.length - 1, i + 2)]]
+    for (let t = 0; t < 1; t += step) {
+      const [t2, t3] = [t * t, t * t * t]
+      out.push(
+        b.map(
+          (_, j) =>
             0.5 *
-            (2 * b[j] + (-p[j] + c[j]) * t + (2 * p[j] - 5 * b[j] + 4 * c[j] - e[j]) * t2 + (-p[j] + 3 * b[j] - 3 * c[j] + e[j]) * t3),
+            (2 * b[j] + (-a[j] + c[j]) * t + (2 * a[j] - 5 * b[j] + 4 * c[j] - e[j]) * t2 + (-a[j] + 3 * b[j] - 3 * c[j] + e[j]) * t3),
         ),
       )
     }
   }
-  M.push(P[P.length - 1])
-  const S = R.resample(M, 4)
+  out.push(P[P.length - 1])
+  return out
+}
+function arrow(P, a) {
+  if (P.length == 2) P = [P[0], [(P[0][0] + P[1][0]) / 2, (P[0][1] + P[1][1]) / 2], P[1]]
+  const S = R.resample(curve(P, 0.1), 4)
   const N = S.length
   const w = a.w || 7
   let d = R.stroke(S, (i) => w * (0.35 + 0.65 * Math.min(1, i / (N * 0.6))), Q, 0.8, false)
