@@ -7,6 +7,7 @@ use App\Exchange\ClientFiles;
 use App\Http\Controllers\AppointmentController;
 use App\Http\Controllers\AtlasController;
 use App\Http\Controllers\AuditController;
+use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\CheckInController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\ClientFilesController;
@@ -33,6 +34,7 @@ use App\Http\Controllers\SummaryController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TrainerController;
 use App\Http\Controllers\VisitController;
+use App\Http\Controllers\WaitingController;
 use App\Http\Controllers\WhatIfController;
 use App\Http\Controllers\WorklistController;
 use Illuminate\Support\Facades\Route;
@@ -56,11 +58,19 @@ Route::middleware('throttle:check-in')->group(function (): void {
     Route::get('/check-in/{link}', [CheckInController::class, 'show'])->name('check-in.show');
     Route::post('/check-in/{link}', [CheckInController::class, 'open'])->name('check-in.open');
     Route::put('/check-in/{link}', [CheckInController::class, 'update'])->name('check-in.update');
+    Route::get('/calendar/{link}.ics', [CalendarController::class, 'feed'])->name('calendar.feed');
 });
 
 Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', TodayController::class)->name('today');
+
+    Route::get('/calendar', [CalendarController::class, 'show'])->name('calendar');
+    Route::post('/account/calendar', [CalendarController::class, 'open'])->name('calendar.open');
+    Route::delete('/account/calendar', [CalendarController::class, 'close'])->name('calendar.close');
+    Route::put('/appointments/{appointment}', [AppointmentController::class, 'update'])->name('appointments.update');
+    Route::post('/clients/{client}/waiting', [WaitingController::class, 'store'])->name('waiting.store');
+    Route::delete('/waiting/{waiting}', [WaitingController::class, 'destroy'])->name('waiting.destroy');
 
     Route::get('/outbox', OutboxController::class)->name('outbox');
 

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Tests;
 
 use App\Cases\QuestionGroups;
+use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\Clinic;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
+use App\Models\Waiting;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
@@ -74,6 +76,22 @@ abstract class TestCase extends BaseTestCase
         $this->actingAs($user)->post("/clients/{$client->public_id}/visits")->assertRedirect();
 
         return $client->visits()->latest('number')->firstOrFail();
+    }
+
+    /** An appointment of a client, in UTC. */
+    protected function booked(User $user, Client $client, string $at, int $minutes = 60): Appointment
+    {
+        return Appointment::query()->create([
+            'clinic_id' => $user->clinic_id, 'client_id' => $client->id, 'user_id' => $user->id, 'starts_at' => $at, 'minutes' => $minutes,
+            'status' => 'booked',
+        ]);
+    }
+
+    protected function waits(User $user, Client $client): Waiting
+    {
+        return Waiting::query()->create([
+            'clinic_id' => $user->clinic_id, 'client_id' => $client->id, 'minutes' => 60, 'days' => [], 'part' => 'any',
+        ]);
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */

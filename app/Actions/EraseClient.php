@@ -46,7 +46,8 @@ final readonly class EraseClient
         $client->contacts()->delete();
         DB::table('check_ins')->where('client_id', $client->id)->delete();
         DB::table('client_changes')->where('client_id', $client->id)->delete();
-        DB::table('appointments')->where('client_id', $client->id)->update(['reason' => null]);
+        DB::table('waiting')->where('client_id', $client->id)->delete();
+        DB::table('appointments')->where('client_id', $client->id)->update(['reason' => null, 'word' => null]);
         // a letter names who it is about; what was found stands in the record it was drafted from
         DB::table('entries')->where(['client_id' => $client->id, 'kind' => 'text', 'identity' => 'letter'])->delete();
         $client->update([

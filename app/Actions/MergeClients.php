@@ -21,7 +21,7 @@ use Illuminate\Validation\ValidationException;
 final readonly class MergeClients
 {
     /** Tables whose rows go with the client. */
-    private const TABLES = ['visits', 'appointments', 'check_ins'];
+    private const TABLES = ['visits', 'appointments', 'check_ins', 'waiting'];
 
     public function __construct(private NumberVisits $number)
     {

@@ -9,6 +9,7 @@ use App\Models\Client;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Validation\ValidationException;
 
 /** Where a therapist's diary has room: within the hours of the clinic, beside what is booked. */
 final readonly class Diary
@@ -21,6 +22,9 @@ final readonly class Diary
     private const A_DAY = 2;
 
     private const MOST = 6;
+
+    /** So many clashes are named; of a long series the rest is counted. */
+    private const NAMED = 4;
 
     /**
      * @param  CarbonImmutable  $wished  the day and the time of day, nearest of which comes first
@@ -50,18 +54,61 @@ final readonly class Diary
     }
 
     /**
+     * What else is booked while somebody would be treated: of the therapist, who has one pair of hands, and of the client.
+     *
+     * @param  list<int>  $except  appointments that make room themselves
+     * @return list<string> a sentence each, in the clinic's time, the first first
+     */
+    public function clashes(
+        User $therapist, Client $client, CarbonImmutable $starts, int $minutes, array $except = [],
+    ): array {
+        $others = Appointment::query()->with('client', 'user')
+            ->whereNotIn('status', ['cancelled', 'missed'])->whereNotIn('id', $except)
+            ->where(static fn (Builder $of): Builder => $of->where('user_id', $therapist->id)->orWhere('client_id', $client->id))
+            // none lasts longer than three hours
+            ->whereBetween('starts_at', [$starts->subMinutes(180)->utc(), $starts->addMinutes($minutes)->utc()])
+            ->orderBy('starts_at')->get();
+        $clinic = $therapist->clinic;
+        $said = [];
+        foreach ($others as $one) {
+            if ($one->starts_at < $starts->addMinutes($minutes) && $one->endsAt() > $starts) {
+                $local = $one->starts_at->setTimezone($clinic->timezone);
+                $said[] = $one->client_id === $client->id
+                    ? "{$one->client->name} is booked then already: {$clinic->dateWords($local, true)} with {$one->user->name}."
+                    : "{$one->user->name} has {$one->client->name} then: {$clinic->dateWords($local, true)}, {$one->minutes} min.";
+            }
+        }
+
+        return $said;
+    }
+
+    /**
+     * @param  list<string>  $clashes
+     *
+     * @throws ValidationException where there are any
+     */
+    public function refuse(array $clashes): void
+    {
+        $more = count($clashes) - self::NAMED;
+        if ($clashes !== []) {
+            throw ValidationException::withMessages([
+                'clash' => implode(' ', array_slice($clashes, 0, self::NAMED)).($more > 0 ? " And $more more." : ''),
+            ]);
+        }
+    }
+
+    /**
      * @param  list<array{CarbonImmutable, CarbonImmutable}>  $booked
      * @return list<array{day: string, time: string}>
      */
     private function near(User $user, CarbonImmutable $wished, int $minutes, CarbonImmutable $now, array $booked): array
     {
-        $clinic = $user->clinic;
-        $local = $wished->setTimezone($clinic->timezone);
+        $local = $wished->setTimezone($user->clinic->timezone);
         $free = [];
         for ($away = 0; $away <= self::AROUND && count($free) < self::MOST; $away++) {
             foreach ($away === 0 ? [0] : [$away, -$away] as $days) {
                 $day = $local->addDays($days);
-                $hours = $clinic->hoursOn($day);
+                $hours = $user->hoursOn($day);
                 $found = $hours === null ? [] : $this->on($day, $hours, $minutes, $booked, $now);
                 array_push($free, ...array_slice($found, 0, self::A_DAY));
             }

@@ -45,10 +45,13 @@ final class Clinic extends Model
         return $clock ? $moment->setTimezone($this->timezone)->format("$form, H:i") : $moment->format($form);
     }
 
-    /** @return array{string, string}|null opening and closing on the weekday of a moment, in the clinic's zone; null when it is closed */
-    public function hoursOn(CarbonImmutable $moment): ?array
+    /**
+     * @param  array<mixed>|null  $own  hours of one of its people, by weekday
+     * @return array{string, string}|null opening and closing on the weekday of a moment, in the clinic's zone; null when it is closed
+     */
+    public function hoursOn(CarbonImmutable $moment, ?array $own = null): ?array
     {
-        $hours = $this->setting('hours');
+        $hours = $own ?? $this->setting('hours');
         $day = is_array($hours) ? $hours[strtolower($moment->setTimezone($this->timezone)->format('D'))] ?? null : null;
 
         return is_array($day) && is_string($day[0] ?? null) && is_string($day[1] ?? null) ? [$day[0], $day[1]] : null;

@@ -18,7 +18,7 @@ final readonly class Settings
     /** Kept by one's own wish, over what the clinic says. */
     public const PERSONAL = [
         'pressure_unit', 'length_unit', 'date_form', 'note_words', 'theme', 'figure', 'idle_minutes', 'thumb_minutes', 'spared',
-        'untrained', 'pedals', 'school', 'table_cm', 'budgets',
+        'untrained', 'pedals', 'school', 'table_cm', 'budgets', 'hours',
     ];
 
     /** What firm minutes of a part of the hand are counted for. */
@@ -83,6 +83,11 @@ final readonly class Settings
                 array_map(static fn (string $question): string => "school.$question", array_keys($core->schools())),
                 array_map(static fn (array $choices): array => ['nullable', new In($choices)], array_values($core->schools())),
             ),
+            // one's own where one does not work as the clinic is open
+            'hours' => [$personal ? 'nullable' : 'required', 'array:'.implode(',', self::DAYS)],
+            'hours.*' => ['nullable', 'array', 'size:2'],
+            'hours.*.0' => ['bail', 'string', 'date_format:H:i'],
+            'hours.*.1' => ['bail', 'string', 'date_format:H:i', 'after:hours.*.0'],
         ];
 
         return $personal ? $rules : [
@@ -91,10 +96,6 @@ final readonly class Settings
             'timezone' => ['required', 'timezone:all'],
             'visit_minutes' => ['required', 'integer', 'between:10,180'],
             'retention_years' => ['required', 'integer', 'between:1,60'],
-            'hours' => ['required', 'array:'.implode(',', self::DAYS)],
-            'hours.*' => ['nullable', 'array', 'size:2'],
-            'hours.*.0' => ['bail', 'string', 'date_format:H:i'],
-            'hours.*.1' => ['bail', 'string', 'date_format:H:i', 'after:hours.*.0'],
         ];
     }
 

@@ -27,6 +27,7 @@ use Spatie\Permission\Traits\HasRoles;
  * @property string|null $second_factor secret of the authenticator app
  * @property int $second_factor_step
  * @property list<string> $recovery_codes hashed
+ * @property string|null $feed_hash  of the secret in the address of their calendar; null where nobody reads it elsewhere
  * @property array<string, mixed> $settings what they chose for themselves, over what the clinic says
  * @property Clinic $clinic
  * @property User|null $supervisor
@@ -37,17 +38,19 @@ final class User extends Authenticatable
 
     protected $fillable = [
         'clinic_id', 'name', 'email', 'password', 'licensed', 'experience', 'mass_kg', 'tools', 'supervisor_id', 'deactivated_at',
-        'invited_at', 'settings',
+        'invited_at', 'settings', 'feed_hash',
     ];
 
-    protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes'];
+    protected $hidden = ['password', 'remember_token', 'second_factor', 'recovery_codes', 'feed_hash'];
 
     protected $casts = [
         'password' => 'hashed', 'licensed' => 'bool', 'mass_kg' => 'float', 'tools' => 'array', 'deactivated_at' => 'immutable_datetime',
         'invited_at' => 'immutable_datetime', 'second_factor' => 'encrypted', 'recovery_codes' => 'array', 'settings' => 'array',
     ];
 
-    protected $attributes = ['supervisor_id' => null, 'deactivated_at' => null, 'invited_at' => null, 'settings' => '{}'];
+    protected $attributes = [
+        'supervisor_id' => null, 'deactivated_at' => null, 'invited_at' => null, 'settings' => '{}', 'feed_hash' => null,
+    ];
 
     /** @param  array<string, mixed>  $attributes */
     public static function hire(Role $role, array $attributes): self
@@ -83,6 +86,16 @@ final class User extends Authenticatable
             ->whereNull('deactivated_at');
     }
 
+    /**
+     * Those of a clinic who treat.
+     *
+     * @return Builder<User>
+     */
+    public static function atTheTable(int $clinic): Builder
+    {
+        return self::permission(Right::WriteClinical->value)->where('clinic_id', $clinic)->whereNull('deactivated_at')->orderBy('name');
+    }
+
     public function may(Right $right): bool
     {
         // rights come with roles here, never one by one: the tables of single permissions are not asked
@@ -94,6 +107,17 @@ final class User extends Authenticatable
     public function setting(string $name): mixed
     {
         return $this->settings[$name] ?? $this->loadMissing('clinic')->clinic->setting($name);
+    }
+
+    /**
+     * @return array{string, string}|null when they work on the weekday of a moment, in the clinic's zone: their own hours, or the clinic's;
+     *                                    null when they do not
+     */
+    public function hoursOn(CarbonImmutable $moment): ?array
+    {
+        $own = $this->settings['hours'] ?? null;
+
+        return $this->loadMissing('clinic')->clinic->hoursOn($moment, is_array($own) ? $own : null);
     }
 
     /** @return list<array{muscle: string, technique?: string, tool?: string}> how they like to work a muscle, as the case file writes it */

@@ -15,6 +15,12 @@ final class UserPolicy
         return $user->may(Right::KeepPeople);
     }
 
+    /** Works at the table, and has a calendar of their own. */
+    public function treat(User $user): bool
+    {
+        return $user->may(Right::WriteClinical);
+    }
+
     public function manage(User $user, User $person): bool
     {
         return $user->may(Right::KeepPeople) && $user->clinic_id === $person->clinic_id;

@@ -19,7 +19,9 @@ final readonly class AuditDeed
         'clients.bring.apply' => ['changed', 'visits brought in'],
         'clinic.file' => ['took', 'file of the clinic'], 'clinic.bring.apply' => ['changed', 'file brought in'],
         'check-ins.store' => ['changed', 'check-in handed out'], 'check-backs.store' => ['changed', 'check-back handed out'],
-        'appointments.store' => ['changed', 'booked'],
+        'appointments.store' => ['changed', 'booked'], 'appointments.update' => ['changed', 'appointment'],
+        'waiting.store' => ['changed', 'put on the waiting list'], 'waiting.destroy' => ['changed', 'taken off the waiting list'],
+        'calendar.open' => ['door', 'address of a calendar made'], 'calendar.close' => ['door', 'address of a calendar closed'],
         'visits.store' => ['changed', 'visit begun'], 'visits.export' => ['took', 'case file'],
         'visits.treatment' => ['took', 'treatment'], 'visits.show' => ['saw', 'visit'],
         'visits.home-care' => ['saw', 'home care'], 'visits.home-care.pdf' => ['took', 'home care'],
@@ -53,8 +55,8 @@ final readonly class AuditDeed
      * its visit's line already says.
      */
     public const NOT_KEPT = [
-        'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'account', 'account.settings',
-        'account.prefers',
+        'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'calendar', 'calendar.feed',
+        'account', 'account.settings', 'account.prefers',
         'people', 'scope', 'settings', 'second-factor.begin',
         'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'atlas.lean', 'atlas.lean.store',
         'atlas.lean.plate', 'atlas.lean.destroy', 'clients.create', 'clients.search', 'clients.find',

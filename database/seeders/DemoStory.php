@@ -18,6 +18,7 @@ use App\Models\TreatmentEvent;
 use App\Models\User;
 use App\Models\Visit;
 use App\Models\VisitStatus;
+use App\Models\Waiting;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Str;
@@ -32,6 +33,8 @@ final class DemoStory extends Seeder
     public const PASSWORD = 'lantern-yard';
 
     private User $therapist;
+
+    private User $second;
 
     private CarbonImmutable $now;
 
@@ -62,6 +65,12 @@ final class DemoStory extends Seeder
             'clinic_id' => $clinic->id, 'name' => 'Desk', 'email' => 'desk@lantern-yard.example', 'password' => self::PASSWORD,
             'tools' => [],
         ]);
+        // comes in for two long days and a morning
+        $this->second = User::hire(Role::Therapist, [
+            'clinic_id' => $clinic->id, 'name' => 'Corin Vale', 'email' => 'corin@lantern-yard.example', 'password' => self::PASSWORD,
+            'licensed' => true, 'experience' => 'qualified', 'mass_kg' => 81, 'tools' => [],
+            'settings' => ['hours' => ['tue' => ['11:00', '19:30'], 'thu' => ['11:00', '19:30'], 'fri' => ['08:30', '13:00']]],
+        ]);
         foreach (require __DIR__.'/demo/clients.php' as $story) {
             $this->tell($clinic, $story);
         }
@@ -88,6 +97,32 @@ final class DemoStory extends Seeder
                 'reason' => $story['today']['reason'], 'status' => $story['today']['status'] ?? 'booked',
             ]);
         }
+        $this->booked($client, $story['next'] ?? []);
+        if (isset($story['waits'])) {
+            Waiting::query()->create(['clinic_id' => $clinic->id, 'client_id' => $client->id, ...$story['waits']]);
+        }
+    }
+
+    /**
+     * What is booked from now on.
+     *
+     * @param  list<array{weeks: int, day: int, at: string, minutes: int, times?: int, every?: int, second?: bool}>  $booked weeks from this
+     *         one, and days from its Monday
+     */
+    private function booked(Client $client, array $booked): void
+    {
+        foreach ($booked as $one) {
+            $first = $this->now->startOfWeek()->addWeeks($one['weeks'])->addDays($one['day'])->setTimeFromTimeString($one['at']);
+            $times = $one['times'] ?? 1;
+            $series = $times > 1 ? Str::lower((string) Str::ulid()) : null;
+            for ($k = 0; $k < $times; $k++) {
+                Appointment::query()->create([
+                    'clinic_id' => $client->clinic_id, 'client_id' => $client->id,
+                    'user_id' => ($one['second'] ?? false) ? $this->second->id : $this->therapist->id, 'minutes' => $one['minutes'],
+                    'starts_at' => $first->addWeeks($k * ($one['every'] ?? 1)), 'series' => $series,
+                ]);
+            }
+        }
     }
 
     /** @param  array<string, mixed>  $told */
@@ -95,9 +130,13 @@ final class DemoStory extends Seeder
     {
         // before half past ten in the morning, a visit of today has only just begun
         $start = $this->now->startOfDay()->subDays($told['days_ago'])->setTime(10, 30)->min($this->now);
+        $appointment = $told['days_ago'] < 1 ? null : Appointment::query()->create([
+            'clinic_id' => $client->clinic_id, 'client_id' => $client->id, 'user_id' => $this->therapist->id, 'minutes' => 60,
+            'starts_at' => $start, 'status' => 'done',
+        ]);
         $visit = $client->visits()->create([
             'clinic_id' => $client->clinic_id, 'user_id' => $this->therapist->id, 'number' => $number, 'status' => VisitStatus::Open,
-            'minutes' => 60, 'last_step' => 'after', 'started_at' => $start,
+            'appointment_id' => $appointment?->id, 'minutes' => 60, 'last_step' => 'after', 'started_at' => $start,
         ]);
         foreach ($this->core->rules()->flags->flags as $flag => $about) {
             if ($about['every_visit'] || $number === 1 || $told['days_ago'] < 1) {

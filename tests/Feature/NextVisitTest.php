@@ -26,7 +26,7 @@ final class NextVisitTest extends TestCase
             '2026-03-16 09:15', '2026-03-16 11:15', '2026-03-17 09:15', '2026-03-17 11:15', '2026-03-18 09:15', '2026-03-18 11:15',
         ], $offered($next['free']), 'the Sunday before is closed');
 
-        $this->booked($visit, $user, '2026-03-16 09:15:00', 60);
+        $this->booked($user, $this->visit($user)->client, '2026-03-16 09:15:00', 60);
         self::assertSame(['2026-03-16 10:15', '2026-03-16 12:15'], array_slice($offered($this->next($visit)['free']), 0, 2));
     }
 
@@ -77,14 +77,6 @@ final class NextVisitTest extends TestCase
         $this->recordNeck($visit);
 
         return [$visit, $user];
-    }
-
-    private function booked(Visit $visit, User $user, string $at, int $minutes): void
-    {
-        $other = $this->visit($user)->client;
-        Appointment::query()->create([
-            'clinic_id' => $user->clinic_id, 'client_id' => $other->id, 'user_id' => $user->id, 'starts_at' => $at, 'minutes' => $minutes,
-        ]);
     }
 
     /** @return array<string, mixed> */

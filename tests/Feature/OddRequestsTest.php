@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Appointment;
 use App\Models\CheckIn;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
+use App\Models\Waiting;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route as Routes;
@@ -29,6 +31,7 @@ final class OddRequestsTest extends TestCase
         'chosen', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'phone', 'address',
         'contacts', 'other', 'merge', 'file', 'digest', 'day', 'time', 'minutes', 'reason', 'appointment', 'key', 'phase', 'identity',
         'payload', 'seen', 'more', 'step', 'entries', 'events', 'sent_at', 'happened', 'advice', 'next_time', 'regions', 'full', 'position',
+        'view', 'with', 'every', 'times', 'here', 'anyway', 'following', 'status', 'word', 'weekdays', 'part',
         'what', 'side', 'repeat', 'about', 'id', 'answers', 'send', 'format', 'deck', 'theirs',
     ];
 
@@ -44,6 +47,10 @@ final class OddRequestsTest extends TestCase
         $visit = $this->visit($owner);
         $person = $this->therapist($owner->clinic);
         $stranger = $this->visit($this->therapist());
+        foreach ([$visit, $stranger] as $one) {
+            $this->booked($one->user, $one->client, '2030-01-07 10:00:00');
+            $this->waits($one->user, $one->client);
+        }
         $faults = [];
         $asked = $turn = 0;
         foreach ($this->routes() as $name => [$method, $uri]) {
@@ -66,7 +73,7 @@ final class OddRequestsTest extends TestCase
                     }
                 }
             }
-            if (str_contains($uri, '{visit}') || str_contains($uri, '{client}')) {
+            if (preg_match('/\{(visit|client|appointment|waiting)\}/', $uri) === 1) {
                 $status = $this->ask($owner, $method, $uri, $stranger, $person, []);
                 if (! in_array($status, [403, 404, 405], true)) {
                     $faults[] = "$name of another clinic: $status";
@@ -166,10 +173,15 @@ final class OddRequestsTest extends TestCase
     private function path(string $uri, Visit $visit, User $person): string
     {
         return '/'.str_replace(
-            ['{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}'],
+            [
+                '{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}',
+                '{appointment}', '{waiting}',
+            ],
             [
                 $visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask', 'x',
                 Str::random(43), str_starts_with($uri, 'clinic') ? 'clients.csv' : 'findings.csv',
+                (string) Appointment::query()->where('client_id', $visit->client_id)->value('id'),
+                (string) Waiting::query()->where('client_id', $visit->client_id)->value('id'),
             ],
             $uri,
         );

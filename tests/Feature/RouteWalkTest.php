@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Appointment;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Visit;
+use App\Models\Waiting;
 use App\Support\AuditDeed;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Routes;
@@ -28,12 +30,14 @@ final class RouteWalkTest extends TestCase
     /** Open without signing in: the door, links that carry their own secret, and the page of the machine itself. */
     private const OPEN = [
         'health', 'sign-in', 'password.request', 'password.email', 'password.reset', 'password.update', 'check-in.code', 'check-in.enter',
-        'check-in.show', 'check-in.open', 'check-in.update', 'sign-in.store', 'second-step', 'second-step.finish',
+        'calendar.feed', 'check-in.show', 'check-in.open', 'check-in.update', 'sign-in.store', 'second-step', 'second-step.finish',
     ];
 
     /** Who of the clinic gets through; a student only to visits they began, which is tried apart. */
     private const MAY = [
-        'sign-out' => self::EVERYBODY, 'today' => self::EVERYBODY, 'account' => self::EVERYBODY, 'account.password' => self::EVERYBODY,
+        'sign-out' => self::EVERYBODY, 'today' => self::EVERYBODY, 'calendar' => self::EVERYBODY, 'calendar.open' => self::CLINICAL,
+        'calendar.close' => self::EVERYBODY, 'appointments.update' => self::EVERYBODY, 'waiting.store' => self::EVERYBODY,
+        'waiting.destroy' => self::EVERYBODY, 'account' => self::EVERYBODY, 'account.password' => self::EVERYBODY,
         'account.everywhere' => self::EVERYBODY,
         'second-factor.begin' => self::EVERYBODY, 'second-factor.store' => self::EVERYBODY, 'second-factor.destroy' => self::EVERYBODY,
         'people' => self::OWNER, 'people.store' => self::OWNER, 'people.update' => self::OWNER, 'people.close' => self::OWNER,
@@ -78,12 +82,18 @@ final class RouteWalkTest extends TestCase
         'visits.correct' => [], 'visits.countersign' => [],
     ];
 
+    private Appointment $appointment;
+
+    private Waiting $waiting;
+
     public function test_no_route_lets_anybody_in_who_may_not(): void
     {
         config(['somatrace.outbox' => true]);
         $owner = $this->therapist(role: Role::Owner);
         $visit = $this->visit($owner);
         $person = $this->therapist($owner->clinic);
+        $this->appointment = $this->booked($owner, $visit->client, '2030-01-07 10:00:00');
+        $this->waiting = $this->waits($owner, $visit->client);
         $users = array_map(
             fn (Role $role): User => $role === Role::Owner ? $owner : $this->therapist($owner->clinic, $role),
             array_combine(self::EVERYBODY, array_map(Role::from(...), self::EVERYBODY)),
@@ -103,7 +113,8 @@ final class RouteWalkTest extends TestCase
                 $table[$name][$role] = $ask($user);
                 self::assertSame(in_array($role, self::MAY[$name], true), $table[$name][$role], "$name, asked by $role");
             }
-            if (! $open && (str_contains($path, '{visit}') || str_contains($path, '{client}') || str_contains($path, '{person}'))) {
+            if (! $open && (str_contains($path, '{visit}') || str_contains($path, '{client}') || str_contains($path, '{person}')
+                || str_contains($path, '{appointment}') || str_contains($path, '{waiting}'))) {
                 self::assertFalse($ask($stranger), "$name lets another clinic in");
             }
         }
@@ -151,6 +162,8 @@ final class RouteWalkTest extends TestCase
     {
         $student = $this->therapist(role: Role::Student);
         $visit = $this->visit($student);
+        $this->appointment = $this->booked($student, $visit->client, '2030-01-07 10:00:00');
+        $this->waiting = $this->waits($student, $visit->client);
 
         foreach (['visits.entries', 'visits.plan', 'visits.sign', 'visits.worklist', 'visits.update'] as $name) {
             [$method, $path] = $this->routes()[$name];
@@ -181,12 +194,12 @@ final class RouteWalkTest extends TestCase
         $path = str_replace(
             [
                 '{visit}', '{client}', '{person}', '{kind}', '{id}', '{device}', '{step?}', '{token}', '{link}', '{format}', '{protocol}',
-                '{reader}',
+                '{reader}', '{appointment}', '{waiting}',
             ],
             [
                 $visit->public_id, $visit->client->public_id, (string) $person->id, 'muscle', 'soleus', 'inclinometer', 'ask',
                 '01KB3J5Y7V00000000000000AA', 'x', str_starts_with($path, 'clinic') ? 'clients.csv' : 'findings.csv',
-                'shipped.stiff_neck', 'client',
+                'shipped.stiff_neck', 'client', (string) $this->appointment->id, (string) $this->waiting->id,
             ],
             $path,
         );

@@ -1,5 +1,5 @@
 import { KillableServer } from './killable'
-import { accessible, contrasty, heard, inHand, planned, recorded, roomTo, signIn } from './steps'
+import { accessible, contrasty, heard, inHand, later, planned, recorded, roomTo, signIn } from './steps'
 import { expect, test, type Page } from './test'
 
 interface Happened {
@@ -144,12 +144,12 @@ test('a knuckle forty pixels wide hits what was meant: between two targets nothi
   const page = await context.newPage()
   const visit = await planned(page, 'Knox Vetch', MORE)
   const cdp = await context.newCDPSession(page)
-  const knock = async (x: number, y: number, radius = 20) => {
-    await page.waitForTimeout(560)
+  const knock = async (x: number, y: number, radius = 20, settled = 500) => {
+    await later(page, 560)
     const touchPoints = [{ x, y, radiusX: radius, radiusY: radius, force: 1 }]
     await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints })
     await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
-    await page.waitForTimeout(500)
+    await page.waitForTimeout(settled)
   }
   const boxOf = async (name: string) => (await page.locator(`[data-target="${name}"]`).boundingBox())!
   const count = async () => (await eventsOf(page, visit)).length
@@ -157,7 +157,7 @@ test('a knuckle forty pixels wide hits what was meant: between two targets nothi
   const onward = async () => {
     steps.add(await inHand(page))
     const { x, y, width, height } = await boxOf('next')
-    await knock(x + width / 3, y + height / 2)
+    await knock(x + width / 3, y + height / 2, 20, 120)
     await expect(page.locator('[data-room-page]')).toHaveCount(0)
   }
   await roomTo(page, /^Sternocleidomastoid/, onward)

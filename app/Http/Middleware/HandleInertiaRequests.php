@@ -34,6 +34,7 @@ final class HandleInertiaRequests extends Middleware
             'flash' => [
                 'message' => $request->session()->get('message'),
                 'check_in' => $user === null ? null : $request->session()->get('check_in'),
+                'feed' => $user === null ? null : $request->session()->get('feed'),
             ],
         ];
     }

@@ -19,7 +19,7 @@ final class RefuseOddInput
     /** Only these are ever more than a word; each is checked where it is read. */
     private const MORE_THAN_A_WORD = [
         'entries', 'events', 'payload', 'answers', 'off', 'contacts', 'hours', 'pedals', 'school', 'regions', 'spared', 'aids',
-        'tries', 'conditions', 'sentences', 'untrained', 'samples', 'budgets',
+        'tries', 'conditions', 'sentences', 'untrained', 'samples', 'budgets', 'weekdays',
     ];
 
     /** @param  Closure(Request): Response  $next */

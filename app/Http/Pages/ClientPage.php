@@ -28,6 +28,9 @@ final readonly class ClientPage
         $state = [
             'minutes' => $user->clinic->setting('visit_minutes'), 'erased' => $client->erased_at !== null,
             'away' => $client->archived_at !== null,
+            'people' => User::atTheTable($user->clinic_id)->get(['id', 'name'])->map(
+                static fn (User $one): array => ['id' => $one->id, 'name' => $one->name, 'own' => $one->id === $user->id],
+            )->values(),
         ];
         if (! $clinical) {
             return ['client' => $who, ...$state, 'clinical' => false, 'visits' => [], 'response' => null, 'safety' => null];

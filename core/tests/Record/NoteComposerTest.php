@@ -53,10 +53,12 @@ final class NoteComposerTest extends TestCase
         }
     }
 
-    public function test_of_five_hundred_visits_no_note_has_a_word_that_is_none(): void
+    /** The suite reads a hundred and fifty; NOTES=500 says how many. */
+    public function test_of_hundreds_of_visits_no_note_has_a_word_that_is_none(): void
     {
+        $many = (int) (getenv('NOTES') ?: 150);
         $read = 0;
-        foreach (self::visits(500) as $name => $record) {
+        foreach (self::visits($many) as $name => $record) {
             foreach ($read % 5 === 0 ? Wording::cases() : [Wording::Both] as $wording) {
                 $note = Core::clinic()->note($record, new Terms(Core::clinic()->atlas(), $wording));
                 foreach ($note->sentences as $one) {
@@ -73,7 +75,7 @@ final class NoteComposerTest extends TestCase
             $read++;
         }
 
-        self::assertSame(500, $read);
+        self::assertSame($many, $read);
     }
 
     public function test_what_was_found_is_told_and_nothing_else(): void

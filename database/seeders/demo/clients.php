@@ -123,6 +123,7 @@ return [
             'occupation' => 'accordionist', 'skin' => 'hairy',
         ],
         'age' => 52,
+        'next' => [['weeks' => 2, 'day' => 2, 'at' => '10:00', 'minutes' => 60, 'times' => 3, 'every' => 4]],
         'visits' => array_map(static fn (int $visit): array => [
             'days_ago' => [63, 56, 48, 34, 20, 6][$visit],
             'entries' => array_filter([
@@ -176,6 +177,7 @@ return [
             'hand' => 'left', 'mass_kg' => 79, 'occupation' => 'carver',
         ],
         'age' => 46,
+        'next' => [['weeks' => 1, 'day' => 1, 'at' => '13:30', 'minutes' => 60, 'second' => true]],
         'visits' => array_map(static fn (int $visit): array => [
             'days_ago' => [38, 31, 24, 12, 3][$visit],
             'entries' => array_filter([
@@ -212,6 +214,7 @@ return [
             'hand' => 'right', 'mass_kg' => 92, 'occupation' => 'rigger', 'skin' => 'hairy',
         ],
         'age' => 39,
+        'next' => [['weeks' => 1, 'day' => 2, 'at' => '11:30', 'minutes' => 45]],
         'today' => ['at' => '16:15', 'minutes' => 45, 'reason' => 'arm, right'],
         'visits' => [
             [
@@ -254,6 +257,7 @@ return [
             'pronoun' => 'she', 'hand' => 'left', 'mass_kg' => 70, 'occupation' => 'wig-maker', 'sex' => 'female',
         ],
         'age' => 31,
+        'next' => [['weeks' => 1, 'day' => 0, 'at' => '14:15', 'minutes' => 75, 'times' => 4]],
         'today' => ['at' => '14:15', 'minutes' => 75, 'reason' => 'between the blades'],
         'visits' => [
             [
@@ -287,6 +291,7 @@ return [
             'mass_kg' => 101, 'occupation' => 'van driver', 'skin' => 'hairy',
         ],
         'age' => 61,
+        'next' => [['weeks' => 1, 'day' => 3, 'at' => '17:00', 'minutes' => 60, 'second' => true]],
         'today' => ['at' => '13:00', 'minutes' => 60, 'reason' => 'top of the shoulder'],
         'visits' => [
             [
@@ -330,6 +335,7 @@ return [
             ['kind' => 'doctor', 'name' => 'Dr Amis Kell', 'phone' => '+44 1632 960 160'],
         ],
         'age' => 78,
+        'waits' => ['minutes' => 45, 'days' => ['tue', 'thu'], 'part' => 'afternoon', 'word' => 'Her daughter drives her.'],
         'visits' => [
             [
                 'days_ago' => 8,
@@ -374,6 +380,7 @@ return [
             'occupation' => 'lamp-hand',
         ],
         'age' => 43,
+        'next' => [['weeks' => 1, 'day' => 4, 'at' => '09:00', 'minutes' => 45, 'second' => true]],
         'visits' => array_map(static fn (int $visit): array => [
             'days_ago' => [42, 28, 18, 4][$visit],
             'entries' => array_filter([

@@ -87,7 +87,7 @@ const counted = computed(
     ['Nothing needs', 'One needs', 'Two need', 'Three need', 'Four need', 'Five need', 'Six need'][props.thoughts.length] ??
     `${props.thoughts.length} need`,
 )
-useKeys({ c: () => router.visit('/clients/new') })
+useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calendar') })
 </script>
 <template>
   <Head title="Today" />
@@ -137,6 +137,7 @@ useKeys({ c: () => router.visit('/clients/new') })
       </ul>
       <p class="mt-4 grid grid-cols-2 gap-2">
         <Link href="/clients/new" class="btn !px-2">New client <span class="key-hint">C</span></Link
+        ><Link href="/calendar" class="btn !px-2">Calendar <span class="key-hint">K</span></Link
         ><Link href="/clients" class="btn !px-2">All clients</Link><Link href="/atlas" class="btn !px-2">Atlas</Link
         ><Link href="/atlas/trainer" class="btn !px-2">Practise</Link>
       </p>

@@ -12,6 +12,10 @@ interface Found {
   code: string
   occupation: string | null
 }
+/** Leads to whoever is found; where one is to be picked for something, they are told instead. */
+const props = defineProps<{ pick?: boolean }>()
+const emit = defineEmits<{ choose: [one: Found] }>()
+const chosen = (one: Found): void => (props.pick ? emit('choose', one) : router.visit(`/clients/${one.id}`))
 const found = ref<Found[]>([])
 const asked = ref('')
 const box = ref<HTMLElement | null>(null)
@@ -23,16 +27,17 @@ useKeys({ '/': () => box.value?.querySelector('input')?.focus() })
 </script>
 <template>
   <div ref="box" class="relative">
-    <Combobox :model-value="null" @update:model-value="(one: Found | null) => one && router.visit(`/clients/${one.id}`)">
+    <Combobox :model-value="null" @update:model-value="(one: Found | null) => one && chosen(one)">
       <ComboboxInput
-        class="field h-[56px] !px-[18px] text-[17px]"
+        class="field"
+        :class="pick ? '!pr-8' : 'h-[56px] !px-[18px] text-[17px]'"
         aria-label="Find a client"
-        placeholder="Find a client: any part of the name, or the code"
+        :placeholder="pick ? 'Part of the name, or the code' : 'Find a client: any part of the name, or the code'"
         :display-value="() => ''"
         autocomplete="off"
         @change="search(($event.target as HTMLInputElement).value)"
       />
-      <span class="key-hint pointer-events-none absolute right-5 top-[19px]">/</span>
+      <span class="key-hint pointer-events-none absolute" :class="pick ? 'right-3 top-[13px]' : 'right-5 top-[19px]'">/</span>
       <ComboboxOptions v-if="asked" class="absolute inset-x-0 z-20 bg-raised">
         <ComboboxOption v-for="one in found" :key="one.id" v-slot="{ active }" :value="one" as="template">
           <li

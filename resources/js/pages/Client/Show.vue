@@ -2,6 +2,7 @@
 import DayField from '@/controls/DayField.vue'
 import TimeField from '@/controls/TimeField.vue'
 import NumberInput from '@/controls/NumberInput.vue'
+import Pick from '@/controls/Pick.vue'
 import { Head, Link, useForm } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import Flash from '@/parts/Flash.vue'
@@ -32,6 +33,8 @@ const props = defineProps<{
   /** what told who they are is gone */
   erased: boolean
   away: boolean
+  /** who treats here, and who of them is looking */
+  people: { id: number; name: string; own: boolean }[]
   /** how long a visit lasts here, where nothing else is said */
   minutes: number
   visits: {
@@ -46,13 +49,17 @@ const props = defineProps<{
   safety: Safety | null
 }>()
 const open = computed(() => props.visits.find((one) => one.status === 'open'))
-const form = useForm({ day: '', time: '', minutes: props.minutes, reason: '' })
+const form = useForm({ day: '', time: '', minutes: props.minutes, reason: '', person: props.people.find((one) => one.own)?.id ?? null })
+const clash = computed(() => (form.errors as Record<string, string>)['clash'])
 const booking = useDeed()
-const book = (): void => {
+const book = (anyway = false): void => {
   if (form.processing) return
   form
-    .transform(({ reason, ...data }) => ({ ...data, ...(props.clinical ? { reason } : {}), key: booking.key.value }))
-    .post(`/clients/${props.client.id}/appointments`, booking.once(book, { preserveScroll: true, onSuccess: () => form.reset() }))
+    .transform(({ reason, ...data }) => ({ ...data, ...(props.clinical ? { reason } : {}), anyway, key: booking.key.value }))
+    .post(
+      `/clients/${props.client.id}/appointments`,
+      booking.once(() => book(anyway), { preserveScroll: true, onSuccess: () => form.reset() }),
+    )
 }
 const beginning = useDeed()
 const start = () => beginning.post(`/clients/${props.client.id}/visits`)
@@ -168,7 +175,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
       </section>
       <section aria-label="Book">
         <h2 class="section-head mb-2">Book the next one</h2>
-        <form class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3" @submit.prevent="book">
+        <form class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3" @submit.prevent="book()">
           <div>
             <label class="caption block" for="day">Day</label
             ><DayField id="day" label="Day" ahead :value="form.day" :error="form.errors.day" @choose="(day) => (form.day = day ?? '')" />
@@ -190,7 +197,19 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
           <div v-if="clinical" class="col-span-2 sm:col-span-3">
             <label class="caption block" for="reason">What for</label><input id="reason" v-model="form.reason" class="field" />
           </div>
-          <div><button type="submit" class="btn" :disabled="form.processing">Book</button></div>
+          <div v-if="people.length > 1" class="col-span-2 sm:col-span-3">
+            <label class="caption block" for="person">With</label
+            ><Pick id="person" label="With" :choices="people" :value="form.person" @choose="(id) => (form.person = id ?? null)" />
+            <p class="text-madder" role="alert">{{ form.errors.person }}</p>
+          </div>
+          <div v-if="clash" class="col-span-2 border-l-4 border-madder pl-3 sm:col-span-3" role="alert">
+            <p>{{ clash }}</p>
+            <button type="button" class="btn mt-2" @click="book(true)">Book all the same</button>
+          </div>
+          <div class="col-span-2 flex flex-wrap items-center gap-x-4 sm:col-span-3">
+            <button type="submit" class="btn" :disabled="form.processing">Book</button>
+            <Link href="/calendar?view=week" class="link caption">Look in the calendar</Link>
+          </div>
         </form>
       </section>
     </div>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import Seek from '@/controls/Seek.vue'
 import NumberInput from '@/controls/NumberInput.vue'
-import TimeField from '@/controls/TimeField.vue'
 import Tick from '@/controls/Tick.vue'
 import NumberRow from '@/parts/NumberRow.vue'
 import { Head, Link, router, useForm } from '@inertiajs/vue3'
@@ -13,6 +12,7 @@ import { atlas } from '@/chart/atlas'
 import FewOf from '@/parts/FewOf.vue'
 import FormField from '@/parts/FormField.vue'
 import SelectField from '@/parts/SelectField.vue'
+import WeekHours from '@/parts/WeekHours.vue'
 import { capital, schoolWords } from '@/parts/words'
 import type { TechniqueId } from '@/types/ids.generated'
 
@@ -36,9 +36,11 @@ interface Personal {
   table_cm?: number | null
   budgets?: Budgets | null
   pedals?: Pedals | null
+  /** when they work, where it is not as the clinic */
+  hours?: Hours | null
   school?: Record<string, string | null> | null
 }
-type Clinic = Required<Personal> & { visit_minutes: number; retention_years: number; hours: Hours }
+type Clinic = Required<Omit<Personal, 'hours'>> & { visit_minutes: number; retention_years: number; hours: Hours }
 const props = defineProps<{
   defaults: Clinic
   own: Personal
@@ -83,6 +85,7 @@ const own = useForm({
   table_cm: props.own.table_cm ?? null,
   budgets: Object.fromEntries(Object.keys(props.body?.budgets ?? {}).map((part) => [part, { ...props.own.budgets?.[part] }])) as Budgets,
   pedals: props.own.pedals ?? null,
+  hours: props.own.hours ?? null,
   mass_kg: props.body?.mass_kg ?? null,
   aids: props.body?.aids ?? [],
   school: Object.fromEntries(Object.keys(props.choices.school).map((one) => [one, props.own.school?.[one] ?? null])),
@@ -93,15 +96,6 @@ const clinic = useForm({
   hours: Object.fromEntries(props.choices.days.map((day) => [day, props.clinic.hours[day] ?? null])) as Hours,
 })
 const techniques = Object.keys(atlas.techniques) as TechniqueId[]
-const dayNames: Record<string, string> = {
-  mon: 'Monday',
-  tue: 'Tuesday',
-  wed: 'Wednesday',
-  thu: 'Thursday',
-  fri: 'Friday',
-  sat: 'Saturday',
-  sun: 'Sunday',
-}
 /** A pedal is a keyboard with a few keys: stepping on it tells which. */
 const hear = (event: KeyboardEvent, pedal: keyof Pedals) => {
   if (event.key === 'Tab') return
@@ -122,7 +116,6 @@ const reach = computed(
 )
 const zero = computed(() => `${kept(1, 'kPa').toLocaleString('en')} kPa is one ${shownUnit('kPa')}`)
 const forget = (muscle: string) => void send('PUT', '/settings/prefers', { muscle }).then(() => router.reload({ only: ['prefers'] }))
-const toggle = (day: string) => (clinic.hours[day] = clinic.hours[day] ? null : ['09:00', '18:00'])
 const turned = (list: string[], id: string, on: boolean): string[] => (on ? [...list, id] : list.filter((one) => one !== id))
 </script>
 <template>
@@ -307,6 +300,20 @@ const turned = (list: string[], id: string, on: boolean): string[] => (on ? [...
             <p class="text-madder" role="alert">{{ fault(own, `pedals.${pedal}`) }}</p>
           </div>
         </div>
+        <template v-if="body">
+          <h3 class="section-head mt-6">When you work</h3>
+          <p class="caption">Drawn in the calendar, where times are offered; outside them one may still book, and it is said.</p>
+          <Tick :checked="own.hours === null" @turn="(as) => (own.hours = as ? null : { ...clinic.hours })">As the clinic is open</Tick>
+          <WeekHours
+            v-if="own.hours"
+            id="own-"
+            :days="choices.days"
+            :value="own.hours"
+            off="off"
+            :fault="(name) => fault(own, name)"
+            @change="(hours) => (own.hours = hours)"
+          />
+        </template>
         <h3 class="section-head mt-6">How you work where practitioners differ</h3>
         <p class="caption mb-2">Asked again in no plan of yours; any one plan may still be made otherwise.</p>
         <div class="grid gap-x-5 gap-y-3 sm:grid-cols-2">
@@ -389,30 +396,14 @@ const turned = (list: string[], id: string, on: boolean): string[] => (on ? [...
         </div>
         <h3 class="section-head mt-6">Hours</h3>
         <p class="caption mb-2">Drawn on the day; a visit may still be booked outside them, and says so.</p>
-        <ul>
-          <li v-for="day in choices.days" :key="day" class="flex min-h-[48px] flex-wrap items-center gap-3">
-            <Tick class="w-[112px]" :checked="clinic.hours[day] !== null" @turn="toggle(day)">{{ dayNames[day] }}</Tick>
-            <template v-if="clinic.hours[day]">
-              <label class="sr-only" :for="`${day}-from`">{{ dayNames[day] }}, opens</label>
-              <TimeField
-                :id="`${day}-from`"
-                look="field !w-[110px]"
-                :value="clinic.hours[day]![0]"
-                @choose="(time) => (clinic.hours[day]![0] = time ?? '')"
-              />
-              <span aria-hidden="true">to</span>
-              <label class="sr-only" :for="`${day}-to`">{{ dayNames[day] }}, closes</label>
-              <TimeField
-                :id="`${day}-to`"
-                look="field !w-[110px]"
-                :value="clinic.hours[day]![1]"
-                @choose="(time) => (clinic.hours[day]![1] = time ?? '')"
-              />
-            </template>
-            <span v-else class="caption">closed</span>
-            <p v-if="fault(clinic, `hours.${day}.1`)" class="w-full text-madder" role="alert">{{ fault(clinic, `hours.${day}.1`) }}</p>
-          </li>
-        </ul>
+        <WeekHours
+          id=""
+          :days="choices.days"
+          :value="clinic.hours"
+          off="closed"
+          :fault="(name) => fault(clinic, name)"
+          @change="(hours) => (clinic.hours = hours)"
+        />
         <h3 class="section-head mt-6">The school of the house</h3>
         <div class="mt-1 grid gap-x-5 gap-y-3 sm:grid-cols-2">
           <SelectField

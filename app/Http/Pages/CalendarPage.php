@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Pages;
+
+use App\Models\Appointment;
+use App\Models\Right;
+use App\Models\User;
+use App\Models\Waiting;
+use Carbon\CarbonImmutable;
+use Carbon\Exceptions\InvalidFormatException;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
+
+/** A day, a week or a month of appointments, with the hours of those who work, and who waits for a time. */
+final readonly class CalendarPage
+{
+    public const VIEWS = ['day', 'week', 'month'];
+
+    private const WAITING = 40;
+
+    /**
+     * @param  string  $view  of VIEWS; a day where it is none
+     * @param  string  $day  Y-m-d; today where it is none
+     * @param  string  $with  number of a therapist, or `all`; where it says nothing, whoever asks, or all where they do not treat
+     * @return array<string, mixed>
+     */
+    public function of(User $user, string $view, string $day, string $with, CarbonImmutable $now): array
+    {
+        $zone = $user->clinic->timezone;
+        $people = User::atTheTable($user->clinic_id)->with('clinic')->get();
+        $view = in_array($view, self::VIEWS, true) ? $view : 'day';
+        $local = $now->setTimezone($zone);
+        $chosen = $this->day($day, $zone) ?? $local->startOfDay();
+        $one = $people->firstWhere('id', (int) $with) ?? ($with === 'all' ? null : $people->firstWhere('id', $user->id));
+        [$from, $to] = match ($view) {
+            'week' => [$chosen->startOfWeek(), $chosen->endOfWeek()],
+            'month' => [$chosen->startOfMonth()->startOfWeek(), $chosen->endOfMonth()->endOfWeek()],
+            default => [$chosen->startOfDay(), $chosen->endOfDay()],
+        };
+
+        return [
+            'view' => $view, 'day' => $chosen->format('Y-m-d'), 'today' => $local->format('Y-m-d'), 'now' => $local->format('H:i'),
+            'with' => $one?->id,
+            'people' => $people->map(static fn (User $person): array => ['id' => $person->id, 'name' => $person->name])->values(),
+            'days' => $this->days($from, $to, $people),
+            'appointments' => $this->appointments($user, $from, $to, $one),
+            'waiting' => $this->waiting($user),
+            'minutes' => $user->clinic->setting('visit_minutes'),
+            'clinical' => $user->may(Right::ReadClinical), 'treats' => $user->may(Right::WriteClinical),
+            'feed' => $user->feed_hash !== null,
+        ];
+    }
+
+    private function day(string $day, string $zone): ?CarbonImmutable
+    {
+        try {
+            $read = preg_match('/^\d{4}-\d{2}-\d{2}$/', $day) === 1 ? CarbonImmutable::createFromFormat('!Y-m-d', $day, $zone) : null;
+        } catch (InvalidFormatException) {
+            return null;
+        }
+
+        // a day that is none would be taken for another
+        return $read?->format('Y-m-d') === $day && $read->year > 1900 && $read->year < 2200 ? $read : null;
+    }
+
+    /**
+     * @param  Collection<int, User>  $people
+     * @return list<array{date: string, hours: array{string, string}|null, of: object}> each day with the clinic's hours and, by number,
+     *         those of each therapist
+     */
+    private function days(CarbonImmutable $from, CarbonImmutable $to, Collection $people): array
+    {
+        $days = [];
+        for ($day = $from; $day <= $to; $day = $day->addDay()) {
+            $own = $people->mapWithKeys(static fn (User $one): array => [$one->id => $one->hoursOn($day)])->all();
+            $days[] = ['date' => $day->format('Y-m-d'), 'hours' => $people->first()?->clinic->hoursOn($day), 'of' => (object) $own];
+        }
+
+        return $days;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function appointments(User $user, CarbonImmutable $from, CarbonImmutable $to, ?User $one): array
+    {
+        $clinical = $user->may(Right::ReadClinical);
+        $all = Appointment::query()->with(['client', 'visit'])->where('clinic_id', $user->clinic_id)
+            ->where('status', '!=', 'cancelled')->whereBetween('starts_at', [$from->utc(), $to->utc()])
+            ->when($one !== null, static fn (Builder $of): Builder => $of->where('user_id', $one?->id))
+            ->orderBy('starts_at')->orderBy('id')->get();
+
+        return array_values($all->map(static function (Appointment $booked) use ($from, $clinical): array {
+            $at = $booked->starts_at->setTimezone($from->getTimezone());
+
+            return [
+                'id' => $booked->id, 'day' => $at->format('Y-m-d'), 'time' => $at->format('H:i'), 'minutes' => $booked->minutes,
+                'status' => $booked->status, 'with' => $booked->user_id, 'series' => $booked->series, 'seen' => $booked->revision,
+                'reason' => $clinical ? $booked->reason : null, 'word' => $booked->word,
+                'client' => ['id' => $booked->client->public_id, 'name' => $booked->client->name],
+                'visit' => $clinical ? $booked->visit?->public_id : null,
+            ];
+        })->all());
+    }
+
+    /** @return list<array<string, mixed>> who waits, longest first */
+    private function waiting(User $user): array
+    {
+        return array_values(Waiting::query()->with('client')->where('clinic_id', $user->clinic_id)->whereNull('settled_at')
+            ->orderBy('created_at')->orderBy('id')->limit(self::WAITING)->get()
+            ->map(static fn (Waiting $one): array => [
+                'id' => $one->id, 'client' => ['id' => $one->client->public_id, 'name' => $one->client->name], 'with' => $one->user_id,
+                'minutes' => $one->minutes, 'days' => $one->days, 'part' => $one->part, 'word' => $one->word,
+                'since' => $one->created_at->setTimezone($user->clinic->timezone)->format('Y-m-d'),
+            ])->all());
+    }
+}
