@@ -163,6 +163,8 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::put('/visits/{visit}/entries', [EntryController::class, 'update'])->name('visits.entries');
     Route::post('/visits/{visit}/check-in', [CheckInController::class, 'take'])->name('visits.check-in');
     Route::post('/visits/{visit}/check-backs', [CheckInController::class, 'askBack'])->name('check-backs.store');
+    Route::post('/visits/{visit}/check-backs/mail', [CheckInController::class, 'mailBack'])->name('check-backs.mail');
+    Route::delete('/visits/{visit}/check-backs/mail', [CheckInController::class, 'mailNot'])->name('check-backs.unmail');
     Route::post('/visits/{visit}/plan', [PlanController::class, 'store'])->name('visits.plan');
     Route::get('/visits/{visit}/protocols', [ProtocolController::class, 'index'])->name('visits.protocols');
     Route::post('/visits/{visit}/protocols', [ProtocolController::class, 'store'])->name('visits.protocols.keep');

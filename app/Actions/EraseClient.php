@@ -44,6 +44,8 @@ final readonly class EraseClient
     private function identity(Client $client, CarbonImmutable $now): void
     {
         $client->contacts()->delete();
+        DB::table('check_back_mails')
+            ->whereIn('visit_id', DB::table('visits')->select('id')->where('client_id', $client->id))->delete();
         DB::table('check_ins')->where('client_id', $client->id)->delete();
         DB::table('client_changes')->where('client_id', $client->id)->delete();
         DB::table('waiting')->where('client_id', $client->id)->delete();

@@ -19,6 +19,7 @@ final readonly class AuditDeed
         'clients.bring.apply' => ['changed', 'visits brought in'],
         'clinic.file' => ['took', 'file of the clinic'], 'clinic.bring.apply' => ['changed', 'file brought in'],
         'check-ins.store' => ['changed', 'check-in handed out'], 'check-backs.store' => ['changed', 'check-back handed out'],
+        'check-backs.mail' => ['changed', 'check-back by mail'], 'check-backs.unmail' => ['changed', 'no check-back by mail'],
         'appointments.store' => ['changed', 'booked'], 'appointments.update' => ['changed', 'appointment'],
         'waiting.store' => ['changed', 'put on the waiting list'], 'waiting.destroy' => ['changed', 'taken off the waiting list'],
         'calendar.open' => ['door', 'address of a calendar made'], 'calendar.close' => ['door', 'address of a calendar closed'],

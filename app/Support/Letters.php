@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\Client;
+use App\Models\Clinic;
 use App\Models\User;
+use Carbon\CarbonImmutable;
 use Illuminate\Mail\Message;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Password;
+use Illuminate\Support\Str;
 
-/** The few mails there are, in plain text: a link, how long it holds, and nothing of any client. */
+/** The few mails there are, in plain text: a link, how long it holds, and nothing of what anybody is treated for. */
 final readonly class Letters
 {
     public function invite(User $person, string $by): void
@@ -19,7 +23,7 @@ final readonly class Letters
             'password.reset', ['token' => Password::broker('invitations')->createToken($person), 'email' => $person->email, 'invited' => 1],
         );
         $this->send(
-            $person, "{$person->clinic->name}: your account",
+            $person->email, "{$person->clinic->name}: your account",
             "{$by} invites you to {$person->clinic->name}.\n\nChoose a password here, within a week:\n$link\n",
         );
     }
@@ -28,8 +32,19 @@ final readonly class Letters
     {
         $link = self::link('password.reset', ['token' => Password::broker()->createToken($person), 'email' => $person->email]);
         $this->send(
-            $person, 'A new password',
+            $person->email, 'A new password',
             "Somebody asked for a new password for this address. If it was you, choose one here within an hour:\n$link\n\nIf it was not, nothing has changed and nothing needs doing.\n",
+        );
+    }
+
+    /** How was it? Asks nothing in the mail itself, and says nothing of why they came. */
+    public function askBack(Client $client, Clinic $clinic, string $link, CarbonImmutable $until): void
+    {
+        $name = Str::before($client->name, ' ');
+        $this->send(
+            (string) $client->email, "{$clinic->name}: how was it?",
+            "{$name}, how have you been since you were here? It takes a minute:\n".self::link('check-in.show', $link)
+            ."\n\nThe link works once, on one device, until {$clinic->dateWords($until->setTimezone($clinic->timezone))}. If something worries you, do not write: ring us.\n",
         );
     }
 
@@ -43,10 +58,10 @@ final readonly class Letters
         return rtrim(Config::string('app.url'), '/').route($route, $parameters, false);
     }
 
-    private function send(User $person, string $subject, string $text): void
+    private function send(string $address, string $subject, string $text): void
     {
-        Mail::raw($text, static function (Message $message) use ($person, $subject): void {
-            $message->to($person->email)->subject($subject);
+        Mail::raw($text, static function (Message $message) use ($address, $subject): void {
+            $message->to($address)->subject($subject);
         });
     }
 }

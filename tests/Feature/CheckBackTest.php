@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\SendCheckBacks;
 use App\Models\CheckIn;
 use App\Models\Client;
 use App\Models\User;
 use App\Models\Visit;
 use App\Models\VisitStatus;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Inertia\Testing\AssertableInertia as Assert;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\TestCase;
@@ -102,6 +105,110 @@ final class CheckBackTest extends TestCase
         $this->putJson($back, ['answers' => ['after' => ['worse' => false]], 'send' => true])->assertOk();
         $next = $this->begun($client, $user);
         $this->post("/visits/{$next->public_id}/check-in")->assertNotFound();
+    }
+
+    public function test_who_agrees_is_asked_by_mail_a_day_and_two_days_after_and_no_more_once_they_answered(): void
+    {
+        $this->travelTo('2026-03-09 10:00:00');
+        [$user, $client, $visit] = $this->ended();
+        $visit->update(['stopped_at' => now()]);
+        $this->post("/visits/{$visit->public_id}/check-backs/mail")->assertSessionHasErrors('mail');
+        $client->update(['email' => 'wilma@reeds.example']);
+        $this->post("/visits/{$visit->public_id}/check-backs/mail")->assertSessionHasNoErrors();
+        $this->post("/visits/{$visit->public_id}/check-backs/mail")->assertSessionHasNoErrors();
+        $this->get("/visits/{$visit->public_id}/after")->assertInertia(static fn (Assert $page) => $page
+            ->where('check_back.email', 'wilma@reeds.example')
+            ->where('check_back.mails', [
+                ['at' => '10 March 2026, 10:00', 'sent' => false], ['at' => '11 March 2026, 10:00', 'sent' => false],
+            ]));
+
+        self::assertSame([0, 1, 0], [$this->due('03-10 09:59'), $this->due('03-10 10:00'), $this->due('03-10 10:10')]);
+        $mail = DB::table('outbox_mails')->sole();
+        self::assertSame('wilma@reeds.example', $mail->to);
+        foreach (['neck', 'net', 'Reed', 'pain'] as $word) {
+            self::assertStringNotContainsString($word, $mail->subject.$mail->text);
+        }
+        $link = $this->linkIn($mail->text);
+        $this->post($link);
+        // still sore, a day after: asked once more; then it is known
+        $this->putJson($link, ['answers' => ['after' => ['soreness_hours' => 24, 'worrying' => ['numb_face']]], 'send' => true])->assertOk();
+        self::assertSame(1, $this->due('03-11 10:00'));
+        self::assertSame(2, DB::table('outbox_mails')->count());
+        $again = $this->linkIn((string) DB::table('outbox_mails')->orderByDesc('id')->value('text'));
+        $this->post($again);
+        $this->putJson($again, ['answers' => ['after' => ['soreness_hours' => 30, 'pain' => 3]], 'send' => true])->assertOk();
+
+        $entry = $this->begun($client, $user)->entries()->where('kind', 'aftermath')->sole();
+        self::assertEquals(['hours' => 48, 'soreness_hours' => 30, 'pain' => 3, 'worrying' => ['numb_face']], $entry->payload);
+    }
+
+    #[TestWith(['nothing was answered yet', null, 2])]
+    #[TestWith(['answered, and all was over', ['soreness_hours' => 5], 1])]
+    #[TestWith(['answered, and it was never sore', ['worse' => false], 1])]
+    public function test_the_second_mail_goes_where_something_is_open(string $case, ?array $after, int $mails): void
+    {
+        [, , $visit] = $this->askedByMail();
+        $this->due('03-10 10:00');
+        if ($after !== null) {
+            $link = $this->linkIn((string) DB::table('outbox_mails')->value('text'));
+            $this->post($link);
+            $this->putJson($link, ['answers' => ['after' => $after], 'send' => true])->assertOk();
+        }
+        $this->due('03-11 10:00');
+
+        self::assertSame($mails, DB::table('outbox_mails')->count(), $case);
+    }
+
+    #[TestWith(['begun'])]
+    #[TestWith(['answering'])]
+    #[TestWith(['erased'])]
+    #[TestWith(['called off'])]
+    #[TestWith(['long ago'])]
+    public function test_nobody_is_asked_who_is_answering_or_back_or_does_not_wish_it(string $why): void
+    {
+        [$user, $client, $visit] = $this->askedByMail();
+        if ($why === 'begun') {
+            $this->begun($client, $user);
+        } elseif ($why === 'answering') {
+            $this->post($this->askedBack($visit));
+        } elseif ($why === 'erased') {
+            $client->update(['erased_at' => now(), 'email' => null]);
+        } elseif ($why === 'called off') {
+            $this->delete("/visits/{$visit->public_id}/check-backs/mail");
+        }
+        $this->due($why === 'long ago' ? '03-12 11:00' : '03-10 10:00');
+
+        self::assertSame(0, DB::table('outbox_mails')->count());
+        $this->travelTo('2026-03-20 10:00:00');
+        $this->actingAs($user)->post("/visits/{$visit->public_id}/check-backs/mail")
+            ->assertSessionHasErrors('mail');
+    }
+
+    /** @return array{User, Client, Visit} */
+    private function askedByMail(): array
+    {
+        $this->travelTo('2026-03-09 10:00:00');
+        [$user, $client, $visit] = $this->ended();
+        $visit->update(['stopped_at' => now()]);
+        $client->update(['email' => 'wilma@reeds.example']);
+        $this->post("/visits/{$visit->public_id}/check-backs/mail")->assertSessionHasNoErrors();
+
+        return [$user, $client, $visit];
+    }
+
+    /** The clock has come so far: how many are sent. */
+    private function due(string $at): int
+    {
+        $this->travelTo("2026-$at:00");
+
+        return app(SendCheckBacks::class)->handle(CarbonImmutable::now());
+    }
+
+    private function linkIn(string $text): string
+    {
+        self::assertSame(1, preg_match('#https?://\S+(/check-in/\S+)#', $text, $found), $text);
+
+        return $found[1];
     }
 
     /** @return array{User, Client, Visit} a visit that was stopped */

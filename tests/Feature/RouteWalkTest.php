@@ -49,6 +49,7 @@ final class RouteWalkTest extends TestCase
         'clients.show' => self::EVERYBODY, 'check-ins.store' => self::EVERYBODY, 'appointments.store' => self::EVERYBODY,
         'clients.compare' => self::CLINICAL, 'visits.store' => self::CLINICAL,
         'visits.export' => self::CLINICAL, 'check-backs.store' => self::CLINICAL,
+        'check-backs.mail' => self::CLINICAL, 'check-backs.unmail' => self::CLINICAL,
         'visits.treatment' => self::CLINICAL, 'visits.entries.index' => self::CLINICAL, 'visits.consent' => self::CLINICAL,
         'visits.letter' => self::CLINICAL, 'visits.letter.pdf' => self::CLINICAL, 'visits.summary' => self::CLINICAL,
         'visits.summary.pdf' => self::CLINICAL, 'visits.home-care' => self::CLINICAL, 'visits.home-care.pdf' => self::CLINICAL,

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\AskBackByMail;
 use App\Actions\HandOutCheckIn;
 use App\Actions\TakeOverCheckIn;
 use App\Cases\CheckInAnswers;
 use App\Cases\EntryRows;
+use App\Models\CheckBackMail;
 use App\Models\CheckIn;
 use App\Models\Client;
 use App\Models\EntryKind;
@@ -63,6 +65,24 @@ final readonly class CheckInController
             'link' => Letters::link('check-in.show', $given['link']), 'code' => $given['code'],
             'until' => $given['until']->setTimezone($user->clinic->timezone)->format('Y-m-d'),
         ]);
+    }
+
+    /** The client agreed to be asked by mail, a day and two days after. */
+    public function mailBack(Visit $visit, AskBackByMail $ask): RedirectResponse
+    {
+        Gate::authorize('view', $visit);
+        abort_if($visit->status === VisitStatus::Open, 409, 'How it was is asked once the visit has ended.');
+        $ask->handle($visit, CarbonImmutable::now());
+
+        return back();
+    }
+
+    public function mailNot(Visit $visit): RedirectResponse
+    {
+        Gate::authorize('view', $visit);
+        CheckBackMail::query()->where('visit_id', $visit->id)->whereNull('sent_at')->delete();
+
+        return back();
     }
 
     public function code(): Response

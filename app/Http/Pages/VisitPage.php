@@ -15,6 +15,7 @@ use App\Cases\SoundRecords;
 use App\Cases\TableEvents;
 use App\Cases\TreatmentSummary;
 use App\Cases\VisitNote;
+use App\Models\CheckBackMail;
 use App\Models\CheckIn;
 use App\Models\Entry;
 use App\Models\EntryKind;
@@ -98,6 +99,7 @@ final readonly class VisitPage
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
             'notes' => $step === 'after' ? $this->notes($visit) : [],
             'next' => $step === 'after' ? $this->next($visit, $judged['note']['next'] ?? null) : null,
+            'check_back' => $step === 'after' ? $this->checkBack($visit) : null,
             'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
             'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),
             'before' => $before === null ? null : $this->before($visit, $before, $last, $step === 'ask'),
@@ -106,6 +108,21 @@ final readonly class VisitPage
             'prefers' => (object) ($step === 'plan' ? $visit->user->settings['prefers'] ?? [] : []),
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
             'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
+        ];
+    }
+
+    /** @return array{email: string|null, mails: list<array{at: string, sent: bool}>} how the client is asked afterwards */
+    private function checkBack(Visit $visit): array
+    {
+        $zone = $visit->user->clinic->timezone;
+
+        return [
+            'email' => $visit->client->email,
+            'mails' => array_values(CheckBackMail::query()->where('visit_id', $visit->id)->orderBy('hours')->get()->map(
+                static fn (CheckBackMail $mail): array => [
+                    'at' => $visit->user->clinic->dateWords($mail->due_at->setTimezone($zone), true), 'sent' => $mail->sent_at !== null,
+                ],
+            )->all()),
         ];
     }
 

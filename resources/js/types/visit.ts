@@ -630,6 +630,8 @@ export interface VisitProps extends Judged {
   }[]
   /** on After */
   next: NextVisit | null
+  /** how the client is asked afterwards how it was: the address there is, and when mails go or went */
+  check_back: { email: string | null; mails: { at: string; sent: boolean }[] } | null
   /** somebody licensed, and not who wrote it */
   may_countersign: boolean
   may_correct: boolean

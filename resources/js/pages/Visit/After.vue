@@ -253,7 +253,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         ><a class="btn" :href="`/visits/${props.visit.id}/case.json`">Case file</a
         ><a class="btn" :href="`/visits/${props.visit.id}/treatment.jsonl`">Treatment, moment by moment</a>
       </p>
-      <CheckBack v-if="props.visit.status !== 'open'" :visit="props.visit.id" />
+      <CheckBack v-if="props.visit.status !== 'open' && props.check_back" :visit="props.visit.id" :asked="props.check_back" />
       <NextVisitPanel v-if="props.next" class="mb-5" :client="props.client.id" :next="props.next" />
       <template v-if="course">
         <h2 class="section-head">The course</h2>
