@@ -8,6 +8,7 @@ use App\Http\Controllers\AppointmentController;
 use App\Http\Controllers\AtlasController;
 use App\Http\Controllers\AuditController;
 use App\Http\Controllers\CalendarController;
+use App\Http\Controllers\CaseloadController;
 use App\Http\Controllers\CheckInController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\ClientFilesController;
@@ -65,6 +66,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/sign-out', [SessionController::class, 'destroy'])->name('sign-out');
     Route::get('/', TodayController::class)->name('today');
 
+    Route::get('/caseload', CaseloadController::class)->name('caseload');
     Route::get('/calendar', [CalendarController::class, 'show'])->name('calendar');
     Route::post('/account/calendar', [CalendarController::class, 'open'])->name('calendar.open');
     Route::delete('/account/calendar', [CalendarController::class, 'close'])->name('calendar.close');

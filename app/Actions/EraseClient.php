@@ -55,7 +55,7 @@ final readonly class EraseClient
         $client->update([
             'name' => $client->code, 'search' => Client::folded($client->code), 'born_on' => $client->born_on->startOfYear(),
             'pronoun' => 'unsaid', 'guardian_name' => null, 'occupation' => null,
-            'email' => null, 'phone' => null, 'address' => null, 'archived_at' => $now, 'erased_at' => $now,
+            'email' => null, 'phone' => null, 'address' => null, 'archived_at' => $now, 'erased_at' => $now, 'due_on' => null,
         ]);
     }
 }

@@ -64,7 +64,11 @@ final readonly class SignVisit
         ];
         $visit->update(['status' => VisitStatus::Signed, 'signed_at' => $now]);
         $visit->loadMissing('client');
-        $visit->client->update(['last_seen_at' => $now]);
+        $days = $results['note']['next']['days'] ?? null;
+        $visit->client->update([
+            'last_seen_at' => $now,
+            'due_on' => $days === null ? null : $visit->started_at->addDays($days)->setTimezone($user->clinic->timezone)->format('Y-m-d'),
+        ]);
         DB::table('appointments')->where('id', $visit->appointment_id)->update(['status' => 'done']);
 
         return $this->freeze(

@@ -88,10 +88,10 @@ final readonly class Judgements
         Busy::unless(fn () => Judgement::query()->upsert(
             [[
                 'visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'stamp' => $stamp,
-                'atlas_version' => $this->clinic->version(), 'document' => $text,
+                'atlas_version' => $this->clinic->version(), 'document' => $text, 'decision' => $document['course']['decision'] ?? null,
             ]],
             ['visit_id', 'kind'],
-            ['case_hash', 'stamp', 'atlas_version', 'document'],
+            ['case_hash', 'stamp', 'atlas_version', 'document', 'decision'],
         ));
 
         return $document;

@@ -30,6 +30,7 @@ use Illuminate\Support\Str;
  * @property string|null $phone
  * @property string|null $address
  * @property CarbonImmutable|null $last_seen_at
+ * @property string|null $due_on  Y-m-d, as the note of the last visit proposed it; null where none was
  * @property CarbonImmutable|null $archived_at
  * @property CarbonImmutable|null $erased_at what identified them is gone
  * @property int|null $merged_into_id
@@ -40,13 +41,13 @@ final class Client extends Model
 
     protected $fillable = [
         'clinic_id', 'code', 'name', 'search', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name',
-        'occupation', 'email', 'phone', 'address', 'last_seen_at', 'archived_at', 'erased_at', 'merged_into_id',
+        'occupation', 'email', 'phone', 'address', 'last_seen_at', 'due_on', 'archived_at', 'erased_at', 'merged_into_id',
     ];
 
     protected $attributes = [
         'pronoun' => 'unsaid', 'sex' => 'unsaid', 'skin' => null, 'stoic' => false, 'hand' => null, 'mass_kg' => null,
         'guardian_name' => null, 'occupation' => null, 'email' => null, 'phone' => null, 'address' => null,
-        'last_seen_at' => null, 'archived_at' => null, 'erased_at' => null, 'merged_into_id' => null,
+        'last_seen_at' => null, 'due_on' => null, 'archived_at' => null, 'erased_at' => null, 'merged_into_id' => null,
     ];
 
     protected $casts = [

@@ -15,10 +15,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $stamp of what the case was made of (Course)
  * @property string $atlas_version
  * @property array<string, mixed> $document
+ * @property string|null $decision  of a response: how the course goes on (Response\CourseDecision)
  */
 final class Judgement extends Model
 {
-    protected $fillable = ['visit_id', 'kind', 'case_hash', 'stamp', 'atlas_version', 'document'];
+    protected $fillable = ['visit_id', 'kind', 'case_hash', 'stamp', 'atlas_version', 'document', 'decision'];
 
     protected $casts = ['document' => 'array'];
 }

@@ -56,7 +56,7 @@ final readonly class AuditDeed
      * its visit's line already says.
      */
     public const NOT_KEPT = [
-        'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'calendar', 'calendar.feed',
+        'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'caseload', 'calendar', 'calendar.feed',
         'account', 'account.settings', 'account.prefers',
         'people', 'scope', 'settings', 'second-factor.begin',
         'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'atlas.lean', 'atlas.lean.store',

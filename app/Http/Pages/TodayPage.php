@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
-use App\Cases\CheckInAnswers;
+use App\Cases\Caseload;
 use App\Cases\HandLoad;
 use App\Models\Appointment;
-use App\Models\CheckIn;
 use App\Models\Client;
 use App\Models\Judgement;
 use App\Models\Right;
@@ -16,8 +15,6 @@ use App\Models\Visit;
 use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\DB;
-use Somatrace\Core\Clinic;
 
 /** The day: who comes when, what is known of each, what needs a thought, and the load on the hands. */
 final readonly class TodayPage
@@ -26,7 +23,7 @@ final readonly class TodayPage
 
     private const WATCHED = 14;
 
-    public function __construct(private HandLoad $hands, private CheckInAnswers $checkIns, private Clinic $clinic)
+    public function __construct(private HandLoad $hands, private Caseload $load)
     {
     }
 
@@ -64,7 +61,7 @@ final readonly class TodayPage
                 )
                 ->values(),
             'thoughts' => $clinical ? [...$this->answered($user), ...$this->thoughts($recent, $latest)] : [],
-            'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->waiting($user) : [],
+            'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->load->countersign($user) : [],
             'outbox' => $user->may(Right::KeepPeople)
                 && app()->environment('local')
                 && config('somatrace.outbox') === true
@@ -85,34 +82,6 @@ final readonly class TodayPage
         return [
             'parts' => $hands->parts(), 'swaps' => array_column([...$hands->otherTools(), ...$hands->otherOrders()], 'words'),
         ];
-    }
-
-    /**
-     * @return list<array{visit: string, client: string, by: string}> notes that wait for a second name, those of one's own students first
-     */
-    private function waiting(User $user): array
-    {
-        $rows = DB::table('notes')
-            ->join('visits', 'visits.id', '=', 'notes.visit_id')
-            ->join('clients', 'clients.id', '=', 'visits.client_id')
-            ->join('users', 'users.id', '=', 'notes.signed_by')
-            ->where('visits.clinic_id', $user->clinic_id)
-            ->whereRaw('notes.needs_countersign = 1')
-            ->whereNull('notes.countersigned_at')
-            ->where('notes.signed_by', '!=', $user->id)
-            ->orderByRaw('users.supervisor_id = ? desc', [$user->id])->orderBy('notes.signed_at')->limit(self::WATCHED)
-            ->get(['visits.public_id', 'clients.name as client', 'users.name as by']);
-
-        return array_values(
-            $rows
-                ->map(
-                    static fn (object $row): array => [
-                        'visit' => (string) $row->public_id, 'client' => (string) $row->client, 'by' => (string) $row->by,
-                    ],
-                )
-                ->unique('visit')
-                ->all(),
-        );
     }
 
     /**
@@ -164,30 +133,12 @@ final readonly class TodayPage
         ];
     }
 
-    /** @return list<array<string, mixed>> check-backs nobody has taken up yet that say something that must not wait, what worries first */
+    /** @return list<array<string, mixed>> */
     private function answered(User $user): array
     {
-        $backs = CheckIn::query()->with('client')->where('clinic_id', $user->clinic_id)
-            ->whereNotNull('after_visit_id')->whereNotNull('sent_at')->whereNull('visit_id')
-            ->latest('sent_at')->limit(self::WATCHED)->get();
-        $told = [];
-        foreach ($backs as $back) {
-            $worrying = $this->checkIns->worrying($back->answers);
-            $after = $back->answers['after'] ?? [];
-            $sore = (float) ($after['soreness_hours'] ?? 0);
-            if ($worrying !== []) {
-                $told[] = [0, $back, 'worrying', 'After the last visit: '.implode('; ', $worrying).'. Ring today.'];
-            } elseif (($after['worse'] ?? false) === true || $sore > $this->clinic->responseFigures()->regressHours) {
-                $told[] = [1, $back, 'sore', ($after['worse'] ?? false) === true
-                    ? 'It was worse after the last visit. Lighter and shorter next time.'
-                    : 'Sore for longer than two days. Lighter and shorter next time.'];
-            }
-        }
-        usort($told, static fn (array $a, array $b): int => [$a[0], $a[1]->client->name] <=> [$b[0], $b[1]->client->name]);
-
         return array_map(static fn (array $one): array => [
-            'id' => $one[1]->client->public_id, 'name' => $one[1]->client->name, 'kind' => $one[2], 'text' => $one[3],
-        ], $told);
+            'id' => $one['client'], 'name' => $one['name'], 'kind' => $one['kind'], 'text' => $one['text'],
+        ], $this->load->answered($user));
     }
 
     /**

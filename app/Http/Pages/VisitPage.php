@@ -21,6 +21,7 @@ use App\Models\Entry;
 use App\Models\EntryKind;
 use App\Models\Note;
 use App\Models\Visit;
+use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
@@ -77,6 +78,7 @@ final readonly class VisitPage
         $judged = $this->judgements->along($course, $visit, ...self::judgedOn($step, $visit));
         [$entries, $last, $standing] = $this->entries($visit, $course, $before, in_array($step, ['ask', 'screen'], true));
         $agreed = $course->isAgreed() && in_array($step, self::ALONG_THE_PLAN, true) ? $visit->plans()->latest('id')->first() : null;
+        $notes = $step === 'after' ? $this->notes($visit) : [];
         $events = $step === 'work' ? TableEvents::told($visit->id) : null;
 
         return [
@@ -97,9 +99,9 @@ final readonly class VisitPage
             'taken_back' => $step === 'work' ? $this->consent->standing($visit) : null,
             'unreadable' => $course->cannotBeRead() ? $this->sound->unreadable($visit->id) : [],
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
-            'notes' => $step === 'after' ? $this->notes($visit) : [],
-            'next' => $step === 'after' ? $this->next($visit, $judged['note']['next'] ?? null) : null,
-            'check_back' => $step === 'after' ? $this->checkBack($visit) : null,
+            'notes' => $notes,
+            'next' => $step === 'after' ? $this->next($visit, ($judged['note'] ?? $notes[count($notes) - 1]['note'] ?? [])['next'] ?? null) : null,
+            'check_back' => $step === 'after' && $visit->status !== VisitStatus::Open ? $this->checkBack($visit) : null,
             'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
             'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),
             'before' => $before === null ? null : $this->before($visit, $before, $last, $step === 'ask'),
@@ -132,7 +134,6 @@ final readonly class VisitPage
      */
     private function next(Visit $visit, ?array $proposed): ?array
     {
-        $proposed ??= $visit->notes()->latest('revision')->first()->results['note']['next'] ?? null;
         if ($proposed === null) {
             return null;
         }

@@ -87,7 +87,7 @@ const counted = computed(
     ['Nothing needs', 'One needs', 'Two need', 'Three need', 'Four need', 'Five need', 'Six need'][props.thoughts.length] ??
     `${props.thoughts.length} need`,
 )
-useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calendar') })
+useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calendar'), l: () => router.visit('/caseload') })
 </script>
 <template>
   <Head title="Today" />
@@ -139,7 +139,8 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
         <Link href="/clients/new" class="btn !px-2">New client <span class="key-hint">C</span></Link
         ><Link href="/calendar" class="btn !px-2">Calendar <span class="key-hint">K</span></Link
         ><Link href="/clients" class="btn !px-2">All clients</Link><Link href="/atlas" class="btn !px-2">Atlas</Link
-        ><Link href="/atlas/trainer" class="btn !px-2">Practise</Link>
+        ><Link href="/atlas/trainer" class="btn !px-2">Practise</Link
+        ><Link href="/caseload" class="btn !px-2">{{ hands ? 'Caseload' : 'To call' }} <span class="key-hint">L</span></Link>
       </p>
       <nav class="caption mt-5 flex flex-wrap gap-x-4 gap-y-1" aria-label="The practice">
         <Link v-if="user.rights.includes('keep people')" href="/people" class="link">People and roles</Link>
