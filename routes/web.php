@@ -26,6 +26,7 @@ use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ProtocolController;
+use App\Http\Controllers\ReportController;
 use App\Http\Controllers\ScopeController;
 use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SessionController;
@@ -155,6 +156,8 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
         '/clients/{client}/bring/{format}/apply', [ClientFilesController::class, 'apply'],
     )->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.bring.apply');
     Route::get('/clients/{client}/compare', [ClientController::class, 'compare'])->name('clients.compare');
+    Route::get('/clients/{client}/report', [ReportController::class, 'show'])->name('clients.report');
+    Route::get('/clients/{client}/report.pdf', [ReportController::class, 'pdf'])->name('clients.report.pdf');
     Route::post('/clients/{client}/check-ins', [CheckInController::class, 'store'])->name('check-ins.store');
     Route::post('/clients/{client}/appointments', [AppointmentController::class, 'store'])->name('appointments.store');
     Route::post('/clients/{client}/visits', [VisitController::class, 'store'])->name('visits.store');

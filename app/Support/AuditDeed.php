@@ -10,7 +10,8 @@ final readonly class AuditDeed
     /** Route → kind and words. Whoever adds a route writes it here or below; a test walks them all. */
     private const DEEDS = [
         'clients.show' => ['saw', 'client'], 'clients.edit' => ['saw', 'client’s details'],
-        'clients.compare' => ['saw', 'before and after'], 'clients.bring' => ['saw', 'files of a client'],
+        'clients.compare' => ['saw', 'before and after'],
+        'clients.report' => ['saw', 'progress report'], 'clients.report.pdf' => ['took', 'progress report'], 'clients.bring' => ['saw', 'files of a client'],
         'clients.store' => ['changed', 'client written down'], 'clients.update' => ['changed', 'client’s details'],
         'clients.archive' => ['changed', 'client put away'], 'clients.unarchive' => ['changed', 'client taken out again'],
         'clients.merge' => ['changed', 'two clients made one'], 'clients.unmerge' => ['changed', 'two clients again'],

@@ -31,7 +31,7 @@ final class OddRequestsTest extends TestCase
         'chosen', 'pronoun', 'born_on', 'sex', 'hand', 'mass_kg', 'skin', 'stoic', 'guardian_name', 'occupation', 'phone', 'address',
         'contacts', 'other', 'merge', 'file', 'digest', 'day', 'time', 'minutes', 'reason', 'appointment', 'key', 'phase', 'identity',
         'payload', 'seen', 'more', 'step', 'entries', 'events', 'sent_at', 'happened', 'advice', 'next_time', 'regions', 'full', 'position',
-        'view', 'with', 'every', 'times', 'here', 'anyway', 'following', 'status', 'word', 'weekdays', 'part',
+        'for', 'words', 'of', 'view', 'with', 'every', 'times', 'here', 'anyway', 'following', 'status', 'word', 'weekdays', 'part',
         'what', 'side', 'repeat', 'about', 'id', 'answers', 'send', 'format', 'deck', 'theirs',
     ];
 

@@ -86,7 +86,7 @@ final class PageTypesTest extends TestCase
                 if ($status === 'signed') {
                     yield "/visits/{$visit->public_id}/note";
                 }
-                foreach (['', '/edit', '/files', '/compare'] as $part) {
+                foreach (['', '/edit', '/files', '/compare', '/report', '/report?for=referrer'] as $part) {
                     yield "/clients/{$visit->client->public_id}$part";
                 }
             }

@@ -55,6 +55,13 @@ final readonly class Measure
         return ($difference > 0) === $this->largerIsBetter;
     }
 
+    /** Tenderness or pain that was never there: nothing is told by it. */
+    public function isSilent(): bool
+    {
+        return preg_match('/\.(tenderness|pain)$|^complaint\./', $this->key) === 1
+            && array_filter($this->series, static fn (array $point): bool => $point[1] > 0) === [];
+    }
+
     private function judge(?float $change): MeasureVerdict
     {
         return match (true) {

@@ -25,7 +25,7 @@ final readonly class ChangeReader
         $changes = array_map(
             $this->change(...), array_filter($this->book->of($within), self::says(...)),
         );
-        usort($changes, static fn (Change $a, Change $b): int => self::rank($a) <=> self::rank($b));
+        usort($changes, static fn (Change $a, Change $b): int => $a->verdict->rank() <=> $b->verdict->rank());
 
         return $changes;
     }
@@ -33,16 +33,7 @@ final readonly class ChangeReader
     /** Taken twice; what was free of tenderness or pain and stayed so says nothing. */
     private static function says(Measure $one): bool
     {
-        $free = preg_match('/\.(tenderness|pain)$|^complaint\./', $one->key) === 1;
-
-        return count($one->series) === 2 && ! ($free && $one->series[0][1] + $one->series[1][1] <= 0.0);
-    }
-
-    private static function rank(Change $one): int
-    {
-        return match ($one->verdict) {
-            MeasureVerdict::Worse => 0, MeasureVerdict::Improved => 1, default => 2,
-        };
+        return count($one->series) === 2 && ! $one->isSilent();
     }
 
     private function change(Measure $one): Change

@@ -151,6 +151,9 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
         <div class="mb-1 flex items-baseline justify-between">
           <h2 class="section-head">Visits</h2>
           <Link v-if="visits.length" :href="`/clients/${client.id}/compare`" class="link">Before and after, on the figure</Link>
+          <Link v-if="visits.some((one) => one.status !== 'open')" :href="`/clients/${client.id}/report`" class="link"
+            >Progress report</Link
+          >
         </div>
         <ul>
           <li v-for="one in visits" :key="one.id" class="border-b border-hairline">

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Client;
+use App\Models\Role;
+use App\Models\User;
+use App\Models\VisitStatus;
+use Illuminate\Support\Facades\View;
+use Illuminate\View\View as Rendered;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Support\PdfText;
+use Tests\TestCase;
+
+/** What a course has come to, for the client or for a doctor, on a page and on paper. */
+final class ReportTest extends TestCase
+{
+    private User $user;
+
+    private Client $client;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->travelTo('2026-03-02 09:00:00');
+        $this->user = $this->therapist();
+        $this->client = $this->client($this->user);
+    }
+
+    public function test_before_a_visit_has_ended_there_is_nothing_to_report(): void
+    {
+        $this->visit($this->user, $this->client);
+
+        self::assertNull($this->page()['report']);
+        $this->get("/clients/{$this->client->public_id}/report.pdf")->assertOk();
+    }
+
+    public function test_it_tells_what_changed_what_was_done_and_what_comes_next_in_the_words_of_its_reader(): void
+    {
+        $this->course();
+
+        $page = $this->page();
+        $report = $page['report'];
+        self::assertSame('You were here twice, from 2 March 2026 to 9 March 2026.', $report['summary'][0]);
+        $pain = array_column($report['changes'], null, 'name')['Pain: back of the neck, left'];
+        self::assertSame(
+            ['7 of 10', '3 of 10', '2 March 2026', '9 March 2026', 'better, more than measuring error', 'improved'],
+            [$pain['first'], $pain['last'], $pain['from'], $pain['to'], $pain['words'], $pain['verdict']],
+        );
+        self::assertSame(['Left levator scapulae'], array_column($report['worked'], 'name'));
+        self::assertStringStartsWith('on 2 visits, ', $report['worked'][0]['words']);
+        self::assertSame(['2 March 2026', '9 March 2026'], [$page['figures']['first']['date'], $page['figures']['last']['date']]);
+        self::assertSame([7, 3], [$page['figures']['first']['complaints'][0]['now'], $page['figures']['last']['complaints'][0]['now']]);
+        self::assertNull($page['born']);
+
+        $doctor = $this->page('for=referrer');
+        self::assertSame('Seen twice, from 2 March 2026 to 9 March 2026.', $doctor['report']['summary'][0]);
+        self::assertSame('1 April 1985', $doctor['born']);
+        self::assertSame('both', $doctor['wording']);
+        self::assertGreaterThan(count($report['changes']), count($doctor['report']['changes']), 'muscles too');
+        self::assertSame('clinical', $this->page('for=referrer&words=clinical')['wording']);
+    }
+
+    #[DataProvider('readers')]
+    public function test_the_paper_says_word_for_word_what_the_page_says(string $query): void
+    {
+        $this->course();
+        $made = null;
+        View::composer('papers.report', static function (Rendered $view) use (&$made): void {
+            $made ??= $view;
+        });
+
+        $pdf = PdfText::of((string) $this->get("/clients/{$this->client->public_id}/report.pdf?$query")->assertOk()->getContent());
+
+        self::assertInstanceOf(Rendered::class, $made);
+        $html = (string) preg_replace('~<(style|title|svg)\b.*?</\1>~s', ' ', $made->render());
+        $meant = html_entity_decode(strip_tags((string) preg_replace('/<[^>]*>/', ' ', $html)), ENT_QUOTES | ENT_HTML5, 'UTF-8');
+        self::assertSame(PdfText::words($meant), PdfText::words($pdf->text));
+        $bare = static fn (string $text): string => (string) preg_replace('/[^\p{L}\p{N}]+/u', '', mb_strtolower($text));
+        $report = $this->page($query)['report'];
+        foreach ([...$report['summary'], ...$report['ahead'], ...array_column($report['changes'], 'name')] as $sentence) {
+            self::assertStringContainsString($bare($sentence), $bare($pdf->text), $sentence);
+        }
+        self::assertSame([], array_filter($pdf->fonts, static fn (string $font): bool => preg_match('/atkinson|piazzolla/i', $font) !== 1));
+        self::assertSame(1, $pdf->pages);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function readers(): iterable
+    {
+        yield 'the client' => [''];
+        yield 'a doctor' => ['for=referrer'];
+        yield 'a doctor, in clinical terms' => ['for=referrer&words=clinical'];
+    }
+
+    public function test_the_desk_and_another_clinic_read_none(): void
+    {
+        $this->course();
+        foreach ([$this->therapist($this->user->clinic, Role::Reception), $this->therapist()] as $other) {
+            foreach (['report', 'report.pdf'] as $paper) {
+                $this->actingAs($other)->get("/clients/{$this->client->public_id}/$paper")->assertForbidden();
+            }
+        }
+    }
+
+    /** Two visits a week apart: the second is better. */
+    private function course(): void
+    {
+        foreach ([7, 3] as $index => $pain) {
+            $this->travelTo($index === 0 ? '2026-03-02 09:00:00' : '2026-03-09 09:00:00');
+            $visit = $this->visit($this->user, $this->client);
+            $this->recordNeck($visit, $pain);
+            $this->save($visit, 'palpation', [
+                'muscle' => 'trapezius_upper', 'side' => 'left', 'tenderness' => 3 - 2 * $index,
+            ])->assertOk();
+            $this->tell(
+                $visit, $this->happening('step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']),
+                $this->happening('pass_reached', ['pressure' => 4, 'seconds' => 90, 'tissue_kpa' => 200], at: now()->addMinute()->toIso8601ZuluString('millisecond')),
+                $this->happening('step_done', ['seconds' => 200, 'technique' => 'stripping', 'tool' => 'knuckle'], at: now()->addMinutes(4)->toIso8601ZuluString('millisecond')),
+            )->assertOk();
+            $visit->update(['status' => VisitStatus::Stopped, 'stopped_at' => now()]);
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function page(string $query = ''): array
+    {
+        return $this->get("/clients/{$this->client->public_id}/report?$query")->assertOk()->viewData('page')['props'];
+    }
+}
