@@ -79,8 +79,8 @@ php_server() { # host port
     -S "$1:$2" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
 }
 
-# The server, a worker for the mail and what is due by the clock in a session of their own, which ends with this script however it is ended: the server by itself
-# leaves its workers behind.
+# The server, a worker for the mail and what is due by the clock in a session of their own, which ends with this script however it is
+# ended: the server by itself leaves its workers behind.
 serve_until_stopped() { # host port
   export -f php_server
   setsid bash -c 'php artisan queue:work --sleep=3 --tries=5 --quiet & php artisan schedule:work --quiet & php_server "$@"' server "$1" "$2" >/dev/null 2>&1 &

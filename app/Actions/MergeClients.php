@@ -51,7 +51,8 @@ final readonly class MergeClients
             $this->move($moved, $gone, $kept);
             ClientChanges::of(
                 $kept, $user, static fn () => $kept->update([
-                    ...$filled, 'last_seen_at' => max($kept->last_seen_at, $gone->last_seen_at), 'due_on' => max($kept->due_on, $gone->due_on),
+                    ...$filled, 'last_seen_at' => max($kept->last_seen_at, $gone->last_seen_at),
+                    'due_on' => max($kept->due_on, $gone->due_on),
                 ]),
             );
             ClientChanges::of($gone, $user, static fn () => $gone->update(['merged_into_id' => $kept->id, 'archived_at' => $now]));

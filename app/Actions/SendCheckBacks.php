@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Jobs\SendCheckBack;
 use App\Models\CheckBackMail;
 use Carbon\CarbonImmutable;
 

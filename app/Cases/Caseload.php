@@ -81,19 +81,17 @@ final readonly class Caseload
         foreach ($backs as $back) {
             $worrying = $this->checkIns->worrying($back->answers);
             $after = $back->answers['after'] ?? [];
-            $since = self::day((string) $back->sent_at, $user);
-            $who = ['client' => $back->client->public_id, 'name' => $back->client->name];
-            if ($worrying !== []) {
+            $said = match (true) {
+                $worrying !== [] => ['worrying', 'After the last visit: '.implode('; ', $worrying).'. Ring today.'],
+                ($after['worse'] ?? false) === true => ['sore', 'It was worse after the last visit. Lighter and shorter next time.'],
+                (float) ($after['soreness_hours'] ?? 0) > $this->clinic->responseFigures()->regressHours
+                    => ['sore', 'Sore for longer than two days. Lighter and shorter next time.'],
+                default => null,
+            };
+            if ($said !== null) {
                 $told[] = [
-                    ...$who, 'kind' => 'worrying', 'text' => 'After the last visit: '.implode('; ', $worrying).'. Ring today.', 'since' => $since,
-                ];
-            } elseif (($after['worse'] ?? false) === true) {
-                $told[] = [
-                    ...$who, 'kind' => 'sore', 'text' => 'It was worse after the last visit. Lighter and shorter next time.', 'since' => $since,
-                ];
-            } elseif ((float) ($after['soreness_hours'] ?? 0) > $this->clinic->responseFigures()->regressHours) {
-                $told[] = [
-                    ...$who, 'kind' => 'sore', 'text' => 'Sore for longer than two days. Lighter and shorter next time.', 'since' => $since,
+                    'client' => $back->client->public_id, 'name' => $back->client->name, 'kind' => $said[0], 'text' => $said[1],
+                    'since' => self::day((string) $back->sent_at, $user),
                 ];
             }
         }
@@ -167,15 +165,21 @@ final readonly class Caseload
             ->where('visits.started_at', '<', $now->setTimezone($user->clinic->timezone)->startOfDay()->utc())
             ->when($by !== null, static fn (Builder $of): Builder => $of->where('visits.user_id', $by))
             ->orderBy('visits.started_at')->limit(self::MOST)
-            ->get(['clients.public_id as client', 'clients.name', 'visits.public_id as visit', 'visits.number', 'visits.started_at', 'users.name as by']);
+            ->get([
+                'clients.public_id as client', 'clients.name', 'visits.public_id as visit', 'visits.number', 'visits.started_at',
+                'users.name as by',
+            ]);
 
         return array_values($rows->map(static fn (\stdClass $one): array => [
-            'client' => $one->client, 'name' => $one->name, 'visit' => $one->visit, 'text' => "Visit {$one->number}, {$one->by}, is not signed.",
+            'client' => $one->client, 'name' => $one->name, 'visit' => $one->visit,
+            'text' => "Visit {$one->number}, {$one->by}, is not signed.",
             'since' => self::day((string) $one->started_at, $user),
         ])->all());
     }
 
-    /** @return list<array{visit: string, client: string, by: string}> notes that wait for a second name, those of one's own students first */
+    /**
+     * @return list<array{visit: string, client: string, by: string}> notes that wait for a second name, those of one's own students first
+     */
     public function countersign(User $user): array
     {
         $rows = DB::table('notes')

@@ -10,8 +10,8 @@ final readonly class AuditDeed
     /** Route → kind and words. Whoever adds a route writes it here or below; a test walks them all. */
     private const DEEDS = [
         'clients.show' => ['saw', 'client'], 'clients.edit' => ['saw', 'client’s details'],
-        'clients.compare' => ['saw', 'before and after'],
-        'clients.report' => ['saw', 'progress report'], 'clients.report.pdf' => ['took', 'progress report'], 'clients.bring' => ['saw', 'files of a client'],
+        'clients.compare' => ['saw', 'before and after'], 'clients.bring' => ['saw', 'files of a client'],
+        'clients.report' => ['saw', 'progress report'], 'clients.report.pdf' => ['took', 'progress report'],
         'clients.store' => ['changed', 'client written down'], 'clients.update' => ['changed', 'client’s details'],
         'clients.archive' => ['changed', 'client put away'], 'clients.unarchive' => ['changed', 'client taken out again'],
         'clients.merge' => ['changed', 'two clients made one'], 'clients.unmerge' => ['changed', 'two clients again'],
@@ -57,8 +57,8 @@ final readonly class AuditDeed
      * its visit's line already says.
      */
     public const NOT_KEPT = [
-        'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'caseload', 'calendar', 'calendar.feed',
-        'account', 'account.settings', 'account.prefers',
+        'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'caseload', 'calendar',
+        'calendar.feed', 'account', 'account.settings', 'account.prefers',
         'people', 'scope', 'settings', 'second-factor.begin',
         'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'atlas.lean', 'atlas.lean.store',
         'atlas.lean.plate', 'atlas.lean.destroy', 'clients.create', 'clients.search', 'clients.find',

@@ -131,7 +131,8 @@ final class CheckBackTest extends TestCase
         $link = $this->linkIn($mail->text);
         $this->post($link);
         // still sore, a day after: asked once more; then it is known
-        $this->putJson($link, ['answers' => ['after' => ['soreness_hours' => 24, 'worrying' => ['numb_face']]], 'send' => true])->assertOk();
+        $after = ['soreness_hours' => 24, 'worrying' => ['numb_face']];
+        $this->putJson($link, ['answers' => ['after' => $after], 'send' => true])->assertOk();
         self::assertSame(1, $this->due('03-11 10:00'));
         self::assertSame(2, DB::table('outbox_mails')->count());
         $again = $this->linkIn((string) DB::table('outbox_mails')->orderByDesc('id')->value('text'));

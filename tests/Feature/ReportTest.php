@@ -108,6 +108,7 @@ final class ReportTest extends TestCase
     /** Two visits a week apart: the second is better. */
     private function course(): void
     {
+        $in = static fn (int $minutes): string => now()->addMinutes($minutes)->toIso8601ZuluString('millisecond');
         foreach ([7, 3] as $index => $pain) {
             $this->travelTo($index === 0 ? '2026-03-02 09:00:00' : '2026-03-09 09:00:00');
             $visit = $this->visit($this->user, $this->client);
@@ -117,8 +118,8 @@ final class ReportTest extends TestCase
             ])->assertOk();
             $this->tell(
                 $visit, $this->happening('step_started', ['muscle' => 'levator_scapulae', 'side' => 'left']),
-                $this->happening('pass_reached', ['pressure' => 4, 'seconds' => 90, 'tissue_kpa' => 200], at: now()->addMinute()->toIso8601ZuluString('millisecond')),
-                $this->happening('step_done', ['seconds' => 200, 'technique' => 'stripping', 'tool' => 'knuckle'], at: now()->addMinutes(4)->toIso8601ZuluString('millisecond')),
+                $this->happening('pass_reached', ['pressure' => 4, 'seconds' => 90, 'tissue_kpa' => 200], at: $in(1)),
+                $this->happening('step_done', ['seconds' => 200, 'technique' => 'stripping', 'tool' => 'knuckle'], at: $in(4)),
             )->assertOk();
             $visit->update(['status' => VisitStatus::Stopped, 'stopped_at' => now()]);
         }

@@ -35,7 +35,8 @@ final class RouteWalkTest extends TestCase
 
     /** Who of the clinic gets through; a student only to visits they began, which is tried apart. */
     private const MAY = [
-        'sign-out' => self::EVERYBODY, 'today' => self::EVERYBODY, 'caseload' => self::EVERYBODY, 'calendar' => self::EVERYBODY, 'calendar.open' => self::CLINICAL,
+        'sign-out' => self::EVERYBODY, 'today' => self::EVERYBODY, 'caseload' => self::EVERYBODY, 'calendar' => self::EVERYBODY,
+        'calendar.open' => self::CLINICAL,
         'calendar.close' => self::EVERYBODY, 'appointments.update' => self::EVERYBODY, 'waiting.store' => self::EVERYBODY,
         'waiting.destroy' => self::EVERYBODY, 'account' => self::EVERYBODY, 'account.password' => self::EVERYBODY,
         'account.everywhere' => self::EVERYBODY,

@@ -100,7 +100,9 @@ final readonly class VisitPage
             'unreadable' => $course->cannotBeRead() ? $this->sound->unreadable($visit->id) : [],
             ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
             'notes' => $notes,
-            'next' => $step === 'after' ? $this->next($visit, ($judged['note'] ?? $notes[count($notes) - 1]['note'] ?? [])['next'] ?? null) : null,
+            'next' => $step === 'after'
+                ? $this->next($visit, ($judged['note'] ?? $notes[count($notes) - 1]['note'] ?? [])['next'] ?? null)
+                : null,
             'check_back' => $step === 'after' && $visit->status !== VisitStatus::Open ? $this->checkBack($visit) : null,
             'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
             'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),

@@ -213,12 +213,15 @@ final readonly class ProgressWriter
             <=> [$a['visits'], $a['minutes'], $b['at']->key()]);
         $rows = array_map(fn (array $one): array => [
             'name' => ucfirst($this->terms->muscleOn($one['at']->muscle, $one['at']->side, true)),
-            'words' => ($one['visits'] === 1 ? 'on one visit' : "on {$one['visits']} visits").', '.Prose::minutes(60 * $one['minutes']).' in all'
+            'words' => ($one['visits'] === 1 ? 'on one visit' : "on {$one['visits']} visits")
+                .', '.Prose::minutes(60 * $one['minutes']).' in all'
                 .($one['ways'] === [] ? '' : ': '.Prose::list(array_keys($one['ways']))),
         ], array_slice(array_values($sums), 0, self::NAMED));
         $more = count($sums) - count($rows);
 
-        return $more > 0 ? [...$rows, ['name' => $more === 1 ? 'One more muscle' : "$more more muscles", 'words' => 'less than these']] : $rows;
+        return $more > 0
+            ? [...$rows, ['name' => $more === 1 ? 'One more muscle' : "$more more muscles", 'words' => 'less than these']]
+            : $rows;
     }
 
     /** @return list<string> */
@@ -236,16 +239,20 @@ final readonly class ProgressWriter
             return [];
         }
         $now = $response->plan->now();
-        $open = array_filter($now->gates, static fn (Gate $gate): bool => $gate->holds !== true);
+        $open = array_values(array_map(
+            static fn (Gate $gate): string => $gate->words,
+            array_filter($now->gates, static fn (Gate $gate): bool => $gate->holds !== true),
+        ));
+        $again = $this->toClient ? 'We look at all of it again on' : 'Re-assessment on';
 
         return array_values(array_filter([
             $this->toClient ? $now->expect : Prose::sentence("phase of the course: {$now->name}"),
             $open === [] || $this->toClient
                 ? null
-                : Prose::sentence('before the next phase: '.Prose::list(array_values(array_map(static fn (Gate $gate): string => $gate->words, $open)))),
+                : Prose::sentence('before the next phase: '.Prose::list($open)),
             $response->plan->lookAgain === null
                 ? null
-                : ($this->toClient ? 'We look at all of it again on ' : 'Re-assessment on ').$this->terms->date($response->plan->lookAgain).'.',
+                : "$again {$this->terms->date($response->plan->lookAgain)}.",
             ...$this->toClient ? [] : $response->plan->ends,
         ]));
     }

@@ -9,6 +9,8 @@ export interface FigureMark {
   refers?: Place[]
   chosen?: boolean
 }
+/** What changed between two moments, at a muscle or a place: below nought is less. */
+export type FigureShift = { side: Side; by: number } & ({ muscle: string } | { zone: string })
 export interface FigureComplaint extends Place {
   now?: number
 }
@@ -51,6 +53,7 @@ import {
 import { atlas, layerName, muscle as atlasMuscle, placeName, zone as atlasZone } from './atlas'
 import { clothedMarkup, figureStyle } from './drawing'
 import FindingMark from './FindingMark.vue'
+import ShiftMark from './ShiftMark.vue'
 import { isOf, loadSeen, musclesAt, outline, partOf, seenOf, sightOf, spotsOf } from './dissection'
 import { prepareHits, zoneAt, type Hit } from './hit'
 import { labelsIn, leastNamed, type Inset } from './labels'
@@ -63,6 +66,7 @@ const props = withDefaults(
     view: ViewId
     crop?: Crop
     marks?: FigureMark[]
+    shifts?: FigureShift[]
     complaints?: FigureComplaint[]
     /** Places a broad hand goes over. */
     worked?: Place[]
@@ -91,6 +95,7 @@ const props = withDefaults(
   {
     crop: undefined,
     marks: () => [],
+    shifts: () => [],
     complaints: () => [],
     worked: () => [],
     hatched: () => [],
@@ -212,17 +217,33 @@ const zoneCentre = (place: { zone: string; side: Side }): [number, number] | nul
   // a place of the midline is marked on it, where the plate shows the midline
   return [place.side === 'midline' && shift.value === 0 && found.box[0] <= 1 ? 0 : x, y]
 }
-const placed = computed(() => {
+/** Marks that would cover each other step aside downward. */
+const aside = () => {
   const seen = new Map<string, number>()
-  return props.marks.flatMap((mark) => {
-    const own = musclePlace(props.view, mark.muscle)
-    if (!own || without.value?.includes(own.on ?? '')) return []
-    const [x, y] = at(mark.side, own.c)
-    // marks that would cover each other step aside downward
+  return ([x, y]: [number, number]): { x: number; y: number } => {
     const cell = `${Math.round(x / (14 * scale.value + 4))}:${Math.round(y / (14 * scale.value + 4))}`
     const n = seen.get(cell) ?? 0
     seen.set(cell, n + 1)
-    return [{ ...mark, x: x + n * 12 * scale.value, y: y + n * 20 * scale.value }]
+    return { x: x + n * 12 * scale.value, y: y + n * 20 * scale.value }
+  }
+}
+/** Where a muscle is marked; nowhere where it is not seen. */
+const markAt = (muscle: string, side: Side): [number, number] | null => {
+  const own = musclePlace(props.view, muscle)
+  return !own || without.value?.includes(own.on ?? '') ? null : at(side, own.c)
+}
+const placed = computed(() => {
+  const free = aside()
+  return props.marks.flatMap((mark) => {
+    const place = markAt(mark.muscle, mark.side)
+    return place ? [{ ...mark, ...free(place) }] : []
+  })
+})
+const shifted = computed(() => {
+  const free = aside()
+  return props.shifts.flatMap((one) => {
+    const place = 'muscle' in one ? markAt(one.muscle, one.side) : zoneCentre(one)
+    return place ? [{ key: `${'muscle' in one ? one.muscle : one.zone}:${one.side}`, by: one.by, ...free(place) }] : []
   })
 })
 const threads = computed(() =>
@@ -603,6 +624,9 @@ defineExpose({ svg, canvas, zoom, spotOfMuscle, spotOfPlace })
             :transform="`translate(${mark.x},${mark.y}) scale(${scale * (mark.chosen ? 1.25 : 0.9)})`"
           >
             <FindingMark :finding="mark.finding" :angle="sign(mark.side) * -40" />
+          </g>
+          <g v-for="one in shifted" :key="one.key" :transform="`translate(${one.x},${one.y}) scale(${scale})`">
+            <ShiftMark :by="one.by" />
           </g>
         </g>
         <!-- eslint-disable vue/no-v-html -->

@@ -8,7 +8,7 @@
 <div class="head">
   <p class="quiet">{{ $clinic }}</p>
   <h1>How it has gone</h1>
-  <p class="quiet">{{ $client['name'] }}@if ($born !== null), born {{ $born }}@endif · {{ $date }}@if ($therapist !== '') · {{ $therapist }}@endif</p>
+  <p class="quiet">{{ implode(' · ', array_filter([$client['name'].($born === null ? '' : ", born $born"), $date, $therapist])) }}</p>
 </div>
 @if ($report === null)
 <p>No visit has ended yet: there is nothing to report.</p>
@@ -22,7 +22,8 @@
   <td><p><b>{{ $figures[$when]['date'] }}</b></p>{!! $drawn[$when] !!}</td>
   @endforeach
 </tr></table>
-<p class="quiet">Shaded: where it hurts. A ring: tender, the thicker the more; filled: it felt like {{ $for === 'client' ? 'your' : 'their' }} own pain.</p>
+<p class="quiet">Shaded: where it hurts. A ring: tender, the thicker the more; filled: it felt like
+{{ $for === 'client' ? 'your' : 'their' }} own pain.</p>
 @endif
 @if ($report['changes'] !== [])
 <div class="part"><h2>Measured</h2>
@@ -30,7 +31,8 @@
     @php([$from, $to] = [$report['changes'][0]['from'], $report['changes'][0]['to']])
     <tr class="quiet"><th>What</th><th>{{ $from }}</th><th>{{ $to }}</th><th>What it amounts to</th></tr>
     @foreach ($report['changes'] as $one)
-    <tr><td>{{ $one['name'] }}</td><td>{{ $one['first'] }}@if ($one['from'] !== $from) <span class="quiet">{{ $one['from'] }}</span>@endif</td>
+    <tr><td>{{ $one['name'] }}</td>
+      <td>{{ $one['first'] }}@if ($one['from'] !== $from) <span class="quiet">{{ $one['from'] }}</span>@endif</td>
       <td>{{ $one['last'] }}@if ($one['to'] !== $to) <span class="quiet">{{ $one['to'] }}</span>@endif</td><td>{{ $one['words'] }}</td></tr>
     @endforeach
   </table>
@@ -58,6 +60,7 @@
 </div>
 @endif
 @endif
-<p class="quiet foot">Muscles were looked at, moved, felt and treated; this is no diagnosis. A change counts where it is larger than two measurements of the same thing may differ.</p>
+<p class="quiet foot">Muscles were looked at, moved, felt and treated; this is no diagnosis.
+A change counts where it is larger than two measurements of the same thing may differ.</p>
 </body>
 </html>

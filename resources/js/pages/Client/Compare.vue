@@ -4,8 +4,9 @@ import { Head, Link, router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import { cropOf, faces, musclePlace, nearViews, nears, viewIn, viewNames, viewOf, viewWords, type NearId, type ViewId } from '@/chart/art'
 import { layerName, muscle as muscleOf, placeName } from '@/chart/atlas'
-import Figure, { type FigureMark } from '@/chart/Figure.vue'
+import Figure, { type FigureMark, type FigureShift } from '@/chart/Figure.vue'
 import { dayWords } from '@/composables/settings'
+import { useKeys } from '@/composables/useKeys'
 import type { Side } from '@/types/ids.generated'
 import type { Complaint, Palpation, Words } from '@/types/visit'
 
@@ -57,14 +58,17 @@ interface Change {
   key: string
   what: string
   side: Side
+  /** where it stands on the figure */
+  at: { muscle: string } | { zone: string }
   from: number | undefined
   to: number | undefined
   height: number
 }
 const changes = computed<Change[]>(() => {
   const rows = new Map<string, Change>()
-  const put = (which: 'from' | 'to', key: string, what: string, side: Side, value: number | undefined, height: number) => {
-    const row = rows.get(key) ?? { key, what, side, from: undefined, to: undefined, height }
+  const put = (which: 'from' | 'to', at: Change['at'], what: string, side: Side, value: number | undefined, height: number) => {
+    const key = `${JSON.stringify(at)}:${side}`
+    const row = rows.get(key) ?? { key, what, side, at, from: undefined, to: undefined, height }
     row[which] = Math.max(value ?? -1, row[which] ?? -1)
     if (row[which] === -1) row[which] = undefined
     rows.set(key, row)
@@ -74,17 +78,10 @@ const changes = computed<Change[]>(() => {
     ['to', props.to],
   ] as const) {
     const one = moment(key)
-    one?.complaints.forEach((item) => put(which, `pain ${item.zone}:${item.side}`, `Pain, ${placeName(item)}`, item.side, item.now, -1))
+    one?.complaints.forEach((item) => put(which, { zone: item.zone }, `Pain, ${placeName(item)}`, item.side, item.now, -1))
     one?.palpations.forEach((item) => {
       const place = musclePlace('front', item.muscle) ?? musclePlace('back', item.muscle)
-      put(
-        which,
-        `felt ${item.muscle}:${item.side}`,
-        `${muscleOf(item.muscle).name}, ${item.side}`,
-        item.side,
-        item.tenderness,
-        place?.c[1] ?? 1000,
-      )
+      put(which, { muscle: item.muscle }, `${muscleOf(item.muscle).name}, ${item.side}`, item.side, item.tenderness, place?.c[1] ?? 1000)
     })
   }
   return [...rows.values()].sort((a, b) => a.height - b.height || a.what.localeCompare(b.what))
@@ -99,6 +96,18 @@ const word = (one: Change): string =>
         : one.to > one.from
           ? 'more'
           : 'the same'
+/** Side by side, or one figure with what changed on it. */
+const apart = ref(false)
+const shifts = computed<FigureShift[]>(() =>
+  changes.value.flatMap((one) =>
+    one.from === undefined || one.to === undefined ? [] : [{ ...one.at, side: one.side, by: Math.round((one.to - one.from) * 10) / 10 }],
+  ),
+)
+const counted = computed(() => {
+  const of = (test: (by: number) => boolean) => shifts.value.filter((one) => test(one.by)).length
+  return `${of((by) => by < 0)} less, ${of((by) => by > 0)} more, ${of((by) => by === 0)} the same`
+})
+useKeys({ d: () => (apart.value = !apart.value) })
 const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: nears[id].name }))
 </script>
 <template>
@@ -113,6 +122,12 @@ const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: ne
         <p class="caption">{{ client.code }} · {{ viewNames[view] }}, {{ nears[near].name.toLowerCase() }}, {{ layerName(depth) }} layer</p>
       </div>
       <div v-if="pair.length" class="no-print flex flex-wrap items-center gap-2">
+        <div v-if="pair.length > 1" class="flex gap-px" role="group" aria-label="How">
+          <button type="button" class="cell" :aria-pressed="!apart" @click="apart = false">Side by side</button
+          ><button type="button" class="cell" :aria-pressed="apart" @click="apart = true">
+            Difference <span class="key-hint ml-1">D</span>
+          </button>
+        </div>
         <div class="flex gap-px" role="group" aria-label="View">
           <button v-for="one in nearViews(near)" :key="one" type="button" class="cell" :aria-pressed="view === one" @click="view = one">
             {{ viewWords[one] }}
@@ -155,11 +170,11 @@ const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: ne
           @choose="(key) => key && choose(k === 0 ? 'from' : 'to', key)"
         />
         <h2 class="section-head hidden print:block">{{ title(one) }}</h2>
-        <div class="mt-2 flex justify-between">
+        <div v-if="!apart" class="mt-2 flex justify-between">
           <p class="side-name">{{ client.words.possessive }} {{ sides[0] }}</p>
           <p class="side-name text-right">{{ client.words.possessive }} {{ sides[1] }}</p>
         </div>
-        <div class="h-[560px] overflow-hidden max-lg:h-[420px]">
+        <div v-if="!apart" class="h-[560px] overflow-hidden max-lg:h-[420px]">
           <Figure
             :view="view"
             :crop="cropOf(view, near)"
@@ -171,7 +186,25 @@ const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: ne
           />
         </div>
       </section>
-      <section aria-label="What changed" class="print:col-span-2">
+      <section v-if="apart" aria-label="Difference" class="lg:col-span-2 lg:col-start-1 print:col-span-2">
+        <div class="flex justify-between">
+          <p class="side-name">{{ client.words.possessive }} {{ sides[0] }}</p>
+          <p class="side-name text-right">{{ client.words.possessive }} {{ sides[1] }}</p>
+        </div>
+        <div class="h-[520px] overflow-hidden max-lg:h-[420px]">
+          <Figure
+            :view="view"
+            :crop="cropOf(view, near)"
+            :depth="depth"
+            :shifts="shifts"
+            :complaints="pair[1]?.complaints ?? []"
+            muscles
+            :label="`What changed: ${counted}`"
+          />
+        </div>
+        <p class="note mt-1">A wedge down is less, up is more, a bar the same; only what was looked at both times. {{ counted }}.</p>
+      </section>
+      <section aria-label="What changed" class="lg:col-start-3 lg:row-span-2 lg:row-start-1 print:col-span-2">
         <h2 class="section-head">What changed</h2>
         <table class="mt-2 w-full">
           <thead class="sr-only">

@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Jobs;
+namespace App\Actions;
 
-use App\Actions\HandOutCheckIn;
 use App\Models\CheckBackMail;
 use App\Models\CheckIn;
 use App\Models\Visit;
