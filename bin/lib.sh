@@ -72,11 +72,11 @@ prepare() {
 taken() { php -r '$s = @stream_socket_server("tcp://".$argv[1].":".$argv[2]); exit($s === false ? 0 : 1);' "$1" "$2"; }
 
 # PHP's own server with Laravel's router: `artisan serve` hops to another port in silence and forgets its workers.
-php_server() { # host port
+php_server() { # host port [router]
   cd public
   exec env PHP_CLI_SERVER_WORKERS=${PHP_CLI_SERVER_WORKERS:-4} php -d opcache.enable_cli=1 \
     -d upload_max_filesize=6M -d post_max_size=8M -d memory_limit=512M -d zend.exception_ignore_args=1 \
-    -S "$1:$2" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
+    -S "$1:$2" "../${3:-vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php}"
 }
 
 # The server, a worker for the mail and what is due by the clock in a session of their own, which ends with this script however it is

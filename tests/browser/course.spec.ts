@@ -1,5 +1,6 @@
-import { accessible, assessed, choose, saved, signIn } from './steps'
-import { expect, test } from './test'
+import { KillableServer } from './killable'
+import { accessible, assessed, choose, everythingDenied, newClient, propsOf, recorded, saved, signIn, token } from './steps'
+import { expect, test, type Browser, type Page } from './test'
 
 test('a course is read on one page: its way, what was measured, what was expected, what helped', async ({ page }) => {
   await signIn(page)
@@ -105,4 +106,174 @@ test('a client says on a phone how it was, and what worries stands on top of Tod
 
   await page.goto('/')
   await expect(page.getByText(/^After the last visit: .*Ring today\.$/)).toBeVisible()
+})
+
+interface Step {
+  targets: { muscle: string; side: string }[]
+  passes: { pressure: number }[]
+}
+/** How firm the plan goes on the left levator. */
+const firmness = async (page: Page, visit: string): Promise<number> => {
+  const { plan } = await propsOf<{ plan: { steps: Step[] } }>(page, `${visit}/plan`)
+  const steps = plan.steps.filter((one) => JSON.stringify(one).includes('"levator_scapulae"') && one.passes?.length)
+  return Math.max(0, ...steps.flatMap((one) => one.passes.map((pass) => pass.pressure)))
+}
+/** What is found on a visit of that course. */
+const found = (pain: number, turning: number, tender: number) => [
+  ...everythingDenied(),
+  { kind: 'complaint', payload: { zone: 'neck_back', side: 'left', now: pain } },
+  { kind: 'range', payload: { movement: 'cervical.rotation', side: 'left', active: turning } },
+  {
+    kind: 'palpation',
+    payload: { muscle: 'levator_scapulae', side: 'left', tenderness: tender, ...(tender > 1 ? { familiar: 'yes', tone: 'high' } : {}) },
+  },
+]
+/** The levator is worked as the plan has it, told as a tablet tells it. */
+const worked = async (page: Page, visit: string, pressure: number) => {
+  const device = '01KB3J5Y7V00000000000000AA'
+  const at = (await propsOf<{ visit: { date: string } }>(page, `${visit}/after`)).visit.date
+  const event = (type: string, payload: object, minute: number, number: number) => ({
+    id: `01KB3J5Y7V${String(Math.floor(Math.random() * 1e16)).padStart(16, '0')}`,
+    type,
+    step: 's01',
+    payload,
+    device,
+    number,
+    happened_at: `${at}T08:${String(minute).padStart(2, '0')}:00.000Z`,
+  })
+  const answer = await page.request.post(`${visit}/events`, {
+    headers: { 'X-XSRF-TOKEN': await token(page), Accept: 'application/json' },
+    data: {
+      events: [
+        event('step_started', { muscle: 'levator_scapulae', side: 'left' }, 10, 1),
+        event('pass_reached', { pressure, seconds: 90, tissue_kpa: pressure * 55 }, 12, 2),
+        event('step_done', { seconds: 300, technique: 'trigger_point_hold', tool: 'knuckle' }, 15, 3),
+      ],
+      sent_at: `${at}T08:20:00.000Z`,
+    },
+  })
+  expect(answer.ok(), await answer.text()).toBe(true)
+}
+/** Asked by a link, answered on a phone. */
+const answers = async (browser: Browser, base: string, page: Page, sore: string, worse: string) => {
+  await page.getByRole('region', { name: 'How was it?' }).getByRole('button', { name: 'Make a link and a code' }).click()
+  const link = new URL(await page.getByLabel('Link').inputValue()).pathname
+  const phone = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 } })
+  const theirs = await phone.newPage()
+  await theirs.goto(link)
+  await theirs.getByRole('button').first().click()
+  await theirs.getByRole('group', { name: 'Were you sore afterwards?' }).getByRole('button', { name: sore }).click()
+  await theirs.getByRole('group', { name: 'Was it worse than before?' }).getByRole('button', { name: worse }).click()
+  await theirs.getByRole('button', { name: 'Send it' }).click()
+  await expect(theirs.getByRole('heading', { name: /^Thank you/ })).toBeVisible()
+  await phone.close()
+}
+
+test('a course of five visits: each answer between changes the next plan; the goal is reached, kept, and the course ends; another is looked at again', async ({
+  browser,
+}, info) => {
+  const server = new KillableServer(info.parallelIndex)
+  await server.start()
+  const context = await browser.newContext({ baseURL: server.address, viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  const visitOf = async (client: string, number: number): Promise<string> => {
+    await page.goto(client)
+    await page.getByRole('button', { name: `Start visit ${number}` }).click()
+    await expect(page).toHaveURL(/ask$/)
+    return new URL(page.url()).pathname.replace(/\/ask$/, '')
+  }
+  const sign = async (visit: string) => {
+    await page.goto(`${visit}/after`)
+    await page.getByRole('button', { name: /^Sign/ }).click()
+    await expect(page.getByText(/^Signed, /).first()).toBeVisible()
+  }
+  const weekLater = async () => {
+    server.later(7)
+    await context.clearCookies()
+    await signIn(page, 'nell', true)
+  }
+  try {
+    await signIn(page, 'nell', true)
+    await newClient(page, 'Signe Arrow')
+    const client = new URL(page.url()).pathname
+    await newClient(page, 'Odo Marsh')
+    const other = new URL(page.url()).pathname
+
+    // what is found on each visit, and what is answered after it
+    const course = [
+      { found: found(7, 48, 4), sore: 'no', worse: 'no' },
+      { found: found(4, 62, 3), sore: 'longer', worse: 'yes' },
+      { found: found(3, 66, 2), sore: 'no', worse: 'no' },
+      { found: found(2, 70, 1), sore: 'no', worse: 'no' },
+      { found: found(1, 72, 1), sore: 'no', worse: 'no' },
+    ]
+    const firm: number[] = []
+    const decisions: string[] = []
+    for (const [k, told] of course.entries()) {
+      if (k > 0) await weekLater()
+      const visit = await visitOf(client, k + 1)
+      if (k > 0) await expect(page.getByText(/was sore|Sore|sore/).first()).toBeVisible()
+      await recorded(page, visit, told.found)
+      if (k === 0) {
+        await page.goto(`${visit}/after`)
+        await choose(page.getByRole('button', { name: /^What should change/ }), 'range.cervical.rotation.active|left')
+        await page.getByLabel('To', { exact: true }).fill('60')
+        await page.getByLabel('To', { exact: true }).blur()
+        await saved(page, () => page.getByRole('button', { name: 'Set the goal' }).click())
+      }
+      firm.push(await firmness(page, visit))
+      const after = await propsOf<{ response: { course: { decision: string } } }>(page, `${visit}/after`)
+      decisions.push(after.response.course.decision)
+      await worked(page, visit, firm[k] ?? 4)
+      await sign(visit)
+      if (k < 4) await answers(browser, server.address, page, told.sore, told.worse)
+
+      // what is worked in the other one becomes quiet, and what they came for stays as it was
+      const same = await visitOf(other, k + 1)
+      await recorded(page, same, found(6, 50, [3, 1, 0, 0, 0][k] ?? 0))
+      await worked(page, same, 4)
+      await sign(same)
+    }
+    const [first = 0, second = 0, third = 0, fourth = 0] = firm
+    expect(second, `${firm.join(', ')}: borne well and better is a step further`).toBeGreaterThan(first)
+    expect(third, `${firm.join(', ')}: worse and sore for long is less next time`).toBeLessThan(second)
+    expect(fourth, `${firm.join(', ')}: the goal is kept, no step further`).toBe(third)
+    expect(decisions).toEqual(['not_enough', 'continue', 'space_out', 'space_out', 'discharge'])
+
+    await page.goto(client)
+    await expect(page.getByText(/4 visits in a row: nothing left to do/).first()).toBeVisible()
+    await expect(page.getByRole('list', { name: 'Goals' })).toContainText('reached, and kept on 4 visits')
+    await page.goto('/')
+    const thoughts = page.getByRole('region', { name: 'What needs a thought' })
+    await expect(thoughts.getByRole('listitem').filter({ hasText: 'Signe Arrow' })).toContainText('Close the course')
+    await expect(thoughts.getByRole('listitem').filter({ hasText: 'Odo Marsh' })).toContainText('look again from the start')
+    await page.goto('/caseload')
+    await expect(page.getByRole('region', { name: 'Not improving' })).toContainText('Odo Marsh')
+
+    // what became quiet and changed nothing was not the source: said, and something else is thought of
+    const { response, visits } = await propsOf<{
+      visits: { id: string }[]
+      response: { targets: { muscle: string; side: string; decision: string }[] }
+    }>(page, other)
+    const isLevator = (one: { muscle: string; side: string }) => one.muscle === 'levator_scapulae' && one.side === 'left'
+    expect(response.targets.find(isLevator)?.decision).toBe('rethink')
+    const leaders = async (id?: string) =>
+      (await propsOf<{ pattern: { candidates: { muscle: string; side: string }[] } }>(page, `/visits/${id}/think`)).pattern.candidates
+    expect((await leaders(visits.at(-1)?.id)).findIndex(isLevator), 'on the first visit').toBe(0)
+    expect((await leaders(visits[0]?.id)).slice(0, 3).some(isLevator), 'on the last').toBe(false)
+
+    // what the course came to, on paper
+    await page.goto(`${client}/report`)
+    const report = page.getByRole('main')
+    await expect(report).toContainText('You were here 5 times')
+    await expect(report).toContainText('What you came for is reached.')
+    await expect(report).toContainText('Turning the head, left: 60° was wished. Reached, and kept on 4 readings in a row.')
+    const row = report.getByRole('row').filter({ hasText: 'Pain: back of the neck, left' })
+    await expect(row).toContainText('7 of 10')
+    await expect(row).toContainText('1 of 10')
+    await accessible(page)
+  } finally {
+    await context.close()
+    server.kill()
+  }
 })

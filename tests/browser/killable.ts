@@ -1,20 +1,32 @@
 import { spawn, type ChildProcess } from 'node:child_process'
+import { rmSync, writeFileSync } from 'node:fs'
+import { resolve } from 'node:path'
 import { firstPort, workers } from './servers'
 
-/** A server of a test's own, which can be killed in the middle of its work and started again on what it had. */
+/** A server of a test's own, which can be killed in the middle of its work and started again on what it had, and whose clock goes on. */
 export class KillableServer {
   private process: ChildProcess | null = null
   readonly address: string
+  private readonly clock: string
+  private ahead = 0
 
   constructor(index: number) {
     this.address = `http://127.0.0.1:${firstPort + workers + index}`
+    this.clock = resolve(`storage/framework/testing/clock-${firstPort + workers + index}`)
+    rmSync(this.clock, { force: true })
   }
   async start(goesOn = false): Promise<void> {
     const port = new URL(this.address).port
     this.process = spawn('bash', ['tests/browser/serve.sh', port], {
       detached: true,
       stdio: 'ignore',
-      env: { ...process.env, ...(goesOn ? { GO_ON: '1' } : {}) },
+      env: {
+        ...process.env,
+        SESSION_LIFETIME: '100000',
+        CLOCK: this.clock,
+        ROUTER: 'tests/browser/router.php',
+        ...(goesOn ? { GO_ON: '1' } : {}),
+      },
     })
     for (let tries = 0; tries < 600; tries++) {
       if (
@@ -26,6 +38,11 @@ export class KillableServer {
       await new Promise((wait) => setTimeout(wait, 200))
     }
     throw new Error('the server did not come up')
+  }
+  /** So many days later, for the server: whoever was signed in has to come in again. */
+  later(days: number): void {
+    this.ahead += days * 86_400
+    writeFileSync(this.clock, String(this.ahead))
   }
   /** At once, with all it was doing. */
   kill(): void {

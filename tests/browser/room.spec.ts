@@ -1,5 +1,5 @@
 import { KillableServer } from './killable'
-import { accessible, contrasty, heard, inHand, later, planned, recorded, roomTo, signIn } from './steps'
+import { accessible, contrasty, heard, inHand, later, planned, propsOf, recorded, roomTo, signIn } from './steps'
 import { expect, test, type Page } from './test'
 
 interface Happened {
@@ -10,13 +10,6 @@ interface Happened {
   device: string | null
   number: number | null
   happened_at: string
-}
-/** The page as the server makes it now. */
-async function propsOf<T>(page: Page, url: string): Promise<T> {
-  const html = await (await page.request.get(url)).text()
-  const at =
-    /<script data-page="app"[^>]*>([^<]*)</.exec(html)?.[1] ?? /data-page="([^"]*)"/.exec(html)?.[1]?.replaceAll('&quot;', '"') ?? ''
-  return (JSON.parse(at) as { props: T }).props
 }
 interface Done {
   muscle: string

@@ -17,4 +17,4 @@ if [ -z "${SCREENSHOTS:-}" ]; then
   set_it='(new PDO("sqlite:$argv[1]"))->prepare("update clinics set settings = json_set(settings, ?, ?)")'
   php -r "$set_it"'->execute(["\$.figure", "outlines"]);' "$DB_DATABASE"
 fi
-php_server 127.0.0.1 "$1"
+php_server 127.0.0.1 "$1" "${ROUTER:-}"

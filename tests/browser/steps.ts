@@ -5,15 +5,16 @@ import { expect, type BrowserContext, type Locator, type Page } from './test'
 /** Where somebody came in once, by name: the door is a test of its own, and takes its time. */
 const keys = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>()
 
-export async function signIn(page: Page, who = 'nell'): Promise<void> {
-  await page.context().addCookies(keys.get(who) ?? [])
+/** `anew`: at a server of a test's own, whose door nobody of the others came through. */
+export async function signIn(page: Page, who = 'nell', anew = false): Promise<void> {
+  if (!anew) await page.context().addCookies(keys.get(who) ?? [])
   await page.goto('/')
   if (new URL(page.url()).pathname === '/sign-in') {
     await page.getByLabel('Address').fill(`${who}@lantern-yard.example`)
     await page.getByLabel('Password').fill('lantern-yard')
     await page.getByRole('button', { name: 'Sign in' }).click()
     await expect(page).toHaveURL('/')
-    keys.set(who, await page.context().cookies())
+    if (!anew) keys.set(who, await page.context().cookies())
   }
   await expect(page).toHaveURL('/')
   // the whole page is loaded anew at the door: keys are heard once it is drawn
@@ -127,6 +128,14 @@ export const standsIn = (list: Locator, id: string): Promise<void> => expect(lis
 export const token = async (page: Page): Promise<string> =>
   decodeURIComponent((await page.context().cookies()).find((one) => one.name === 'XSRF-TOKEN')?.value ?? '')
 
+/** The page as the server makes it now. */
+export async function propsOf<T>(page: Page, url: string): Promise<T> {
+  const html = await (await page.request.get(url)).text()
+  const at =
+    /<script data-page="app"[^>]*>([^<]*)</.exec(html)?.[1] ?? /data-page="([^"]*)"/.exec(html)?.[1]?.replaceAll('&quot;', '"') ?? ''
+  return (JSON.parse(at) as { props: T }).props
+}
+
 /** Findings put down without the interface, where another test looks at how they are put down. */
 export async function recorded(page: Page, visit: string, entries: { kind: string; identity?: string; payload: unknown }[]): Promise<void> {
   const answer = await page.request.post(`${visit}/entries`, {
@@ -146,6 +155,11 @@ const questionGroups = [
 const everyFlag = Object.keys(
   (JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { flags: Record<string, unknown> }).flags,
 )
+/** Every danger sign and every group of questions, asked and denied. */
+export const everythingDenied = () => [
+  ...everyFlag.map((identity) => ({ kind: 'red_flag', identity, payload: 'no' })),
+  ...questionGroups.map((identity) => ({ kind: 'group_asked', identity, payload: true })),
+]
 /** A new client on a first visit, everything asked and denied, with these findings; the address of the visit. */
 export async function assessed(
   page: Page,
@@ -156,15 +170,9 @@ export async function assessed(
   await page.getByRole('button', { name: 'Start visit 1' }).click()
   await expect(page).toHaveURL(/ask$/)
   const visit = page.url().replace(/\/ask$/, '')
-  await recorded(page, visit, [
-    ...everyFlag.map((identity) => ({ kind: 'red_flag', identity, payload: 'no' })),
-    ...questionGroups.map((identity) => ({ kind: 'group_asked', identity, payload: true })),
-    ...findings,
-  ])
+  await recorded(page, visit, [...everythingDenied(), ...findings])
   return visit
 }
-
-const atlas = JSON.parse(readFileSync('resources/js/chart/atlas.generated.json', 'utf8')) as { flags: Record<string, unknown> }
 
 /** A neck whose source lies in front, agreed and planned: the room stands ready. */
 export async function planned(
@@ -179,8 +187,7 @@ export async function planned(
   const visit = page.url().replace(/\/ask$/, '')
   const felt = { side: 'left', tenderness: 3, familiar: 'yes' }
   await recorded(page, visit, [
-    ...Object.keys(atlas.flags).map((identity) => ({ kind: 'red_flag', identity, payload: 'no' })),
-    ...questionGroups.map((identity) => ({ kind: 'group_asked', identity, payload: true })),
+    ...everythingDenied(),
     { kind: 'complaint', payload: { zone: 'neck_side', side: 'left', now: 5 } },
     { kind: 'palpation', payload: { muscle: 'sternocleidomastoid_sternal', ...felt } },
     { kind: 'palpation', payload: { muscle: 'levator_scapulae', ...felt } },
