@@ -172,6 +172,7 @@ final readonly class CaseAssembler
     private function therapist(Visit $visit): array
     {
         $user = $visit->user;
+        $behind = $this->hands->behind($visit);
 
         return array_filter([
             'mass_kg' => $user->mass_kg,
@@ -179,8 +180,8 @@ final readonly class CaseAssembler
             'experience' => $user->experience,
             'licensed' => $user->licensed,
             'scope_off' => $user->clinic->scope_off,
-            'load_today' => $this->hands->before($visit),
-            'load_week' => $this->hands->week($visit),
+            'load_today' => $behind['today'],
+            'load_week' => $behind['week'],
             'trained' => $this->trained($user),
             'injured' => $user->setting('spared'),
             'prefers' => $user->prefers(),

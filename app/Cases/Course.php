@@ -36,7 +36,7 @@ final readonly class Course
         return new self($rows, [
             $client->born_on->format('Y-m-d'), $client->only(['sex', 'hand', 'mass_kg', 'skin', 'stoic']),
             $user->only(['mass_kg', 'tools', 'experience', 'licensed']), $user->school(), $user->prefers(), $user->clinic->scope_off,
-            $user->clinic->timezone, $hands->before($visit), $hands->week($visit),
+            $user->clinic->timezone, $hands->behind($visit),
             $user->setting('spared'), $user->setting('untrained'), $user->handBudgets(), $user->setting('table_cm'),
             $user->calibration(),
             // how a note is written

@@ -8,6 +8,7 @@ use App\Models\Appointment;
 use App\Models\User;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
@@ -27,32 +28,41 @@ final readonly class HandLoad
     {
     }
 
-    /** @return array<string, float> of the day until this visit began, itself left out */
-    public function before(Visit $visit): array
-    {
-        $began = $visit->started_at;
-        $dawn = $began->setTimezone($visit->user->clinic->timezone)->startOfDay()->utc();
-
-        return $this->of($visit->user, $dawn, $began, $visit->id);
-    }
-
-    /** @return array<string, float> of the six days before the one of this visit */
-    public function week(Visit $visit): array
+    /**
+     * @return array{today: array<string, float>, week: array<string, float>} of the day until this visit began, and of the six before it
+     */
+    public function behind(Visit $visit): array
     {
         $dawn = $visit->started_at->setTimezone($visit->user->clinic->timezone)->startOfDay();
+        $visits = $this->visits($visit->user, $dawn->subDays(self::WEEK - 1)->utc(), $visit->started_at)
+            ->where('id', '!=', $visit->id)->pluck('started_at', 'id');
+        $from = $dawn->utc()->format('Y-m-d H:i:s');
+        $by = $this->byVisit(array_map(intval(...), array_values($visits->keys()->all())));
+        $today = array_filter($by, static fn (int $id): bool => $visits[$id] >= $from, ARRAY_FILTER_USE_KEY);
 
-        return $this->of($visit->user, $dawn->subDays(self::WEEK - 1)->utc(), $dawn->utc());
+        return ['today' => self::sum($today), 'week' => self::sum(array_diff_key($by, $today))];
     }
 
     /** @return array<string, float> of visits that began from one moment until before another */
-    public function of(User $user, CarbonImmutable $from, CarbonImmutable $to, ?int $except = null): array
+    private function of(User $user, CarbonImmutable $from, CarbonImmutable $to): array
     {
-        $visits = DB::table('visits')->where('user_id', $user->id)->where('origin', '!=', 'elsewhere')
-            ->where('started_at', '>=', $from)->where('started_at', '<', $to)
-            ->when($except !== null, static fn ($query) => $query->where('id', '!=', $except))
-            ->pluck('id');
+        return self::sum($this->byVisit(array_map(intval(...), array_values($this->visits($user, $from, $to)->pluck('id')->all()))));
+    }
+
+    private function visits(User $user, CarbonImmutable $from, CarbonImmutable $to): Builder
+    {
+        return DB::table('visits')->where('user_id', $user->id)->where('origin', '!=', 'elsewhere')
+            ->where('started_at', '>=', $from)->where('started_at', '<', $to);
+    }
+
+    /**
+     * @param  array<int, array<string, float>>  $visits
+     * @return array<string, float> minutes, to a tenth, by tool
+     */
+    private static function sum(array $visits): array
+    {
         $load = [];
-        foreach ($this->byVisit(array_values($visits->all())) as $ofVisit) {
+        foreach ($visits as $ofVisit) {
             foreach ($ofVisit as $tool => $minutes) {
                 $load[$tool] = ($load[$tool] ?? 0.0) + $minutes;
             }

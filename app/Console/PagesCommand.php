@@ -48,7 +48,8 @@ final class PagesCommand extends Command
             return self::FAILURE;
         }
         $paths = [
-            'an empty page' => '/account', 'today' => '/', 'clients, by last seen' => '/clients',
+            'an empty page' => '/account', 'today' => '/', 'caseload' => '/caseload?of=all', 'calendar, a day' => '/calendar?with=all',
+            'calendar, a month' => '/calendar?view=month&with=all', 'clients, by last seen' => '/clients',
             'clients, by name, last page' => '/clients?sort=name&page=100',
             'audit' => '/clinic/audit', 'audit of one client' => '/clinic/audit?client=LC-0001', 'people' => '/people',
             "client, {$usual->number} visits" => "/clients/{$usual->client}",

@@ -15,6 +15,9 @@ return new class extends Migration
         DB::statement('alter table judgements add column decision varchar(12)');
         DB::statement("update judgements set decision = json_extract(document, '$.course.decision') where kind = 'response'");
         DB::statement('create index judgements_decision_index on judgements (decision, visit_id) where decision is not null');
+        DB::statement("create index visits_open_index on visits (clinic_id, started_at) where status = 'open'");
+        // what a week has asked of somebody's hands is looked at on every page of a visit
+        DB::statement('create index visits_user_id_started_at_index on visits (user_id, started_at)');
         // of the last visit of each, as its note proposed it
         $proposed = DB::table('visits')->join('notes', 'notes.visit_id', '=', 'visits.id')
             ->whereRaw('visits.number = (select max(number) from visits later where later.client_id = visits.client_id)')

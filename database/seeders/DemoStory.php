@@ -181,12 +181,14 @@ final class DemoStory extends Seeder
     }
 
     /**
-     * `since` is authored as days before today.
+     * `since` and `by` are authored as days before today.
      */
     private function dated(mixed $payload): mixed
     {
-        if (is_array($payload) && is_int($payload['since'] ?? null)) {
-            $payload['since'] = $this->now->subDays($payload['since'])->format('Y-m-d');
+        foreach (['since', 'by'] as $day) {
+            if (is_array($payload) && is_int($payload[$day] ?? null)) {
+                $payload[$day] = $this->now->subDays($payload[$day])->format('Y-m-d');
+            }
         }
 
         return $payload;

@@ -126,11 +126,11 @@ final class FromRecordToCaseTest extends TestCase
         [$first, $visit] = $this->twoVisits();
         $first->update(['started_at' => now()->subHour()]);
         $this->happened($first, 's1', 'pass_reached', ['pressure' => 5, 'seconds' => 90]);
-        self::assertSame([], app(HandLoad::class)->before($visit));
+        self::assertSame(['today' => [], 'week' => []], app(HandLoad::class)->behind($visit));
         $this->happened($first, 's1', 'step_done', ['tool' => 'fist']);
         $this->happened($first, 's1', 'pass_reached', ['pressure' => 4.5, 'seconds' => 90]);
 
-        self::assertSame(['fist' => 1.5], app(HandLoad::class)->before($visit), 'firm from five');
+        self::assertSame(['fist' => 1.5], app(HandLoad::class)->behind($visit)["today"], 'firm from five');
     }
 
     public function test_a_client_is_told_as_far_as_known(): void

@@ -44,8 +44,10 @@ final class GeneratedFilesTest extends TestCase
             ->where('kind', 'response')
             ->firstOrFail()->document['course']['decision'];
         self::assertSame(
-            ['continue', 'reassess', 'refer', 'space_out'], [$course('WA-08'), $course('IT-11'), $course('GH-03'), $course('PL-19')],
+            ['continue', 'reassess', 'refer', 'space_out', 'space_out', 'refer'],
+            array_map($course, ['WA-08', 'IT-11', 'GH-03', 'PL-19', 'HQ-24', 'BF-27']),
         );
+        self::assertGreaterThan(330, (int) Visit::query()->oldest('started_at')->firstOrFail()->started_at->diffInDays(now()), 'a year');
         self::assertSame(0, Visit::query()->where('started_at', '>', now())->count());
     }
 }

@@ -42,6 +42,18 @@ final class RecordingTest extends TestCase
             ->assertJsonPath('pattern.candidates.0.side', 'left');
     }
 
+    public function test_what_is_hoped_for_lies_ahead_and_what_happened_does_not(): void
+    {
+        $this->travelTo('2026-03-09 09:00:00');
+        $visit = $this->visit($this->therapist());
+        $goal = ['measure' => 'complaint.neck_back', 'side' => 'left', 'value' => 2, 'by' => '2026-06-01'];
+
+        $this->save($visit, 'goal', $goal, step: 'after')->assertOk();
+        $this->save($visit, 'complaint', ['zone' => 'neck_back', 'side' => 'left', 'now' => 4, 'since' => '2026-06-01'])
+            ->assertUnprocessable();
+        $this->get("/visits/{$visit->public_id}/case.json")->assertOk()->assertJsonPath('goals.0.by', '2026-06-01');
+    }
+
     public function test_an_older_window_overwrites_nothing_and_is_told(): void
     {
         $visit = $this->visit($this->therapist());

@@ -277,3 +277,79 @@ test('a course of five visits: each answer between changes the next plan; the go
     server.kill()
   }
 })
+
+/** What drawing sixty visits by forty rows may cost in scripting, and a frame while it is scrolled, in milliseconds. */
+const TRACES_MS = 150
+const FRAME_MS = 50
+
+test('sixty visits by forty rows are drawn at once and scroll smoothly', { tag: '@timing' }, async ({ page }) => {
+  await signIn(page)
+  await page.goto('/clients')
+  const link = page.getByRole('link', { name: /Wendel Ash/ }).first()
+  const [visits, rows] = [60, 40]
+  const day = (k: number) => new Date(Date.UTC(2025, 0, 1 + 6 * k)).toISOString().slice(0, 10)
+  await page.route('**/clients/*', async (route) => {
+    const answer = await route.fetch()
+    if (!answer.headers()['x-inertia']) return route.fulfill({ response: answer })
+    const told = (await answer.json()) as {
+      props: { response: { measures: Record<string, unknown>[]; visits: Record<string, unknown>[] }; visits: unknown[] }
+    }
+    const { response } = told.props
+    const measures = response.measures
+    const marks = response.visits
+    response.visits = Array.from({ length: visits }, (_, k) => ({ ...marks[k % marks.length], date: day(k) }))
+    response.measures = Array.from({ length: rows }, (_, k) => ({
+      ...measures[k % measures.length],
+      key: `${String(measures[k % measures.length]?.['key'])}.${k}`,
+      name: `${String(measures[k % measures.length]?.['name'])} ${k + 1}`,
+      series: Array.from({ length: visits }, (_, at) => [day(at), 5 + 4 * Math.sin(at / 5 + k)]),
+      points: Array.from({ length: visits }, (_, at) => (at % 3 ? 'improved' : 'no_real_change')),
+    }))
+    await route.fulfill({ response: answer, json: told })
+  })
+  const client = await page.context().newCDPSession(page)
+  await client.send('Performance.enable')
+  // all that the page's thread did, less laying out and styling: what is counted as script alone leaves out what a touch sets going
+  const scripting = async () => {
+    const { metrics } = await client.send('Performance.getMetrics')
+    const of = (name: string) => metrics.find((one) => one.name === name)?.value ?? 0
+    return of('TaskDuration') - of('LayoutDuration') - of('RecalcStyleDuration')
+  }
+  const taken: number[] = []
+  for (let k = 0; k < 5; k++) {
+    await page.waitForTimeout(500)
+    await link.click()
+    const all = page.getByRole('button', { name: `All ${rows}`, exact: true })
+    await expect(all).toBeVisible()
+    await page.waitForTimeout(800)
+    const before = await scripting()
+    await all.click()
+    await expect(page.locator('[data-row]')).toHaveCount(rows)
+    await page.waitForTimeout(300)
+    taken.push(1000 * ((await scripting()) - before))
+    if (k < 4) {
+      await page.goBack()
+      await expect(link).toBeVisible()
+    }
+  }
+  const median = taken.sort((a, b) => a - b)[2] ?? 0
+  // the longest task while the page is scrolled from top to bottom
+  const longest = await page.evaluate(
+    () =>
+      new Promise<number>((done) => {
+        let [last, worst] = [performance.now(), 0]
+        const step = () => {
+          const now = performance.now()
+          worst = Math.max(worst, now - last)
+          last = now
+          scrollBy(0, 60)
+          if (scrollY + innerHeight >= document.documentElement.scrollHeight - 1) done(worst)
+          else requestAnimationFrame(step)
+        }
+        requestAnimationFrame(step)
+      }),
+  )
+  console.log(`traces of ${visits} visits by ${rows} rows: ${median.toFixed(0)} ms of scripting, longest frame ${longest.toFixed(1)} ms`)
+  expect(median).toBeLessThanOrEqual(TRACES_MS)
+  expect(longest).toBeLessThanOrEqual(FRAME_MS)
+})

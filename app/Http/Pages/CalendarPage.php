@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Pages;
 
-use App\Models\Appointment;
 use App\Models\Right;
 use App\Models\User;
 use App\Models\Waiting;
 use Carbon\CarbonImmutable;
 use Carbon\Exceptions\InvalidFormatException;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
 
 /** A day, a week or a month of appointments, with the hours of those who work, and who waits for a time. */
 final readonly class CalendarPage
@@ -73,32 +73,44 @@ final readonly class CalendarPage
     private function days(CarbonImmutable $from, CarbonImmutable $to, Collection $people): array
     {
         $days = [];
+        $ofWeekday = [];
         for ($day = $from; $day <= $to; $day = $day->addDay()) {
-            $own = $people->mapWithKeys(static fn (User $one): array => [$one->id => $one->hoursOn($day)])->all();
-            $days[] = ['date' => $day->format('Y-m-d'), 'hours' => $people->first()?->clinic->hoursOn($day), 'of' => (object) $own];
+            $ofWeekday[$day->dayOfWeek] ??= [
+                'hours' => $people->first()?->clinic->hoursOn($day),
+                'of' => (object) $people->mapWithKeys(static fn (User $one): array => [$one->id => $one->hoursOn($day)])->all(),
+            ];
+            $days[] = ['date' => $day->format('Y-m-d'), ...$ofWeekday[$day->dayOfWeek]];
         }
 
         return $days;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<string, mixed>> read raw: a month of a large clinic is thousands */
     private function appointments(User $user, CarbonImmutable $from, CarbonImmutable $to, ?User $one): array
     {
         $clinical = $user->may(Right::ReadClinical);
-        $all = Appointment::query()->with(['client', 'visit'])->where('clinic_id', $user->clinic_id)
-            ->where('status', '!=', 'cancelled')->whereBetween('starts_at', [$from->utc(), $to->utc()])
-            ->when($one !== null, static fn (Builder $of): Builder => $of->where('user_id', $one?->id))
-            ->orderBy('starts_at')->orderBy('id')->get();
+        $rows = DB::table('appointments')->join('clients', 'clients.id', '=', 'appointments.client_id')
+            ->leftJoin('visits', 'visits.appointment_id', '=', 'appointments.id')
+            ->where('appointments.clinic_id', $user->clinic_id)->where('appointments.status', '!=', 'cancelled')
+            ->whereBetween('appointments.starts_at', [$from->utc()->format('Y-m-d H:i:s'), $to->utc()->format('Y-m-d H:i:s')])
+            ->when($one !== null, static fn (Builder $of): Builder => $of->where('appointments.user_id', $one?->id))
+            ->orderBy('appointments.starts_at')->orderBy('appointments.id')
+            ->get([
+                'appointments.id', 'appointments.starts_at', 'appointments.minutes', 'appointments.status', 'appointments.user_id',
+                'appointments.series', 'appointments.revision', 'appointments.reason', 'appointments.word', 'clients.public_id',
+                'clients.name', 'visits.public_id as visit',
+            ]);
+        [$zone, $utc] = [new \DateTimeZone($user->clinic->timezone), new \DateTimeZone('UTC')];
 
-        return array_values($all->map(static function (Appointment $booked) use ($from, $clinical): array {
-            $at = $booked->starts_at->setTimezone($from->getTimezone());
+        return array_values($rows->map(static function (\stdClass $booked) use ($zone, $utc, $clinical): array {
+            $at = (new \DateTimeImmutable((string) $booked->starts_at, $utc))->setTimezone($zone);
 
             return [
-                'id' => $booked->id, 'day' => $at->format('Y-m-d'), 'time' => $at->format('H:i'), 'minutes' => $booked->minutes,
-                'status' => $booked->status, 'with' => $booked->user_id, 'series' => $booked->series, 'seen' => $booked->revision,
+                'id' => (int) $booked->id, 'day' => $at->format('Y-m-d'), 'time' => $at->format('H:i'), 'minutes' => (int) $booked->minutes,
+                'status' => $booked->status, 'with' => (int) $booked->user_id,
+                'series' => $booked->series, 'seen' => (int) $booked->revision,
                 'reason' => $clinical ? $booked->reason : null, 'word' => $booked->word,
-                'client' => ['id' => $booked->client->public_id, 'name' => $booked->client->name],
-                'visit' => $clinical ? $booked->visit?->public_id : null,
+                'client' => ['id' => $booked->public_id, 'name' => $booked->name], 'visit' => $clinical ? $booked->visit : null,
             ];
         })->all());
     }

@@ -41,6 +41,8 @@ final readonly class TodayPage
             ->orderBy('starts_at')
             ->get();
         $recent = Client::present($user->clinic_id)->whereNotNull('last_seen_at')->orderByDesc('last_seen_at')->limit(self::WATCHED)->get();
+        // who stayed away for months is called back from the caseload, and is no matter of today
+        $running = $recent->filter(static fn (Client $one): bool => $one->last_seen_at > $now->subDays(Caseload::RUNNING_DAYS));
         $open = $clinical ? $this->open($appointments->pluck('client_id')) : new Collection;
         $latest = $clinical ? $this->latest($recent->pluck('id')->merge($appointments->pluck('client_id'))->unique()) : new Collection;
 
@@ -60,7 +62,7 @@ final readonly class TodayPage
                     ],
                 )
                 ->values(),
-            'thoughts' => $clinical ? [...$this->answered($user), ...$this->thoughts($recent, $latest)] : [],
+            'thoughts' => $clinical ? [...$this->answered($user), ...$this->thoughts($running, $latest)] : [],
             'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->load->countersign($user) : [],
             'outbox' => $user->may(Right::KeepPeople)
                 && app()->environment('local')

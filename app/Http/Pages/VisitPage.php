@@ -52,6 +52,9 @@ final readonly class VisitPage
     /** Steps on which the agreed plan itself is read. */
     private const ALONG_THE_PLAN = ['plan', 'work', 'recheck'];
 
+    /** Nobody is asked how it was so long after. */
+    private const ASKED_BACK_DAYS = 14;
+
     private const ANSWERS = ['red_flag', 'red_flag_since', 'condition', 'medicine', 'group_asked', 'demand'];
 
     public function __construct(
@@ -103,7 +106,7 @@ final readonly class VisitPage
             'next' => $step === 'after'
                 ? $this->next($visit, ($judged['note'] ?? $notes[count($notes) - 1]['note'] ?? [])['next'] ?? null)
                 : null,
-            'check_back' => $step === 'after' && $visit->status !== VisitStatus::Open ? $this->checkBack($visit) : null,
+            'check_back' => $step === 'after' ? $this->checkBack($visit) : null,
             'may_correct' => $step === 'after' && Gate::allows('correct', $visit),
             'may_countersign' => $step === 'after' && Gate::allows('countersign', $visit),
             'before' => $before === null ? null : $this->before($visit, $before, $last, $step === 'ask'),
@@ -115,9 +118,15 @@ final readonly class VisitPage
         ];
     }
 
-    /** @return array{email: string|null, mails: list<array{at: string, sent: bool}>} how the client is asked afterwards */
-    private function checkBack(Visit $visit): array
+    /**
+     * @return array{email: string|null, mails: list<array{at: string, sent: bool}>}|null how the client is asked afterwards, once it is
+     *         over
+     */
+    private function checkBack(Visit $visit): ?array
     {
+        if ($visit->status === VisitStatus::Open || $visit->started_at < now()->subDays(self::ASKED_BACK_DAYS)) {
+            return null;
+        }
         $zone = $visit->user->clinic->timezone;
 
         return [

@@ -407,4 +407,85 @@ return [
             ],
         ], [0, 1, 2, 3]),
     ],
+    // a year: an old low back comes quiet, comes back with the touring season, and is settled with a goal that is kept
+    [
+        'who' => [
+            'name' => 'Hesper Quill', 'phone' => '+44 1632 960 124', 'email' => 'hesper@puppets.example', 'code' => 'HQ-24',
+            'pronoun' => 'she', 'hand' => 'right', 'mass_kg' => 68, 'occupation' => 'stage carpenter',
+        ],
+        'age' => 47,
+        'visits' => array_map(static fn (int $visit): array => [
+            'days_ago' => [344, 337, 323, 295, 138, 130, 116, 88, 46][$visit],
+            'entries' => array_filter([
+                'aftermath' => $visit === 0 || $visit === 4
+                    ? []
+                    : [[
+                        'hours' => 48, 'soreness_hours' => [0, 30, 12, 6, 0, 20, 10, 4, 0][$visit], 'worse' => false,
+                        'home_care_done' => [0, 0.3, 0.6, 0.8, 0, 0.8, 0.9, 0.9, 0.9][$visit],
+                    ]],
+                'complaint' => [$complaint(
+                    'low_back', 'right', [6, 5, 3, 1, 7, 5, 3, 2, 1][$visit], [7, 6, 4, 2, 8, 6, 4, 3, 2][$visit],
+                    [3, 2, 1, 0, 4, 2, 1, 0, 0][$visit], 360,
+                )],
+                'function' => [['task' => 'Saw for an hour', 'score' => [3, 4, 6, 8, 2, 4, 6, 8, 9][$visit]]],
+                'demand' => in_array($visit, [0, 4], true) ? [['demand' => 'lifting', 'hours_per_week' => [0 => 8, 4 => 20][$visit]]] : [],
+                'goal' => $visit === 4
+                    ? [['measure' => 'function.Saw for an hour', 'side' => 'midline', 'value' => 8, 'by' => 60]]
+                    : [],
+                'range' => [
+                    ...$range('trunk.side_bend', [17, 17, 18, 19, 17, 18, 18, 19, 20][$visit], [10, 12, 15, 18, 9, 12, 15, 18, 19][$visit],
+                        0, [4, 3, 1, 0, 5, 3, 1, 0, 0][$visit]),
+                ],
+                'palpation' => [
+                    $felt(
+                        'quadratus_lumborum', 'right', [4, 3, 2, 1, 4, 3, 2, 1, 0][$visit], $visit % 4 < 2 ? 'high' : 'usual',
+                        $visit % 4 < 2 ? ['taut_band'] : [], $visit % 4 < 2 ? 'yes' : 'no',
+                    ),
+                    $felt('quadratus_lumborum', 'left', 1),
+                ],
+            ]),
+            'done' => [[
+                'quadratus_lumborum', 'right', 'trigger_point_hold', 'elbow',
+                [[3, 4], [3, 4, 5], [4, 5, 5], [4, 5], [3, 4], [3, 4, 5], [4, 5, 5], [4, 5, 5], [4, 5]][$visit], ['softened'],
+            ]],
+            'note' => [
+                'happened' => 'Low back right, from the side; sawing was tried on the table’s edge.',
+                'advice' => 'Change the sawing arm every ten minutes.', 'next_time' => 'Side bend right, and the hour of sawing.',
+            ],
+        ], [0, 1, 2, 3, 4, 5, 6, 7, 8]),
+    ],
+    // sent on in spring, and not seen since
+    [
+        'who' => [
+            'name' => 'Basil Fenn', 'phone' => '+44 1632 960 127', 'code' => 'BF-27', 'pronoun' => 'he', 'hand' => 'right', 'mass_kg' => 77,
+            'occupation' => 'prop-maker',
+        ],
+        'age' => 58,
+        'visits' => array_map(static fn (int $visit): array => [
+            'days_ago' => [232, 225, 211][$visit],
+            'flags' => $visit === 2 ? ['progressive_weakness_or_numbness' => 'yes'] : [],
+            'entries' => array_filter([
+                'aftermath' => $visit === 0
+                    ? []
+                    : [[
+                        'hours' => 72, 'soreness_hours' => [0, 60, 10][$visit], 'worse' => $visit === 1,
+                        ...$visit === 2 ? ['worrying' => ['progressive_weakness_or_numbness']] : [],
+                    ]],
+                'complaint' => [$complaint('forearm_back', 'right', [5, 6, 6][$visit], [6, 7, 7][$visit], 2, 260)],
+                'function' => [['task' => 'Carve with the gouge', 'score' => [5, 4, 3][$visit]]],
+                'palpation' => [
+                    $felt('extensor_carpi_radialis_longus', 'right', [3, 3, 2][$visit], 'high', ['taut_band'], 'yes'),
+                    $felt('extensor_carpi_radialis_longus', 'left', 1),
+                ],
+            ]),
+            'done' => $visit === 2 ? [] : [[
+                'extensor_carpi_radialis_longus', 'right', 'stripping', 'knuckle', [[4, 5, 6], [2, 3]][$visit], ['softened'],
+            ]],
+            'note' => [
+                'happened' => $visit === 2 ? 'Grip weaker since last week: nothing was pressed, a letter to the doctor.' : 'Forearm right.',
+                'advice' => $visit === 2 ? 'To the doctor this week.' : 'Rest the gouge for two days.',
+                'next_time' => 'After the doctor.',
+            ],
+        ], [0, 1, 2]),
+    ],
 ];

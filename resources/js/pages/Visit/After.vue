@@ -7,6 +7,8 @@ import { atlas, muscle as muscleOf } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
 import { useVisit } from '@/composables/useVisit'
 import Flash from '@/parts/Flash.vue'
+import { doseWords } from '@/parts/course/traces'
+import TargetSoFar from '@/parts/course/TargetSoFar.vue'
 import CheckBack from '@/parts/note/CheckBack.vue'
 import Goals from '@/parts/note/Goals.vue'
 import Traces from '@/parts/course/Traces.vue'
@@ -142,7 +144,6 @@ const agreements = computed(() => {
   ]
 })
 const workedName = ({ muscle, joint }: Done): string => (muscle ? muscleOf(muscle).name : joint ? jointName(joint) : 'Work')
-const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
 </script>
 <template>
   <div class="grid flex-1 grid-cols-[minmax(0,1fr)] gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,400px)]">
@@ -263,13 +264,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
         <ul>
           <li v-for="target in course.targets" :key="target.muscle + target.side" class="border-b border-hairline py-2">
             <b class="font-[650]">{{ target.name }}: {{ target.decision }}</b
-            ><br /><span class="caption"
-              >{{ target.because
-              }}<template v-if="target.tolerance.sore_from !== null && !target.tolerance.varies">
-                Sore from about {{ dose(target.tolerance.sore_from)
-                }}<template v-if="target.tolerance.borne !== null">; {{ dose(target.tolerance.borne) }} was borne</template>.</template
-              ></span
-            >
+            ><br /><TargetSoFar class="caption" :target="target" />
           </li>
         </ul>
         <p v-if="course.line && course.line.verdict !== 'unknown'" class="mt-2">{{ course.line.words }}</p>
@@ -294,7 +289,7 @@ const dose = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
             {{ workedName(done) }}, {{ done.side
             }}<span v-if="done.seconds_at_pressure" class="caption"
               >: {{ Math.round(done.seconds_at_pressure) }} s in contact<template v-if="done.dose_kpa_s"
-                >, {{ dose(done.dose_kpa_s) }}</template
+                >, {{ doseWords(done.dose_kpa_s) }}</template
               ></span
             >
           </li>

@@ -16,6 +16,8 @@ import { useDeed } from '@/composables/useDeed'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
 import { useHand, useVisit, type Touch } from '@/composables/useVisit'
+import GoalList from '@/parts/course/GoalList.vue'
+import TargetSoFar from '@/parts/course/TargetSoFar.vue'
 import AboutButton from '@/parts/AboutButton.vue'
 import BringIn from '@/parts/BringIn.vue'
 import HazardLine from '@/parts/HazardLine.vue'
@@ -54,6 +56,10 @@ type Item = Plan['targets'][number]
 /** The target whose choices are open. */
 const opened = ref<string | null>(null)
 const chosen = ref<PlanStep | null>(null)
+/** What the visits before say of the muscle of the step in hand. */
+const soFar = computed(() =>
+  judged.value.response?.targets.find((one) => one.muscle === chosen.value?.muscle && one.side === chosen.value?.side),
+)
 const nameOf = (on: On): string => {
   const item = [...plan.value.targets, ...plan.value.left_out].find((other) => isOn(other, on))
   if (item) return item.name
@@ -681,8 +687,10 @@ useKeys({
         </p>
         <p v-if="chosen.find.length" class="caption mt-1">{{ chosen.find.join(' → ') }}.</p>
         <p v-if="chosen.ceiling" class="caption mt-1">Ceiling {{ chosen.ceiling.felt }}: {{ chosen.ceiling.because }}</p>
+        <p v-if="soFar" class="mt-1 border-l-2 border-iron pl-3"><TargetSoFar :target="soFar" /></p>
       </article>
       <template v-else>
+        <GoalList v-if="judged.response?.goals.length" class="mb-4 max-xl:hidden" :goals="judged.response.goals" />
         <p class="caption max-xl:hidden">
           Touch a step of the score to read what the hands do. Drag one to another time, or its lower edge to do more or less.
         </p>

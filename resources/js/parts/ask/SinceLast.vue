@@ -10,7 +10,7 @@ import { listed } from '@/parts/words'
 import type { EntryPayloads } from '@/types/visit'
 
 /** What the last visit left to look at first, and how it was afterwards. */
-const { props, judged, save, all, one } = useVisit()
+const { props, judged, save, all, one, entries } = useVisit()
 type After = EntryPayloads['aftermath']
 const after = computed((): After => all('aftermath')[0] ?? { hours: 48 })
 const setAfter = (part: Partial<After>, what: string) => {
@@ -22,11 +22,19 @@ const setAfter = (part: Partial<After>, what: string) => {
   save('aftermath', nameOf('aftermath', next), next, `after the last visit, ${what}`)
 }
 const course = computed(() => judged.value.response)
+/** Between the visits, on a phone. */
+const answeredOn = computed(() => {
+  const said = [...entries.value.values()].find((each) => each.kind === 'aftermath' && each.payload !== null)?.said_on
+  return said && said < props.value.visit.date ? said : null
+})
 </script>
 <template>
   <section v-if="props.before" aria-label="Since the last visit">
     <h2 class="section-head">Since the last visit</h2>
     <p class="caption mb-2">Visit {{ props.before.number }}, {{ dayWords(props.before.date) }}.</p>
+    <p v-if="answeredOn" class="mb-2">
+      Answered by {{ props.client.words.object }} on {{ dayWords(answeredOn) }}; asked again here it is changed.
+    </p>
     <div v-if="props.before.to_look_at.length" class="mb-3 border-l-4 border-walnut bg-fold py-2 pl-3 pr-2">
       <h3 class="caption">To look at first</h3>
       <p v-for="text in props.before.to_look_at" :key="text">{{ text }}</p>

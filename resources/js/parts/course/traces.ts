@@ -57,6 +57,8 @@ export interface Frame {
   low: number
   high: number
 }
+/** A dose as it is said: of kPa·s there are thousands. */
+export const doseWords = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
 const INSET = 8
 export const xOf = (frame: Frame, at: number): number =>
   frame.days.length < 2 ? frame.width / 2 : INSET + (at * (frame.width - 2 * INSET)) / (frame.days.length - 1)
