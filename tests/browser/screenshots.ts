@@ -83,7 +83,7 @@ test('pictures', async ({ page, browser }) => {
   await settle()
   await sheet(page, 'calendar', [week, await page.screenshot()])
   await openClient(page, 'Ottoline Brack')
-  await page.getByRole('region', { name: 'Visits' }).getByRole('link').nth(1).click()
+  await page.getByRole('region', { name: 'Visits' }).getByRole('listitem').first().getByRole('link').click()
   await page.getByRole('link', { name: 'The note, to print' }).click()
   await settle()
   const note = await page.screenshot()
