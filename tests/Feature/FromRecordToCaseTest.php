@@ -130,7 +130,7 @@ final class FromRecordToCaseTest extends TestCase
         $this->happened($first, 's1', 'step_done', ['tool' => 'fist']);
         $this->happened($first, 's1', 'pass_reached', ['pressure' => 4.5, 'seconds' => 90]);
 
-        self::assertSame(['fist' => 1.5], app(HandLoad::class)->behind($visit)["today"], 'firm from five');
+        self::assertSame(['fist' => 1.5], app(HandLoad::class)->behind($visit)['today'], 'firm from five');
     }
 
     public function test_a_client_is_told_as_far_as_known(): void

@@ -52,6 +52,30 @@ test('a course is read on one page: its way, what was measured, what was expecte
   await expect(page).toHaveURL(/\/visits\//)
 })
 
+test('two moments are compared side by side, and as what changed between them', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/clients')
+  await page
+    .getByRole('link', { name: /Wendel Ash/ })
+    .first()
+    .click()
+  await page.getByRole('link', { name: /^Before and after/ }).click()
+  await expect(page.getByRole('region', { name: 'Before' })).toBeVisible()
+  await page.keyboard.press('d')
+  const difference = page.getByRole('region', { name: 'Difference' })
+  await expect(difference.getByRole('img', { name: /^What changed: \d+ less, \d+ more, \d+ the same$/ })).toBeVisible()
+  // as many wedges down as the table has fallen
+  const rows = await page.getByRole('region', { name: 'What changed' }).locator('tbody tr').allInnerTexts()
+  const less = rows.filter((one) => /\bless\b/.test(one)).length
+  expect(less).toBeGreaterThan(1)
+  await expect(difference.getByText(new RegExp(`\\b${less} less`))).toBeVisible()
+  expect(await difference.locator('[data-shift^="-"]').count()).toBeGreaterThan(0)
+  // another moment, another difference: from a moment to itself nothing changes
+  await choose(page.locator('#moment-1'), { index: 0 })
+  await expect(difference.getByText(/^.*\b0 less, 0 more/)).toBeVisible()
+  await accessible(page)
+})
+
 test('a goal is something that is measured: set, followed, and given up', async ({ page }) => {
   await signIn(page)
   const visit = await assessed(page, 'Runa Veld', [

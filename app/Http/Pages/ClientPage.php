@@ -28,9 +28,7 @@ final readonly class ClientPage
         $state = [
             'minutes' => $user->clinic->setting('visit_minutes'), 'erased' => $client->erased_at !== null,
             'away' => $client->archived_at !== null,
-            'people' => User::atTheTable($user->clinic_id)->get(['id', 'name'])->map(
-                static fn (User $one): array => ['id' => $one->id, 'name' => $one->name, 'own' => $one->id === $user->id],
-            )->values(),
+            ...$this->people($client, $user),
         ];
         if (! $clinical) {
             return ['client' => $who, ...$state, 'clinical' => false, 'visits' => [], 'response' => null, 'safety' => null];
@@ -54,6 +52,19 @@ final readonly class ClientPage
                 'date' => (new \DateTimeImmutable((string) $visit->started_at, $utc))->setTimezone($zone)->format('Y-m-d'),
             ])->values(),
             'response' => $judged['response'] ?? null, 'safety' => $judged['safety'] ?? null,
+        ];
+    }
+
+    /** @return array{people: list<array{id: int, name: string}>, with: int|null} who treats here, and with whom one would book this client */
+    private function people(Client $client, User $user): array
+    {
+        $people = User::atTheTable($user->clinic_id)->get(['id', 'name']);
+        $treats = $people->contains('id', $user->id);
+
+        return [
+            'people' => array_values($people->map(static fn (User $one): array => ['id' => $one->id, 'name' => $one->name])->all()),
+            // the desk books with whoever treated them last
+            'with' => $treats ? $user->id : $people->find($client->visits()->latest('number')->value('user_id'))?->id,
         ];
     }
 

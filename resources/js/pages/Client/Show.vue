@@ -33,8 +33,9 @@ const props = defineProps<{
   /** what told who they are is gone */
   erased: boolean
   away: boolean
-  /** who treats here, and who of them is looking */
-  people: { id: number; name: string; own: boolean }[]
+  /** who treats here, and with whom one would book */
+  people: { id: number; name: string }[]
+  with: number | null
   /** how long a visit lasts here, where nothing else is said */
   minutes: number
   visits: {
@@ -49,7 +50,7 @@ const props = defineProps<{
   safety: Safety | null
 }>()
 const open = computed(() => props.visits.find((one) => one.status === 'open'))
-const form = useForm({ day: '', time: '', minutes: props.minutes, reason: '', person: props.people.find((one) => one.own)?.id ?? null })
+const form = useForm({ day: '', time: '', minutes: props.minutes, reason: '', person: props.with })
 const clash = computed(() => (form.errors as Record<string, string>)['clash'])
 const booking = useDeed()
 const book = (anyway = false): void => {

@@ -48,7 +48,7 @@ const said = (day: Day): string => {
       >
         <span
           class="display self-start text-[19px] leading-6"
-          :class="[day.date.startsWith(month) ? '' : 'text-ash', day.date === today ? 'border-b-[3px] border-walnut' : '']"
+          :class="[day.date.startsWith(month) ? '' : 'font-[400] text-walnut-2', day.date === today ? 'border-b-[3px] border-walnut' : '']"
           >{{ Number(day.date.slice(8)) }}</span
         >
         <span v-for="one in (of.get(day.date) ?? []).slice(0, SHOWN)" :key="one.id" class="block truncate text-[13px] leading-[17px]"
