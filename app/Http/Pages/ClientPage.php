@@ -55,7 +55,9 @@ final readonly class ClientPage
         ];
     }
 
-    /** @return array{people: list<array{id: int, name: string}>, with: int|null} who treats here, and with whom one would book this client */
+    /**
+     * @return array{people: list<array{id: int, name: string}>, with: int|null} who treats here, and with whom one would book this client
+     */
     private function people(Client $client, User $user): array
     {
         $people = User::atTheTable($user->clinic_id)->get(['id', 'name']);
@@ -64,7 +66,7 @@ final readonly class ClientPage
         return [
             'people' => array_values($people->map(static fn (User $one): array => ['id' => $one->id, 'name' => $one->name])->all()),
             // the desk books with whoever treated them last
-            'with' => $treats ? $user->id : $people->find($client->visits()->latest('number')->value('user_id'))?->id,
+            'with' => $treats ? $user->id : $people->firstWhere('id', $client->visits()->latest('number')->value('user_id'))?->id,
         ];
     }
 
