@@ -13,6 +13,18 @@ const pick = async (page: Page, form: string, name: string) => {
   await page.getByRole('form', { name: form }).getByLabel('Find a client').fill(name)
   await page.getByRole('option', { name: new RegExp(name) }).click()
 }
+/** Finds somebody by keys: what stands in the list before the whole name was looked for is not chosen from. */
+const found = async (page: Page, name: string) => {
+  const answer = page.waitForResponse(
+    (one) => one.url().endsWith('/clients/search') && (one.request().postData() ?? '').includes(`"${name}"`),
+  )
+  await page.keyboard.type(name)
+  await answer
+  await expect(page.getByRole('option')).toHaveCount(1)
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('[data-book]')).toBeFocused()
+}
 const kept = (page: Page) => page.waitForResponse((one) => /appointments|waiting/.test(one.url()) && one.request().method() !== 'GET')
 /** The middle of a quarter of an hour in a column, where the mouse would go. */
 const spot = async (page: Page, column: string, minute: number, from = 9 * 60) => {
@@ -31,11 +43,7 @@ test('by keys alone: booked, carried to another day, a clash overruled, cancelle
   await expect(told).toContainText('09:15: free')
   await page.keyboard.press('Enter')
   await expect(page.getByLabel('Find a client')).toBeFocused()
-  await page.keyboard.type('Kestrel')
-  await expect(page.getByRole('option', { name: /Kestrel Moor/ })).toBeVisible()
-  await page.keyboard.press('ArrowDown')
-  await page.keyboard.press('Enter')
-  await expect(page.locator('[data-book]')).toBeFocused()
+  await found(page, 'Kestrel')
   let done = kept(page)
   await page.keyboard.press('Enter')
   await done
@@ -58,11 +66,8 @@ test('by keys alone: booked, carried to another day, a clash overruled, cancelle
   await page.keyboard.press('ArrowUp')
   await page.keyboard.press('ArrowUp')
   await page.keyboard.press('Enter')
-  await page.keyboard.type('Ivo')
-  await expect(page.getByRole('option', { name: /Ivo Tansy/ })).toBeVisible()
-  await page.keyboard.press('ArrowDown')
-  await page.keyboard.press('Enter')
-  await expect(page.locator('[data-book]')).toBeFocused()
+  await expect(page.getByLabel('Find a client')).toBeFocused()
+  await found(page, 'Tansy')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert').filter({ hasText: /has Kestrel Moor then/ })).toBeVisible()
   await page.getByRole('button', { name: 'Book all the same' }).focus()

@@ -27,7 +27,7 @@ const waiting = computed(() => props.asked.mails.filter((one) => !one.sent))
       </button>
       <button v-else-if="waiting.length" type="button" class="btn" @click="router.delete(url, { preserveScroll: true })">Do not ask</button>
     </p>
-    <p class="text-madder" role="alert">{{ fault }}</p>
+    <p v-if="fault" class="text-madder" role="alert">{{ fault }}</p>
     <OneTimeLink id="check-back-link" :make="`/visits/${visit}/check-backs`" :until="dayWords" />
   </section>
 </template>
