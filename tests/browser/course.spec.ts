@@ -1,14 +1,10 @@
 import { KillableServer } from './killable'
-import { accessible, assessed, choose, everythingDenied, newClient, propsOf, recorded, saved, signIn, token } from './steps'
+import { accessible, assessed, choose, everythingDenied, newClient, openClient, propsOf, recorded, saved, signIn, token } from './steps'
 import { expect, test, type Browser, type Page } from './test'
 
 test('a course is read on one page: its way, what was measured, what was expected, what helped', async ({ page }) => {
   await signIn(page)
-  await page.goto('/clients')
-  await page
-    .getByRole('link', { name: /Wendel Ash/ })
-    .first()
-    .click()
+  await openClient(page, 'Wendel Ash')
   await expect(page.locator('[data-phase=calm]')).toHaveAttribute('data-state', 'passed')
   await expect(page.locator('[data-phase=range]')).toHaveAttribute('aria-current', 'step')
   await expect(page.locator('[data-gate=ranges]')).toContainText('Still short: turning the head left')
@@ -54,11 +50,7 @@ test('a course is read on one page: its way, what was measured, what was expecte
 
 test('two moments are compared side by side, and as what changed between them', async ({ page }) => {
   await signIn(page)
-  await page.goto('/clients')
-  await page
-    .getByRole('link', { name: /Wendel Ash/ })
-    .first()
-    .click()
+  await openClient(page, 'Wendel Ash')
   await page.getByRole('link', { name: /^Before and after/ }).click()
   await expect(page.getByRole('region', { name: 'Before' })).toBeVisible()
   await page.keyboard.press('d')

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { clashing, clock, isOutside, lanes, mondayOf, snapped, span, suited, turned, type Booked, type Waits } from '@/parts/calendar/grid'
+import { clashing, clock, isOutside, lanes, snapped, span, suited, turned, type Booked, type Waits } from '@/parts/calendar/grid'
 
 const one = (id: number, time: string, minutes: number, more: Partial<Booked> = {}): Booked => ({
   id,
@@ -103,5 +103,4 @@ test('a view is turned by itself: the last of a month stays the last', () => {
   expect(turned('month', '2026-01-31', 1)).toBe('2026-02-28')
   expect(turned('month', '2026-12-15', 1)).toBe('2027-01-15')
   expect(turned('month', '2026-01-15', -1)).toBe('2025-12-15')
-  expect(mondayOf('2026-03-15')).toBe('2026-03-09')
 })

@@ -8,6 +8,7 @@ use App\Actions\ClinicFiles;
 use App\Exchange\Calendar\AppointmentsCalendar;
 use App\Http\Pages\CalendarPage;
 use App\Models\Appointment;
+use App\Models\CheckIn;
 use App\Models\User;
 use App\Support\Letters;
 use Carbon\CarbonImmutable;
@@ -41,7 +42,7 @@ final readonly class CalendarController
     {
         Gate::authorize('treat', User::class);
         $link = Str::random(43);
-        $user->update(['feed_hash' => self::hash($link)]);
+        $user->update(['feed_hash' => CheckIn::hash($link)]);
 
         return back()->with('feed', Letters::link('calendar.feed', $link));
     }
@@ -56,7 +57,7 @@ final readonly class CalendarController
     /** Codes and times, no names and nothing clinical: a calendar wanders to telephones and to those who run them. */
     public function feed(string $link, AppointmentsCalendar $calendar): HttpResponse
     {
-        $user = User::query()->where('feed_hash', self::hash($link))->whereNull('deactivated_at')->first();
+        $user = User::query()->where('feed_hash', CheckIn::hash($link))->whereNull('deactivated_at')->first();
         abort_if($user === null, 404);
         $now = CarbonImmutable::now();
         $appointments = Appointment::query()->with(['client', 'user'])->where('user_id', $user->id)
@@ -67,11 +68,5 @@ final readonly class CalendarController
             'Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=300',
             'Content-Disposition' => 'inline; filename="appointments.ics"',
         ]);
-    }
-
-    /** Keyed, as that of a check-in is. */
-    private static function hash(string $link): string
-    {
-        return hash_hmac('sha256', $link, (string) config('app.key'));
     }
 }

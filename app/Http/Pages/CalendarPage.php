@@ -44,7 +44,7 @@ final readonly class CalendarPage
             'view' => $view, 'day' => $chosen->format('Y-m-d'), 'today' => $local->format('Y-m-d'), 'now' => $local->format('H:i'),
             'with' => $one?->id,
             'people' => $people->map(static fn (User $person): array => ['id' => $person->id, 'name' => $person->name])->values(),
-            'days' => $this->days($from, $to, $people),
+            'days' => $this->days($user, $from, $to, $people),
             'appointments' => $this->appointments($user, $from, $to, $one),
             'waiting' => $this->waiting($user),
             'minutes' => $user->clinic->setting('visit_minutes'),
@@ -70,13 +70,13 @@ final readonly class CalendarPage
      * @return list<array{date: string, hours: array{string, string}|null, of: object}> each day with the clinic's hours and, by number,
      *         those of each therapist
      */
-    private function days(CarbonImmutable $from, CarbonImmutable $to, Collection $people): array
+    private function days(User $user, CarbonImmutable $from, CarbonImmutable $to, Collection $people): array
     {
         $days = [];
         $ofWeekday = [];
         for ($day = $from; $day <= $to; $day = $day->addDay()) {
             $ofWeekday[$day->dayOfWeek] ??= [
-                'hours' => $people->first()?->clinic->hoursOn($day),
+                'hours' => $user->clinic->hoursOn($day),
                 'of' => (object) $people->mapWithKeys(static fn (User $one): array => [$one->id => $one->hoursOn($day)])->all(),
             ];
             $days[] = ['date' => $day->format('Y-m-d'), ...$ofWeekday[$day->dayOfWeek]];

@@ -56,7 +56,6 @@ export const startOf = (one: Booked): number => minutesOf(one.time)
 export const endOf = (one: Booked): number => startOf(one) + one.minutes
 /** 0 is Monday. */
 export const weekdayOf = (iso: string): number => (new Date(`${iso}T12:00:00Z`).getUTCDay() + 6) % 7
-export const mondayOf = (iso: string): string => shifted(iso, -weekdayOf(iso))
 
 /** To the nearest quarter of an hour, within the day. */
 export const snapped = (minutes: number, length = SNAP): number => Math.min(DAY - length, Math.max(0, Math.round(minutes / SNAP) * SNAP))
