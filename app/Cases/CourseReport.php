@@ -16,7 +16,6 @@ use Somatrace\Core\Record\ProgressReport;
 use Somatrace\Core\Record\ProgressWriter;
 use Somatrace\Core\Record\Terms;
 use Somatrace\Core\Record\Wording;
-use Somatrace\Core\Units\PressureUnit;
 
 /**
  * What a course has come to, up to the last visit that has ended.
@@ -43,10 +42,8 @@ final readonly class CourseReport
     {
         $this->sound->look([$last->id]);
         $case = $this->cases->of($last);
-        $unit = $reader->setting('pressure_unit');
         $terms = new Terms(
-            $this->clinic->atlas(), $wording, $reader->clinic->dateForm(),
-            PressureUnit::tryFrom(is_string($unit) ? $unit : '') ?? PressureUnit::KiloPascal, $toClient,
+            $this->clinic->atlas(), $wording, $reader->clinic->dateForm(), $reader->pressureUnit(), $toClient,
         );
         $done = array_map(
             static fn (array $one): Done => Done::from(Fields::of($one)), $this->treatment->doneByVisit([$last->id])[$last->id] ?? [],
@@ -56,7 +53,7 @@ final readonly class CourseReport
     }
 
     /**
-     * Where it hurt and what was tender, when it began and at the last: what was found after the work where that was looked at again.
+     * Where it hurt and what was tender on arriving, when it began and at the last.
      *
      * @return array{first: Moment, last: Moment}|null null with one visit
      */

@@ -26,7 +26,6 @@ use Somatrace\Core\Record\Worked;
 use Somatrace\Core\Record\WorkReader;
 use Somatrace\Core\Treatment\AgreedStep;
 use Somatrace\Core\Treatment\Fold;
-use Somatrace\Core\Units\PressureUnit;
 
 /**
  * The note of a visit: composed from its record, with the sentences the therapist changed in their place.
@@ -141,12 +140,10 @@ final readonly class VisitNote
         $visit->people();
         $clinic = $visit->user->clinic;
         $words = $visit->user->setting('note_words');
-        $unit = $visit->user->setting('pressure_unit');
 
         return new Terms(
             $this->clinic->atlas(), $toClient ? Wording::Plain : Wording::tryFrom(is_string($words) ? $words : '') ?? Wording::Both,
-            $clinic->dateForm(),
-            PressureUnit::tryFrom(is_string($unit) ? $unit : '') ?? PressureUnit::KiloPascal, $toClient,
+            $clinic->dateForm(), $visit->user->pressureUnit(), $toClient,
         );
     }
 

@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Somatrace\Core\Units\PressureUnit;
 use Spatie\Permission\Traits\HasRoles;
 
 /**
@@ -107,6 +108,14 @@ final class User extends Authenticatable
     public function setting(string $name): mixed
     {
         return $this->settings[$name] ?? $this->loadMissing('clinic')->clinic->setting($name);
+    }
+
+    /** In which papers and pages tell them pressures. */
+    public function pressureUnit(): PressureUnit
+    {
+        $unit = $this->setting('pressure_unit');
+
+        return PressureUnit::tryFrom(is_string($unit) ? $unit : '') ?? PressureUnit::KiloPascal;
     }
 
     /**

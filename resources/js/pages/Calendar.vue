@@ -55,6 +55,8 @@ const title = computed(() => {
   return `${long(from, { day: 'numeric', ...(from.slice(0, 7) === to.slice(0, 7) ? {} : { month: 'long' }) })} to ${long(to, { day: 'numeric', month: 'long' })}`
 })
 
+/** Of one therapist, or of the clinic. */
+const hoursOf = (day: Day, who: number | null) => (who === null ? day.hours : day.of[who]) ?? null
 const columns = computed<Column[]>(() => {
   if (props.view === 'week')
     return props.days.map((day) => ({
@@ -62,8 +64,8 @@ const columns = computed<Column[]>(() => {
       day: day.date,
       with: props.with,
       head: long(day.date, { weekday: 'short', day: 'numeric' }),
-      under: (props.with === null ? day.hours : day.of[props.with]) ? '' : 'closed',
-      hours: (props.with === null ? day.hours : day.of[props.with]) ?? null,
+      under: hoursOf(day, props.with) ? '' : 'closed',
+      hours: hoursOf(day, props.with),
       today: day.date === props.today,
     }))
   const day = props.days[0]!
@@ -74,8 +76,8 @@ const columns = computed<Column[]>(() => {
     day: day.date,
     with: one.id,
     head: one.name,
-    under: hoursWords((one.id === null ? day.hours : day.of[one.id]) ?? null),
-    hours: (one.id === null ? day.hours : day.of[one.id]) ?? null,
+    under: hoursWords(hoursOf(day, one.id)),
+    hours: hoursOf(day, one.id),
     today: day.date === props.today,
   }))
 })
@@ -280,10 +282,11 @@ useKeys({
   ' ': onGrid(lift),
 })
 const message = computed(() => usePage<{ flash: { message: string | null } }>().props.flash.message)
-const would = computed(() => (freed.value ? suited(props.waiting, freed.value) : draft.value ? suited(props.waiting, draft.value) : []))
+/** What somebody who waits could take. */
+const free = computed(() => freed.value ?? draft.value)
+const would = computed(() => (free.value ? suited(props.waiting, free.value) : []))
 const take = (one: Waits) => {
-  const slot = freed.value ?? draft.value
-  if (slot) book({ ...slot, minutes: Math.min(slot.minutes, one.minutes) }, one.client)
+  if (free.value) book({ ...free.value, minutes: Math.min(free.value.minutes, one.minutes) }, one.client)
 }
 const VIEWS = { day: 'Day', week: 'Week', month: 'Month' } as const
 const withs = computed(() => [{ id: 0, name: 'Everybody' }, ...props.people])
