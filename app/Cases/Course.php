@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Cases;
 
+use App\Models\CheckIn;
 use App\Models\Visit;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\CaseFile\CaseFile;
 
@@ -26,17 +28,19 @@ final readonly class Course
     public static function of(Visit $visit, SoundRecords $sound, HandLoad $hands): self
     {
         $visit->people();
-        $rows = self::rows($visit, $sound->mark());
+        $marks = $hands->marks($visit);
+        $rows = self::rows($visit, $sound->mark(), $marks);
         if (array_sum(array_column($rows, 'unseen')) > 0) {
             $sound->look(array_map(static fn (\stdClass $row): int => (int) $row->id, $rows));
-            $rows = self::rows($visit, $sound->mark());
+            $rows = self::rows($visit, $sound->mark(), $marks);
         }
         [$client, $user] = [$visit->client, $visit->user];
+        $last = (array) $rows[count($rows) - 1];
 
         return new self($rows, [
             $client->born_on->format('Y-m-d'), $client->only(['sex', 'hand', 'mass_kg', 'skin', 'stoic']),
             $user->only(['mass_kg', 'tools', 'experience', 'licensed']), $user->school(), $user->prefers(), $user->clinic->scope_off,
-            $user->clinic->timezone, $hands->behind($visit),
+            $user->clinic->timezone, array_map(strval(...), array_intersect_key($last, $marks)),
             $user->setting('spared'), $user->setting('untrained'), $user->handBudgets(), $user->setting('table_cm'),
             $user->calibration(),
             // how a note is written
@@ -44,10 +48,13 @@ final readonly class Course
         ]);
     }
 
-    /** @return non-empty-list<\stdClass> */
-    private static function rows(Visit $visit, string $mark): array
+    /**
+     * @param  array<string, Builder>  $marks  of what lies behind the hands, the same in each row
+     * @return non-empty-list<\stdClass>
+     */
+    private static function rows(Visit $visit, string $mark, array $marks): array
     {
-        $rows = DB::table('visits')->where('client_id', $visit->client_id)->where('number', '<=', $visit->number)->orderBy('number')
+        $query = DB::table('visits')->where('client_id', $visit->client_id)->where('number', '<=', $visit->number)->orderBy('number')
             ->select(['id', 'number', 'status', 'origin', 'started_at', 'minutes'])
             ->selectSub(
                 DB::table('entries')->selectRaw("count(*) || '.' || coalesce(sum(revision), 0) || '.' || count(fault)")
@@ -74,7 +81,11 @@ final readonly class Course
                 DB::table('treatment_events')->selectRaw('count(*)')->whereColumn('visit_id', 'visits.id')->where('checked', '!=', $mark),
                 'unseen_events',
             )
-            ->get()->all();
+            ->selectSub(CheckIn::before($visit)->selectRaw('count(*)'), 'check_ins');
+        foreach ($marks as $name => $of) {
+            $query->selectSub($of, $name);
+        }
+        $rows = $query->get()->all();
         foreach ($rows as $row) {
             $row->unseen = $row->unseen_entries + $row->unseen_events;
         }
@@ -103,6 +114,12 @@ final readonly class Course
         $last = $this->visits[count($this->visits) - 1];
 
         return ! str_ends_with((string) $last->revisions, '.0') || ! str_ends_with((string) $last->events, '.0');
+    }
+
+    /** The client answered questions alone before it. */
+    public function isCheckedIn(): bool
+    {
+        return (int) $this->visits[count($this->visits) - 1]->check_ins > 0;
     }
 
     public function isAgreed(): bool

@@ -33,14 +33,39 @@ final readonly class HandLoad
      */
     public function behind(Visit $visit): array
     {
-        $dawn = $visit->started_at->setTimezone($visit->user->clinic->timezone)->startOfDay();
-        $visits = $this->visits($visit->user, $dawn->subDays(self::WEEK - 1)->utc(), $visit->started_at)
-            ->where('id', '!=', $visit->id)->pluck('started_at', 'id');
+        $dawn = self::dawn($visit);
+        $visits = $this->before($visit)->pluck('started_at', 'id');
         $from = $dawn->utc()->format('Y-m-d H:i:s');
         $by = $this->byVisit(array_map(intval(...), array_values($visits->keys()->all())));
         $today = array_filter($by, static fn (int $id): bool => $visits[$id] >= $from, ARRAY_FILTER_USE_KEY);
 
         return ['today' => self::sum($today), 'week' => self::sum(array_diff_key($by, $today))];
+    }
+
+    /** @return array<string, Builder> one value each of what `behind` is reckoned from: where all are as they were, so is the load */
+    public function marks(Visit $visit): array
+    {
+        $visits = $this->before($visit);
+        $counted = static fn (string $table, string $count): Builder => DB::table($table)->selectRaw($count)
+            ->whereIn('visit_id', $visits->clone()->select('id'));
+
+        return [
+            'hands_visits' => $visits->clone()->selectRaw("count(*) || '.' || coalesce(sum(id * strftime('%s', started_at)), 0)"),
+            'hands_events' => $counted('treatment_events', "count(*) || '.' || count(fault)"),
+            'hands_plans' => $counted('plans', 'count(*)'),
+        ];
+    }
+
+    /** Of whoever treats, in the days that count, before this one. */
+    private function before(Visit $visit): Builder
+    {
+        return $this->visits($visit->user, self::dawn($visit)->subDays(self::WEEK - 1)->utc(), $visit->started_at)
+            ->where('id', '!=', $visit->id);
+    }
+
+    private static function dawn(Visit $visit): CarbonImmutable
+    {
+        return $visit->started_at->setTimezone($visit->user->clinic->timezone)->startOfDay();
     }
 
     /** @return array<string, float> of visits that began from one moment until before another */

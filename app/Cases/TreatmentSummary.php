@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Cases;
 
 use App\Models\EntryKind;
+use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
@@ -41,11 +42,8 @@ final readonly class TreatmentSummary
     public function doneOf(array $visits, array $events): array
     {
         $done = array_map(fn (array $rows): array => $this->ofMuscles(Fold::of([], TableEvents::events($rows))), $events);
-        foreach ($this->brought($visits) as $visit => $entries) {
-            $done[$visit] = [...$done[$visit] ?? [], ...$entries];
-        }
 
-        return $done;
+        return $done + $this->brought(array_diff($visits, array_keys($done)));
     }
 
     /**
@@ -53,9 +51,12 @@ final readonly class TreatmentSummary
      * muscle: string|null, side: string|null}>} what was done in one visit, and what the client answered to it, in order; by the server's
      * clock where the tablet's cannot have been right; a slip was taken back at once, and is told as such
      */
-    public function record(int $visit): array
+    public function record(Visit $visit): array
     {
-        $rows = array_column(TableEvents::rows([$visit])[$visit] ?? [], null, 'id');
+        if ($visit->origin === 'elsewhere') {
+            return ['done' => $this->brought([$visit->id])[$visit->id] ?? [], 'signs' => []];
+        }
+        $rows = array_column(TableEvents::rows([$visit->id])[$visit->id] ?? [], null, 'id');
         $events = TableEvents::events(array_values($rows));
         $state = Fold::of([], $events);
         $slips = array_fill_keys(array_map(static fn (Event $one): string => $one->id, $state->takenBack), true);
@@ -72,15 +73,18 @@ final readonly class TreatmentSummary
             }
         }
 
-        return ['done' => [...$this->ofMuscles($state), ...$this->brought([$visit])[$visit] ?? []], 'signs' => $signs];
+        return ['done' => $this->ofMuscles($state), 'signs' => $signs];
     }
 
     /**
-     * @param  list<int>  $visits
+     * @param  array<int>  $visits  at whose table nothing happened: of those from elsewhere, their word is all there is
      * @return array<int, list<array<string, mixed>>> what a visit from elsewhere says was done, by visit
      */
     private function brought(array $visits): array
     {
+        if ($visits === []) {
+            return [];
+        }
         $rows = DB::table('entries')->whereIn('visit_id', $visits)->where('kind', EntryKind::Done->value)->whereNull('fault')
             ->orderBy('identity')
             ->get(['visit_id', 'payload']);

@@ -156,7 +156,7 @@ final readonly class VisitNote
         $plans = AgreedPlans::of($visit->id);
         $state = Fold::of($plans->steps, TableEvents::events(TableEvents::rows([$visit->id])[$visit->id] ?? []));
         $agreed = array_values(array_map(AgreedStep::from(...), $plans->last['steps'] ?? []));
-        $told = $this->treatment->record($visit->id);
+        $told = $this->treatment->record($visit);
         $worked = WorkReader::worked(array_values(array_map(AgreedStep::from(...), $plans->steps)), $state);
 
         return new VisitRecord(

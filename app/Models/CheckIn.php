@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -48,6 +49,17 @@ final class CheckIn extends Model
     public function after(): BelongsTo
     {
         return $this->belongsTo(Visit::class, 'after_visit_id');
+    }
+
+    /**
+     * Sent before a visit: for it, or for none yet.
+     *
+     * @return Builder<CheckIn>
+     */
+    public static function before(Visit $visit): Builder
+    {
+        return self::query()->where('client_id', $visit->client_id)->whereNull('after_visit_id')->whereNotNull('sent_at')
+            ->where(static fn (Builder $query): Builder => $query->whereNull('visit_id')->orWhere('visit_id', $visit->id));
     }
 
     /** Keyed, so that a stolen list of hashes cannot be tried against short codes elsewhere. */

@@ -114,11 +114,14 @@ final class Visit extends Model
             ->whereIn('status', [VisitStatus::Signed, VisitStatus::Stopped]);
     }
 
-    /** Client, therapist and clinic; the clinic is the one of whoever looks, so it is there already. */
+    /** Client, therapist and clinic; whoever looks, and the clinic they look from, are there already. */
     public function people(): self
     {
-        $this->loadMissing('client', 'user');
         $viewer = Auth::user();
+        if ($viewer instanceof User && $viewer->id === $this->user_id && ! $this->relationLoaded('user')) {
+            $this->setRelation('user', $viewer);
+        }
+        $this->loadMissing('client', 'user');
         if (
             $viewer instanceof User
                 && $viewer->clinic_id === $this->user->clinic_id

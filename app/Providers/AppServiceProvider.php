@@ -9,6 +9,7 @@ use App\Database\PatientConnection;
 use App\Exchange\Progress;
 use App\Rules\StrongPassword;
 use App\Support\OutboxTransport;
+use App\Support\PlainPages;
 use App\Support\Sessions;
 use App\Support\WholeFileSessionHandler;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -24,6 +25,7 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Validation\Rules\Password;
+use Inertia\ResponseFactory;
 use Somatrace\Core\Clinic;
 
 final class AppServiceProvider extends ServiceProvider
@@ -31,6 +33,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(Progress::class);
+        $this->app->singleton(ResponseFactory::class, PlainPages::class);
         // one writer at a time, and everybody waits for it: see the two classes
         Connection::resolverFor(
             'sqlite',

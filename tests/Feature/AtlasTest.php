@@ -118,7 +118,7 @@ final class AtlasTest extends TestCase
         self::assertSame([0, 1, 1, '2026-03-02'], [$missed->streak, $missed->asked, $missed->missed, $missed->due_on->format('Y-m-d')]);
 
         $progress = fn (string $region): array => collect(
-            $this->get('/atlas/trainer')->viewData('page')['props']['progress'],
+            $this->get('/atlas/trainer')->inertiaProps()['progress'],
         )->firstWhere('region', $region);
         self::assertSame([1, 1], [$progress('leg')['begun'], $progress('leg')['due']]);
         $this->actingAs($this->therapist());
@@ -131,7 +131,7 @@ final class AtlasTest extends TestCase
             ->postJson('/atlas/trainer', ['card' => 'hazard:knee_hollow', 'chosen' => 'kneecap'])
             ->assertOk();
 
-        $questions = $this->get('/atlas/trainer?region=knee')->viewData('page')['props']['questions'];
+        $questions = $this->get('/atlas/trainer?region=knee')->inertiaProps()['questions'];
         self::assertCount(12, $questions);
         self::assertContains('hazard:knee_hollow', array_column($questions, 'card'));
         $this->get('/atlas/trainer?region=nowhere')->assertInertia(fn ($page) => $page->where('region', null)->has('questions', 12));

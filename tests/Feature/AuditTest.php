@@ -121,7 +121,7 @@ final class AuditTest extends TestCase
         $this->actingAs($owner);
         $lines = fn (string $query): array => array_map(
             static fn (array $line): string => "{$line['person']} {$line['deed']} ".($line['client']['code'] ?? ''),
-            $this->get("/clinic/audit?$query")->assertOk()->viewData('page')['props']['lines'],
+            $this->get("/clinic/audit?$query")->assertOk()->inertiaProps()['lines'],
         );
         $today = CarbonImmutable::now()->format('Y-m-d');
 

@@ -313,7 +313,7 @@ final class CalendarTest extends TestCase
     /** @return array<string, mixed> */
     private function page(string $query = ''): array
     {
-        return $this->get("/calendar?$query")->assertOk()->viewData('page')['props'];
+        return $this->get("/calendar?$query")->assertOk()->inertiaProps();
     }
 
     /**

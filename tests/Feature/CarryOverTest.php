@@ -163,7 +163,7 @@ final class CarryOverTest extends TestCase
     /** @return array<string, mixed> */
     private function props(Visit $visit, string $step): array
     {
-        return $this->get("/visits/{$visit->public_id}/$step")->assertOk()->viewData('page')['props'];
+        return $this->get("/visits/{$visit->public_id}/$step")->assertOk()->inertiaProps();
     }
 
     /** What the note says that would be signed now. */

@@ -174,7 +174,7 @@ final class CaseloadTest extends TestCase
     /** @return array<string, mixed> */
     private function page(string $query = ''): array
     {
-        return $this->get("/caseload?$query")->assertOk()->viewData('page')['props'];
+        return $this->get("/caseload?$query")->assertOk()->inertiaProps();
     }
 
     /** @return list<array{string, string}> */

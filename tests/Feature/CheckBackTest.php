@@ -47,7 +47,7 @@ final class CheckBackTest extends TestCase
         $this->get("/visits/{$next->public_id}/ask")->assertOk()->assertInertia(
             static fn (Assert $page) => $page->where('check_in', null),
         );
-        $response = $this->get("/clients/{$client->public_id}")->assertOk()->viewData('page')['props']['response'];
+        $response = $this->get("/clients/{$client->public_id}")->assertOk()->inertiaProps()['response'];
         self::assertEquals([12, false, 0.5], [
             $response['visits'][0]['sore_hours'], $response['visits'][0]['worse'], $response['visits'][0]['home_care'],
         ]);

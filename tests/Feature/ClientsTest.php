@@ -138,7 +138,7 @@ final class ClientsTest extends TestCase
         $away = $this->client($user, 'Otto Gone');
         $this->actingAs($user)->post("/clients/{$away->public_id}/archive")->assertRedirect();
         $names = fn (string $query): array => array_column(
-            $this->get("/clients?$query")->assertOk()->viewData('page')['props']['clients'], 'name',
+            $this->get("/clients?$query")->assertOk()->inertiaProps()['clients'], 'name',
         );
 
         self::assertSame(['Anton Ray', 'Zita Ohm', 'Ängla Moss'], $names('sort=name'));
@@ -174,7 +174,7 @@ final class ClientsTest extends TestCase
                 ->all(),
         ];
         $before = $state();
-        $page = fn (): array => $this->actingAs($user)->get("/clients/{$kept->public_id}/edit")->assertOk()->viewData('page')['props'];
+        $page = fn (): array => $this->actingAs($user)->get("/clients/{$kept->public_id}/edit")->assertOk()->inertiaProps();
         self::assertSame(
             [[$gone->code, 'same name, same birthday']],
             array_map(static fn (array $one): array => [$one['code'], $one['because']], $page()['doubles']),

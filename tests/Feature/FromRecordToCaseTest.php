@@ -154,7 +154,7 @@ final class FromRecordToCaseTest extends TestCase
 
     public function test_what_was_done_is_summed_by_muscle_in_the_order_it_happened(): void
     {
-        [, $visit] = $this->twoVisits();
+        [$first, $visit] = $this->twoVisits();
         $soleus = ['muscle' => 'soleus', 'side' => 'left'];
         $this->happened($visit, 's1', 'step_started', $soleus);
         $this->happened($visit, 's1', 'pass_reached', ['pressure' => 4, 'seconds' => 30, 'tissue_kpa' => 100]);
@@ -171,9 +171,10 @@ final class FromRecordToCaseTest extends TestCase
         $this->happened($visit, 's9', 'pass_reached', ['pressure' => 9, 'seconds' => 10, 'tissue_kpa' => 100]);
         $this->happened($visit, 's4', 'step_started', ['muscle' => 'psoas_major', 'side' => 'left']);
         $this->happened($visit, 's4', 'pass_reached', ['pressure' => 0.5, 'seconds' => 20]);
-        $this->entry($visit, 'done', 'a', ['muscle' => 'gracilis', 'side' => 'left', 'minutes' => 2, 'max_pressure' => 3], 0);
+        $elsewhere = ['muscle' => 'gracilis', 'side' => 'left', 'minutes' => 2, 'max_pressure' => 3];
+        $this->entry($first, 'done', 'a', $elsewhere, 0);
 
-        $done = app(TreatmentSummary::class)->doneByVisit([$visit->id]);
+        $done = app(TreatmentSummary::class)->doneByVisit([$first->id, $visit->id]);
 
         self::assertSame([$visit->id => [
             [
@@ -184,18 +185,20 @@ final class FromRecordToCaseTest extends TestCase
                 'muscle' => 'psoas_major', 'side' => 'left', 'minutes' => 0.0, 'max_pressure' => 0.5, 'seconds_at_pressure' => 20.0,
                 'dose_kpa_s' => 0.0, 'signs' => [],
             ],
-            ['muscle' => 'gracilis', 'side' => 'left', 'minutes' => 2, 'max_pressure' => 3],
-        ]], $done, 'what was only begun is not done, and what has no muscle is nobody’s');
+        ], $first->id => [$elsewhere]], $done, 'what was only begun is not done, and what has no muscle is nobody’s');
         self::assertSame([], app(TreatmentSummary::class)->doneByVisit([]));
+        self::assertSame([], app(TreatmentSummary::class)->record($first)['done'], 'of a visit from here only its table tells');
+        $first->update(['origin' => 'elsewhere']);
+        self::assertSame([$elsewhere], app(TreatmentSummary::class)->record($first)['done']);
         self::assertSame(
-            ['softened', 'softened', 'jumped_for_joy'], array_column(app(TreatmentSummary::class)->record($visit->id)['signs'], 'sign'),
+            ['softened', 'softened', 'jumped_for_joy'], array_column(app(TreatmentSummary::class)->record($visit)['signs'], 'sign'),
         );
         self::assertSame(
             [
                 'at' => '2026-11-28T09:00:00Z', 'sign' => 'softened', 'by_server' => false, 'slip' => false, 'muscle' => 'soleus',
                 'side' => 'left',
             ],
-            app(TreatmentSummary::class)->record($visit->id)['signs'][0],
+            app(TreatmentSummary::class)->record($visit)['signs'][0],
         );
     }
 
@@ -209,7 +212,7 @@ final class FromRecordToCaseTest extends TestCase
         foreach (self::whatChanges() as $what => [$act, $changes]) {
             DB::beginTransaction();
             $act($this, Visit::query()->findOrFail($first->id), Visit::query()->findOrFail($visit->id));
-            auth()->user()?->unsetRelation('clinic');
+            $this->actingAs($visit->user->fresh() ?? $visit->user);
             self::assertSame($changes, $before !== $this->course($visit)->stamp(), $what);
             DB::rollBack();
             $this->actingAs($visit->user);

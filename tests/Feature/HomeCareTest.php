@@ -14,7 +14,7 @@ final class HomeCareTest extends TestCase
     public function test_nothing_is_given_until_somebody_gives_it(): void
     {
         $visit = $this->worked();
-        $page = $this->get("/visits/{$visit->public_id}/after")->assertOk()->viewData('page')['props'];
+        $page = $this->get("/visits/{$visit->public_id}/after")->assertOk()->inertiaProps();
 
         self::assertSame(['shrug_drop'], array_column($page['home'], 'exercise'));
         self::assertStringContainsString('levator scapulae', $page['home'][0]['because']);
@@ -28,7 +28,7 @@ final class HomeCareTest extends TestCase
         $this->save($visit, 'home_care', ['exercise' => 'shrug_drop', 'side' => 'left'])->assertOk();
         $this->save($visit, 'home_care', ['exercise' => 'jaw_rest', 'dose' => 'three breaths'])->assertOk();
 
-        $parts = array_column($this->get("/visits/{$visit->public_id}/after")->viewData('page')['props']['note']['parts'], null, 'id');
+        $parts = array_column($this->get("/visits/{$visit->public_id}/after")->inertiaProps()['note']['parts'], null, 'id');
         self::assertSame(
             ['Tongue up, teeth apart: three breaths, every time a door opens.', 'Shrug and drop, left: 6 times, every hour at work.'],
             array_column($parts['home_care']['sentences'], 'text'),
@@ -43,7 +43,7 @@ final class HomeCareTest extends TestCase
 
         $this->post("/visits/{$visit->public_id}/sign", [])->assertSessionHasNoErrors();
         DB::table('entries')->where('kind', 'home_care')->delete();
-        $text = json_encode($this->get("/visits/{$visit->public_id}/note")->viewData('page')['props']['note'], JSON_THROW_ON_ERROR);
+        $text = json_encode($this->get("/visits/{$visit->public_id}/note")->inertiaProps()['note'], JSON_THROW_ON_ERROR);
         self::assertStringContainsString('Tongue up, teeth apart: three breaths', $text, 'frozen with the note');
     }
 
@@ -62,7 +62,7 @@ final class HomeCareTest extends TestCase
         $this->post("/visits/{$visit->public_id}/sign", [])->assertSessionHasNoErrors();
         $next = $this->visit($visit->user, $visit->client);
 
-        $before = $this->get("/visits/{$next->public_id}/ask")->assertOk()->viewData('page')['props']['before'];
+        $before = $this->get("/visits/{$next->public_id}/ask")->assertOk()->inertiaProps()['before'];
         self::assertSame(['shrug_drop'], array_column($before['home_care'], 'exercise'));
     }
 
@@ -113,6 +113,6 @@ final class HomeCareTest extends TestCase
     /** @return array<string, mixed> */
     private function sheet(Visit $visit): array
     {
-        return $this->get("/visits/{$visit->public_id}/home-care")->assertOk()->viewData('page')['props'];
+        return $this->get("/visits/{$visit->public_id}/home-care")->assertOk()->inertiaProps();
     }
 }

@@ -19,7 +19,7 @@ final class LeanTest extends TestCase
         // an elbow at five is 80 N on the plate; this one makes a quarter more
         $this->hold('elbow', 5, 100)->assertOk()
             ->assertJsonPath('words', '25 % more than stands for it, and even: these hands are so.');
-        $elbow = fn (): array => collect($this->get('/atlas/trainer/lean')->assertOk()->viewData('page')['props']['tools'])
+        $elbow = fn (): array => collect($this->get('/atlas/trainer/lean')->assertOk()->inertiaProps()['tools'])
             ->firstWhere('id', 'elbow');
         self::assertNull($elbow()['more'], 'one aim tells nothing');
 
@@ -138,7 +138,7 @@ final class LeanTest extends TestCase
     /** @return array<string, mixed> */
     private function aim(string $tool, int $aimed): array
     {
-        $tools = collect($this->get('/atlas/trainer/lean')->viewData('page')['props']['tools']);
+        $tools = collect($this->get('/atlas/trainer/lean')->inertiaProps()['tools']);
 
         return collect($tools->firstWhere('id', $tool)['aims'])->firstWhere('felt', $aimed);
     }

@@ -45,7 +45,7 @@ final class NextVisitTest extends TestCase
 
         $this->travelTo('2026-03-16 08:00:00');
         $desk = $this->therapist($visit->user->clinic, role: Role::Reception);
-        $told = $this->actingAs($desk)->get('/')->assertOk()->viewData('page')['props']['appointments'][0];
+        $told = $this->actingAs($desk)->get('/')->assertOk()->inertiaProps()['appointments'][0];
         self::assertSame(['Print the exercises.', null], [$told['word'], $told['reason']]);
     }
 
@@ -82,6 +82,6 @@ final class NextVisitTest extends TestCase
     /** @return array<string, mixed> */
     private function next(Visit $visit): array
     {
-        return $this->get("/visits/{$visit->public_id}/after")->assertOk()->viewData('page')['props']['next'];
+        return $this->get("/visits/{$visit->public_id}/after")->assertOk()->inertiaProps()['next'];
     }
 }

@@ -20,7 +20,7 @@ final class NoteTest extends TestCase
     {
         $visit = $this->signed();
 
-        $page = $this->get("/visits/{$visit->public_id}/note")->assertOk()->viewData('page')['props'];
+        $page = $this->get("/visits/{$visit->public_id}/note")->assertOk()->inertiaProps();
         $parts = array_column($page['note']['parts'], null, 'id');
 
         self::assertSame(['reason', 'safety', 'found', 'reasoning', 'done', 'next'], array_keys($parts));
@@ -32,7 +32,7 @@ final class NoteTest extends TestCase
         self::assertSame(
             [['step' => 'feel', 'name' => 'Levator scapulae, left']], $parts['found']['sentences'][0]['sources'], 'where it was read',
         );
-        self::assertEquals((object) ['done' => 'Levator left, up to 5. It softened.', 'home_care' => 'Walk.'], $page['own']);
+        self::assertEquals(['done' => 'Levator left, up to 5. It softened.', 'home_care' => 'Walk.'], $page['own']);
     }
 
     public function test_a_sentence_changed_by_hand_stands_until_its_facts_change_and_is_then_asked_about(): void
@@ -68,7 +68,7 @@ final class NoteTest extends TestCase
         $this->save($visit, 'sentence', ['sentence' => 'found.palpation.masseter.left', 'text' => 'Masseter like wood.', 'from' => 'x'])
             ->assertOk();
 
-        $note = $this->get("/visits/{$visit->public_id}/after")->viewData('page')['props']['note'];
+        $note = $this->get("/visits/{$visit->public_id}/after")->inertiaProps()['note'];
         self::assertSame([['id' => 'found.palpation.masseter.left', 'text' => 'Masseter like wood.']], $note['gone']);
 
         $this->post("/visits/{$visit->public_id}/sign", [])->assertSessionHasNoErrors();
@@ -87,7 +87,7 @@ final class NoteTest extends TestCase
             ],
         ])->assertSessionHasNoErrors();
 
-        $page = $this->get("/visits/{$visit->public_id}/note")->assertOk()->viewData('page')['props'];
+        $page = $this->get("/visits/{$visit->public_id}/note")->assertOk()->inertiaProps();
         $revisions = $page['revisions'];
 
         self::assertSame([2, 1], array_column($revisions, 'revision'));
@@ -223,7 +223,7 @@ final class NoteTest extends TestCase
      */
     private function sentence($page, string $id): array
     {
-        foreach ($page->viewData('page')['props']['note']['parts'] as $part) {
+        foreach ($page->inertiaProps()['note']['parts'] as $part) {
             foreach ($part['sentences'] as $one) {
                 if ($one['id'] === $id) {
                     return $one;

@@ -56,7 +56,7 @@ final class PaperTextTest extends TestCase
     /** @return list<string> what the page of the paper shows, as it must stand on paper */
     private function sentences(Visit $visit, string $paper): array
     {
-        $props = $this->get("/visits/{$visit->public_id}/$paper")->assertOk()->viewData('page')['props'];
+        $props = $this->get("/visits/{$visit->public_id}/$paper")->assertOk()->inertiaProps();
         $all = static function (mixed ...$parts): array {
             $found = [];
             array_walk_recursive($parts, static function (mixed $one) use (&$found): void {

@@ -38,8 +38,8 @@ final readonly class VisitPage
     private const JUDGED = [
         'ask' => ['safety', 'response'], 'screen' => ['safety'], 'move' => ['safety', 'assessment', 'pattern'],
         'feel' => ['safety', 'assessment', 'pattern'], 'think' => ['safety', 'chains', 'pattern'],
-        'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety'], 'recheck' => ['safety', 'response'],
-        'after' => ['safety', 'response'],
+        'agree' => ['safety', 'plan'], 'plan' => ['safety', 'plan', 'response'], 'work' => ['safety', 'response'],
+        'recheck' => ['safety', 'response'], 'after' => ['safety', 'response'],
     ];
 
     /** Steps on which the last visit stands beside this one, and what of it. */
@@ -101,7 +101,7 @@ final readonly class VisitPage
             'tableside' => $step === 'work' && $agreed !== null ? $this->tableside($agreed->document) : null,
             'taken_back' => $step === 'work' ? $this->consent->standing($visit) : null,
             'unreadable' => $course->cannotBeRead() ? $this->sound->unreadable($visit->id) : [],
-            ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit->id) : ['done' => [], 'signs' => []],
+            ...in_array($step, ['recheck', 'after'], true) ? $this->treatment->record($visit) : ['done' => [], 'signs' => []],
             'notes' => $notes,
             'next' => $step === 'after'
                 ? $this->next($visit, ($judged['note'] ?? $notes[count($notes) - 1]['note'] ?? [])['next'] ?? null)
@@ -114,7 +114,7 @@ final readonly class VisitPage
             'school' => (object) ($step === 'plan' ? [...$this->clinic->schoolDefaults(), ...$visit->user->school()] : []),
             'prefers' => (object) ($step === 'plan' ? $visit->user->settings['prefers'] ?? [] : []),
             'off_here' => $step === 'plan' ? $this->scope->off($visit->user->clinic) : [],
-            'check_in' => in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
+            'check_in' => $course->isCheckedIn() && in_array($step, ['ask', 'screen'], true) ? $this->checkIn($visit) : null,
         ];
     }
 
@@ -355,10 +355,7 @@ final readonly class VisitPage
      */
     private function checkIn(Visit $visit): ?array
     {
-        $checkIn = CheckIn::query()->where('client_id', $visit->client_id)->whereNull('after_visit_id')->whereNotNull('sent_at')
-            ->where(static fn (Builder $query): Builder => $query->whereNull('visit_id')->orWhere('visit_id', $visit->id))
-            ->latest('sent_at')
-            ->first();
+        $checkIn = CheckIn::before($visit)->latest('sent_at')->first();
 
         return $checkIn === null || $checkIn->sent_at === null ? null : [
             'at' => $checkIn->sent_at->setTimezone($visit->user->clinic->timezone)->format('j M, H:i'),
