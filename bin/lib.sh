@@ -71,10 +71,14 @@ prepare() {
 # Something already listens there.
 taken() { php -r '$s = @stream_socket_server("tcp://".$argv[1].":".$argv[2]); exit($s === false ? 0 : 1);' "$1" "$2"; }
 
-# PHP's own server with Laravel's router: `artisan serve` hops to another port in silence and forgets its workers.
+# PHP's own server with Laravel's router: `artisan serve` hops to another port in silence and forgets its workers. Settings and routes are
+# read once, at its start, instead of on every request; commands read them anew.
 php_server() { # host port [router]
+  local kept=$PWD/storage/framework/served/$2
+  local keeps=("APP_CONFIG_CACHE=$kept/config.php" "APP_ROUTES_CACHE=$kept/routes.php" "APP_EVENTS_CACHE=$kept/events.php")
+  (umask 077; mkdir -p "$kept"; rm -f "$kept"/*; env "${keeps[@]}" php artisan optimize --except=views --quiet)
   cd public
-  exec env PHP_CLI_SERVER_WORKERS=${PHP_CLI_SERVER_WORKERS:-4} php -d opcache.enable_cli=1 \
+  exec env "${keeps[@]}" PHP_CLI_SERVER_WORKERS=${PHP_CLI_SERVER_WORKERS:-4} php -d opcache.enable_cli=1 \
     -d upload_max_filesize=6M -d post_max_size=8M -d memory_limit=512M -d zend.exception_ignore_args=1 \
     -S "$1:$2" "../${3:-vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php}"
 }
