@@ -1,5 +1,19 @@
 import { KillableServer } from './killable'
-import { accessible, assessed, choose, everythingDenied, newClient, openClient, propsOf, recorded, saved, signIn, token } from './steps'
+import {
+  accessible,
+  assessed,
+  choose,
+  everythingDenied,
+  heard,
+  newClient,
+  openClient,
+  propsOf,
+  recorded,
+  roomTo,
+  saved,
+  signIn,
+  token,
+} from './steps'
 import { expect, test, type Browser, type Page } from './test'
 
 test('a course is read on one page: its way, what was measured, what was expected, what helped', async ({ page }) => {
@@ -288,6 +302,31 @@ test('a course of five visits: each answer between changes the next plan; the go
     await expect(row).toContainText('7 of 10')
     await expect(row).toContainText('1 of 10')
     await accessible(page)
+
+    // back after a bad week: the room knows from where it was too much, and what is hoped for
+    await weekLater()
+    const back = await visitOf(client, 6)
+    await recorded(page, back, found(6, 55, 3))
+    await page.goto(`${back}/plan`)
+    await page.getByRole('button', { name: /Agree this with/ }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await roomTo(page, /levator/i)
+    await heard(page, () => page.keyboard.press('Enter'))
+    const told = page.locator('.room-advice').getByRole('note')
+    await expect(told).not.toContainText('made it sore')
+    await page.clock.setSystemTime(Date.now() + 20 * 60_000)
+    await expect(told).toContainText(/^As much as made it sore: [\d.]+ MPa·s/)
+    await heard(page, () => page.keyboard.press('i'))
+    const depth = page.getByRole('dialog')
+    await expect(depth.getByText(/Sore from about [\d.]+ MPa·s; [\d.]+ MPa·s was borne\. Today so far/)).toBeVisible()
+    await expect(depth.getByText('Turning the head, left to 60°: ')).toBeVisible()
+    await page.screenshot({ path: info.outputPath('depth.png') })
+    await heard(page, () => page.keyboard.press('i'))
+    await page.screenshot({ path: info.outputPath('room.png') })
+    await heard(page, () => page.keyboard.press('Backspace'))
+    await roomTo(page, /^Re-check .*turning/i)
+    await expect(page.getByRole('region', { name: 'Measured again' })).toContainText('goal 60°')
+    await page.screenshot({ path: info.outputPath('recheck.png') })
   } finally {
     await context.close()
     server.kill()

@@ -3,8 +3,10 @@ import { computed } from 'vue'
 import { atlas, hazardsBeside, muscle as muscleOf } from '@/chart/atlas'
 import PoseDrawing from '@/chart/PoseDrawing.vue'
 import { isDrawn } from '@/chart/poses'
+import { goalWords } from '@/parts/course/goals'
+import { doseWords, toleranceWords } from '@/parts/course/traces'
 import { capital } from '@/parts/words'
-import type { Manoeuvre, PlanStep } from '@/types/visit'
+import type { GoalProgress, Manoeuvre, PlanStep, Response } from '@/types/visit'
 import { setupOf, skinOf } from './lines'
 import RoomPage from './RoomPage.vue'
 
@@ -16,6 +18,11 @@ const props = defineProps<{
   hands: { name: string; so_far: number; minutes: number; of: number }[]
   /** how long the hands were on so far */
   on: string
+  /** what the visits before say of the muscle in hand */
+  soFar: Response['targets'][number] | undefined
+  /** kPa·s on it today */
+  dose: number
+  goals: GoalProgress[]
 }>()
 const emit = defineEmits<{ close: []; atlas: []; room: []; found: [] }>()
 const setup = computed(() => (props.manoeuvre?.setup ? atlas.setups[props.manoeuvre.setup.id] : undefined))
@@ -56,6 +63,15 @@ const rows = computed(() =>
       ['To find it', props.step.find.map((one) => capital(one)).join('. ')],
       ['Why', [props.manoeuvre?.because, props.step.why].filter(Boolean).join(' ')],
       ['No stronger', props.step.ceiling?.because ?? ''],
+      [
+        'Before today',
+        props.soFar && props.soFar.visits > 0
+          ? [props.soFar.because, toleranceWords(props.soFar.tolerance), props.dose > 0 ? `Today so far ${doseWords(props.dose)}.` : '']
+              .filter(Boolean)
+              .join(' ')
+          : '',
+      ],
+      [props.goals.length > 1 ? 'Goals' : 'Goal', props.goals.map((one) => `${capital(goalWords(one))}.`).join(' ')],
       [
         'Your hands',
         [

@@ -4,11 +4,12 @@ import { movement } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
 import { changeOf, placeOf } from '@/composables/measuredAgain'
 import { useVisit } from '@/composables/useVisit'
+import { goalValue } from '@/parts/course/goals'
 import type { Phase, PlanStep, TestResult } from '@/types/visit'
 
 /** What was measured is measured again, here: the value from before, a pad for the new one, and the difference beside it. */
 const props = defineProps<{ step: PlanStep; hears: () => boolean }>()
-const { save, one, all } = useVisit()
+const { judged, save, one, all } = useVisit()
 const check = computed(() => props.step.check!)
 const range = computed(() => (check.value.kind === 'range' ? movement(check.value.id) : null))
 const unit = computed(() => (range.value?.unit === 'deg' ? '°' : ` ${range.value?.unit ?? ''}`))
@@ -20,6 +21,10 @@ const valueIn = (phase: Phase): number | TestResult | null => {
 }
 const before = computed(() => valueIn('before'))
 const after = computed(() => valueIn('after'))
+/** What is hoped for of it. */
+const goal = computed(() =>
+  judged.value.response?.goals.find((of) => of.measure === `${check.value.kind}.${check.value.id}.active` && of.side === check.value.side),
+)
 const typed = ref('')
 watch(
   () => props.step.id,
@@ -83,6 +88,9 @@ const change = computed(() => {
       >
       <span class="text-linen-2"
         >now <b class="display text-[34px] text-room-woad wide-room:text-[44px]">{{ typed === '' ? words(after) : typed }}</b></span
+      >
+      <span v-if="goal" class="text-linen-2"
+        >goal <b class="display text-[34px] text-room-moss wide-room:text-[44px]">{{ goalValue(goal) }}</b></span
       >
       <span aria-live="polite">{{ problem || change }}</span>
     </p>

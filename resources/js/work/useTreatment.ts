@@ -79,6 +79,13 @@ export function useTreatment(
     tissue_kpa: tissueAt(pressure.value ?? 0),
     ...(manoeuvre.value ? { tool: manoeuvre.value.tool } : {}),
   })
+  /** kPa·s of the muscle in hand up to now, in all its steps of today. */
+  const dose = computed(() => {
+    const one = step.value
+    if (!one?.muscle || !one.side) return 0
+    const now = started.value && pressure.value !== null ? seconds.value * tissueAt(pressure.value) : 0
+    return (state.value.muscles[`${one.muscle}|${one.side}`]?.kpa_s ?? 0) + now
+  })
   const inHand = (): string[] => {
     const own = manoeuvre.value?.spots[spot.value]
     return own === undefined ? [] : [own]
@@ -241,6 +248,7 @@ export function useTreatment(
     seconds,
     stepSeconds,
     planned,
+    dose,
     leanAt,
     eased,
     raised,

@@ -29,6 +29,7 @@ import SignsPage from '@/work/SignsPage.vue'
 import { keepRoom } from '@/work/offline'
 import { tone } from '@/work/tone'
 import { meant, useDeafness, useHold } from '@/work/touch'
+import { doseWords } from '@/parts/course/traces'
 import { capital } from '@/parts/words'
 import { useTreatment } from '@/work/useTreatment'
 
@@ -293,16 +294,28 @@ const next = computed(() => {
     ? { over: `next, ${Math.max(1, Math.round(following.value.minutes))} min`, name: following.value.label }
     : { over: 'last step', name: 'Finish' }
 })
-/** What stops this step, one at a time: what safety asks to watch, then what lies beside the muscle and is never pressed. */
+/** What the visits before say of the muscle in hand. */
+const soFar = computed(() => page.response?.targets.find((one) => one.muscle === step.value?.muscle && one.side === step.value?.side))
+/** So much as made it sore, or more than was ever borne: said when it is reached. */
+const borne = computed(() => {
+  const { sore_from = null, borne: most = null, varies = false } = soFar.value?.tolerance ?? {}
+  const dose = started.value ? t.dose.value : 0
+  if (sore_from === null || varies) return null
+  if (dose >= sore_from) return `As much as made it sore: ${doseWords(sore_from)}`
+  return most !== null && dose > most ? `More than was borne; sore from ${doseWords(sore_from)}` : null
+})
+/** What stops this step, one at a time: what was too much before, what safety asks to watch, what lies beside it and is never pressed. */
 const cautions = computed(() => {
   const one = step.value
   if (!one) return []
   // a hazard is told by its own three lines
-  const said = one.cautions.filter((of) => of.kind !== 'hazard').map((of) => ({ name: capital(of.text), sign: '', safe: '' }))
+  const said = [borne.value, ...one.cautions.filter((of) => of.kind !== 'hazard').map((of) => capital(of.text))]
+    .filter((text) => text !== null)
+    .map((name) => ({ name, sign: '', safe: '' }))
   return [...said, ...(one.muscle ? hazardsBeside(one.muscle, one.side ?? 'midline', one.zones) : [])]
 })
 const cautionIndex = ref(0)
-watch(step, () => (cautionIndex.value = 0))
+watch([step, borne], () => (cautionIndex.value = 0))
 const caution = computed(() => cautions.value[cautionIndex.value % Math.max(1, cautions.value.length)])
 const cautionWords = computed(() => {
   const one = caution.value
@@ -694,6 +707,9 @@ const state = computed(
         :manoeuvre="manoeuvre"
         :hands="t.hands.value"
         :on="clockWords(t.handSeconds.value)"
+        :so-far="soFar"
+        :dose="t.dose.value"
+        :goals="response?.goals ?? []"
         @close="close"
         @atlas="about"
         @room="show('keys')"

@@ -59,6 +59,9 @@ export interface Frame {
 }
 /** A dose as it is said: of kPa·s there are thousands. */
 export const doseWords = (kpaS: number): string => `${Math.round(kpaS / 100) / 10} MPa·s`
+/** From where one muscle made sore and what it bore; nothing while it never did, or where the visits contradict each other. */
+export const toleranceWords = ({ borne, sore_from, varies }: Response['targets'][number]['tolerance']): string =>
+  sore_from === null || varies ? '' : `Sore from about ${doseWords(sore_from)}${borne === null ? '' : `; ${doseWords(borne)} was borne`}.`
 const INSET = 8
 export const xOf = (frame: Frame, at: number): number =>
   frame.days.length < 2 ? frame.width / 2 : INSET + (at * (frame.width - 2 * INSET)) / (frame.days.length - 1)
