@@ -157,6 +157,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     )->whereIn('format', array_keys(ClientFiles::FORMATS))->name('clients.bring.apply');
     Route::get('/clients/{client}/compare', [ClientController::class, 'compare'])->name('clients.compare');
     Route::get('/clients/{client}/report', [ReportController::class, 'show'])->name('clients.report');
+    Route::put('/clients/{client}/report', [ReportController::class, 'keep'])->name('clients.report.keep');
     Route::get('/clients/{client}/report.pdf', [ReportController::class, 'pdf'])->name('clients.report.pdf');
     Route::post('/clients/{client}/check-ins', [CheckInController::class, 'store'])->name('check-ins.store');
     Route::post('/clients/{client}/appointments', [AppointmentController::class, 'store'])->name('appointments.store');

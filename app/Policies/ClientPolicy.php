@@ -39,6 +39,12 @@ final class ClientPolicy
         return $this->update($user, $client) && $user->may(Right::WriteClinical);
     }
 
+    /** Adds words of their own to a report that leaves the house: nobody whose notes wait for a second name. */
+    public function report(User $user, Client $client): bool
+    {
+        return $this->treat($user, $client) && ! $user->role->isSupervised();
+    }
+
     /** Visits from a file into the record. */
     public function bring(User $user, Client $client): bool
     {

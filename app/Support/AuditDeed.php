@@ -12,6 +12,7 @@ final readonly class AuditDeed
         'clients.show' => ['saw', 'client'], 'clients.edit' => ['saw', 'client’s details'],
         'clients.compare' => ['saw', 'before and after'], 'clients.bring' => ['saw', 'files of a client'],
         'clients.report' => ['saw', 'progress report'], 'clients.report.pdf' => ['took', 'progress report'],
+        'clients.report.keep' => ['changed', 'progress report'],
         'clients.store' => ['changed', 'client written down'], 'clients.update' => ['changed', 'client’s details'],
         'clients.archive' => ['changed', 'client put away'], 'clients.unarchive' => ['changed', 'client taken out again'],
         'clients.merge' => ['changed', 'two clients made one'], 'clients.unmerge' => ['changed', 'two clients again'],

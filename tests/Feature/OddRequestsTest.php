@@ -32,7 +32,7 @@ final class OddRequestsTest extends TestCase
         'contacts', 'other', 'merge', 'file', 'digest', 'day', 'time', 'minutes', 'reason', 'appointment', 'key', 'phase', 'identity',
         'payload', 'seen', 'more', 'step', 'entries', 'events', 'sent_at', 'happened', 'advice', 'next_time', 'regions', 'full', 'position',
         'for', 'words', 'of', 'view', 'with', 'every', 'times', 'here', 'anyway', 'following', 'status', 'word', 'weekdays', 'part',
-        'what', 'side', 'repeat', 'about', 'id', 'answers', 'send', 'format', 'deck', 'theirs',
+        'what', 'side', 'repeat', 'about', 'id', 'answers', 'send', 'format', 'deck', 'theirs', 'visit',
     ];
 
     /** What a page is read with in the suite: what breaks reading if anything does. */

@@ -77,6 +77,7 @@ final class RouteWalkTest extends TestCase
         'clinic.bring.preview' => self::EVERYBODY, 'bring.progress' => self::EVERYBODY, 'clinic.bring.apply' => self::EVERYBODY,
         'clients.index' => self::EVERYBODY, 'clients.find' => self::EVERYBODY, 'clients.edit' => self::EVERYBODY,
         'clients.update' => self::EVERYBODY, 'clients.archive' => self::EVERYBODY, 'clients.unarchive' => self::EVERYBODY,
+        'clients.report.keep' => ['owner', 'therapist'],
         'clients.merge' => ['owner', 'therapist'], 'clients.unmerge' => ['owner', 'therapist'], 'clients.erase' => self::OWNER,
         'clients.export' => self::CLINICAL, 'clients.bring' => self::CLINICAL, 'clients.file' => self::CLINICAL,
         'clients.bring.preview' => self::CLINICAL, 'clients.bring.apply' => self::CLINICAL,

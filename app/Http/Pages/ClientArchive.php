@@ -14,6 +14,7 @@ use App\Exchange\ClientRecord;
 use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\Clinic;
+use App\Models\ReportWords;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 
@@ -70,7 +71,7 @@ final readonly class ClientArchive
         $zip->addFromString('audit.csv', $this->audit->csv($clinic, ['client' => $client->id]));
         $zip->addFromString(
             'READ ME.txt',
-            "Everything {$clinic->name} holds about {$client->name} ({$client->code}), taken out on {$clinic->day(CarbonImmutable::now())}.\n\nclient.json: who, and whom to call\nvisits/: each visit as a case file, and each signed note as it was signed\nfhir.json: the record for other clinical programs\nfindings, measures: tables and lines of everything found\nappointments.ics: visits booked\naudit.csv: who saw or changed the record\n",
+            "Everything {$clinic->name} holds about {$client->name} ({$client->code}), taken out on {$clinic->day(CarbonImmutable::now())}.\n\nclient.json: who, and whom to call\nvisits/: each visit as a case file, each signed note as it was signed, and what was added to a report\nfhir.json: the record for other clinical programs\nfindings, measures: tables and lines of everything found\nappointments.ics: visits booked\naudit.csv: who saw or changed the record\n",
         );
         $zip->close();
 
@@ -80,6 +81,9 @@ final readonly class ClientArchive
     private function visit(\ZipArchive $zip, Visit $visit, string $name): void
     {
         $zip->addFromString("$name.case.json", $this->case->write($visit));
+        foreach (ReportWords::query()->where('visit_id', $visit->id)->where('words', '!=', '')->orderBy('reader')->get() as $own) {
+            $zip->addFromString("$name.report-to-{$own->reader}.txt", "$own->words\n");
+        }
         if ($visit->isSigned()) {
             $zip->addFromString("$name.note.pdf", $this->notes->pdf($visit));
         }

@@ -13,6 +13,9 @@
 @if ($report === null)
 <p>No visit has ended yet: there is nothing to report.</p>
 @else
+@if ($own['words'] !== '')
+<div class="part">@foreach (preg_split('/\n{2,}/', $own['words']) as $text)<p>{!! nl2br(e($text)) !!}</p>@endforeach</div>
+@endif
 <div class="part"><h2>In short</h2>
   @foreach ($report['summary'] as $text)<p>{{ $text }}</p>@endforeach
 </div>

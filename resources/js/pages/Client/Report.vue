@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { FigureMark } from '@/chart/Figure.vue'
 import FigurePair from '@/parts/FigurePair.vue'
+import ReportWords from '@/parts/ReportWords.vue'
 import type { Complaint, Palpation, Words } from '@/types/visit'
 
 /** A report of a course to print, to hand over or to send: for the client or for whoever sent them. */
@@ -30,6 +31,7 @@ const props = defineProps<{
     ahead: string[]
   } | null
   figures: { first: Moment; last: Moment } | null
+  own: InstanceType<typeof ReportWords>['$props']['own'] | null
 }>()
 const marksOf = (one: Moment): FigureMark[] =>
   one.felt
@@ -41,7 +43,11 @@ const address = (reader: string, words: string, file = ''): string =>
 const READERS = { client: 'For the client', referrer: 'For a doctor' } as const
 const WORDS = { plain: 'plain', clinical: 'clinical', both: 'both' } as const
 const usual = { client: 'plain', referrer: 'both' } as const
+const words = ref<InstanceType<typeof ReportWords> | null>(null)
 const print = () => window.print()
+const pdf = async () => {
+  if ((await words.value?.settled()) ?? true) location.assign(address(props.for, props.wording, '.pdf'))
+}
 </script>
 <template>
   <Head :title="`How it has gone, ${client.code}`" />
@@ -80,14 +86,22 @@ const print = () => window.print()
           >
         </p>
         <p class="flex gap-2">
-          <a class="btn" :href="address(props.for, wording, '.pdf')" download>PDF</a
-          ><button type="button" class="btn-ink" @click="print">Print</button>
+          <button type="button" class="btn" @click="pdf">Save as PDF</button>
+          <button type="button" class="btn-ink" @click="print">Print</button>
         </p>
       </div>
     </header>
     <p v-if="!report">No visit has ended yet: there is nothing to report.</p>
     <template v-else>
-      <section class="note-part !border-t-0" aria-labelledby="short">
+      <ReportWords
+        v-if="own && (own.writable || own.words)"
+        :key="`${props.for} ${own.visit}`"
+        ref="words"
+        :client="client.id"
+        :reader="props.for"
+        :own="own"
+      />
+      <section class="note-part" :class="{ '!border-t-0': !own?.writable && !own?.words }" aria-labelledby="short">
         <h2 id="short" class="section-head">In short</h2>
         <div>
           <p v-for="one in report.summary" :key="one" class="note-said">{{ one }}</p>

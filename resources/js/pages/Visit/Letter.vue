@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3'
-import { useDebounceFn } from '@vueuse/core'
-import { computed, ref } from 'vue'
-import { Refused, send } from '@/composables/http'
+import { computed } from 'vue'
+import { send } from '@/composables/http'
+import { useKeptText } from '@/composables/useKeptText'
+import WrittenAtOnce from '@/parts/WrittenAtOnce.vue'
 
 /** The letter that sends somebody on: changed here, kept with the record, printed or saved. */
 const props = defineProps<{
@@ -12,43 +13,29 @@ const props = defineProps<{
   text: string | null
   revision: number
 }>()
-const text = ref(props.text ?? props.draft)
+const { text, state, theirs, keep, keepNow, choose } = useKeptText(
+  props.text ?? props.draft,
+  props.revision,
+  async (payload, seen) => {
+    const { entry } = await send<{ entry: { revision: number; payload: string } }>('PUT', `/visits/${props.visit.id}/entries?step=after`, {
+      kind: 'text',
+      phase: 'before',
+      identity: 'letter',
+      payload,
+      seen,
+    })
+    return { text: entry.payload, revision: entry.revision }
+  },
+  'Kept with the record.',
+)
 const changed = computed(() => text.value !== props.draft)
-const state = ref('')
-let seen = props.revision
-let last = Promise.resolve()
-const write = async () => {
-  state.value = 'Keeping it …'
-  try {
-    const { entry } = await send<{ entry: { revision: number; payload: string }; conflict: boolean }>(
-      'PUT',
-      `/visits/${props.visit.id}/entries?step=after`,
-      {
-        kind: 'text',
-        phase: 'before',
-        identity: 'letter',
-        payload: text.value,
-        seen,
-      },
-    )
-    seen = entry.revision
-    state.value =
-      entry.payload === text.value
-        ? 'Kept with the record.'
-        : 'Another window changed it first. Yours stands here; change it once more to keep it.'
-  } catch (fault) {
-    state.value = fault instanceof Refused ? fault.words : 'No connection. It stays here until it can be kept.'
-  }
-}
-const keepNow = () => (last = last.then(write))
-const keep = useDebounceFn(() => void keepNow(), 600)
 const anew = () => {
   text.value = props.draft
   void keepNow()
 }
 const print = () => window.print()
 const pdf = async () => {
-  if (!props.visit.signed && changed.value) await keepNow()
+  if (!props.visit.signed) await keepNow()
   location.assign(`/visits/${props.visit.id}/letter.pdf`)
 }
 </script>
@@ -75,8 +62,9 @@ const pdf = async () => {
       maxlength="5000"
       :readonly="visit.signed"
       @input="keep"
-      @blur="!visit.signed && changed && keepNow()"
+      @blur="!visit.signed && keepNow()"
     />
+    <WrittenAtOnce v-if="theirs !== null" :theirs="theirs" @choose="choose" />
     <p class="caption no-print mt-1" role="status">
       {{
         visit.signed
