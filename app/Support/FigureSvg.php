@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Support;
 
 /**
- * The figure for paper: front and back, with where it hurts and what was tender. The marks are drawn as plain shapes over a picture of the
- * body, since what makes a PDF understands no more.
+ * The figure for paper: front and back, with where it hurts and what was tender. Whoever treats sees a picture of the muscles; laypeople
+ * the body as the screen shows it to them, clothed. Marks are plain shapes, since what makes a PDF understands no more.
  */
 final readonly class FigureSvg
 {
@@ -15,6 +15,8 @@ final readonly class FigureSvg
 
     private const WIDTH_CM = 5.1;
 
+    private const CLOTHES = ['shirt' => '#e4dfd3', 'shorts' => '#c9c6be'];
+
     public function __construct(private BodyPicture $body)
     {
     }
@@ -22,26 +24,56 @@ final readonly class FigureSvg
     /**
      * @param  list<array{zone: string, side: string, now?: float|int}>  $complaints
      * @param  list<array{muscle: string, side: string, tenderness?: int, familiar?: string}>  $felt
+     * @param  bool  $clothed  for laypeople
      * @return string a piece of HTML
      */
-    public function of(array $complaints, array $felt): string
+    public function of(array $complaints, array $felt, bool $clothed = false): string
     {
         $marks = '';
         foreach (array_keys(BodyPicture::VIEWS) as $index => $view) {
             $at = BodyPicture::APART / 2 + $index * BodyPicture::APART;
-            $marks .= "<g transform=\"translate($at 0)\">{$this->view($view, $complaints, $felt)}</g>";
+            $body = $clothed ? $this->clothes($view) : '';
+            $marks .= "<g transform=\"translate($at 0)\">$body{$this->view($view, $complaints, $felt)}</g>";
         }
         $wide = BodyPicture::APART * count(BodyPicture::VIEWS);
         $svg = sprintf(
-            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d">'
-            .'<image x="0" y="0" width="%1$d" height="%2$d" href="data:image/png;base64,%3$s"/>%4$s</svg>',
-            $wide, BodyPicture::HEIGHT, base64_encode($this->body->png()), $marks,
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d">%3$s%4$s</svg>', $wide,
+            BodyPicture::HEIGHT, $clothed ? '' : sprintf(
+                '<image x="0" y="0" width="%d" height="%d" href="data:image/png;base64,%s"/>', $wide, BodyPicture::HEIGHT,
+                base64_encode($this->body->png()),
+            ), $marks,
         );
 
         return sprintf(
             '<img style="width: %.2Fcm; height: %.2Fcm" src="data:image/svg+xml;base64,%s"/>', self::WIDTH_CM,
             self::WIDTH_CM * BodyPicture::HEIGHT / $wide, base64_encode($svg),
         ).'<table class="quiet"><tr><td style="text-align: center">in front</td><td style="text-align: center">behind</td></tr></table>';
+    }
+
+    /** What a shirt and shorts cover, and a face. */
+    private function clothes(string $view): string
+    {
+        $plate = BodyPicture::art($view);
+        $half = '';
+        foreach ((array) json_decode((string) file_get_contents(resource_path('js/chart/clothes.json')), true) as $garment => $begin) {
+            foreach ($plate['zones'] as $zone) {
+                if (array_filter((array) $begin, static fn (string $name): bool => str_starts_with($zone['id'], $name)) !== []) {
+                    $half .= sprintf('<path d="%s" fill="%2$s" stroke="%2$s" stroke-width="2"/>', $zone['d'], self::CLOTHES[$garment]);
+                }
+            }
+        }
+        foreach ($plate['parts'] as $part) {
+            foreach ([$part['hairline'] ?? '', ...array_column($part['lines'], 'd')] as $line) {
+                $half .= $line === '' ? '' : "<path d=\"$line\" fill=\"none\" stroke=\"#8a7a6a\" stroke-width=\"1\"/>";
+            }
+        }
+
+        return self::mirrored($half);
+    }
+
+    private static function mirrored(string $half): string
+    {
+        return "<g>$half</g><g transform=\"scale(-1 1)\">$half</g>";
     }
 
     /** The outline of the plate on both sides of the midline. */
@@ -52,7 +84,7 @@ final readonly class FigureSvg
             BodyPicture::art($view)['parts'],
         ));
 
-        return "<g>$half</g><g transform=\"scale(-1 1)\">$half</g>";
+        return self::mirrored($half);
     }
 
     /**

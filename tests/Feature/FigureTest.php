@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Support\FigureSvg;
 use Somatrace\Core\Clinic;
 use Tests\TestCase;
 
@@ -43,6 +44,29 @@ final class FigureTest extends TestCase
 
         self::assertEqualsCanonicalizing(array_keys($atlas->muscles), $this->shown('muscles'));
         self::assertEqualsCanonicalizing(array_keys($atlas->zones), $this->shown('zones'));
+    }
+
+    public function test_on_paper_laypeople_see_a_clothed_body_and_who_treats_its_muscles(): void
+    {
+        $drawn = static function (bool $clothed): string {
+            $paper = app(FigureSvg::class)->of([['zone' => 'neck_back', 'side' => 'left']], [], $clothed);
+            preg_match('~svg\+xml;base64,([^"]+)~', $paper, $svg);
+
+            return (string) base64_decode($svg[1] ?? '', true);
+        };
+        self::assertStringContainsString('<image', $drawn(false));
+        self::assertStringNotContainsString('<image', $drawn(true));
+        self::assertStringContainsString('#8f2a20', $drawn(true), 'and where it hurts');
+        $zones = [...array_column($this->views['front']['zones'], 'id'), ...array_column($this->views['back']['zones'], 'id')];
+        foreach ((array) json_decode((string) file_get_contents(resource_path('js/chart/clothes.json')), true) as $garment => $begins) {
+            foreach ((array) $begins as $begin) {
+                self::assertNotSame(
+                    [], array_filter($zones, static fn (string $id): bool => str_starts_with($id, $begin)), "$garment covers no $begin",
+                );
+            }
+            // as many as it has to cover, on both sides of front and back
+            self::assertGreaterThan(10, substr_count($drawn(true), ['shirt' => '#e4dfd3', 'shorts' => '#c9c6be'][$garment]));
+        }
     }
 
     public function test_a_muscle_of_the_dissected_body_lies_under_its_own_zones_or_beside_them(): void

@@ -49,7 +49,7 @@ final readonly class ReportPage
     {
         $page = $this->of($client, $user, $for, $words);
         $figures = array_map(
-            fn (array $one): string => $this->figure->of($one['complaints'], $one['felt']), $page['figures'] ?? [],
+            fn (array $one): string => $this->figure->of($one['complaints'], $one['felt'], true), $page['figures'] ?? [],
         );
 
         return $this->paper->pdf('papers.report', [...$page, 'drawn' => $figures]);

@@ -54,7 +54,9 @@ final readonly class SummaryPage
     {
         $page = $this->of($visit);
 
-        return $this->paper->pdf('papers.summary', [...$page, 'figure' => $this->figure->of($page['complaints'], $page['felt'])]);
+        return $this->paper->pdf(
+            'papers.summary', [...$page, 'figure' => $this->figure->of($page['complaints'], $page['felt'], true)],
+        );
     }
 
     /** @return list<array{name: string, words: string}> those with more than slight support, or the first one said as a guess */

@@ -1,16 +1,11 @@
 import type { Plate } from './art'
+import clothes from './clothes.json'
 
-/** What a shirt and shorts cover, by zones. */
-const SHIRT = new RegExp(
-  '^(shoulder_(top|front|outer|back|blade)|chest_|breastbone|ribs_side|armpit|arm_(front|back|inner|outer)' +
-    '|interscapular|mid_back|low_back|flank|abdomen_upper)',
-)
-const SHORTS = /^(abdomen_lower|groin|hip_outer|sacrum|buttock|sit_bone|thigh_)/
-/** The body as laypeople see it: its outline, a face, and clothes. */
+/** The body as laypeople see it: its outline, a face, and what a shirt and shorts cover, by how the names of zones begin. */
 export const clothedMarkup = (plate: Plate): string => {
-  const cloth = (which: RegExp, name: string): string =>
+  const cloth = (name: keyof typeof clothes): string =>
     plate.zones
-      .filter((one) => which.test(one.id))
+      .filter((one) => clothes[name].some((begins) => one.id.startsWith(begins)))
       .map((one) => `<path class="cloth ${name}" d="${one.d}"/>`)
       .join('')
   const skins = plate.parts.map((part) => `<path class="skin" d="${part.skin}"/>`)
@@ -20,7 +15,7 @@ export const clothedMarkup = (plate: Plate): string => {
       (part.hairline ? `<path class="hair" d="${part.hairline}"/>` : '') +
       part.lines.map((one) => `<path class="line w${Math.round(one.w * 100)}" d="${one.d}"/>`).join(''),
   )
-  return skins.join('') + cloth(SHIRT, 'shirt') + cloth(SHORTS, 'shorts') + edges.join('')
+  return skins.join('') + cloth('shirt') + cloth('shorts') + edges.join('')
 }
 
 interface Ink {

@@ -36,7 +36,7 @@ defineExpose({ settled })
 </script>
 <template>
   <section class="note-part !border-t-0" aria-labelledby="own">
-    <h2 id="own" class="section-head no-print">In your words</h2>
+    <h2 id="own" class="section-head print:invisible">In your words</h2>
     <div>
       <template v-if="own.writable">
         <div v-if="own.before && text === ''" class="no-print mb-2 text-iron">
@@ -58,7 +58,9 @@ defineExpose({ settled })
         <p class="caption no-print min-h-5" role="status">{{ state }}</p>
         <WrittenAtOnce v-if="theirs !== null" :theirs="theirs" @choose="choose" />
       </template>
-      <p v-if="text" class="whitespace-pre-wrap" :class="{ 'hidden print:block': own.writable }" data-own-words>{{ text }}</p>
+      <div v-if="text" :class="{ 'hidden print:block': own.writable }" data-own-words>
+        <p v-for="(one, k) in text.split(/\n{2,}/)" :key="k" class="note-said whitespace-pre-line">{{ one }}</p>
+      </div>
     </div>
   </section>
 </template>

@@ -55,15 +55,6 @@ const rows = computed(() =>
       ['Leave', props.manoeuvre?.leave ?? ''],
       ['Ends when', capital(ends.value.join(', '))],
       [
-        'If',
-        props.manoeuvre?.branch
-          ? `${props.manoeuvre.branch.ask} Yes: ${props.manoeuvre.branch.yes.text} No: ${props.manoeuvre.branch.no.text}`
-          : '',
-      ],
-      ['To find it', props.step.find.map((one) => capital(one)).join('. ')],
-      ['Why', [props.manoeuvre?.because, props.step.why].filter(Boolean).join(' ')],
-      ['No stronger', props.step.ceiling?.because ?? ''],
-      [
         'Before today',
         props.soFar && props.soFar.visits > 0
           ? [props.soFar.because, toleranceWords(props.soFar.tolerance), props.dose > 0 ? `Today so far ${doseWords(props.dose)}.` : '']
@@ -72,6 +63,15 @@ const rows = computed(() =>
           : '',
       ],
       [props.goals.length > 1 ? 'Goals' : 'Goal', props.goals.map((one) => `${capital(goalWords(one))}.`).join(' ')],
+      [
+        'If',
+        props.manoeuvre?.branch
+          ? `${props.manoeuvre.branch.ask} Yes: ${props.manoeuvre.branch.yes.text} No: ${props.manoeuvre.branch.no.text}`
+          : '',
+      ],
+      ['To find it', props.step.find.map((one) => capital(one)).join('. ')],
+      ['Why', [props.manoeuvre?.because, props.step.why].filter(Boolean).join(' ')],
+      ['No stronger', props.step.ceiling?.because ?? ''],
       [
         'Your hands',
         [

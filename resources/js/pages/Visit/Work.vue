@@ -301,8 +301,8 @@ const borne = computed(() => {
   const { sore_from = null, borne: most = null, varies = false } = soFar.value?.tolerance ?? {}
   const dose = started.value ? t.dose.value : 0
   if (sore_from === null || varies) return null
-  if (dose >= sore_from) return `As much as made it sore: ${doseWords(sore_from)}`
-  return most !== null && dose > most ? `More than was borne; sore from ${doseWords(sore_from)}` : null
+  if (dose >= sore_from) return `As much as made it sore before: ${doseWords(sore_from)}`
+  return most !== null && dose > most ? `More than was ever borne; sore from ${doseWords(sore_from)}` : null
 })
 /** What stops this step, one at a time: what was too much before, what safety asks to watch, what lies beside it and is never pressed. */
 const cautions = computed(() => {
