@@ -11,6 +11,7 @@ use App\Http\Middleware\OwnHosts;
 use App\Http\Middleware\OwnProxies;
 use App\Http\Middleware\RefuseOddInput;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\TellLength;
 use App\Http\Middleware\WriteAudit;
 use App\Support\BareFault;
 use Illuminate\Foundation\Application;
@@ -37,6 +38,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->replace(TrustProxies::class, OwnProxies::class);
         $middleware->append(SecurityHeaders::class); // an address that is none has them too
         $middleware->append(RefuseOddInput::class);
+        $middleware->append(TellLength::class);
         $middleware->web(append: [EndForTheDeactivated::class, KeepLocked::class, WriteAudit::class, HandleInertiaRequests::class]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');

@@ -93,7 +93,7 @@ final readonly class CaseAssembler
         $told = static fn (EntryRow $row): bool => in_array($row->visit, $elsewhere, true);
         $counts = static fn (EntryRow $row): bool => ! $told($row) || ((array) $row->payload)['answer'] !== 'no';
         $flags = $this->clinic->rules()->flags;
-        $age = static fn (EntryRow $row): float => CarbonImmutable::parse($row->saidOn)->diffInDays(CarbonImmutable::parse($asOf));
+        $age = static fn (EntryRow $row): int => intdiv((int) strtotime("$asOf UTC") - (int) strtotime("$row->saidOn UTC"), 86_400);
         $redFlags = [];
         $said = [];
         foreach ($rows->standing(EntryKind::RedFlag) as $id => $row) {

@@ -7,20 +7,27 @@ namespace App\Cases;
 use App\Database\Busy;
 use App\Models\Judgement;
 use App\Models\Visit;
+use Illuminate\Support\Facades\App;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Measures\Comparison;
 use Somatrace\Core\Pattern\Chain;
 
 /** What the core says of a visit: read from the store while case and atlas are the same, computed and stored when they are not. */
-final readonly class Judgements
+final class Judgements
 {
+    /**
+     * @var array<string, array{visit_id: int, kind: string, case_hash: string, stamp: string, atlas_version: string, document: string,
+     * decision: string|null}> rows that wait to be stored, by visit and kind
+     */
+    private array $fresh = [];
+
     public function __construct(
-        private Clinic $clinic,
-        private CaseAssembler $cases,
-        private SoundRecords $sound,
-        private HandLoad $hands,
-        private VisitNote $note,
+        private readonly Clinic $clinic,
+        private readonly CaseAssembler $cases,
+        private readonly SoundRecords $sound,
+        private readonly HandLoad $hands,
+        private readonly VisitNote $note,
     ) {
     }
 
@@ -47,30 +54,51 @@ final readonly class Judgements
         $documents = [];
         foreach ($kinds as $kind) {
             $one = $stored->get($kind);
-            if ($one === null || $one->stamp !== $stamp) {
+            $fresh = $this->fresh["$visit->id $kind"] ?? null;
+            if ($one !== null && $one->stamp === $stamp) {
+                $documents[$kind] = $one->document;
+            } elseif ($fresh !== null && $fresh['stamp'] === $stamp) {
+                $documents[$kind] = (array) json_decode($fresh['document'], true);
+            } else {
                 $case ??= $this->cases->of($visit);
                 $hash ??= $this->clinic->writer()->hash($case);
+                // something may have been written that changes nothing in the case, such as a text
                 $documents[$kind] = $one !== null && $one->case_hash === $hash && $kind !== 'note'
-                    ? $this->stamped($one, $stamp)
-                    : $this->compute($visit, $case, $hash, $stamp, $kind);
-            } else {
-                $documents[$kind] = $one->document;
+                    ? $one->document
+                    : $this->computed($visit, $case, $kind);
+                $this->fresh["$visit->id $kind"] = [
+                    'visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'stamp' => $stamp,
+                    'atlas_version' => $this->clinic->version(), 'document' => json_encode($documents[$kind], JSON_THROW_ON_ERROR),
+                    'decision' => $documents[$kind]['course']['decision'] ?? null,
+                ];
             }
         }
+        $this->store();
 
         return $documents;
     }
 
-    /** @return array<string, mixed> something was written that changes nothing in the case, such as a text */
-    private function stamped(Judgement $judgement, string $stamp): array
+    /** Nobody waits for it: what is asked over HTTP is answered first. */
+    private function store(): void
     {
-        Busy::unless(static fn () => $judgement->update(['stamp' => $stamp]));
-
-        return $judgement->document;
+        $write = function (): void {
+            $rows = array_values($this->fresh);
+            $this->fresh = [];
+            if ($rows !== []) {
+                Busy::unless(static fn () => Judgement::query()->upsert(
+                    $rows, ['visit_id', 'kind'], ['case_hash', 'stamp', 'atlas_version', 'document', 'decision'],
+                ));
+            }
+        };
+        if (App::runningInConsole()) {
+            $write();
+        } elseif ($this->fresh !== []) {
+            App::terminating($write);
+        }
     }
 
-    /** @return array<string, mixed> */
-    private function compute(Visit $visit, CaseFile $case, string $hash, string $stamp, string $kind): array
+    /** @return array<string, mixed> through JSON once, so that a fresh result and a stored one are the same to a page */
+    private function computed(Visit $visit, CaseFile $case, string $kind): array
     {
         $result = match ($kind) {
             'safety' => $this->clinic->screen($case)->toArray(),
@@ -82,19 +110,8 @@ final readonly class Judgements
             'note' => $this->note->judged($visit),
             default => throw new \InvalidArgumentException("no judgement is called \"$kind\""),
         };
-        // through JSON once, so that a fresh result and a stored one are the same to a page
-        $document = (array) json_decode(json_encode($result, JSON_THROW_ON_ERROR), true);
-        $text = json_encode($document, JSON_THROW_ON_ERROR);
-        Busy::unless(fn () => Judgement::query()->upsert(
-            [[
-                'visit_id' => $visit->id, 'kind' => $kind, 'case_hash' => $hash, 'stamp' => $stamp,
-                'atlas_version' => $this->clinic->version(), 'document' => $text, 'decision' => $document['course']['decision'] ?? null,
-            ]],
-            ['visit_id', 'kind'],
-            ['case_hash', 'stamp', 'atlas_version', 'document', 'decision'],
-        ));
 
-        return $document;
+        return (array) json_decode(json_encode($result, JSON_THROW_ON_ERROR), true);
     }
 
     /** @return array<string, mixed> what to measure and feel, and what was measured beside the usual, the other side and before */

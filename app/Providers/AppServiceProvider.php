@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Cases\Judgements;
 use App\Database\ImmediateConnector;
 use App\Database\PatientConnection;
 use App\Exchange\Progress;
@@ -33,6 +34,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(Progress::class);
+        $this->app->scoped(Judgements::class);
         $this->app->singleton(ResponseFactory::class, PlainPages::class);
         // one writer at a time, and everybody waits for it: see the two classes
         Connection::resolverFor(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\AtlasFiles;
 use Somatrace\Core\Anatomy\Search;
 use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Assessment\TestGuard;
@@ -16,6 +17,7 @@ use Somatrace\Core\CaseFile\CaseSense;
 use Somatrace\Core\CaseFile\CaseWriter;
 use Somatrace\Core\CaseFile\EntryDeclaration;
 use Somatrace\Core\CaseFile\EntryDeclarations;
+use Somatrace\Core\Data\Compiled;
 use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\JsonFile;
 use Somatrace\Core\Data\SchemaValidator;
@@ -209,7 +211,13 @@ final class Clinic
 
     public function rules(): SafetyRules
     {
-        return $this->rules ??= SafetyRules::load($this->folder);
+        $load = fn (): SafetyRules => SafetyRules::load($this->folder);
+
+        return $this->rules ??= $this->compiled === null
+            ? $load()
+            : (new Compiled(
+                "$this->compiled.rules", (new AtlasFiles($this->folder))->stamp(), __DIR__.'/Safety', __DIR__.'/Healing',
+            ))->of(SafetyRules::class, $load);
     }
 
     public function screen(CaseFile $case): SafetyResult

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Tests\TestCase;
 
 final class HeadersTest extends TestCase
@@ -23,6 +24,19 @@ final class HeadersTest extends TestCase
         self::assertDoesNotMatchRegularExpression(
             '#<script(?![^>]*(\bsrc=|type="application/json"))#', (string) $page->getContent(), 'no script stands in the page itself',
         );
+    }
+
+    public function test_an_answer_says_how_long_it_is(): void
+    {
+        $visit = $this->visit($this->therapist());
+        foreach (["/visits/{$visit->public_id}/ask", '/nowhere'] as $path) {
+            $answer = $this->get($path);
+            $answer->assertHeader('Content-Length', (string) strlen((string) $answer->getContent()));
+        }
+        $file = $this->get("/clients/{$visit->client->public_id}/export")->assertOk()->baseResponse;
+        self::assertInstanceOf(BinaryFileResponse::class, $file);
+        self::assertSame((string) $file->getFile()->getSize(), $file->headers->get('Content-Length'));
+        @unlink($file->getFile()->getPathname());
     }
 
     public function test_nothing_clinical_is_kept_by_a_browser(): void

@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Cases\Judgements;
 use App\Models\TreatmentEvent;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Str;
 use Somatrace\Core\Clinic;
 use Tests\TestCase;
@@ -166,6 +170,24 @@ final class WholeVisitTest extends TestCase
         $this->get("/visits/{$visit->public_id}/think")->assertInertia(
             fn ($page) => $page->where('pattern.candidates.0.muscle', 'levator_scapulae'),
         );
+    }
+
+    public function test_over_http_a_judgement_is_stored_once_it_has_been_answered(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->recordNeck($visit);
+        (new \ReflectionProperty(Application::class, 'isRunningInConsole'))->setValue($this->app, false);
+        $stored = static fn (): int => DB::table('judgements')->where('kind', 'pattern')->count();
+        $meanwhile = null;
+        Event::listen(RequestHandled::class, static function () use ($stored, $visit, &$meanwhile): void {
+            $meanwhile = [$stored(), app(Judgements::class)->of($visit, 'pattern')['pattern']['candidates'][0]['muscle'], $stored()];
+        });
+
+        $this->get("/visits/{$visit->public_id}/think")->assertOk();
+
+        self::assertSame([0, 'levator_scapulae', 0], $meanwhile, 'whoever asks again meanwhile is told the same');
+        self::assertSame(1, $stored());
+        self::assertSame(1, DB::table('judgements')->where('kind', 'chains')->count(), 'all of them at once');
     }
 
     public function test_no_page_asks_the_database_more_than_twelve_times(): void

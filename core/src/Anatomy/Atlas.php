@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Anatomy;
 
+use Somatrace\Core\Data\Compiled;
 use Somatrace\Core\Data\FaultyDocument;
 use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Data\JsonFile;
@@ -97,29 +98,25 @@ final class Atlas
     public static function load(string $folder, ?string $compiled = null): self
     {
         $files = new AtlasFiles($folder);
-        $stamp = $files->stamp();
-        $kept = $compiled === null ? null : self::kept($compiled, $stamp);
+        $file = $compiled === null ? null : self::file($compiled, $files);
+        $kept = self::kept($file?->text());
         if ($kept !== null) {
             return $kept;
         }
         $files->check();
         $atlas = self::build($folder);
-        if ($compiled !== null) {
-            self::keep($compiled, $stamp, $atlas);
-        }
+        $file?->keep($atlas->version."\n".serialize(array_map(serialize(...), $atlas->contents())));
 
         return $atlas;
     }
 
-    private static function kept(string $path, string $stamp): ?self
+    private static function kept(?string $text): ?self
     {
-        $text = is_file($path) ? (string) file_get_contents($path) : '';
-        $head = self::headOf($stamp);
-        if (! str_starts_with($text, $head)) {
+        if ($text === null) {
             return null;
         }
         // part by part: one large graph takes half as long again
-        $packed = unserialize(substr($text, strlen($head) + self::VERSION_LINE));
+        $packed = unserialize(substr($text, self::VERSION_LINE));
         /** @var Contents $contents */
         $contents = array_map(
             static fn (mixed $part): mixed => unserialize(is_string($part) ? $part : ''), is_array($packed) ? $packed : [],
@@ -128,17 +125,9 @@ final class Atlas
         return new self(...$contents);
     }
 
-    /** Written beside and moved, so that nobody reads half of it. */
-    private static function keep(string $path, string $stamp, self $atlas): void
+    private static function file(string $compiled, AtlasFiles $files): Compiled
     {
-        $new = $path.'.'.getmypid();
-        if (
-            @file_put_contents(
-                $new, self::headOf($stamp).$atlas->version."\n".serialize(array_map(serialize(...), $atlas->contents())),
-            ) !== false
-        ) {
-            rename($new, $path);
-        }
+        return new Compiled($compiled, $files->stamp(), __DIR__);
     }
 
     /** @return Contents what the constructor takes, by name */
@@ -171,22 +160,9 @@ final class Atlas
     public static function versionOf(string $folder, ?string $compiled): string
     {
         $files = new AtlasFiles($folder);
-        $head = self::headOf($files->stamp());
-        $text = $compiled !== null && is_file($compiled)
-            ? (string) file_get_contents($compiled, length: strlen($head) + self::VERSION_LINE)
-            : '';
+        $kept = $compiled === null ? null : self::file($compiled, $files)->text(self::VERSION_LINE);
 
-        return str_starts_with($text, $head) ? rtrim(substr($text, strlen($head))) : $files->version();
-    }
-
-    /** What must match for a compiled atlas to be read: the data files, and the classes it was made of. */
-    private static function headOf(string $stamp): string
-    {
-        $classes = implode(
-            ' ', array_map(static fn (string $file): string => filesize($file).'.'.filemtime($file), glob(__DIR__.'/*.php') ?: []),
-        );
-
-        return hash('sha256', $stamp.$classes)."\n";
+        return $kept === null ? $files->version() : rtrim($kept);
     }
 
     /** Twelve signs and the end of the line. */

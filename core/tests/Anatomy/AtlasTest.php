@@ -16,8 +16,11 @@ use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Relation;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Anatomy\Test;
+use Somatrace\Core\Clinic;
+use Somatrace\Core\Data\Compiled;
 use Somatrace\Core\Data\Fault;
 use Somatrace\Core\Data\JsonFile;
+use Somatrace\Core\Safety\SafetyRules;
 use Somatrace\Core\Tests\Support\BrokenAtlas;
 use Somatrace\Core\Tests\Support\Core;
 
@@ -85,6 +88,45 @@ final class AtlasTest extends TestCase
         self::assertSame($first->version, $again->version);
         self::assertSame('Another name', $changed->muscle('frontalis')->name);
         self::assertNotSame($first->version, $changed->version);
+    }
+
+    public function test_compiled_rules_are_those_in_the_files_and_follow_them(): void
+    {
+        $folder = BrokenAtlas::copy();
+        $kept = "$folder.compiled";
+        $rules = static fn (): SafetyRules => Clinic::open($folder, $kept)->rules();
+        $read = serialize(Clinic::open($folder)->rules());
+        $first = serialize($rules());
+        $file = (string) file_get_contents("$kept.rules");
+        $again = serialize($rules());
+        $untouched = (string) file_get_contents("$kept.rules");
+        BrokenAtlas::change($folder, 'conditions', static fn (array $file): array => [...$file, 'guardian_age' => 21]);
+        $changed = $rules()->guardianAge;
+        // what was spoilt is built anew, and whole again
+        file_put_contents("$kept.rules", strstr((string) file_get_contents("$kept.rules"), "\n", true)."\nO:8:\"stdClass\":0:{}");
+        $mended = $rules()->guardianAge;
+        BrokenAtlas::remove($folder);
+        unlink("$kept.rules");
+
+        self::assertSame([$read, $read, $file], [$first, $again, $untouched]);
+        self::assertSame([21, 21], [$changed, $mended]);
+    }
+
+    public function test_what_was_compiled_of_other_classes_is_not_read(): void
+    {
+        [$classes, $kept] = [sys_get_temp_dir().'/somatrace-classes-'.bin2hex(random_bytes(6)), tempnam(sys_get_temp_dir(), 'somatrace')];
+        mkdir($classes);
+        file_put_contents("$classes/One.php", '<?php');
+        (new Compiled($kept, 'stamp', $classes))->keep('built');
+        $read = (new Compiled($kept, 'stamp', $classes))->text();
+        file_put_contents("$classes/One.php", '<?php // another');
+        clearstatcache();
+        $after = (new Compiled($kept, 'stamp', $classes))->text();
+        unlink("$classes/One.php");
+        rmdir($classes);
+        unlink($kept);
+
+        self::assertSame(['built', null], [$read, $after]);
     }
 
     #[DataProvider('ways')]
