@@ -127,6 +127,15 @@ final readonly class AtlasReferences
         'set-up' => 'setups', 'joint' => 'joints',
     ];
 
+    /** Keys under which safety names a set of zones: one that is none would bound nothing, and nobody would see it. */
+    private const SET_KEYS = [
+        'conditions' => ['where', 'at', 'signs_at'], 'finding_rules' => ['where', 'at', 'in', 'into', 'unmoved'],
+        'red_flags' => ['where'], 'techniques' => ['where'], 'clot_score' => ['where'],
+    ];
+
+    /** Where the client has it, or all over: told by the case and not by a set. */
+    private const NO_SETS = ['zones', 'there', 'near', 'device', 'bound', 'everywhere'];
+
     /** @param  array<string, mixed>  $files decoded, by name; each has passed its schema */
     public function __construct(private array $files)
     {
@@ -152,6 +161,32 @@ final readonly class AtlasReferences
                     }
                 }
             }
+        }
+
+        foreach (self::SET_KEYS as $file => $keys) {
+            array_push($faults, ...$this->setFaults($this->files[$file], $keys, "$file.json "));
+        }
+
+        return $faults;
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @return list<Fault>
+     */
+    private function setFaults(mixed $value, array $keys, string $pointer): array
+    {
+        if (! is_array($value)) {
+            return [];
+        }
+        $zones = is_array($this->files['zones']) ? $this->files['zones'] : [];
+        $sets = [...array_keys(is_array($zones['sets'] ?? null) ? $zones['sets'] : []), ...self::NO_SETS];
+        $faults = [];
+        foreach ($value as $key => $part) {
+            if (in_array($key, $keys, true) && is_string($part) && ! in_array($part, $sets, true)) {
+                $faults[] = new Fault("$pointer/$key", "\"$part\" is no set of zones; ".$this->nearest($part, $sets));
+            }
+            array_push($faults, ...$this->setFaults($part, $keys, "$pointer/$key"));
         }
 
         return $faults;

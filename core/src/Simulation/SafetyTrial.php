@@ -195,6 +195,7 @@ final class SafetyTrial
         ));
         $tests = [
             'cervical_compression' => 'midline', 'cervical_lift' => 'midline', 'straight_leg_raise_nerve' => 'left', 'reflex' => 'left',
+            'arm_nerve_stretch' => 'left', 'slump' => 'left', 'wrist_bent' => 'left', 'wrist_tapped' => 'left', 'calf_squeeze' => 'left',
             'wasting' => 'left', 'constant_numbness' => 'left', 'night_waking' => 'midline',
         ];
         $test = array_keys($tests)[$this->turn % count($tests)];

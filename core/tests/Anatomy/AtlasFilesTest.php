@@ -103,6 +103,14 @@ final class AtlasFilesTest extends TestCase
             'red_flags', ['rules', 0, 'verdict'], 'panic',
             'red_flags.json /rules/0/verdict: "panic" is not known, allowed are proceed, modify, defer, refer, emergency',
         ];
+        yield 'a place in a limit that is no set of zones' => [
+            'finding_rules', ['rules', 11, 'limits', 0, 'where'], 'nek',
+            'finding_rules.json /rules/11/limits/0/where: "nek" is no set of zones; nearest are neck, near, arm (45 in all)',
+        ];
+        yield 'a place somebody feels it in' => [
+            'finding_rules', ['rules', 0, 'when', 'at_least', 'of', 0, 'feels', 'in'], 'arms',
+            'finding_rules.json /rules/0/when/at_least/of/0/feels/in: "arms" is no set of zones; nearest are arm, legs, ribs (45 in all)',
+        ];
         yield 'clot score' => ['clot_score', ['items', 0, 'points'], 9, 'clot_score.json /items/0/points: 9 is too large, at most 2'];
         yield 'regions' => [
             'regions', ['regions', 0, 'quick', 0, 'check'], 'feel',
