@@ -57,6 +57,9 @@ defineExpose({ toggle })
           </li>
         </ol>
       </section>
+      <p class="note col-span-2">
+        Worth {{ check.bits.toFixed(2) }} bits: so much would it narrow down, on average, which muscle is the source.
+      </p>
     </div>
   </div>
 </template>

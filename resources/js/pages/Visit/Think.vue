@@ -73,7 +73,8 @@ useKeys({
         <li v-for="(check, index) in pattern.next_checks" :key="check.kind + check.id + check.side" class="border-b border-hairline py-2">
           <button type="button" class="block min-h-[44px] w-full text-left" @click="goToCheck(props.visit.id, check)">
             <b class="font-[650]">{{ check.name }}</b> <span v-if="index === 0" class="key-hint">N</span><br /><span class="caption"
-              >{{ check.because }} {{ check.bits.toFixed(2) }} bits in about {{ check.minutes < 1 ? 'half a minute' : 'a minute' }}.</span
+              >{{ check.because }} {{ index === 0 ? 'Would settle it most' : 'The next best' }}, about
+              {{ check.minutes < 1 ? 'half a minute' : 'a minute' }}.</span
             >
           </button>
           <WhatIf ref="supposed" :check="check" :hint="index === 0 ? 'W' : undefined" />

@@ -7,7 +7,7 @@ import type { Palpation } from '@/types/visit'
 /**
  * Muscles to feel, one under the other: those under a place beside a core of their layers, or those of the list with how the client lies.
  */
-defineProps<{
+const props = defineProps<{
   muscles: AtlasMuscle[]
   chosen: MuscleId
   side: 'left' | 'right'
@@ -18,6 +18,11 @@ defineProps<{
   label: string
 }>()
 const emit = defineEmits<{ choose: [id: MuscleId] }>()
+/** The side that is more tender is the one that is marked; of two alike the one in hand. */
+const worse = (id: MuscleId): Palpation | undefined => {
+  const [here, there] = [props.best(id, props.side), props.best(id, props.side === 'left' ? 'right' : 'left')]
+  return here && there ? ((there.tenderness ?? 0) > (here.tenderness ?? 0) ? there : here) : (here ?? there)
+}
 </script>
 <template>
   <div class="mt-2 flex max-h-[132px] overflow-y-auto" tabindex="0" role="group" :aria-label="label">
@@ -48,10 +53,7 @@ const emit = defineEmits<{ choose: [id: MuscleId] }>()
         <span class="truncate text-[16px]" :class="item.id === chosen ? 'font-[650]' : ''">{{ item.name }}</span>
         <span class="caption">{{ core ? layerName(item.layer) : aside(item, k) }}</span>
         <svg width="28" height="28" viewBox="-16 -16 32 32" aria-hidden="true">
-          <FindingMark
-            v-if="best(item.id, 'left') ?? best(item.id, 'right')"
-            :finding="(best(item.id, side) ?? best(item.id, side === 'left' ? 'right' : 'left'))!"
-          />
+          <FindingMark v-if="worse(item.id)" :finding="worse(item.id)!" />
         </svg>
         <span class="caption text-right">{{
           best(item.id, 'left') || best(item.id, 'right')
