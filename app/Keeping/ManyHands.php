@@ -111,7 +111,7 @@ final class ManyHands
     {
         return Coroutine::of(function () use ($person, $visit, $client, $shared): \Generator {
             $device = (string) Str::ulid();
-            $number = 0;
+            [$number, $bookings] = [0, 0];
             /** @var array<string, int> $seen revisions by task, in one's own visit and in the shared one */
             $seen = [];
             /** @var array<string, int> $seenThere */
@@ -136,7 +136,11 @@ final class ManyHands
                         'booking',
                         $person->send(
                             'POST', "/clients/$client/appointments",
-                            ['day' => '2027-03-01', 'time' => '10:00', 'minutes' => 60, 'key' => (string) Str::ulid()],
+                            [
+                                // each on a day of its own: of two that overlap the second is refused, and rightly
+                                'day' => CarbonImmutable::parse('2027-03-01')->addDays($bookings++)->format('Y-m-d'), 'time' => '10:00',
+                                'minutes' => 60, 'key' => (string) Str::ulid(),
+                            ],
                         ),
                         [302],
                     );
