@@ -21,7 +21,11 @@ const found = async (page: Page, name: string) => {
   await page.keyboard.type(name)
   await answer
   await expect(page.getByRole('option')).toHaveCount(1)
-  await page.keyboard.press('ArrowDown')
+  // what is drawn is not yet what keys know of
+  await expect(async () => {
+    await page.keyboard.press('ArrowDown')
+    await expect(page.getByLabel('Find a client')).toHaveAttribute('aria-activedescendant', /./, { timeout: 300 })
+  }).toPass()
   await page.keyboard.press('Enter')
   await expect(page.locator('[data-book]')).toBeFocused()
 }
@@ -101,6 +105,40 @@ test('by keys alone: booked, carried to another day, a clash overruled, cancelle
   await page.keyboard.press(']')
   await expect(page.locator('[data-booked]')).toHaveCount(0)
   await accessible(page)
+})
+
+test('an answer to fewer letters that comes late takes nothing away, and none at all is said', async ({ page }) => {
+  await signIn(page)
+  let come = (): void => undefined
+  const late = new Promise<void>((resolve) => (come = resolve))
+  await page.route('**/clients/search', async (route) => {
+    const { q } = route.request().postDataJSON() as { q: string }
+    const answer = await route.fetch()
+    if (q === 'e') await late
+    await route.fulfill({ response: answer })
+  })
+  const field = page.getByLabel('Find a client')
+  const option = page.getByRole('option')
+  const asked = page.waitForRequest('**/clients/search')
+  await field.fill('e')
+  await asked
+  await field.fill('Wendel')
+  await expect(option).toHaveText([/Wendel Ash/])
+  await page.keyboard.press('ArrowDown')
+  const answered = page.waitForResponse('**/clients/search')
+  come()
+  await answered
+  await page.waitForTimeout(300)
+  await expect(option).toHaveText([/Wendel Ash/])
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Wendel Ash' })).toBeVisible()
+
+  await page.goto('/')
+  await page.unroute('**/clients/search')
+  await page.route('**/clients/search', (route) => route.abort())
+  await field.fill('Wendel')
+  await expect(page.getByRole('alert').filter({ hasText: 'Nobody answered' })).toBeVisible()
+  await expect(page.getByText('Nobody here is called that')).toHaveCount(0)
 })
 
 test('by mouse: a stretch is drawn, dragged, pulled longer; who waits takes what becomes free; a series is moved from one on', async ({

@@ -18,10 +18,18 @@ const emit = defineEmits<{ choose: [one: Found] }>()
 const chosen = (one: Found): void => (props.pick ? emit('choose', one) : router.visit(`/clients/${one.id}`))
 const found = ref<Found[]>([])
 const asked = ref('')
+const failed = ref(false)
 const box = ref<HTMLElement | null>(null)
 const search = useDebounceFn(async (text: string) => {
-  asked.value = text.trim()
-  found.value = asked.value ? await send<Found[]>('POST', '/clients/search', { q: asked.value }).catch(() => []) : []
+  const typed = (asked.value = text.trim())
+  failed.value = false
+  try {
+    const all = typed ? await send<Found[]>('POST', '/clients/search', { q: typed }) : []
+    // an answer to what was typed before must not replace a newer one: somebody may be choosing from it
+    if (typed === asked.value) found.value = all
+  } catch {
+    if (typed === asked.value) [found.value, failed.value] = [[], true]
+  }
 }, 120)
 useKeys({ '/': () => box.value?.querySelector('input')?.focus() })
 </script>
@@ -48,7 +56,10 @@ useKeys({ '/': () => box.value?.querySelector('input')?.focus() })
             ><span class="caption ml-auto">{{ one.code }}</span>
           </li>
         </ComboboxOption>
-        <li v-if="!found.length" class="list-none px-[18px] py-3">
+        <li v-if="failed" class="list-none px-[18px] py-3 text-madder" role="alert">
+          Nobody answered. What you typed stays; one letter more tries again.
+        </li>
+        <li v-else-if="!found.length" class="list-none px-[18px] py-3">
           Nobody here is called that. Fewer letters find more; <a class="link" href="/clients/new">or write somebody new down</a>.
         </li>
       </ComboboxOptions>
