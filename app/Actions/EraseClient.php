@@ -44,14 +44,13 @@ final readonly class EraseClient
     private function identity(Client $client, CarbonImmutable $now): void
     {
         $client->contacts()->delete();
-        DB::table('check_back_mails')
-            ->whereIn('visit_id', DB::table('visits')->select('id')->where('client_id', $client->id))->delete();
+        foreach (['check_back_mails', 'report_words'] as $table) {
+            DB::table($table)->whereIn('visit_id', DB::table('visits')->select('id')->where('client_id', $client->id))->delete();
+        }
         DB::table('check_ins')->where('client_id', $client->id)->delete();
         DB::table('client_changes')->where('client_id', $client->id)->delete();
         DB::table('waiting')->where('client_id', $client->id)->delete();
         DB::table('appointments')->where('client_id', $client->id)->update(['reason' => null, 'word' => null]);
-        DB::table('report_words')
-            ->whereIn('visit_id', DB::table('visits')->select('id')->where('client_id', $client->id))->delete();
         // a letter names who it is about; what was found stands in the record it was drafted from
         DB::table('entries')->where(['client_id' => $client->id, 'kind' => 'text', 'identity' => 'letter'])->delete();
         $client->update([

@@ -93,6 +93,12 @@ final readonly class Course
         return $rows === [] ? throw new \LogicException('the visit itself is among its client\'s') : array_values($rows);
     }
 
+    /** The visit asked about, which is the last of them. */
+    private function asked(): \stdClass
+    {
+        return $this->visits[count($this->visits) - 1];
+    }
+
     /** The same stamp, the same case. */
     public function stamp(): string
     {
@@ -103,7 +109,7 @@ final readonly class Course
             $this->visits,
         );
         // what is done at the table is read beside what was agreed
-        $made[] = (int) $this->visits[count($this->visits) - 1]->plans;
+        $made[] = (int) $this->asked()->plans;
 
         return hash('sha256', json_encode([CaseFile::VERSION, CaseAssembler::EDITION, $made, $this->told], JSON_THROW_ON_ERROR));
     }
@@ -111,31 +117,29 @@ final readonly class Course
     /** Something of this visit is stored and cannot be read. */
     public function cannotBeRead(): bool
     {
-        $last = $this->visits[count($this->visits) - 1];
-
-        return ! str_ends_with((string) $last->revisions, '.0') || ! str_ends_with((string) $last->events, '.0');
+        return ! str_ends_with((string) $this->asked()->revisions, '.0') || ! str_ends_with((string) $this->asked()->events, '.0');
     }
 
     /** The client answered questions alone before it. */
     public function isCheckedIn(): bool
     {
-        return (int) $this->visits[count($this->visits) - 1]->check_ins > 0;
+        return (int) $this->asked()->check_ins > 0;
     }
 
     public function isAgreed(): bool
     {
-        return (int) $this->visits[count($this->visits) - 1]->plans > 0;
+        return (int) $this->asked()->plans > 0;
     }
 
     /** Something happened at the table. */
     public function isTreated(): bool
     {
-        return ! str_starts_with((string) $this->visits[count($this->visits) - 1]->events, '0.');
+        return ! str_starts_with((string) $this->asked()->events, '0.');
     }
 
     public function stepsDone(): int
     {
-        return (int) $this->visits[count($this->visits) - 1]->steps_done;
+        return (int) $this->asked()->steps_done;
     }
 
     /** The visit before that came to an end. */

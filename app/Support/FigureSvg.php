@@ -32,8 +32,7 @@ final readonly class FigureSvg
         $marks = '';
         foreach (array_keys(BodyPicture::VIEWS) as $index => $view) {
             $at = BodyPicture::APART / 2 + $index * BodyPicture::APART;
-            $body = $clothed ? $this->clothes($view) : '';
-            $marks .= "<g transform=\"translate($at 0)\">$body{$this->view($view, $complaints, $felt)}</g>";
+            $marks .= "<g transform=\"translate($at 0)\">{$this->view($view, $complaints, $felt, $clothed)}</g>";
         }
         $wide = BodyPicture::APART * count(BodyPicture::VIEWS);
         $svg = sprintf(
@@ -50,10 +49,13 @@ final readonly class FigureSvg
         ).'<table class="quiet"><tr><td style="text-align: center">in front</td><td style="text-align: center">behind</td></tr></table>';
     }
 
-    /** What a shirt and shorts cover, and a face. */
-    private function clothes(string $view): string
+    /**
+     * What a shirt and shorts cover, and a face.
+     *
+     * @param  array<array-key, mixed>  $plate
+     */
+    private function clothes(array $plate): string
     {
-        $plate = BodyPicture::art($view);
         $half = '';
         foreach ((array) json_decode((string) file_get_contents(resource_path('js/chart/clothes.json')), true) as $garment => $begin) {
             foreach ($plate['zones'] as $zone) {
@@ -76,12 +78,16 @@ final readonly class FigureSvg
         return "<g>$half</g><g transform=\"scale(-1 1)\">$half</g>";
     }
 
-    /** The outline of the plate on both sides of the midline. */
-    private function outline(string $view): string
+    /**
+     * The outline of the plate on both sides of the midline.
+     *
+     * @param  array<array-key, mixed>  $plate
+     */
+    private function outline(array $plate): string
     {
         $half = implode('', array_map(
             static fn (array $part): string => "<path d=\"{$part['edge']}\" fill=\"none\" stroke=\"#5a4a3c\" stroke-width=\"2\"/>",
-            BodyPicture::art($view)['parts'],
+            $plate['parts'],
         ));
 
         return self::mirrored($half);
@@ -91,7 +97,7 @@ final readonly class FigureSvg
      * @param  list<array{zone: string, side: string, now?: float|int}>  $complaints
      * @param  list<array{muscle: string, side: string, tenderness?: int, familiar?: string}>  $felt
      */
-    private function view(string $view, array $complaints, array $felt): string
+    private function view(string $view, array $complaints, array $felt, bool $clothed): string
     {
         $plate = BodyPicture::art($view);
         $places = BodyPicture::art('index')['plates'][$view];
@@ -99,7 +105,7 @@ final readonly class FigureSvg
         $signs = static fn (string $side): array => match ($side) {
             'midline' => [1, -1], 'left' => [$view === 'front' ? 1 : -1], default => [$view === 'front' ? -1 : 1],
         };
-        $svg = $this->outline($view);
+        $svg = ($clothed ? $this->clothes($plate) : '').$this->outline($plate);
         $zones = array_column($plate['zones'], 'd', 'id');
         foreach ($complaints as $one) {
             foreach (isset($zones[$one['zone']]) ? $signs($one['side']) : [] as $sign) {

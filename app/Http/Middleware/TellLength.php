@@ -6,9 +6,7 @@ namespace App\Http\Middleware;
 
 use Closure;
 use Illuminate\Http\Request;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** A browser that knows how long an answer is takes it at its end, and does not wait for what the server puts down after it. */
 final class TellLength
@@ -17,9 +15,9 @@ final class TellLength
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);
-        $streams = $response instanceof StreamedResponse || $response instanceof BinaryFileResponse;
-        if (! $streams && ! $response->isEmpty() && ! $response->headers->has('Transfer-Encoding')) {
-            $response->headers->set('Content-Length', (string) strlen((string) $response->getContent()));
+        $content = $response->getContent(); // false of what is sent piece by piece or from a file
+        if ($content !== false && ! $response->isEmpty()) {
+            $response->headers->set('Content-Length', (string) strlen($content));
         }
 
         return $response;

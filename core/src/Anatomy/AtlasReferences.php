@@ -163,8 +163,10 @@ final readonly class AtlasReferences
             }
         }
 
+        $zones = is_array($this->files['zones']) ? $this->files['zones'] : [];
+        $sets = [...array_keys(is_array($zones['sets'] ?? null) ? $zones['sets'] : []), ...self::NO_SETS];
         foreach (self::SET_KEYS as $file => $keys) {
-            array_push($faults, ...$this->setFaults($this->files[$file], $keys, "$file.json "));
+            array_push($faults, ...$this->setFaults($this->files[$file], $keys, $sets, "$file.json "));
         }
 
         return $faults;
@@ -172,21 +174,20 @@ final readonly class AtlasReferences
 
     /**
      * @param  list<string>  $keys
+     * @param  list<array-key>  $sets
      * @return list<Fault>
      */
-    private function setFaults(mixed $value, array $keys, string $pointer): array
+    private function setFaults(mixed $value, array $keys, array $sets, string $pointer): array
     {
         if (! is_array($value)) {
             return [];
         }
-        $zones = is_array($this->files['zones']) ? $this->files['zones'] : [];
-        $sets = [...array_keys(is_array($zones['sets'] ?? null) ? $zones['sets'] : []), ...self::NO_SETS];
         $faults = [];
         foreach ($value as $key => $part) {
             if (in_array($key, $keys, true) && is_string($part) && ! in_array($part, $sets, true)) {
                 $faults[] = new Fault("$pointer/$key", "\"$part\" is no set of zones; ".$this->nearest($part, $sets));
             }
-            array_push($faults, ...$this->setFaults($part, $keys, "$pointer/$key"));
+            array_push($faults, ...$this->setFaults($part, $keys, $sets, "$pointer/$key"));
         }
 
         return $faults;

@@ -1,5 +1,5 @@
 import { useDebounceFn } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { Refused } from './http'
 
 interface Standing {
@@ -49,5 +49,10 @@ export function useKeptText(first: string, revision: number, write: (text: strin
     theirs.value = null
     void keepNow()
   }
-  return { text, state, theirs, keep, keepNow, choose, isKept: computed(() => text.value === kept.value) }
+  /** A paper is made of what is kept: whether that is what stands here. */
+  const settled = async (): Promise<boolean> => {
+    await keepNow()
+    return text.value === kept.value
+  }
+  return { text, state, theirs, keep, keepNow, choose, settled }
 }

@@ -9,7 +9,7 @@ const props = defineProps<{
   reader: 'client' | 'referrer'
   own: { visit: string; words: string; revision: number; writable: boolean; before: { words: string; date: string } | null }
 }>()
-const { text, state, theirs, keep, keepNow, choose, isKept } = useKeptText(
+const { text, state, theirs, keep, keepNow, choose, settled } = useKeptText(
   props.own.words,
   props.own.revision,
   async (words, seen) => {
@@ -26,11 +26,6 @@ const { text, state, theirs, keep, keepNow, choose, isKept } = useKeptText(
 const takeOver = (): void => {
   text.value = props.own.before?.words ?? ''
   void keepNow()
-}
-/** A PDF is made of what is kept. */
-const settled = async (): Promise<boolean> => {
-  await keepNow()
-  return isKept.value
 }
 defineExpose({ settled })
 </script>

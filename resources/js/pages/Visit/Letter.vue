@@ -13,18 +13,23 @@ const props = defineProps<{
   text: string | null
   revision: number
 }>()
-const { text, state, theirs, keep, keepNow, choose } = useKeptText(
+const { text, state, theirs, keep, keepNow, choose, settled } = useKeptText(
   props.text ?? props.draft,
   props.revision,
   async (payload, seen) => {
-    const { entry } = await send<{ entry: { revision: number; payload: string } }>('PUT', `/visits/${props.visit.id}/entries?step=after`, {
-      kind: 'text',
-      phase: 'before',
-      identity: 'letter',
-      payload,
-      seen,
-    })
-    return { text: entry.payload, revision: entry.revision }
+    const { entry } = await send<{ entry: { revision: number; payload: string | null } }>(
+      'PUT',
+      `/visits/${props.visit.id}/entries?step=after`,
+      {
+        kind: 'text',
+        phase: 'before',
+        identity: 'letter',
+        payload,
+        seen,
+      },
+    )
+    // one that was emptied comes back as nothing
+    return { text: entry.payload ?? '', revision: entry.revision }
   },
   'Kept with the record.',
 )
@@ -35,8 +40,7 @@ const anew = () => {
 }
 const print = () => window.print()
 const pdf = async () => {
-  if (!props.visit.signed) await keepNow()
-  location.assign(`/visits/${props.visit.id}/letter.pdf`)
+  if (props.visit.signed || (await settled())) location.assign(`/visits/${props.visit.id}/letter.pdf`)
 }
 </script>
 <template>
