@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\CaseFile;
 
+use Somatrace\Core\Anatomy\JointName;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Data\Fields;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Handwork;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\JointWork;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\CaseFile\CaseFile;

@@ -6,10 +6,11 @@ namespace Somatrace\Core\Handwork;
 
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Joint;
+use Somatrace\Core\Anatomy\JointAt;
+use Somatrace\Core\Anatomy\JointName;
 use Somatrace\Core\Anatomy\JointStart;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
-use Somatrace\Core\CaseFile\JointName;
 use Somatrace\Core\CaseFile\RangeFinding;
 
 /** Which joints were found stiff today, by test, glide, or a movement cut short with an end that can be eased. */

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\CaseFile\TestFinding;
-use Somatrace\Core\Handwork\JointAt;
 
 /** What is measured again after a target: movements that were measured before and what found it stiff, else the same spot once more. */
 final readonly class Checks

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\Handwork\JointAt;
 use Somatrace\Core\Handwork\Reason;
 
 /** A muscle or joint that could have been worked today, and why it is not. */

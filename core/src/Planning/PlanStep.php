@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Somatrace\Core\Planning;
 
 use Somatrace\Core\Anatomy\Caution;
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Handwork\Cap;
 use Somatrace\Core\Handwork\Ceiling;
-use Somatrace\Core\Handwork\JointAt;
 use Somatrace\Core\Handwork\Manoeuvre;
 use Somatrace\Core\Handwork\Pass;
 

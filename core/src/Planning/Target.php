@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Anatomy\Tissue;
-use Somatrace\Core\Handwork\JointAt;
 use Somatrace\Core\Handwork\Work;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\Role;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Planning;
 
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Handwork\Ceiling;
-use Somatrace\Core\Handwork\JointAt;
 use Somatrace\Core\Handwork\Manoeuvre;
 
 /** One turn of the hands at a muscle or joint. */

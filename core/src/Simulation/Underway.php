@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Simulation;
 
+use Somatrace\Core\Anatomy\JointName;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\DoneManoeuvre;
 use Somatrace\Core\CaseFile\DoneStep;
-use Somatrace\Core\CaseFile\JointName;
 use Somatrace\Core\CaseFile\Now;
 use Somatrace\Core\CaseFile\Session;
 use Somatrace\Core\Planning\PlanStep;

@@ -6,9 +6,9 @@ namespace Somatrace\Core\Tests\Handwork;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\JointName;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\CaseFile\JointName;
 use Somatrace\Core\Handwork\Cap;
 use Somatrace\Core\Handwork\HandBudgets;
 use Somatrace\Core\Handwork\MinutesCap;

@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\Handwork\WholePattern;
+use Somatrace\Core\Pattern\WholePattern;
 use Somatrace\Core\Planning\PlanStep;
 use Somatrace\Core\Tests\Support\CaseBuilder;
 use Somatrace\Core\Tests\Support\Core;

@@ -6,13 +6,13 @@ namespace Somatrace\Core\Tests\Planning;
 
 use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\JointName;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\DoneManoeuvre;
 use Somatrace\Core\CaseFile\DoneStep;
-use Somatrace\Core\CaseFile\JointName;
 use Somatrace\Core\CaseFile\Now;
 use Somatrace\Core\CaseFile\Session;
 use Somatrace\Core\Handwork\Exposed;

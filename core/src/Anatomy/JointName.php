@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\CaseFile;
+namespace Somatrace\Core\Anatomy;
 
-use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Data\Fields;
 
 /** A joint as a case names it, without its side. */

@@ -2,11 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\Handwork;
-
-use Somatrace\Core\Anatomy\Joint;
-use Somatrace\Core\Anatomy\Side;
-use Somatrace\Core\CaseFile\JointName;
+namespace Somatrace\Core\Anatomy;
 
 /** One joint on one side, at one level where it has levels. */
 final readonly class JointAt
