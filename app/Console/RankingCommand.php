@@ -67,6 +67,11 @@ final class RankingCommand extends Command
             $levels['checks'],
         ));
         foreach (['ranges', 'full'] as $name) {
+            [$ended, $falsely] = $levels[$name]->none();
+            $this->line(sprintf('%s, none of these: found %.1f, falsely %.1f; first 3 by kind: %s', $name, $ended, $falsely, implode(', ', array_map(
+                static fn (string $kind, float $share): string => sprintf('%s %.1f', $kind, $share),
+                array_keys($levels[$name]->byKind()), $levels[$name]->byKind(),
+            ))));
             $this->line(
                 "$name, first 3 by region: ".implode(
                     ', ',
@@ -83,6 +88,7 @@ final class RankingCommand extends Command
                 $levels[$name]->calibration(),
             ));
         }
+        $this->line(sprintf('whole pattern: found %.1f, falsely %.1f', $levels['whole']['found'], $levels['whole']['false']));
         $few = (int) $this->option('orders');
         if ($few > 0) {
             $this->orders($trial, $few, $seed);

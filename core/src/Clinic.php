@@ -7,6 +7,7 @@ namespace Somatrace\Core;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\AtlasFiles;
 use Somatrace\Core\Anatomy\Search;
+use Somatrace\Core\Anatomy\Test;
 use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Assessment\TestGuard;
 use Somatrace\Core\Assessment\Worklist;
@@ -76,6 +77,8 @@ final class Clinic
     private ?ResponseJudge $judge = null;
 
     private ?Planner $planner = null;
+
+    private ?WholePattern $wholePattern = null;
 
     private ?SchemaValidator $schema = null;
 
@@ -230,12 +233,19 @@ final class Clinic
         return $this->gate ??= new SafetyGate($this->atlas(), $this->rules(), $this->tissue(), $this->reproduction());
     }
 
+    private function testGuard(): TestGuard
+    {
+        return new TestGuard($this->rules(), $this->gate());
+    }
+
     /** Where nobody should be treated, nobody should be tested further either: then no next check is offered. */
     public function rank(CaseFile $case): PatternResult
     {
         $pattern = $this->ranking($case);
 
-        return $this->screen($case)->verdict->allowsTreatment() ? $this->engine()->withChecks($case, $pattern) : $pattern;
+        return $this->screen($case)->verdict->allowsTreatment() ? $this->engine()->withChecks(
+            $case, $pattern, fn (Test $test): bool => $this->testGuard()->refuses($test, $case) === null,
+        ) : $pattern;
     }
 
     /**
@@ -265,7 +275,7 @@ final class Clinic
      */
     public function worklist(CaseFile $case, array $regions = [], bool $full = false, ?string $position = null): Worklist
     {
-        return (new Worklists($this->atlas(), new TestGuard($this->rules(), $this->gate())))->of($case, $regions, $full, $position);
+        return (new Worklists($this->atlas(), $this->testGuard()))->of($case, $regions, $full, $position);
     }
 
     /** @return list<Comparison> what was measured today beside the usual, the other side, the last time and the first */
@@ -335,11 +345,16 @@ final class Clinic
         );
     }
 
+    public function wholePattern(): WholePattern
+    {
+        return $this->wholePattern ??= WholePattern::load($this->folder);
+    }
+
     public function plan(CaseFile $case): PlanResult
     {
         $told = $this->told($case);
         $this->planner ??= new Planner(
-            $this->atlas(), $this->planFigures(), Recipes::load($this->folder), WholePattern::load($this->folder),
+            $this->atlas(), $this->planFigures(), Recipes::load($this->folder), $this->wholePattern(),
         );
 
         return $this->planner->plan($told, $this->screen($case), $this->ranking($told), $this->respond($told));

@@ -31,7 +31,8 @@ final readonly class AtlasReferences
         ],
         'tests' => [
             'tests/*/never/flags/*' => 'red flag', 'tests/*/never/conditions/*' => 'condition', 'tests/*/never/unsettled/*' => 'condition',
-            'tests/*/short/*' => 'muscle',
+            'tests/*/short/*' => 'muscle', 'tests/*/speaks_of/*/muscles/*' => 'muscle', 'tests/*/speaks_of/*/joint' => 'joint',
+            'tests/*/alarms/*' => 'stop sign',
         ],
         'chains' => ['stiff/*/region' => 'region', 'stiff/*/overworks/*' => 'region', 'busy_side/muscles/*' => 'muscle'],
         'regions' => ['regions/*/zones/*' => 'zone', 'regions/*/quick_muscles/*' => 'muscle'],
@@ -57,7 +58,8 @@ final readonly class AtlasReferences
             'moves/*/movement' => 'movement',
         ],
         'joints' => [
-            'joints/*/zones/*' => 'zone', 'joints/*/starts_from/*/test' => 'test', 'joints/*/starts_from/*/movement' => 'movement',
+            'joints/*/zones/*' => 'zone', 'joints/*/pain/*/own/*' => 'zone', 'joints/*/pain/*/felt/*' => 'zone',
+            'joints/*/around/*' => 'muscle', 'joints/*/starts_from/*/test' => 'test', 'joints/*/starts_from/*/movement' => 'movement',
             'joints/*/starts_from/*/short' => 'movement', 'joints/*/starts_from/*/pattern/*' => 'movement',
             'joints/*/manoeuvres/*/technique' => 'technique', 'joints/*/manoeuvres/*/zones/*' => 'zone',
             'joints/*/manoeuvres/*/tool' => 'tool',
@@ -130,7 +132,7 @@ final readonly class AtlasReferences
     /** Keys under which safety names a set of zones: one that is none would bound nothing, and nobody would see it. */
     private const SET_KEYS = [
         'conditions' => ['where', 'at', 'signs_at'], 'finding_rules' => ['where', 'at', 'in', 'into', 'unmoved'],
-        'red_flags' => ['where'], 'techniques' => ['where'], 'clot_score' => ['where'],
+        'tests' => ['into'], 'red_flags' => ['where'], 'techniques' => ['where'], 'clot_score' => ['where'],
     ];
 
     /** Where the client has it, or all over: told by the case and not by a set. */

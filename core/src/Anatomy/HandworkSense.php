@@ -147,6 +147,9 @@ final readonly class HandworkSense
                 if (array_filter($joint->works, static fn (JointWork $work): bool => $work->suits($level)) === []) {
                     $faults[] = new Fault("joints.json /joints/$index/manoeuvres", "nothing is done at $level");
                 }
+                if (count(array_filter($joint->pain, static fn (JointPain $pain): bool => $pain->isAt($level))) !== 1) {
+                    $faults[] = new Fault("joints.json /joints/$index/pain", "where $level is felt must be said once");
+                }
             }
         }
 

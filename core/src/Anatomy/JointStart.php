@@ -35,4 +35,16 @@ final readonly class JointStart
             $row->floatOrNull('least'), $row->strings('levels'), $row->strings('end_feels'), $row->strings('pattern'),
         );
     }
+
+    /**
+     * Whether a test that named this level, or none, speaks of a joint there.
+     *
+     * @param  string|null  $level  of the joint; null where it has none
+     * @param  string|null  $named  by the finding
+     */
+    public function speaksOf(?string $level, ?string $named): bool
+    {
+        return $level === null
+            || (($this->levels === [] || in_array($level, $this->levels, true)) && ($named === null || $named === $level));
+    }
 }

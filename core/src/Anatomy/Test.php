@@ -22,6 +22,8 @@ final readonly class Test
      * @param  array<string, string>  $answers  words of each answer; empty where it is a number
      * @param  array<string, string>  $levels  levels of the spine it speaks of, with what it is tried on there; empty where it names none
      * @param  list<string>  $short  muscles of that side that are short when the value falls behind
+     * @param  list<SpeaksOf>  $speaksOf
+     * @param  list<string>  $alarms  signs that stop it at once, offered while it is held
      */
     private function __construct(
         public string $id,
@@ -46,6 +48,8 @@ final readonly class Test
         public array $short,
         public array $answers,
         public array $levels,
+        public array $speaksOf,
+        public array $alarms,
         public string $source,
     ) {
     }
@@ -60,7 +64,7 @@ final readonly class Test
             $row->fields('never')->strings('flags'), $row->fields('never')->strings('conditions'),
             $row->fields('never')->strings('unsettled'), $row->floatOrNull('norm'), $row->intOrNull('hold_seconds'), $row->strings('short'),
             $row->has('answers') ? $row->stringMap('answers') : [], $row->has('levels') ? $row->stringMap('levels') : [],
-            $row->string('source'),
+            $row->map('speaks_of', SpeaksOf::from(...)), $row->strings('alarms'), $row->string('source'),
         );
     }
 

@@ -13,7 +13,10 @@ use Somatrace\Core\Anatomy\Side;
 /** What each finding can speak of, whatever the case: laid out once for an atlas. */
 final class AtlasIndex
 {
-    private const FAR_STEPS = 4;
+    public const FAR_STEPS = 4;
+
+    /** The key under which what is neither a muscle nor a joint stands among candidates. */
+    public const NONE = 'none';
 
     /** Relations of a place in which the muscle itself is felt. */
     public const FELT = ['complaint_own_zone', 'complaint_core_referral', 'complaint_spill_over'];
@@ -38,6 +41,11 @@ final class AtlasIndex
 
     /** @var array<string, list<string>> demand → muscles it strains */
     public readonly array $strains;
+
+    public readonly JointIndex $joints;
+
+    /** @var array<string, array<string, true>> test:side → keys of the candidates it speaks of */
+    public readonly array $testsKeys;
 
     /** @var array<string, array<string, string>> by place: how a complaint there bears on each candidate that is not remote from it */
     private array $relations = [];
@@ -76,6 +84,41 @@ final class AtlasIndex
         $this->lengthens = $lengthens;
         $this->moves = $moves;
         $this->strains = $strains;
+        $this->joints = new JointIndex($this->atlas);
+        $this->testsKeys = $this->testsKeys();
+    }
+
+    /** @return array<string, array<string, true>> */
+    private function testsKeys(): array
+    {
+        $touched = [];
+        foreach ($this->atlas->tests as $test) {
+            foreach ($test->paired ? Side::pair() : [Side::Midline] as $side) {
+                $key = "{$test->id}:{$side->value}";
+                $muscles = $test->short;
+                foreach ($test->speaksOf as $one) {
+                    array_push($muscles, ...$one->muscles);
+                    foreach ($one->joint === null ? [] : $this->joints->of["{$one->joint}:{$side->value}"] ?? [] as $at) {
+                        $touched[$key][$at->key()] = true;
+                    }
+                    if ($one->isOfNone()) {
+                        $touched[$key][self::NONE] = true;
+                    }
+                }
+                foreach ($muscles as $muscle) {
+                    foreach ($side === Side::Midline ? Side::pair() : [$side] as $on) {
+                        $touched[$key]["$muscle:{$on->value}"] = true;
+                    }
+                }
+                foreach ($this->joints->starts[$key] ?? [] as [$at, $start]) {
+                    if ($start->speaksOf($at->level, null)) {
+                        $touched[$key][$at->key()] = true;
+                    }
+                }
+            }
+        }
+
+        return $touched;
     }
 
     /** @return array<string, string> by muscle and side, the name of the weight; who is not in it lies in another part of the body */

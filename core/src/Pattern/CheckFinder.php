@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern;
 
 use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Anatomy\Test;
 
 /**
  * Which check not yet done would tell most. A check touches few candidates: after each outcome only those are
@@ -14,43 +15,54 @@ final readonly class CheckFinder
 {
     private const PALPATE_DOWN_TO = 24;
 
-    public function __construct(private RankingContext $context)
+    private const JOINTS_DOWN_TO = 8;
+
+    /** Setting up takes so long, however short a test is. */
+    private const LEAST_MINUTES = 0.5;
+
+    /** @param  \Closure(Test): bool  $mayTest  whether a test may be done with this client */
+    public function __construct(private RankingContext $context, private \Closure $mayTest)
     {
     }
 
-    /**
-     * @param  list<Candidate>  $candidates  strongest first
-     * @return list<NextCheck>
-     */
-    public function find(array $candidates, float $none): array
+    /** @return list<NextCheck> */
+    public function find(PatternResult $pattern): array
     {
-        $support = [];
-        $sum = self::wLogW($none);
-        foreach ($candidates as $candidate) {
-            $support[$candidate->at->key()] = $candidate->support;
+        $support = [AtlasIndex::NONE => $pattern->noneSupport];
+        $sum = self::wLogW($pattern->noneSupport);
+        $names = [AtlasIndex::NONE => 'none of these'];
+        foreach ([...$pattern->candidates, ...$pattern->joints] as $candidate) {
+            $key = $candidate->at->key();
+            $support[$key] = $candidate->support;
+            $names[$key] = lcfirst($candidate->name);
             $sum += self::wLogW($candidate->support);
         }
+        arsort($support);
         $leaders = [];
-        foreach (array_slice($candidates, 0, self::PALPATE_DOWN_TO) as $candidate) {
+        foreach (array_slice($pattern->candidates, 0, self::PALPATE_DOWN_TO) as $candidate) {
             $leaders[$candidate->at->key()] = $candidate;
         }
-        $known = ['range' => $this->known($leaders, 'shortness'), 'resisted' => $this->known($leaders, 'use'), 'palpate' => []];
-        $slopes = array_map(fn (Candidate $leader): float => $this->context->figures->slope($leader->logOdds), $leaders);
+        foreach (array_slice($pattern->joints, 0, self::JOINTS_DOWN_TO) as $joint) {
+            $leaders[$joint->at->key()] = $joint;
+        }
+        $known = ['range' => $this->known($leaders, 'shortness'), 'resisted' => $this->known($leaders, 'use'), 'palpate' => [],
+            'test' => $this->known($leaders, 'test'), 'spring' => $this->known($leaders, 'joint')];
+        $slopes = array_map(fn (Candidate|JointCandidate $leader): float => $this->context->figures->slope($leader->logOdds), $leaders);
         $checks = [];
         foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
-            $outcomes = $this->context->figures->outcomes[$kind];
+            $outcomes = $this->outcomes($kind, $id);
             [$bits, $gain] = $this->worth(
-                $support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$kind], $slopes, $support),
+                $support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$outcomes['like']], $slopes, $support),
                 $outcomes['not'],
             );
             if ($bits > 1e-6) {
-                $worth = round($this->worthOf($kind, $bits, $gain), 9);
+                $worth = round($this->worthOf($kind, $bits, $gain, $outcomes['minutes']), 9);
                 // told in words only when it is among the first
                 $checks[] = [
                     $worth, "$kind:$id:{$side->value}",
                     fn (): NextCheck => new NextCheck(
                         $kind, $id, $side, $this->name($kind, $id, $side), $bits, $gain, $outcomes['minutes'],
-                        $this->because($candidates, $touched),
+                        $this->because($support, $names, $touched),
                     ),
                 ];
             }
@@ -61,29 +73,53 @@ final readonly class CheckFinder
     }
 
     /**
+     * What a check may answer, and how likely each answer is where what it touches acts, and where not.
+     *
+     * @return array{minutes: float, acts: list<float>, not: list<float>, like: string}
+     */
+    private function outcomes(string $kind, string $id): array
+    {
+        if ($kind !== 'test') {
+            return [...$this->context->figures->outcomes[$kind], 'like' => $kind];
+        }
+        $test = $this->context->atlas->test($id);
+        $told = $test->speaksOf[0] ?? null;
+        $outcomes = match (true) {
+            $told !== null => [
+                'acts' => [$told->sensitivity, 1 - $told->sensitivity], 'not' => [1 - $told->specificity, $told->specificity],
+                'like' => 'test',
+            ],
+            $test->short === [] || $test->levels !== [] => [...$this->context->figures->outcomes['spring'], 'like' => 'spring'],
+            default => [...$this->context->figures->outcomes['range'], 'like' => 'range'],
+        };
+
+        return [...$outcomes, 'minutes' => max($test->minutes, self::LEAST_MINUTES)];
+    }
+
+    /**
      * Worth a minute: bits, and the chance gained that the right muscle is among the first three; a hand answers directly what a movement
      * hints at.
      */
-    private function worthOf(string $kind, float $bits, float $gain): float
+    private function worthOf(string $kind, float $bits, float $gain, float $minutes): float
     {
         $figures = $this->context->figures;
 
         return ($bits + $figures->gainWorth * $gain) * (
             $kind === 'palpate' ? $figures->handWorth : 1
-        ) / $figures->outcomes[$kind]['minutes'];
+        ) / $minutes;
     }
 
     /**
      * A movement that touches none of the leaders tells nothing worth a minute.
      *
-     * @param  array<string, Candidate>  $leaders  by muscle and side
+     * @param  array<string, Candidate|JointCandidate>  $leaders  by key
      * @return list<array{string, string, Side, array<string, true>}> kind, id, side, the candidates it touches
      */
     private function open(array $leaders): array
     {
         $open = [];
         foreach ($leaders as $key => $candidate) {
-            if (! isset($this->context->palpation[$key])) {
+            if ($candidate instanceof Candidate && ! isset($this->context->palpation[$key])) {
                 $open[] = ['palpate', $candidate->at->muscle, $candidate->at->side, [$key => true]];
             }
         }
@@ -95,15 +131,22 @@ final readonly class CheckFinder
         foreach ($this->context->case->findings->resisted as $finding) {
             $resisted[$finding->movement.':'.$finding->side->value] = true;
         }
+        $tested = [];
+        foreach ($this->context->case->findings->tests as $finding) {
+            $tested["{$finding->test}:{$finding->side->value}"] = true;
+        }
         foreach (
             [
                 ['range', $this->context->index->lengthensKeys, $measured], ['resisted', $this->context->index->movesKeys, $resisted],
+                ['test', $this->context->index->testsKeys, $tested],
             ] as [$kind, $index, $done]
         ) {
             foreach ($index as $key => $touched) {
                 if (! isset($done[$key]) && array_intersect_key($touched, $leaders) !== []) {
-                    [$movement, $side] = explode(':', $key);
-                    $open[] = [$kind, $movement, Side::from($side), $touched];
+                    [$id, $side] = explode(':', $key);
+                    if ($kind !== 'test' || ($this->mayTest)($this->context->atlas->test($id))) {
+                        $open[] = [$kind, $id, Side::from($side), $touched];
+                    }
                 }
             }
         }
@@ -114,13 +157,13 @@ final readonly class CheckFinder
     /**
      * Signs of that kind the leaders have already.
      *
-     * @param  array<string, Candidate>  $leaders
-     * @return array<string, int> by muscle and side
+     * @param  array<string, Candidate|JointCandidate>  $leaders
+     * @return array<string, int> by key
      */
     private function known(array $leaders, string $kind): array
     {
         return array_map(
-            static fn (Candidate $leader): int => count(array_filter(
+            static fn (Candidate|JointCandidate $leader): int => count(array_filter(
                 $leader->evidence, static fn (Evidence $one): bool => $one->kind === $kind,
             )),
             $leaders,
@@ -162,6 +205,10 @@ final readonly class CheckFinder
     {
         if ($kind === 'palpate') {
             return 'Feel '.lcfirst($this->context->atlas->muscle($id)->name).", {$side->value}";
+        }
+
+        if ($kind === 'test') {
+            return 'Test: '.lcfirst($this->context->atlas->test($id)->name).($side === Side::Midline ? '' : ", {$side->value}");
         }
 
         return ($kind === 'range' ? 'Measure: ' : 'Against resistance: ').lcfirst($this->context->atlas->movement($id)->name).(
@@ -240,17 +287,18 @@ final readonly class CheckFinder
     }
 
     /**
-     * @param  list<Candidate>  $candidates
+     * @param  array<string, float>  $support  strongest first
+     * @param  array<string, string>  $names
      * @param  array<string, true>  $touched
      */
-    private function because(array $candidates, array $touched): string
+    private function because(array $support, array $names, array $touched): string
     {
         [$in, $out] = [null, null];
-        foreach ($candidates as $candidate) {
-            if (isset($touched[$candidate->at->key()])) {
-                $in ??= $candidate;
+        foreach ($support as $key => $_) {
+            if (isset($touched[$key])) {
+                $in ??= $names[$key];
             } else {
-                $out ??= $candidate;
+                $out ??= $names[$key];
             }
             if ($in !== null && $out !== null) {
                 break;
@@ -259,8 +307,8 @@ final readonly class CheckFinder
 
         return match (true) {
             $in === null => '',
-            $out === null => 'Tells about '.lcfirst($in->name).'.',
-            default => 'Tells '.lcfirst($in->name).' from '.lcfirst($out->name).'.',
+            $out === null => "Tells about $in.",
+            default => "Tells $in from $out.",
         };
     }
 

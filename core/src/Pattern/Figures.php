@@ -26,6 +26,8 @@ final readonly class Figures
         public array $discount,
         public array $curve,
         public float $prior,
+        private float $jointPrior,
+        private float $levelPrior,
         public float $noneLogOdds,
         public NoneFigures $none,
         public array $words,
@@ -50,6 +52,7 @@ final readonly class Figures
 
         return new self(
             $file->floatMap('weights'), $file->floatMap('caps'), $file->floats('discount'), $curve, $file->float('prior'),
+            $file->float('joint_prior'), $file->float('level_prior'),
             $file->float('none_log_odds'), NoneFigures::from($file->fields('none')), $words, $outcomes, $file->int('next_checks'),
             $file->fields('check_worth')->float('first_three'), $file->fields('check_worth')->float('palpation'),
         );
@@ -88,9 +91,15 @@ final readonly class Figures
     public function with(array $weights): self
     {
         return new self(
-            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->curve, $this->prior, $this->noneLogOdds, $this->none,
+            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->curve, $this->prior, $this->jointPrior, $this->levelPrior, $this->noneLogOdds, $this->none,
             $this->words, $this->outcomes, $this->nextChecks, $this->gainWorth, $this->handWorth,
         );
+    }
+
+    /** @param  bool  $levelled  one of several levels of its kind: which one is open too */
+    public function jointPrior(bool $levelled): float
+    {
+        return $levelled ? $this->levelPrior : $this->jointPrior;
     }
 
     public function weight(string $name): float

@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern;
 
 use Somatrace\Core\CaseFile\Answer;
-use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\PalpationFinding;
+use Somatrace\Core\CaseFile\RangeFinding;
+use Somatrace\Core\CaseFile\TestFinding;
 use Somatrace\Core\Findings\Reproduction;
+use Somatrace\Core\Pattern\Evidence\HardEnd;
+use Somatrace\Core\Pattern\Evidence\PainBrought;
+use Somatrace\Core\Pattern\Evidence\TestSign;
 
 /**
  * Reads what speaks against every muscle at once: a pain that nothing examined brings on, hard ends, waking at night, pain out of
@@ -15,12 +19,17 @@ use Somatrace\Core\Findings\Reproduction;
  */
 final readonly class NoneReader
 {
+    /** Strength of 5 from which down a muscle counts as weak. */
+    private const WEAK = 3;
+
     public function __construct(private NoneFigures $figures, private Reproduction $reproduction)
     {
     }
 
-    public function of(CaseFile $case): NoneOfThese
+    /** @param  float  $best  the strongest muscle or joint, as it enters the shares */
+    public function of(RankingContext $context, float $best): NoneOfThese
     {
+        $case = $context->case;
         $unexplained = $this->reproduction->unexplained($case, $this->figures->examinedMovements, $this->figures->examinedMuscles);
         $felt = array_filter($case->findings->palpation, static fn (PalpationFinding $one): bool => $one->tenderness !== null);
         $answering = array_filter(
@@ -28,8 +37,10 @@ final readonly class NoneReader
         );
         $strongest = max([0.0, ...array_map(static fn ($complaint): float => $complaint->now ?? 0.0, $case->findings->complaints)]);
         $hard = array_filter(
-            $case->findings->range, static fn ($one): bool => in_array($one->endFeel, ['hard', 'empty', 'springy'], true) && $one->pain > 0,
+            $case->findings->range, static fn (RangeFinding $one): bool => HardEnd::is($one->endFeel) && $one->pain > 0,
         );
+        $asked = array_filter($case->findings->palpation, static fn (PalpationFinding $one): bool => $one->familiar !== null);
+        [$nerve, $answers] = $this->nerve($context);
         $wakes = array_filter(
             $case->findings->tests,
             fn ($one): bool => $one->test === $this->figures->nightTest && $one->result === 'positive',
@@ -37,11 +48,16 @@ final readonly class NoneReader
         $evidence = [];
         foreach ([
             'unexplained' => [$unexplained, $this->figures->unexplained, 'No movement, resistance or touch of the region brought it on'],
-            'hard_end' => [$hard !== [], $this->figures->hardEnd, 'A movement ends hard, empty or blocked, and hurts'],
+            'hard_end' => [$hard !== [], self::discounted(array_fill(0, count($hard), $this->figures->hardEnd), $context->figures), 'A movement ends hard, empty or blocked, and hurts'],
+            'nerve' => [$nerve > 0, $nerve, 'A nerve answers: '.implode('; ', $answers)],
             'night_waking' => [$wakes !== [], $this->figures->nightWaking, 'It wakes at night'],
             'out_of_proportion' => [
                 $strongest >= $this->figures->strongPain && $felt !== [] && $answering === [], $this->figures->outOfProportion,
                 'The pain is strong, and nothing felt answers to it',
+            ],
+            'not_own' => [
+                count($asked) >= $this->figures->silentMuscles && ! $this->isBrought($context, $asked), $this->figures->notOwn,
+                'Nothing that was felt or sprung brings on their own pain',
             ],
             'silent' => [
                 count($felt) >= $this->figures->silentMuscles && $answering === [], $this->figures->silent,
@@ -53,6 +69,71 @@ final readonly class NoneReader
             }
         }
 
-        return new NoneOfThese($evidence, $unexplained);
+        $weight = array_sum(array_column($evidence, 'weight'));
+        $leads = $weight >= $this->figures->leadFrom && $context->figures->tempered($context->figures->noneLogOdds + $weight) > $best;
+
+        return new NoneOfThese($evidence, $unexplained || $leads);
+    }
+
+    /** @param  array<PalpationFinding>  $asked */
+    private function isBrought(RankingContext $context, array $asked): bool
+    {
+        return array_filter($asked, static fn (PalpationFinding $one): bool => $one->familiar === Answer::Yes) !== []
+            || array_filter($context->case->findings->tests, static fn (TestFinding $one): bool => PainBrought::counts($one->pain)) !== [];
+    }
+
+    /**
+     * Several of one kind are not several proofs.
+     *
+     * @param  list<float>  $weights
+     */
+    private static function discounted(array $weights, Figures $figures): float
+    {
+        rsort($weights);
+        $sum = 0.0;
+        foreach ($weights as $rank => $weight) {
+            $sum += $weight * $figures->discount[min($rank, count($figures->discount) - 1)];
+        }
+
+        return $sum;
+    }
+
+    /**
+     * What speaks for a nerve: tests, how it feels, weakness without pain. What speaks against it takes from that, and from nothing else.
+     *
+     * @return array{float, list<string>} weight, and what answers
+     */
+    private function nerve(RankingContext $context): array
+    {
+        [$for, $against, $answers] = [[], [], []];
+        foreach ($context->case->findings->tests as $finding) {
+            $test = $context->atlas->test($finding->test);
+            foreach ($test->speaksOf as $one) {
+                $says = $one->isOfNone() ? TestSign::says($context, $one, $finding) : null;
+                if ($says !== null) {
+                    $weight = $one->weight($says);
+                    $weight > 0 ? $for[] = $weight : $against[] = -$weight;
+                    $answers = $says ? [...$answers, lcfirst($finding->side->after($test->name))] : $answers;
+                }
+            }
+        }
+        foreach ($context->complaints as $complaint) {
+            $felt = array_intersect($complaint->qualities, $this->figures->nerveQualities);
+            if ($felt !== []) {
+                $for[] = $this->figures->nerveQuality;
+                $answers[] = 'it feels '.implode(' and ', $felt);
+            }
+        }
+        foreach ($context->case->findings->resisted as $finding) {
+            if ($finding->strength !== null && $finding->strength <= self::WEAK && $finding->pain === 0.0) {
+                $for[] = $this->figures->nerveWeak;
+                $answers[] = lcfirst($finding->side->after($context->atlas->movement($finding->movement)->name)).' is weak without pain';
+            }
+        }
+
+        return [
+            $answers === [] ? 0.0 : max(0.0, self::discounted($for, $context->figures) - self::discounted($against, $context->figures)),
+            array_values(array_unique($answers)),
+        ];
     }
 }

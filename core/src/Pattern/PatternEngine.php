@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\MuscleAt;
+use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Anatomy\Test;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Findings\Parts;
 use Somatrace\Core\Findings\Reproduction;
 use Somatrace\Core\Response\Quietness;
 
-/** Ranks every muscle and side by what was found. Additive log-odds, one softmax, each part explained. */
+/** Ranks every muscle and joint on each side by what was found. Additive log-odds, one softmax, each part explained. */
 final class PatternEngine
 {
     private ?AtlasIndex $index = null;
@@ -44,11 +47,20 @@ final class PatternEngine
                 $logOdds[$key] += $one->weight;
             }
         }
-        $ofNone = (new NoneReader($this->figures->none, $this->reproduction))->of($case);
+        $muscles = $logOdds;
+        $ofJoints = [];
+        foreach ($context->index->joints->all as $key => $at) {
+            $ofJoints[$key] = $book->isPlain($at) ? $plain ??= $weighing->evidence($book->of($at)) : $weighing->evidence($book->of($at));
+            $logOdds[$key] = $this->figures->jointPrior($at->joint->levels !== []);
+            foreach ($ofJoints[$key] as $one) {
+                $logOdds[$key] += $one->weight;
+            }
+        }
+        $ofNone = (new NoneReader($this->figures->none, $this->reproduction))->of($context, $this->figures->tempered(max([$this->figures->prior, ...array_values($logOdds)])));
         [$support, $none] = $this->shares($logOdds, $ofNone);
         // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order; of equals the first by name
         // stays first
-        $order = array_map(static fn (float $odds): float => round($odds, 9), $logOdds);
+        $order = array_map(static fn (float $odds): float => round($odds, 9), $muscles);
         arsort($order);
         $candidates = [];
         foreach ($order as $key => $_) {
@@ -59,18 +71,66 @@ final class PatternEngine
             $candidates[] = $ofNone->leads ? $candidate->asNoSource() : $candidate;
         }
 
-        return new PatternResult($candidates, $none, $ofNone, []);
+        return new PatternResult($candidates, $this->joints($context, $logOdds, $support, $ofJoints, $evidence), $none, $ofNone, []);
     }
 
-    /** The same ranking with the checks that would tell most next; where nothing points anywhere, nothing is to be told apart. */
-    public function withChecks(CaseFile $case, PatternResult $pattern): PatternResult
+    /**
+     * @param  array<string, float>  $logOdds  by key
+     * @param  array<string, float>  $support
+     * @param  array<string, list<Evidence>>  $ofJoints
+     * @param  array<string, list<Evidence>>  $ofMuscles
+     * @return list<JointCandidate> strongest first
+     */
+    private function joints(RankingContext $context, array $logOdds, array $support, array $ofJoints, array $ofMuscles): array
+    {
+        $order = array_map(static fn (float $odds): float => round($odds, 9), array_intersect_key($logOdds, $ofJoints));
+        arsort($order);
+        $joints = [];
+        foreach ($order as $key => $_) {
+            $at = $context->index->joints->all[$key];
+            $joints[] = new JointCandidate(
+                $at, $context->index->joints->names[$key], $logOdds[$key], $support[$key], $this->figures->word($support[$key]),
+                $ofJoints[$key], $support[$key] < PatternResult::TELLING ? [] : self::explained($at, $ofMuscles),
+            );
+        }
+
+        return $joints;
+    }
+
+    /**
+     * @param  array<string, list<Evidence>>  $ofMuscles
+     * @return list<MuscleAt> muscles around it that were found tender, tense or short
+     */
+    private static function explained(JointAt $at, array $ofMuscles): array
+    {
+        $explained = [];
+        foreach ($at->joint->around as $muscle) {
+            foreach ($at->side === Side::Midline ? Side::pair() : [$at->side] as $side) {
+                foreach ($ofMuscles["$muscle:{$side->value}"] ?? [] as $one) {
+                    if (in_array($one->kind, ['palpation', 'shortness'], true) && $one->weight > 0) {
+                        $explained[] = new MuscleAt($muscle, $side);
+                        break;
+                    }
+                }
+            }
+        }
+
+        return $explained;
+    }
+
+    /**
+     * The same ranking with the checks that would tell most next; where nothing points anywhere, nothing is to be told apart.
+     *
+     * @param  \Closure(Test): bool  $mayTest  whether a test may be done with this client
+     */
+    public function withChecks(CaseFile $case, PatternResult $pattern, \Closure $mayTest): PatternResult
     {
         if (array_filter($pattern->candidates, static fn (Candidate $one): bool => $one->evidence !== []) === []) {
             return $pattern;
         }
-        $checks = (new CheckFinder($this->context($case)))->find($pattern->candidates, $pattern->noneSupport);
+        $checks = (new CheckFinder($this->context($case), $mayTest))->find($pattern);
 
-        return new PatternResult($pattern->candidates, $pattern->noneSupport, $pattern->ofNone, $checks);
+        return new PatternResult($pattern->candidates, $pattern->joints, $pattern->noneSupport, $pattern->ofNone, $checks);
     }
 
     /** What a check of a kind takes. */
@@ -92,7 +152,7 @@ final class PatternEngine
         return [
             new Evidence\FromComplaint, new Evidence\FromRange, new Evidence\FromTest, new Evidence\FromResisted, new Evidence\FromPosture,
             new Evidence\FromDemand, new Evidence\FromExperience,
-            new Evidence\FromPalpation, new Evidence\FromShortAntagonist, new Evidence\FromResponse($this->quietness),
+            new Evidence\FromPalpation, new Evidence\FromShortAntagonist, new Evidence\FromResponse($this->quietness), new Evidence\FromJoints,
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Pattern;
 
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\MuscleAt;
 
 /** Collects the signs of every candidate. */
@@ -15,7 +16,7 @@ final class SignBook
     /** @var list<array{Sign, array<string, mixed>}> signs of everybody, and who has one of their own instead */
     private array $common = [];
 
-    public function add(MuscleAt $candidate, Sign $sign): void
+    public function add(MuscleAt|JointAt $candidate, Sign $sign): void
     {
         if ($sign->weight !== 0.0) {
             $this->signs[$candidate->key()][] = $sign;
@@ -31,7 +32,7 @@ final class SignBook
     }
 
     /** @return list<Sign> */
-    public function of(MuscleAt $candidate): array
+    public function of(MuscleAt|JointAt $candidate): array
     {
         $key = $candidate->key();
         $signs = $this->signs[$key] ?? [];
@@ -45,7 +46,7 @@ final class SignBook
     }
 
     /** Whether it has nothing of its own: all such candidates share one list of signs. */
-    public function isPlain(MuscleAt $candidate): bool
+    public function isPlain(MuscleAt|JointAt $candidate): bool
     {
         $key = $candidate->key();
         if (isset($this->signs[$key])) {
@@ -61,7 +62,7 @@ final class SignBook
     }
 
     /** What the signs of its own of these kinds add up to, undiscounted. */
-    public function sum(MuscleAt $candidate, string ...$kinds): float
+    public function sum(MuscleAt|JointAt $candidate, string ...$kinds): float
     {
         $sum = 0.0;
         foreach ($this->signs[$candidate->key()] ?? [] as $sign) {
@@ -72,7 +73,7 @@ final class SignBook
     }
 
     /** @return array<string, true> the names of the signs of its own */
-    public function names(MuscleAt $candidate): array
+    public function names(MuscleAt|JointAt $candidate): array
     {
         $names = [];
         foreach ($this->signs[$candidate->key()] ?? [] as $sign) {

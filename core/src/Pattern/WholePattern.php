@@ -7,7 +7,6 @@ namespace Somatrace\Core\Pattern;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
-use Somatrace\Core\Data\Fields;
 use Somatrace\Core\Data\JsonFile;
 
 /**
@@ -17,13 +16,14 @@ use Somatrace\Core\Data\JsonFile;
 final readonly class WholePattern
 {
     /**
-     * @param  list<Fields>  $signs
+     * @param  int  $least  signs more for one side than for the other
+     * @param  list<WholeSign>  $signs
      * @param  list<string>  $front
      * @param  list<string>  $behind
      * @param  list<string>  $afterFront  regions
      */
     private function __construct(
-        private int $least, private array $signs, private array $front, private array $behind, private array $afterFront,
+        public int $least, public array $signs, public array $front, public array $behind, private array $afterFront,
     ) {
     }
 
@@ -32,26 +32,35 @@ final readonly class WholePattern
         $file = JsonFile::read("$folder/whole_pattern.json");
 
         return new self(
-            $file->int('least'), $file->list('signs'), $file->strings('front'), $file->strings('behind'), $file->strings('after_front'),
+            $file->int('least'), $file->map('signs', WholeSign::from(...)), $file->strings('front'), $file->strings('behind'),
+            $file->strings('after_front'),
         );
     }
 
-    /** @return Side|null the busy side, where so many more signs speak for it than for the other */
-    public function busySide(CaseFile $case): ?Side
+    public function read(CaseFile $case): WholeReading
     {
-        $for = ['left' => 0, 'midline' => 0, 'right' => 0];
+        $by = ['left' => [], 'right' => []];
+        $open = [];
         foreach ($this->signs as $sign) {
-            $side = $this->sideOf($sign, $case);
-            if ($side !== null) {
-                $for[($sign->string('side') === 'same' ? $side : $side->mirrored())->value]++;
+            [$known, $side] = $this->found($sign, $case);
+            if ($side !== null && $side !== Side::Midline) {
+                $by[$sign->across($side) === Side::Left ? 'left' : 'right'][$sign->about] ??= $sign; // measured and seen, it is one sign
+            } elseif (! $known) {
+                $open[$sign->about] ??= $sign;
             }
         }
-
-        return match (true) {
-            $this->least <= $for['left'] - $for['right'] => Side::Left,
-            $this->least <= $for['right'] - $for['left'] => Side::Right,
+        $open = array_values(array_diff_key($open, $by['left'], $by['right']));
+        $by = array_map(array_values(...), $by);
+        $more = count($by['right']) - count($by['left']);
+        $leans = match (true) {
+            $more > 0 => Side::Right,
+            $more < 0 => Side::Left,
             default => null,
         };
+
+        [$for, $against] = $leans === Side::Right ? [$by['right'], $by['left']] : [$by['left'], $by['right']];
+
+        return new WholeReading($leans, abs($more) >= $this->least, $for, $against, $open);
     }
 
     public function isFront(MuscleAt $at, Side $busy): bool
@@ -69,57 +78,59 @@ final readonly class WholePattern
         return in_array($region, $this->afterFront, true);
     }
 
-    private function sideOf(Fields $sign, CaseFile $case): ?Side
+    /** @return array{bool, Side|null} whether both sides are known, and the one it was found on */
+    private function found(WholeSign $sign, CaseFile $case): array
     {
-        $by = $sign->floatOrNull('by') ?? 0.0;
+        if ($sign->posture !== null) {
+            return $this->seen($sign->posture, $case);
+        }
+        if ($sign->demands) {
+            return [true, $this->asked($case)];
+        }
         $values = [];
-        $lesser = $sign->stringOrNull('lesser');
-        foreach ($lesser === null ? [] : $case->findings->range as $range) {
-            if ($range->movement === $lesser) {
+        foreach ($sign->lesser === null ? [] : $case->findings->range as $range) {
+            if ($range->movement === $sign->lesser) {
                 $values[$range->side->value] = $range->value();
             }
         }
-        $tested = $sign->stringOrNull('lesser_test') ?? $sign->stringOrNull('test');
+        $tested = $sign->lesserTest ?? $sign->test;
         foreach ($tested === null ? [] : $case->findings->tests as $test) {
             if ($test->test === $tested) {
                 $values[$test->side->value] = $test->value;
             }
         }
-
-        return match (true) {
-            $sign->has('posture') => $this->seen($sign->string('posture'), $case),
-            $sign->has('demands') => $this->asked($case),
-            $sign->has('test') => $this->lesser(
-                array_map(static fn (?float $one): float => -($one ?? 0.0), [...['left' => 0, 'right' => 0], ...$values]), $by,
-            ),
-            default => $this->lesser($values, $by),
-        };
-    }
-
-    /** @param  array<string, float|int|null>  $values  by side */
-    private function lesser(array $values, float $by): ?Side
-    {
+        if ($sign->test !== null) {
+            // what is there on one side is not there on the other
+            $values = array_map(
+                static fn (?float $one): float => -($one ?? 0.0), $values === [] ? [] : [...['left' => 0.0, 'right' => 0.0], ...$values],
+            );
+        }
         $left = $values['left'] ?? null;
         $right = $values['right'] ?? null;
 
         return match (true) {
-            $left === null || $right === null || abs($left - $right) < $by => null,
-            default => $left < $right ? Side::Left : Side::Right,
+            $left === null || $right === null => [false, null],
+            abs($left - $right) < $sign->by => [true, null],
+            default => [true, $left < $right ? Side::Left : Side::Right],
         };
     }
 
-    private function seen(string $sign, CaseFile $case): ?Side
+    /** @return array{bool, Side|null} */
+    private function seen(string $sign, CaseFile $case): array
     {
         $grade = ['left' => 0, 'right' => 0];
+        $known = false;
         foreach ($case->findings->posture as $finding) {
             if ($finding->sign === $sign && isset($grade[$finding->side->value])) {
                 $grade[$finding->side->value] = $finding->grade;
+                $known = true;
             }
         }
 
-        return $grade['left'] === $grade['right'] ? null : ($grade['left'] > $grade['right'] ? Side::Left : Side::Right);
+        return [$known, $grade['left'] === $grade['right'] ? null : ($grade['left'] > $grade['right'] ? Side::Left : Side::Right)];
     }
 
+    /** What the days ask of one side more than of the other; where they tell no side, the hand that is used. */
     private function asked(CaseFile $case): ?Side
     {
         $hours = ['left' => 0.0, 'right' => 0.0];
@@ -129,6 +140,11 @@ final readonly class WholePattern
             }
         }
 
-        return $hours['left'] === $hours['right'] ? null : ($hours['left'] > $hours['right'] ? Side::Left : Side::Right);
+        return match (true) {
+            $hours['left'] > $hours['right'] => Side::Left,
+            $hours['right'] > $hours['left'] => Side::Right,
+            $hours['left'] > 0 || $case->demands === [] => null,
+            default => Side::tryFrom($case->client->hand ?? ''),
+        };
     }
 }

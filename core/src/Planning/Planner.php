@@ -60,7 +60,7 @@ final readonly class Planner
         $clock = TimeBudget::of($case->session, $this->figures, $this->mostMinutes($safety), $soFar);
         $scales = new PressureScales($this->atlas, $case, $this->figures->pptFelt);
         $stages = new RoutineStages($this->atlas, $school);
-        $busy = $this->whole->busySide($case);
+        $busy = $this->whole->read($case)->busySide();
         $hands = new HandBudgets($this->atlas, $this->figures, $case->therapist, $soFar);
         $own = new OwnTools($this->atlas, $this->figures->plate, $case->therapist);
         $fitter = new Fitter(

@@ -62,7 +62,7 @@ final class Prose
 
         return match ($unit) {
             'deg' => "{$figure}°",
-            'mm', 'cm', 'kg', 'N' => "$figure $unit",
+            'mm', 'cm', 'kg', 'N', 's', 'times' => "$figure $unit",
             'kPa' => round($value).' kPa',
             'glide' => "$figure of 3",
             '0–10' => "$figure of 10",

@@ -14,6 +14,7 @@ use Somatrace\Core\CaseFile\PalpationFinding;
 use Somatrace\Core\CaseFile\PostureFinding;
 use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\CaseFile\ResistedFinding;
+use Somatrace\Core\CaseFile\TestFinding;
 use Somatrace\Core\Pattern\AtlasIndex;
 use Somatrace\Core\Pattern\NextCheck;
 
@@ -38,6 +39,12 @@ final class Assessment
     /** @var array<string, PalpationFinding> */
     private array $palpation = [];
 
+    /** @var array<string, TestFinding> */
+    private array $tests = [];
+
+    /** @var array<string, true>|null joints in reach, by key */
+    private ?array $joints = null;
+
     /** @var array<string, MuscleAt>|null */
     private ?array $reach = null;
 
@@ -48,7 +55,8 @@ final class Assessment
     /** Checks done so far. */
     public function checks(): int
     {
-        return count($this->range) + count($this->resisted) + count($this->posture) + count($this->palpation);
+        return count($this->range) + count($this->resisted) + count($this->posture) + count($this->palpation)
+            + count(array_unique(array_map(static fn (TestFinding $one): string => $one->test.$one->side->value, $this->tests)));
     }
 
     public function case(): CaseFile
@@ -57,19 +65,30 @@ final class Assessment
             new \DateTimeImmutable('2026-03-02T00:00:00Z'), new Client(40, hand: $this->client->hand),
             new Findings(
                 $this->client->complaints, range: array_values($this->range), resisted: array_values($this->resisted),
-                posture: array_values($this->posture),
+                posture: array_values($this->posture), tests: array_values($this->tests),
                 palpation: array_values($this->palpation),
             ),
             demands: $this->client->demands,
         );
     }
 
-    /** Every movement that lengthens a muscle in reach of the complaint, both sides. */
+    /** Every movement that lengthens a muscle in reach of the complaint, both sides; and what springs and glides of the joints in reach. */
     public function measure(): self
     {
         foreach ($this->index->lengthens as $key => $touched) {
             if ($this->inReach($touched)) {
                 $this->bothSides($key, $this->range(...));
+            }
+        }
+        foreach ($this->client->beyond === null ? [] : $this->index->joints->starts as $key => $starts) {
+            [$measure, $side] = self::parts($key);
+            if (array_filter($starts, fn (array $start): bool => isset($this->jointReach()[$start[0]->key()])) === []) {
+                continue;
+            }
+            if (isset($this->index->atlas->tests[$measure])) {
+                $this->test($measure, $side);
+            } elseif ($this->index->atlas->movement($measure)->paired === ($side !== Side::Midline)) {
+                $this->range($measure, $side);
             }
         }
 
@@ -105,6 +124,9 @@ final class Assessment
         foreach ($this->reach() as $at) {
             $this->feel($at);
         }
+        if ($this->client->beyond !== null) {
+            $this->special();
+        }
 
         return $this;
     }
@@ -125,6 +147,7 @@ final class Assessment
             'palpate' => $this->feel(new MuscleAt($check->id, $check->side)),
             'range' => $this->range($check->id, $check->side),
             'resisted' => $this->resist($check->id, $check->side),
+            'test' => $this->test($check->id, $check->side),
             default => throw new \LogicException("A simulated client does not know the check \"{$check->kind}\"."),
         };
     }
@@ -132,6 +155,80 @@ final class Assessment
     private function range(string $movement, Side $side): void
     {
         $this->range["$movement:{$side->value}"] ??= $this->client->move($movement, $side);
+    }
+
+    /** Every special test of what is in reach, those of a nerve where the region has them, the night, and what the two sides differ in. */
+    private function special(): void
+    {
+        foreach ($this->index->testsKeys as $key => $touched) {
+            $muscles = array_filter(
+                array_map(fn (string $one): ?MuscleAt => $this->index->candidates[$one] ?? null, array_map(strval(...), array_keys($touched))),
+            );
+            if ($this->inReach($muscles) || array_intersect_key($touched, $this->jointReach()) !== []) {
+                $this->test(...self::parts($key));
+            }
+        }
+        foreach ($this->client->complaints as $complaint) {
+            foreach ($this->index->atlas->regionOf($complaint->zone)->nerve as [$kind, $id]) {
+                foreach ($complaint->side === Side::Midline ? Side::pair() : [$complaint->side] as $side) {
+                    $paired = $kind === 'test' && $this->index->atlas->test($id)->paired;
+                    $kind === 'test' ? $this->test($id, $paired ? $side : Side::Midline) : $this->resist($id, $side);
+                }
+            }
+        }
+        $this->tests['night'] ??= new TestFinding(
+            'night_waking', Side::Midline, result: $this->client->wakes() ? 'positive' : 'negative',
+        );
+        $this->compare();
+    }
+
+    /** What tells the two sides apart. */
+    private function compare(): void
+    {
+        foreach ($this->client->beyond?->signs() ?? [] as $sign) {
+            foreach (Side::pair() as $side) {
+                if ($sign->lesser !== null) {
+                    $this->range($sign->lesser, $side);
+                } elseif ($sign->posture !== null) {
+                    $this->posture["{$sign->posture}:{$side->value}"] ??= $this->client->look($sign->posture, $side);
+                } elseif (($sign->lesserTest ?? $sign->test) !== null) {
+                    $this->test($sign->lesserTest ?? $sign->test, $side);
+                }
+            }
+        }
+    }
+
+    public function test(string $id, Side $side): void
+    {
+        $test = $this->index->atlas->test($id);
+        if ($test->paired === ($side === Side::Midline)) {
+            return;
+        }
+        foreach ($test->levels === [] || $test->result !== 'glide' ? [null] : array_map(strval(...), array_keys($test->levels)) as $level) {
+            $this->tests["$id:{$side->value}:$level"] ??= $this->client->test($id, $side, $level);
+        }
+    }
+
+    public function isTested(string $id, Side $side): bool
+    {
+        return array_filter($this->tests, static fn (TestFinding $one): bool => $one->test === $id && $one->side === $side) !== [];
+    }
+
+    /** @return array<string, true> joints that lie, are felt or border where it hurts, by key */
+    private function jointReach(): array
+    {
+        if ($this->joints === null) {
+            $this->joints = [];
+            foreach ($this->client->complaints as $complaint) {
+                foreach ($this->index->joints->relations($complaint->place()) as $key => $relation) {
+                    if (isset(self::IN_REACH[$relation])) {
+                        $this->joints[$key] = true;
+                    }
+                }
+            }
+        }
+
+        return $this->joints;
     }
 
     private function resist(string $movement, Side $side): void

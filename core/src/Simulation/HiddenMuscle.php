@@ -25,6 +25,11 @@ final readonly class HiddenMuscle
     ) {
     }
 
+    public function weaker(float $share): self
+    {
+        return new self($this->at, $share * $this->strength, $this->tightness, $this->irritability, $this->felt);
+    }
+
     public function isSource(): bool
     {
         return $this->strength > 0;

@@ -4,43 +4,64 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Simulation;
 
+use Somatrace\Core\Anatomy\JointAt;
+use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Pattern\AtlasIndex;
-use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\PatternEngine;
 use Somatrace\Core\Pattern\PatternResult;
+use Somatrace\Core\Pattern\WholePattern;
 
 /** Lets simulated clients be assessed in several ways and scores the ranking against what is hidden. */
 final readonly class RankingTrial
 {
     private AtlasIndex $index;
 
-    private SimulatedClients $clients;
+    private WideClients $clients;
+
+    private WholePattern $whole;
 
     private PatternEngine $engine;
 
     public function __construct(private Clinic $clinic)
     {
         $this->index = new AtlasIndex($clinic->atlas());
-        $this->clients = new SimulatedClients($clinic->atlas(), $clinic->regionOfZone());
+        $this->whole = $clinic->wholePattern();
+        $this->clients = new WideClients(
+            $clinic->atlas(), new SimulatedClients($clinic->atlas(), $clinic->regionOfZone()), $this->whole,
+        );
         $this->engine = $clinic->engine();
     }
 
-    /** @return array{complaint: Score, ranges: Score, full: Score, checks: float} scores, and checks a full assessment takes */
+    /**
+     * @return array{complaint: Score, ranges: Score, full: Score, checks: float, whole: array{found: float, false: float}} scores, checks a
+     *     full assessment takes, and percent of whole patterns found, and told where there is none
+     */
     public function levels(int $count, int $seed): array
     {
         $scores = ['complaint' => new Score, 'ranges' => new Score, 'full' => new Score];
         $checks = 0;
+        $whole = ['there' => 0, 'found' => 0, 'not' => 0, 'false' => 0];
         foreach ($this->clients->many($count, $seed) as $client) {
             $assessment = new Assessment($this->index, $client);
             $scores['complaint']->add($client, $this->engine->rank($assessment->case()));
             $scores['ranges']->add($client, $this->engine->rank($assessment->measure()->case()));
-            $scores['full']->add($client, $this->engine->rank($assessment->full()->case()));
+            $scores['full']->add($client, $this->engine->rank($full = $assessment->full()->case()));
             $checks += $assessment->checks();
+            $told = $this->whole->read($full)->busySide();
+            if ($client->beyond?->busy === null) {
+                $whole['not']++;
+                $whole['false'] += $told === null ? 0 : 1;
+            } else {
+                $whole['there']++;
+                $whole['found'] += $told === $client->beyond->busy ? 1 : 0;
+            }
         }
 
-        return [...$scores, 'checks' => $checks / max(1, $count)];
+        return [...$scores, 'checks' => $checks / max(1, $count), 'whole' => [
+            'found' => 100 * $whole['found'] / max(1, $whole['there']), 'false' => 100 * $whole['false'] / max(1, $whole['not']),
+        ]];
     }
 
     /**
@@ -114,7 +135,7 @@ final readonly class RankingTrial
     /** @return float minutes it took; 0 when nothing is left to ask */
     private function suggested(Assessment $assessment, CaseFile $case, PatternResult $pattern): float
     {
-        $check = $this->engine->withChecks($case, $pattern)->nextChecks[0] ?? null;
+        $check = $this->engine->withChecks($case, $pattern, static fn (): bool => true)->nextChecks[0] ?? null;
         if ($check === null) {
             return 0;
         }
@@ -125,24 +146,40 @@ final readonly class RankingTrial
 
     private function down(Assessment $assessment, CaseFile $case, PatternResult $pattern): float
     {
-        foreach ($pattern->candidates as $candidate) {
-            if (! $assessment->isFelt($candidate->at)) {
-                $assessment->feel($candidate->at);
+        foreach ($pattern->shares() as [$key]) {
+            $muscle = $this->index->candidates[$key] ?? null;
+            if ($muscle !== null && ! $assessment->isFelt($muscle)) {
+                $assessment->feel($muscle);
 
                 return $this->engine->minutesOf('palpate');
+            }
+            $test = $muscle === null ? $this->springOf($this->index->joints->all[$key]) : null;
+            if ($test !== null && ! $assessment->isTested(...$test)) {
+                $assessment->test(...$test);
+
+                return $this->engine->minutesOf('spring');
             }
         }
 
         return 0;
     }
 
+    /** @return array{string, Side}|null the test by which one would try it with the hand */
+    private function springOf(JointAt $at): ?array
+    {
+        foreach ($at->joint->starts as $start) {
+            if ($start->test !== null && $start->speaksOf($at->level, $at->level)) {
+                return [$start->test, $this->clinic->atlas()->test($start->test)->paired ? $at->side : Side::Midline];
+            }
+        }
+
+        return null;
+    }
+
     private function isFound(SimulatedClient $client, PatternResult $pattern): bool
     {
-        $strongest = $client->strongest()->key();
+        $truth = $client->truth();
 
-        return in_array(
-            $strongest,
-            array_map(static fn (Candidate $candidate): string => $candidate->at->key(), array_slice($pattern->candidates, 0, 3)), true,
-        );
+        return $truth === [] ? $pattern->ofNone->leads : array_intersect($truth, array_column(array_slice($pattern->shares(), 0, 3), 0)) !== [];
     }
 }

@@ -22,6 +22,15 @@ final class Score
     /** @var array<string, array{int, int}> by region: clients, and those found among the first three */
     private array $regions = [];
 
+    /** @var array<string, array{int, int}> muscle or joint: clients, and those found among the first three */
+    private array $kinds = [];
+
+    private int $others = 0;
+
+    private int $othersFound = 0;
+
+    private int $falselyNone = 0;
+
     private int $sources = 0;
 
     private int $sourcesFound = 0;
@@ -31,23 +40,35 @@ final class Score
 
     public function add(SimulatedClient $client, PatternResult $pattern): void
     {
-        $strongest = $client->strongest()->key();
-        $sources = array_map(static fn ($at): string => $at->key(), $client->sources());
+        $truth = $client->truth();
+        if ($truth === []) {
+            $this->others++;
+            $this->othersFound += $pattern->ofNone->leads ? 1 : 0;
+
+            return;
+        }
+        $this->falselyNone += $pattern->ofNone->leads ? 1 : 0;
+        $sources = [...array_map(static fn ($at): string => $at->key(), $client->sources()), ...$client->painfulJoints()];
         $this->clients++;
         $this->sources += count($sources);
-        $found = false;
-        foreach ($pattern->candidates as $rank => $candidate) {
-            $right = $candidate->at->key() === $strongest;
-            if ($right) {
-                $this->logLoss -= log(max(1e-9, $candidate->support));
+        [$found, $known] = [false, false];
+        foreach ($pattern->shares() as $rank => [$key, $support]) {
+            $right = in_array($key, $truth, true);
+            if ($right && ! $known) {
+                $known = true;
+                $this->logLoss -= log(max(1e-9, $support));
                 foreach ($this->within as $first => $_) {
                     $this->within[$first] += $rank < $first ? 1 : 0;
                 }
                 $found = $rank < 3;
             }
-            $this->sourcesFound += $rank < 5 && in_array($candidate->at->key(), $sources, true) ? 1 : 0;
-            $this->state($candidate->support, $right);
+            $this->sourcesFound += $rank < 5 && in_array($key, $sources, true) ? 1 : 0;
+            $this->state($support, $right);
         }
+        $kind = str_starts_with($truth[0], 'joint:') ? 'joint' : 'muscle';
+        $this->kinds[$kind] ??= [0, 0];
+        $this->kinds[$kind][0]++;
+        $this->kinds[$kind][1] += $found ? 1 : 0;
         $this->regions[$client->region] ??= [0, 0];
         $this->regions[$client->region][0]++;
         $this->regions[$client->region][1] += $found ? 1 : 0;
@@ -63,6 +84,18 @@ final class Score
                 return;
             }
         }
+    }
+
+    /** @return array{float, float} percent of those who have none of these that end so, and percent of the others that do */
+    public function none(): array
+    {
+        return [100 * $this->othersFound / max(1, $this->others), 100 * $this->falselyNone / max(1, $this->clients)];
+    }
+
+    /** @return array<string, float> percent among the first three, by muscle and joint */
+    public function byKind(): array
+    {
+        return array_map(static fn (array $counts): float => 100 * $counts[1] / $counts[0], $this->kinds);
     }
 
     /** Percent of clients whose strongest source was among the first so many. */

@@ -15,6 +15,7 @@ use Somatrace\Core\CaseFile\PalpationFinding;
 use Somatrace\Core\CaseFile\PostureFinding;
 use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\CaseFile\ResistedFinding;
+use Somatrace\Core\CaseFile\TestFinding;
 
 /**
  * A client made up by chance who answers the checks a person would. The hidden state is fixed when the client is made; each check draws
@@ -48,7 +49,20 @@ final readonly class SimulatedClient
         public string $hand,
         private float $stiffness,
         private float $honesty,
+        public ?Beyond $beyond = null,
     ) {
+    }
+
+    /**
+     * @param  array<string, HiddenMuscle>  $hidden
+     * @param  list<Complaint>  $complaints
+     * @param  list<Demand>  $demands
+     */
+    public function wider(array $hidden, array $complaints, array $demands, Beyond $beyond): self
+    {
+        return new self(
+            $this->atlas, $this->seed, $this->region, $hidden, $complaints, $demands, $this->hand, $this->stiffness, $this->honesty, $beyond,
+        );
     }
 
     /** The one that should be found. */
@@ -64,12 +78,40 @@ final readonly class SimulatedClient
         return $best->at ?? throw new \LogicException('A client without a source complains of nothing.');
     }
 
+    /** @return list<string> what should be found, by key: several where both sides hurt alike; nothing where it is neither muscle nor joint */
+    public function truth(): array
+    {
+        if ($this->beyond?->outside !== null) {
+            return [];
+        }
+        $strengths = array_map(static fn (HiddenMuscle $one): float => $one->strength, $this->hidden);
+        foreach ($this->beyond->joints ?? [] as $joint) {
+            $strengths[$joint->at->key()] = $joint->strength;
+        }
+        $strongest = max([0.0, ...array_values($strengths)]);
+        $key = (string) array_search($strongest, $strengths, true);
+        $parts = explode(':', $key);
+        $side = Side::from(array_pop($parts));
+        $mirrored = implode(':', [...$parts, $side->mirrored()->value]);
+
+        return $mirrored !== $key && isset($strengths[$mirrored]) && $strengths[$mirrored] > 0.85 * $strongest ? [$key, $mirrored] : [$key];
+    }
+
     /** @return list<MuscleAt> */
     public function sources(): array
     {
         return array_values(array_map(
             static fn (HiddenMuscle $muscle): MuscleAt => $muscle->at,
             array_filter($this->hidden, static fn (HiddenMuscle $muscle): bool => $muscle->isSource()),
+        ));
+    }
+
+    /** @return list<string> joints that hurt, by key */
+    public function painfulJoints(): array
+    {
+        return array_values(array_map(
+            static fn (HiddenJoint $one): string => $one->at->key(),
+            array_filter($this->beyond->joints ?? [], static fn (HiddenJoint $one): bool => $one->strength > 0),
         ));
     }
 
@@ -89,10 +131,15 @@ final readonly class SimulatedClient
             }
         }
         $pain = max($pain, $chance->happens(0.03) ? 2 : 0);
+        $end = null;
+        if ($this->beyond !== null) {
+            [$more, $hurts, $end] = $this->beyond->inMovement($about, $side, $this->chance("joints move:$movement:{$side->value}"));
+            [$lost, $pain] = [$lost + $more, max($pain, $hurts)];
+        }
         $noise = $chance->normal($about->unit === 'deg' ? self::RANGE_NOISE_DEGREES : self::RANGE_NOISE_ERRORS * $about->measurementError);
         $value = $about->norm + ($about->largerIsBetter ? -1 : 1) * $lost * $about->measurementError + $noise;
 
-        return new RangeFinding($movement, $side, round(max($about->min, min($about->max, $value)), 1), pain: (float) $pain);
+        return new RangeFinding($movement, $side, round(max($about->min, min($about->max, $value)), 1), pain: (float) $pain, endFeel: $end);
     }
 
     public function resist(string $movement, Side $side): ResistedFinding
@@ -113,6 +160,8 @@ final readonly class SimulatedClient
             }
         }
 
+        $strength = $this->beyond?->weakens($movement, $side, $this->chance("weak:$movement:{$side->value}")) === true ? 3 : $strength;
+
         return new ResistedFinding($movement, $side, $strength, (float) $pain);
     }
 
@@ -128,6 +177,8 @@ final readonly class SimulatedClient
                 }
             }
         }
+
+        $grade = max($grade, $this->beyond?->posture($sign, $side, $this->chance("whole look:$sign:{$side->value}")) ?? 0);
 
         return new PostureFinding($sign, $side, $grade);
     }
@@ -155,6 +206,18 @@ final readonly class SimulatedClient
             $at->muscle, $at->side, null, max(0, min(4, $tender)), $raised ? 'high' : 'usual', $texture, $felt,
             $chance->happens($own) ? Answer::Yes : Answer::No,
         );
+    }
+
+    /** Only a client of whom more than muscles is known can be tested. */
+    public function test(string $test, Side $side, ?string $level): TestFinding
+    {
+        return $this->beyond?->test($test, $side, $level, $this->chance("test:$test:{$side->value}:$level"))
+            ?? throw new \LogicException('Of this client only muscles are known.');
+    }
+
+    public function wakes(): bool
+    {
+        return $this->beyond?->wakes($this->chance('night')) ?? false;
     }
 
     /** @return list<Place> one in five is missing or stands beside where it should be */

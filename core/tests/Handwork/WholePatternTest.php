@@ -21,7 +21,7 @@ final class WholePatternTest extends TestCase
     public function test_a_third_sign_decides(array $signs, bool $speaks): void
     {
         foreach ([false, true] as $mirrored) {
-            $busy = self::pattern()->busySide(self::seen($signs, $mirrored)->make());
+            $busy = self::pattern()->read(self::seen($signs, $mirrored)->make())->busySide();
 
             self::assertSame($speaks ? ($mirrored ? Side::Left : Side::Right) : null, $busy, $mirrored ? 'mirrored' : 'as told');
         }
@@ -80,8 +80,8 @@ final class WholePatternTest extends TestCase
         $three = [['posture', 'right', ['sign' => 'arm_rests_high', 'grade' => 1]]];
         $against = ['demands', 'left', ['demand' => 'pinch', 'hours_per_week' => 10]];
 
-        self::assertSame(Side::Right, self::pattern()->busySide(self::seen($three, false)->make()));
-        self::assertNull(self::pattern()->busySide(self::seen([...$three, $against], false)->make()));
+        self::assertSame(Side::Right, self::pattern()->read(self::seen($three, false)->make())->busySide());
+        self::assertNull(self::pattern()->read(self::seen([...$three, $against], false)->make())->busySide());
     }
 
     public function test_in_front_is_of_the_busy_side_and_behind_of_the_other(): void

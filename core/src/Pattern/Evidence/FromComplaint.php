@@ -20,6 +20,10 @@ final readonly class FromComplaint implements Collector
         'complaint_far' => 'Away from where it hurts',
     ];
 
+    private const OF_JOINTS = [
+        'complaint_own_zone' => 'This joint lies where it hurts', 'complaint_spill_over' => 'This joint can be felt where it hurts',
+    ];
+
     /** A muscle need not explain every pain: only who is near none of them lies in another part of the body. */
     public function collect(RankingContext $context, SignBook $book): void
     {
@@ -37,17 +41,35 @@ final readonly class FromComplaint implements Collector
                     ),
                 );
             }
-            $near += $relations;
+            $near += $relations + $this->joints($context, $book, $complaint);
             $this->spread($context, $book, $complaint);
         }
         if ($near !== []) {
             $book->addToAllBut(
                 $near,
                 $context->sign(
-                    'complaint', 'complaint_remote', static fn (): string => 'Nothing that hurts is near this muscle or where it is felt',
+                    'complaint', 'complaint_remote', static fn (): string => 'Nothing that hurts is near it, or where it is felt',
                 ),
             );
         }
+    }
+
+    /** @return array<string, string> the joints it is near, by key */
+    private function joints(RankingContext $context, SignBook $book, Complaint $complaint): array
+    {
+        $place = $complaint->place();
+        $relations = $context->index->joints->relations($place);
+        $made = [];
+        foreach ($relations as $key => $relation) {
+            $made[$relation] ??= $context->sign(
+                'complaint', $relation,
+                static fn (): string => (self::OF_JOINTS[$relation] ?? self::WORDS[$relation]).': '.$context->atlas->placeName($place),
+                $place->key(),
+            );
+            $book->add($context->index->joints->all[$key], $made[$relation]);
+        }
+
+        return $relations;
     }
 
     private function spread(RankingContext $context, SignBook $book, Complaint $complaint): void

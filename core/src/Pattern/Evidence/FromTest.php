@@ -11,8 +11,8 @@ use Somatrace\Core\Pattern\RankingContext;
 use Somatrace\Core\Pattern\SignBook;
 
 /**
- * Tests that measure the length of known muscles: a leg that does not glide, a thigh that stays up. Weighed like a movement that lengthens
- * them.
+ * Tests of known muscles: those that measure length, a leg that does not glide, a thigh that stays up, weighed like a movement that
+ * lengthens them; and those that are answered, weighed by how well they tell.
  */
 final readonly class FromTest implements Collector
 {
@@ -24,6 +24,7 @@ final readonly class FromTest implements Collector
         }
         foreach ($context->case->findings->tests as $finding) {
             $test = $context->atlas->test($finding->test);
+            $this->tells($context, $book, $finding);
             $steps = $test->short === [] ? null : StepsShort::of($test, [[$finding->value, $this->across($values, $finding)]]);
             if ($steps === null) {
                 continue;
@@ -35,6 +36,24 @@ final readonly class FromTest implements Collector
                 $finding->test.':'.$finding->side->value,
             );
             foreach ($test->short as $muscle) {
+                foreach ($finding->side === Side::Midline ? Side::pair() : [$finding->side] as $side) {
+                    foreach ($context->meant(new MuscleAt($muscle, $side)) as $at) {
+                        $book->add($at, $sign);
+                    }
+                }
+            }
+        }
+    }
+
+    /** What its answer says of muscles, by how well it tells. */
+    private function tells(RankingContext $context, SignBook $book, TestFinding $finding): void
+    {
+        foreach ($context->atlas->test($finding->test)->speaksOf as $nth => $one) {
+            $sign = $one->muscles === [] ? null : TestSign::of($context, $one, $finding, "{$finding->test}:{$finding->side->value}:$nth");
+            if ($sign === null) {
+                continue;
+            }
+            foreach ($one->muscles as $muscle) {
                 foreach ($finding->side === Side::Midline ? Side::pair() : [$finding->side] as $side) {
                     foreach ($context->meant(new MuscleAt($muscle, $side)) as $at) {
                         $book->add($at, $sign);

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Anatomy;
+
+use Somatrace\Core\Data\Fields;
+
+/** What a clear answer to a test speaks for, and how well it tells. Nothing named: it speaks for no muscle and no joint. */
+final readonly class SpeaksOf
+{
+    /**
+     * @param  list<string>  $muscles  of the side tested
+     * @param  list<string>  $levels  of the joint; every one when empty
+     * @param  string|null  $into  a set of zones it must be felt in to say so
+     * @param  string  $answer  which answer says so
+     * @param  float|null  $atMost  where it is a number: so few say so
+     */
+    private function __construct(
+        public array $muscles,
+        public ?string $joint,
+        public array $levels,
+        public ?string $into,
+        public string $answer,
+        public ?float $atMost,
+        public float $sensitivity,
+        public float $specificity,
+        public string $source,
+    ) {
+    }
+
+    public static function from(Fields $row): self
+    {
+        return new self(
+            $row->strings('muscles'), $row->stringOrNull('joint'), $row->strings('levels'), $row->stringOrNull('into'),
+            $row->stringOrNull('answer') ?? 'positive', $row->floatOrNull('at_most'), $row->float('sensitivity'),
+            $row->float('specificity'), $row->string('source'),
+        );
+    }
+
+    /** For neither a muscle nor a joint: a nerve, or a tendon torn through. */
+    public function isOfNone(): bool
+    {
+        return $this->muscles === [] && $this->joint === null;
+    }
+
+    /** @return float log-likelihood ratio of the answer */
+    public function weight(bool $says): float
+    {
+        return $says ? log($this->sensitivity / (1 - $this->specificity)) : log((1 - $this->sensitivity) / $this->specificity);
+    }
+}

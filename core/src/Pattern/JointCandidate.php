@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Pattern;
+
+use Somatrace\Core\Anatomy\JointAt;
+use Somatrace\Core\Anatomy\MuscleAt;
+
+/** One joint that could explain the picture, with what speaks for and against it. */
+final readonly class JointCandidate
+{
+    /**
+     * @param  list<Evidence>  $evidence
+     * @param  list<MuscleAt>  $explains  muscles found tender or short that lie around it
+     */
+    public function __construct(
+        public JointAt $at,
+        public string $name,
+        public float $logOdds,
+        public float $support,
+        public string $word,
+        public array $evidence,
+        public array $explains,
+    ) {
+    }
+
+    /** Whether something was found of the joint itself: where it hurts alone does not make it one. */
+    public function isExamined(): bool
+    {
+        return array_filter($this->evidence, static fn (Evidence $one): bool => $one->kind !== 'complaint') !== [];
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'joint' => $this->at->toArray(), 'side' => $this->at->side->value, 'name' => $this->name,
+            'log_odds' => round($this->logOdds, 4), 'support' => round($this->support, 5), 'words' => $this->word, 'role' => 'joint',
+            'evidence' => array_map(static fn (Evidence $one): array => $one->toArray(), $this->evidence),
+            'explains' => array_map(
+                static fn (MuscleAt $at): array => ['muscle' => $at->muscle, 'side' => $at->side->value], $this->explains,
+            ),
+        ];
+    }
+}
