@@ -50,6 +50,12 @@ final readonly class Complaint
         return ($this->now === null && $this->worstWeek === null) || $this->now > 0 || $this->worstWeek > 0;
     }
 
+    /** How strongly it hurts at most, of 10; null where nobody has asked. */
+    public function strength(): ?float
+    {
+        return $this->now === null && $this->worstWeek === null ? null : max($this->now ?? 0.0, $this->worstWeek ?? 0.0);
+    }
+
     public function place(): Place
     {
         return new Place($this->zone, $this->side);

@@ -27,8 +27,8 @@ final class AtlasIndex
     /** @var array<string, string> by muscle and side, in the order of the keys */
     public readonly array $names;
 
-    /** @var array<string, array<string, true>> movement:side → keys of the candidates it lengthens */
-    public readonly array $lengthensKeys;
+    /** @var array<string, array<string, true>> movement:side → keys of the muscles it lengthens, and of the joints it tells of */
+    public readonly array $rangesKeys;
 
     /** @var array<string, array<string, true>> movement:side → keys of the candidates that move it */
     public readonly array $movesKeys;
@@ -71,10 +71,6 @@ final class AtlasIndex
         ksort($candidates);
         $this->candidates = $candidates;
         $this->names = array_map($atlas->nameOf(...), $candidates);
-        $this->lengthensKeys = array_map(
-            static fn (array $touched): array => array_fill_keys(array_map(static fn (MuscleAt $at): string => $at->key(), $touched), true),
-            $lengthens,
-        );
         $this->movesKeys = array_map(
             static fn (array $touched): array => array_fill_keys(
                 array_map(static fn (array $touch): string => $touch[0]->key(), $touched), true,
@@ -85,7 +81,28 @@ final class AtlasIndex
         $this->moves = $moves;
         $this->strains = $strains;
         $this->joints = new JointIndex($this->atlas);
+        $this->rangesKeys = $this->rangesKeys();
         $this->testsKeys = $this->testsKeys();
+    }
+
+    /** @return array<string, array<string, true>> */
+    private function rangesKeys(): array
+    {
+        $touched = array_map(
+            static fn (array $list): array => array_fill_keys(array_map(static fn (MuscleAt $at): string => $at->key(), $list), true),
+            $this->lengthens,
+        );
+        foreach ($this->joints->starts as $key => $starts) {
+            [$measure, $side] = explode(':', $key);
+            $movement = $this->atlas->movements[$measure] ?? null;
+            if ($movement !== null && $movement->paired === ($side !== Side::Midline->value)) {
+                foreach ($starts as [$at]) {
+                    $touched[$key][$at->key()] = true;
+                }
+            }
+        }
+
+        return $touched;
     }
 
     /** @return array<string, array<string, true>> */

@@ -17,6 +17,9 @@ final readonly class CheckFinder
 
     private const JOINTS_DOWN_TO = 8;
 
+    /** A joint, or none of these, that stands so far up is tried by its own checks as a muscle is by the hand. */
+    private const TRIED_DOWN_TO = 8;
+
     /** Setting up takes so long, however short a test is. */
     private const LEAST_MINUTES = 0.5;
 
@@ -48,15 +51,19 @@ final readonly class CheckFinder
         $known = ['range' => $this->known($leaders, 'shortness'), 'resisted' => $this->known($leaders, 'use'), 'palpate' => [],
             'test' => $this->known($leaders, 'test'), 'spring' => $this->known($leaders, 'joint')];
         $slopes = array_map(fn (Candidate|JointCandidate $leader): float => $this->context->figures->slope($leader->logOdds), $leaders);
+        $direct = array_filter(
+            array_slice($support, 0, self::TRIED_DOWN_TO, true), static fn (string $key): bool => ! isset($leaders[$key]) || $leaders[$key] instanceof JointCandidate,
+            ARRAY_FILTER_USE_KEY,
+        );
         $checks = [];
         foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
-            $outcomes = $this->outcomes($kind, $id);
+            $outcomes = $this->outcomes($kind, $id, $side);
             [$bits, $gain] = $this->worth(
                 $support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$outcomes['like']], $slopes, $support),
                 $outcomes['not'],
             );
             if ($bits > 1e-6) {
-                $worth = round($this->worthOf($kind, $bits, $gain, $outcomes['minutes']), 9);
+                $worth = round($this->worthOf($kind === 'palpate' || array_intersect_key($touched, $direct) !== [], $bits, $gain, $outcomes['minutes']), 9);
                 // told in words only when it is among the first
                 $checks[] = [
                     $worth, "$kind:$id:{$side->value}",
@@ -77,10 +84,13 @@ final readonly class CheckFinder
      *
      * @return array{minutes: float, acts: list<float>, not: list<float>, like: string}
      */
-    private function outcomes(string $kind, string $id): array
+    private function outcomes(string $kind, string $id, Side $side): array
     {
+        $figures = $this->context->figures->outcomes;
         if ($kind !== 'test') {
-            return [...$this->context->figures->outcomes[$kind], 'like' => $kind];
+            $glides = $kind === 'range' && $this->context->atlas->movement($id)->unit === 'glide';
+
+            return [...$figures[$glides ? 'spring' : $kind], 'minutes' => $figures[$kind]['minutes'], 'like' => $glides ? 'spring' : $kind];
         }
         $test = $this->context->atlas->test($id);
         $told = $test->speaksOf[0] ?? null;
@@ -89,8 +99,8 @@ final readonly class CheckFinder
                 'acts' => [$told->sensitivity, 1 - $told->sensitivity], 'not' => [1 - $told->specificity, $told->specificity],
                 'like' => 'test',
             ],
-            $test->short === [] || $test->levels !== [] => [...$this->context->figures->outcomes['spring'], 'like' => 'spring'],
-            default => [...$this->context->figures->outcomes['range'], 'like' => 'range'],
+            isset($this->context->index->joints->starts["$id:{$side->value}"]) => [...$figures['spring'], 'like' => 'spring'],
+            default => [...$figures['range'], 'like' => 'range'],
         };
 
         return [...$outcomes, 'minutes' => max($test->minutes, self::LEAST_MINUTES)];
@@ -98,14 +108,14 @@ final readonly class CheckFinder
 
     /**
      * Worth a minute: bits, and the chance gained that the right muscle is among the first three; a hand answers directly what a movement
-     * hints at.
+     * hints at, and so does what tries a leading joint.
      */
-    private function worthOf(string $kind, float $bits, float $gain, float $minutes): float
+    private function worthOf(bool $direct, float $bits, float $gain, float $minutes): float
     {
         $figures = $this->context->figures;
 
         return ($bits + $figures->gainWorth * $gain) * (
-            $kind === 'palpate' ? $figures->handWorth : 1
+            $direct ? $figures->handWorth : 1
         ) / $minutes;
     }
 
@@ -137,7 +147,7 @@ final readonly class CheckFinder
         }
         foreach (
             [
-                ['range', $this->context->index->lengthensKeys, $measured], ['resisted', $this->context->index->movesKeys, $resisted],
+                ['range', $this->context->index->rangesKeys, $measured], ['resisted', $this->context->index->movesKeys, $resisted],
                 ['test', $this->context->index->testsKeys, $tested],
             ] as [$kind, $index, $done]
         ) {
@@ -225,7 +235,7 @@ final readonly class CheckFinder
      */
     private function worth(array $support, float $sum, array $touched, array $acts, array $not): array
     {
-        $shares = array_values(array_intersect_key($support, $touched));
+        $shares = array_intersect_key($support, $touched);
         $touchedShare = array_sum($shares);
         $touchedSum = 0.0;
         foreach ($shares as $share) {
@@ -234,7 +244,7 @@ final readonly class CheckFinder
         // the untouched keep their order, so the first three of them are enough
         $rest = [];
         foreach ($support as $key => $share) {
-            if (! isset($touched[$key])) {
+            if (! isset($touched[$key]) && $key !== AtlasIndex::NONE) {
                 $rest[] = $share;
                 if (count($rest) === 3) {
                     break;
@@ -242,7 +252,10 @@ final readonly class CheckFinder
             }
         }
         $restShare = max(0, 1 - $touchedShare);
-        $firstThree = array_sum(array_slice($support, 0, 3));
+        // "none of these" is no place among the first three
+        $none = [AtlasIndex::NONE => true];
+        $ranked = array_values(array_diff_key($shares, $none));
+        $firstThree = array_sum(array_slice(array_diff_key($support, $none), 0, 3));
         [$after, $three] = [0.0, 0.0];
         foreach ($acts as $outcome => $ifActs) {
             $ifNot = $not[$outcome];
@@ -255,10 +268,13 @@ final readonly class CheckFinder
                 $sum - $touchedSum
             ) + $restShare * self::wLogW($ifNot);
             $after += $weight * (log($weight) - $scaled / $weight);
-            $three += self::firstThree($shares, $rest, $ifActs, $ifNot);
+            $three += self::firstThree($ranked, $rest, $ifActs, $ifNot);
         }
 
-        return [(-$sum - $after) / M_LN2, max(0, $three - $firstThree)];
+        // whether it is none of these is settled on who is strongest
+        $settles = $support[AtlasIndex::NONE] * $touchedShare;
+
+        return [(-$sum - $after) / M_LN2, max(0, $three - $firstThree) + $settles];
     }
 
     /**

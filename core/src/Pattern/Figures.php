@@ -26,6 +26,7 @@ final readonly class Figures
         public array $discount,
         public array $curve,
         public float $prior,
+        public float $lesserComplaint,
         private float $jointPrior,
         private float $levelPrior,
         public float $noneLogOdds,
@@ -52,7 +53,7 @@ final readonly class Figures
 
         return new self(
             $file->floatMap('weights'), $file->floatMap('caps'), $file->floats('discount'), $curve, $file->float('prior'),
-            $file->float('joint_prior'), $file->float('level_prior'),
+            $file->float('lesser_complaint'), $file->float('joint_prior'), $file->float('level_prior'),
             $file->float('none_log_odds'), NoneFigures::from($file->fields('none')), $words, $outcomes, $file->int('next_checks'),
             $file->fields('check_worth')->float('first_three'), $file->fields('check_worth')->float('palpation'),
         );
@@ -91,7 +92,7 @@ final readonly class Figures
     public function with(array $weights): self
     {
         return new self(
-            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->curve, $this->prior, $this->jointPrior, $this->levelPrior, $this->noneLogOdds, $this->none,
+            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->curve, $this->prior, $this->lesserComplaint, $this->jointPrior, $this->levelPrior, $this->noneLogOdds, $this->none,
             $this->words, $this->outcomes, $this->nextChecks, $this->gainWorth, $this->handWorth,
         );
     }

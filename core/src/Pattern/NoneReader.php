@@ -22,6 +22,8 @@ final readonly class NoneReader
     /** Strength of 5 from which down a muscle counts as weak. */
     private const WEAK = 3;
 
+    private const FEW = 2;
+
     public function __construct(private NoneFigures $figures, private Reproduction $reproduction)
     {
     }
@@ -40,6 +42,8 @@ final readonly class NoneReader
             $case->findings->range, static fn (RangeFinding $one): bool => HardEnd::is($one->endFeel) && $one->pain > 0,
         );
         $asked = array_filter($case->findings->palpation, static fn (PalpationFinding $one): bool => $one->familiar !== null);
+        // two or three are few, and each further one says more
+        $notOwn = max(0.0, min(1.0, (count($asked) - self::FEW) / $this->figures->silentMuscles));
         [$nerve, $answers] = $this->nerve($context);
         $wakes = array_filter(
             $case->findings->tests,
@@ -56,7 +60,7 @@ final readonly class NoneReader
                 'The pain is strong, and nothing felt answers to it',
             ],
             'not_own' => [
-                count($asked) >= $this->figures->silentMuscles && ! $this->isBrought($context, $asked), $this->figures->notOwn,
+                $notOwn > 0 && ! $this->isBrought($context, $asked), $this->figures->notOwn * $notOwn,
                 'Nothing that was felt or sprung brings on their own pain',
             ],
             'silent' => [
@@ -78,8 +82,13 @@ final readonly class NoneReader
     /** @param  array<PalpationFinding>  $asked */
     private function isBrought(RankingContext $context, array $asked): bool
     {
-        return array_filter($asked, static fn (PalpationFinding $one): bool => $one->familiar === Answer::Yes) !== []
-            || array_filter($context->case->findings->tests, static fn (TestFinding $one): bool => PainBrought::counts($one->pain)) !== [];
+        // what is hardly tender is seldom where it comes from, and a free joint that hurts is common
+        return array_filter(
+            $asked, static fn (PalpationFinding $one): bool => $one->familiar === Answer::Yes && ($one->tenderness ?? 2) >= 2,
+        ) !== [] || array_filter(
+            $context->case->findings->tests,
+            static fn (TestFinding $one): bool => PainBrought::counts($one->pain) && $one->value !== null && $one->value <= 1,
+        ) !== [];
     }
 
     /**
@@ -111,7 +120,7 @@ final readonly class NoneReader
             foreach ($test->speaksOf as $one) {
                 $says = $one->isOfNone() ? TestSign::says($context, $one, $finding) : null;
                 if ($says !== null) {
-                    $weight = $one->weight($says);
+                    $weight = $this->figures->nerveTests * $one->weight($says);
                     $weight > 0 ? $for[] = $weight : $against[] = -$weight;
                     $answers = $says ? [...$answers, lcfirst($finding->side->after($test->name))] : $answers;
                 }

@@ -17,13 +17,14 @@ final readonly class WholePattern
 {
     /**
      * @param  int  $least  signs more for one side than for the other
+     * @param  float  $share  of what is known on both sides that must agree
      * @param  list<WholeSign>  $signs
      * @param  list<string>  $front
      * @param  list<string>  $behind
      * @param  list<string>  $afterFront  regions
      */
     private function __construct(
-        public int $least, public array $signs, public array $front, public array $behind, private array $afterFront,
+        public int $least, private float $share, public array $signs, public array $front, public array $behind, private array $afterFront,
     ) {
     }
 
@@ -32,7 +33,7 @@ final readonly class WholePattern
         $file = JsonFile::read("$folder/whole_pattern.json");
 
         return new self(
-            $file->int('least'), $file->map('signs', WholeSign::from(...)), $file->strings('front'), $file->strings('behind'),
+            $file->int('least'), $file->float('share'), $file->map('signs', WholeSign::from(...)), $file->strings('front'), $file->strings('behind'),
             $file->strings('after_front'),
         );
     }
@@ -40,16 +41,17 @@ final readonly class WholePattern
     public function read(CaseFile $case): WholeReading
     {
         $by = ['left' => [], 'right' => []];
-        $open = [];
+        [$open, $known] = [[], []];
         foreach ($this->signs as $sign) {
-            [$known, $side] = $this->found($sign, $case);
+            [$isKnown, $side] = $this->found($sign, $case);
+            $known += $isKnown ? [$sign->about => true] : [];
             if ($side !== null && $side !== Side::Midline) {
                 $by[$sign->across($side) === Side::Left ? 'left' : 'right'][$sign->about] ??= $sign; // measured and seen, it is one sign
-            } elseif (! $known) {
+            } elseif (! $isKnown) {
                 $open[$sign->about] ??= $sign;
             }
         }
-        $open = array_values(array_diff_key($open, $by['left'], $by['right']));
+        $open = array_values(array_diff_key($open, $known));
         $by = array_map(array_values(...), $by);
         $more = count($by['right']) - count($by['left']);
         $leans = match (true) {
@@ -60,7 +62,10 @@ final readonly class WholePattern
 
         [$for, $against] = $leans === Side::Right ? [$by['right'], $by['left']] : [$by['left'], $by['right']];
 
-        return new WholeReading($leans, abs($more) >= $this->least, $for, $against, $open);
+        // what was looked at and is level speaks against it too
+        $isEnough = abs($more) >= max($this->least, $this->share * count($known));
+
+        return new WholeReading($leans, $isEnough, $for, $against, $open);
     }
 
     public function isFront(MuscleAt $at, Side $busy): bool

@@ -38,6 +38,7 @@ final readonly class Chance
         return $least + ($most - $least) * $this->unit();
     }
 
+    /** @phpstan-impure */
     public function happens(float $probability): bool
     {
         return $this->unit() < $probability;

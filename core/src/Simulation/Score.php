@@ -35,7 +35,7 @@ final class Score
 
     private int $sourcesFound = 0;
 
-    /** @var array<int, array{int, float, int}> by band: stated, their sum, those that were right */
+    /** @var array<int, array{int, float, float}> by band: stated, their sum, those that were right */
     private array $bands = [];
 
     public function add(SimulatedClient $client, PatternResult $pattern): void
@@ -63,7 +63,7 @@ final class Score
                 $found = $rank < 3;
             }
             $this->sourcesFound += $rank < 5 && in_array($key, $sources, true) ? 1 : 0;
-            $this->state($support, $right);
+            $this->state($support, $right ? 1 / count($truth) : 0.0);
         }
         $kind = str_starts_with($truth[0], 'joint:') ? 'joint' : 'muscle';
         $this->kinds[$kind] ??= [0, 0];
@@ -74,12 +74,13 @@ final class Score
         $this->regions[$client->region][1] += $found ? 1 : 0;
     }
 
-    private function state(float $support, bool $right): void
+    /** @param  float  $right  1 where it is the strongest; a part of it where several are alike */
+    private function state(float $support, float $right): void
     {
         for ($band = count(self::BANDS) - 1; $band >= 0; $band--) {
             if ($support >= self::BANDS[$band]) {
-                [$count, $sum, $held] = $this->bands[$band] ?? [0, 0.0, 0];
-                $this->bands[$band] = [$count + 1, $sum + $support, $held + ($right ? 1 : 0)];
+                [$count, $sum, $held] = $this->bands[$band] ?? [0, 0.0, 0.0];
+                $this->bands[$band] = [$count + 1, $sum + $support, $held + $right];
 
                 return;
             }

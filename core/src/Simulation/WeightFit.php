@@ -88,15 +88,19 @@ final readonly class WeightFit
     }
 
     /**
-     * @return list<array{\Somatrace\Core\CaseFile\CaseFile, string}> each client at several depths of assessment, and who should be found
+     * @return list<array{\Somatrace\Core\CaseFile\CaseFile, list<string>}> each client at several depths of assessment, and who should be found
      */
     private function cases(int $count, int $seed): array
     {
         $index = new AtlasIndex($this->clinic->atlas());
         $cases = [];
-        foreach ((new SimulatedClients($this->clinic->atlas(), $this->clinic->regionOfZone()))->many($count, $seed) as $client) {
+        $clients = new WideClients(
+            $this->clinic->atlas(), new SimulatedClients($this->clinic->atlas(), $this->clinic->regionOfZone()),
+            $this->clinic->wholePattern(),
+        );
+        foreach ($clients->many($count, $seed) as $client) {
             $assessment = new Assessment($index, $client);
-            $strongest = $client->strongest()->key();
+            $strongest = $client->truth();
             $cases[] = [$assessment->case(), $strongest];
             $cases[] = [$assessment->measure()->case(), $strongest];
             $cases[] = [$assessment->full()->case(), $strongest];
@@ -106,17 +110,18 @@ final readonly class WeightFit
     }
 
     /**
+     * @param  list<string>  $truth  by key; nothing where it is none of these
      * @param  array<string, float>  $gradient  of the log likelihood, added to
      * @return float log loss of this case
      */
-    private function learn(PatternResult $pattern, string $strongest, array &$gradient): float
+    private function learn(PatternResult $pattern, array $truth, array &$gradient): float
     {
-        $loss = 0.0;
-        foreach ($pattern->candidates as $candidate) {
-            $right = $candidate->at->key() === $strongest;
-            $miss = ($right ? 1 : 0) - $candidate->support;
+        $loss = $truth === [] ? -log(max(1e-9, $pattern->noneSupport)) : 0.0;
+        foreach ([...$pattern->candidates, ...$pattern->joints] as $candidate) {
+            $right = in_array($candidate->at->key(), $truth, true);
+            $miss = ($right ? 1 / count($truth) : 0) - $candidate->support;
             if ($right) {
-                $loss = -log(max(1e-9, $candidate->support));
+                $loss -= log(max(1e-9, $candidate->support)) / count($truth);
             }
             if (abs($miss) < 1e-5) {
                 continue;

@@ -28,8 +28,10 @@ final readonly class FromComplaint implements Collector
     public function collect(RankingContext $context, SignBook $book): void
     {
         $near = [];
+        $worst = max([0.0, ...array_map(static fn (Complaint $one): float => $one->strength() ?? 0.0, $context->complaints)]);
         foreach ($context->complaints as $complaint) {
             $place = $complaint->place();
+            $share = self::share($context, $complaint, $worst);
             $relations = $context->index->relations($place);
             $made = [];
             foreach ($relations as $key => $relation) {
@@ -37,11 +39,11 @@ final readonly class FromComplaint implements Collector
                     $context->index->candidates[$key],
                     $made[$relation] ??= $context->sign(
                         'complaint', $relation, fn (): string => self::WORDS[$relation].': '.$context->atlas->placeName($place),
-                        $place->key(),
+                        $place->key(), in_array($relation, AtlasIndex::FELT, true) ? $share : 1.0,
                     ),
                 );
             }
-            $near += $relations + $this->joints($context, $book, $complaint);
+            $near += $relations + $this->joints($context, $book, $complaint, $share);
             $this->spread($context, $book, $complaint);
         }
         if ($near !== []) {
@@ -54,8 +56,16 @@ final readonly class FromComplaint implements Collector
         }
     }
 
+    /** What hurts less says less of what the trouble comes from; where nobody asked how strongly, it says as much as any. */
+    private static function share(RankingContext $context, Complaint $complaint, float $worst): float
+    {
+        $strength = $complaint->strength();
+
+        return $strength === null || $worst <= 0 ? 1.0 : max($context->figures->lesserComplaint, $strength / $worst);
+    }
+
     /** @return array<string, string> the joints it is near, by key */
-    private function joints(RankingContext $context, SignBook $book, Complaint $complaint): array
+    private function joints(RankingContext $context, SignBook $book, Complaint $complaint, float $share): array
     {
         $place = $complaint->place();
         $relations = $context->index->joints->relations($place);
@@ -64,7 +74,7 @@ final readonly class FromComplaint implements Collector
             $made[$relation] ??= $context->sign(
                 'complaint', $relation,
                 static fn (): string => (self::OF_JOINTS[$relation] ?? self::WORDS[$relation]).': '.$context->atlas->placeName($place),
-                $place->key(),
+                $place->key(), in_array($relation, AtlasIndex::FELT, true) ? $share : 1.0,
             );
             $book->add($context->index->joints->all[$key], $made[$relation]);
         }

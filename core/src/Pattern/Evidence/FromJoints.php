@@ -126,8 +126,15 @@ final readonly class FromJoints implements Collector
     ): void {
         $steps = $this->steps($context, $finding);
         $end = $finding->endFeel;
-        if ($steps === null || HardEnd::is($end)) {
-            return; // that joint is a question, and none of what hands ease
+        if (HardEnd::is($end) && $finding->pain > 0) {
+            $book->add($at, $context->sign(
+                'joint', 'joint_blocked', static fn (): string => $name()." ends $end and hurts: a question, not what hands ease", $finding->key(),
+            ));
+
+            return;
+        }
+        if ($steps === null) {
+            return;
         }
         [$weight, $words] = match (true) {
             $steps === 0 => ['joint_free', ' is free'],
@@ -150,7 +157,7 @@ final readonly class FromJoints implements Collector
     {
         $steps = [];
         foreach ($context->case->findings->range as $finding) {
-            if ($finding->side === $side) {
+            if ($finding->side === $side && ! HardEnd::is($finding->endFeel)) {
                 $steps[$finding->movement] = $this->steps($context, $finding);
             }
         }
