@@ -287,7 +287,7 @@ final class Clinic
     /** @return list<Chain> what found in one place would keep up the trouble in another */
     public function chains(CaseFile $case): array
     {
-        return (new Chains($this->atlas(), ChainFigures::load($this->folder)))->of($case, $this->ranking($case));
+        return (new Chains($this->atlas(), ChainFigures::load($this->folder), $this->wholePattern()))->of($case, $this->ranking($case));
     }
 
     public function respond(CaseFile $case): ResponseResult

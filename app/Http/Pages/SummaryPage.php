@@ -46,7 +46,10 @@ final readonly class SummaryPage
             'complaints' => $rows->payloads(EntryKind::Complaint), 'felt' => $rows->payloads(EntryKind::Palpation),
             'reason' => $said(Part::Reason), 'found' => $said(Part::Found),
             'explains' => $this->explains($this->clinic->rank($case)),
-            'chains' => array_map(static fn (Chain $chain): string => $chain->title, $this->clinic->chains($case)),
+            'chains' => array_values(array_map(
+                static fn (Chain $chain): string => $chain->title,
+                array_filter($this->clinic->chains($case), static fn (Chain $chain): bool => $chain->isTold()),
+            )),
         ];
     }
 

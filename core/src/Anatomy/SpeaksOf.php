@@ -6,12 +6,13 @@ namespace Somatrace\Core\Anatomy;
 
 use Somatrace\Core\Data\Fields;
 
-/** What a clear answer to a test speaks for, and how well it tells. Nothing named: it speaks for no muscle and no joint. */
+/** What a clear answer to a test speaks for, and how well it tells. */
 final readonly class SpeaksOf
 {
     /**
      * @param  list<string>  $muscles  of the side tested
      * @param  list<string>  $levels  of the joint; every one when empty
+     * @param  string|null  $none  what is neither muscle nor joint: a root, a nerve, a tendon torn through
      * @param  string|null  $into  a set of zones it must be felt in to say so
      * @param  string  $answer  which answer says so
      * @param  float|null  $atMost  where it is a number: so few say so
@@ -20,6 +21,7 @@ final readonly class SpeaksOf
         public array $muscles,
         public ?string $joint,
         public array $levels,
+        public ?string $none,
         public ?string $into,
         public string $answer,
         public ?float $atMost,
@@ -32,16 +34,11 @@ final readonly class SpeaksOf
     public static function from(Fields $row): self
     {
         return new self(
-            $row->strings('muscles'), $row->stringOrNull('joint'), $row->strings('levels'), $row->stringOrNull('into'),
+            $row->strings('muscles'), $row->stringOrNull('joint'), $row->strings('levels'), $row->stringOrNull('none'),
+            $row->stringOrNull('into'),
             $row->stringOrNull('answer') ?? 'positive', $row->floatOrNull('at_most'), $row->float('sensitivity'),
             $row->float('specificity'), $row->string('source'),
         );
-    }
-
-    /** For neither a muscle nor a joint: a nerve, or a tendon torn through. */
-    public function isOfNone(): bool
-    {
-        return $this->muscles === [] && $this->joint === null;
     }
 
     /** @return float log-likelihood ratio of the answer */

@@ -118,7 +118,7 @@ final class AtlasIndex
                     foreach ($one->joint === null ? [] : $this->joints->of["{$one->joint}:{$side->value}"] ?? [] as $at) {
                         $touched[$key][$at->key()] = true;
                     }
-                    if ($one->isOfNone()) {
+                    if ($one->none !== null) {
                         $touched[$key][self::NONE] = true;
                     }
                 }

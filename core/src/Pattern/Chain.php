@@ -11,12 +11,15 @@ use Somatrace\Core\Anatomy\Place;
 final readonly class Chain
 {
     /**
-     * @param  'short_pulls'|'stiff'|'busy_side'  $kind
+     * @param  'short_pulls'|'stiff'|'busy_side'|'whole'|'whole_open'  $kind
      * @param  string  $title  in one sentence
      * @param  list<string>  $because  what was found
      * @param  list<MuscleAt>  $muscles  those that are short, or take part, in order from head to foot
      * @param  list<Place>  $from  where it starts
      * @param  list<Place>  $to  where it is felt
+     * @param  list<string>  $against  what was found and does not fit
+     * @param  list<string>  $ask  what was not looked at, and would confirm it
+     * @param  list<string>  $again  what to measure again after the work
      */
     public function __construct(
         public string $kind,
@@ -25,7 +28,16 @@ final readonly class Chain
         public array $muscles,
         public array $from,
         public array $to,
+        public array $against = [],
+        public array $ask = [],
+        public array $again = [],
     ) {
+    }
+
+    /** Whether it is told: what is not enough is only asked further. */
+    public function isTold(): bool
+    {
+        return $this->kind !== 'whole_open';
     }
 
     /** @return array<string, mixed> */
@@ -39,6 +51,7 @@ final readonly class Chain
                 static fn (MuscleAt $at): array => ['muscle' => $at->muscle, 'side' => $at->side->value], $this->muscles,
             ),
             'from' => array_map($place, $this->from), 'to' => array_map($place, $this->to),
+            'against' => $this->against, 'ask' => $this->ask, 'again' => $this->again,
         ];
     }
 }

@@ -17,7 +17,7 @@ use Somatrace\Core\Pattern\Evidence\StepsShort;
 
 /**
  * Reads chains out of a ranking: a short muscle that keeps its antagonist pulled on and aching, a stiff region that makes its neighbour
- * work too much, and the busy side from jaw to pelvis. Nothing is claimed that was not found.
+ * work too much, the whole body where one side works, and else the busy side from jaw to pelvis. Nothing is claimed that was not found.
  */
 final readonly class Chains
 {
@@ -26,11 +26,11 @@ final readonly class Chains
 
     private const MOST_PULLS = 3;
 
-    public function __construct(private Atlas $atlas, private ChainFigures $figures)
+    public function __construct(private Atlas $atlas, private ChainFigures $figures, private WholePattern $whole)
     {
     }
 
-    /** @return list<Chain> pulls, the strongest first; then stiff regions; then the busy side */
+    /** @return list<Chain> the whole body, where it tells; pulls, the strongest first; stiff regions; the busy side; what is not enough */
     public function of(CaseFile $case, PatternResult $pattern): array
     {
         $candidates = [];
@@ -38,7 +38,18 @@ final readonly class Chains
             $candidates[$candidate->at->key()] = $candidate;
         }
 
-        return [...$this->pulls($case, $candidates), ...$this->stiff($case), ...$this->busySide($case, $candidates)];
+        $whole = (new WholeChain($this->atlas, $this->whole))->of($case, $candidates);
+        // the whole pattern says of the busy side what the busy side says, and more
+        $others = [
+            ...$this->pulls($case, $candidates), ...$this->stiff($case),
+            ...$whole?->isTold() === true ? [] : $this->busySide($case, $candidates),
+        ];
+
+        return match (true) {
+            $whole === null => $others,
+            $whole->isTold() => [$whole, ...$others],
+            default => [...$others, $whole],
+        };
     }
 
     /**

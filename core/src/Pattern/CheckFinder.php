@@ -52,8 +52,8 @@ final readonly class CheckFinder
             'test' => $this->known($leaders, 'test'), 'spring' => $this->known($leaders, 'joint')];
         $slopes = array_map(fn (Candidate|JointCandidate $leader): float => $this->context->figures->slope($leader->logOdds), $leaders);
         $direct = array_filter(
-            array_slice($support, 0, self::TRIED_DOWN_TO, true), static fn (string $key): bool => ! isset($leaders[$key]) || $leaders[$key] instanceof JointCandidate,
-            ARRAY_FILTER_USE_KEY,
+            array_slice($support, 0, self::TRIED_DOWN_TO, true),
+            static fn (string $key): bool => ! isset($leaders[$key]) || $leaders[$key] instanceof JointCandidate, ARRAY_FILTER_USE_KEY,
         );
         $checks = [];
         foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
@@ -63,13 +63,14 @@ final readonly class CheckFinder
                 $outcomes['not'],
             );
             if ($bits > 1e-6) {
-                $worth = round($this->worthOf($kind === 'palpate' || array_intersect_key($touched, $direct) !== [], $bits, $gain, $outcomes['minutes']), 9);
+                $isDirect = $kind === 'palpate' || array_intersect_key($touched, $direct) !== [];
+                $worth = round($this->worthOf($isDirect, $bits, $gain, $outcomes['minutes']), 9);
                 // told in words only when it is among the first
                 $checks[] = [
                     $worth, "$kind:$id:{$side->value}",
                     fn (): NextCheck => new NextCheck(
                         $kind, $id, $side, $this->name($kind, $id, $side), $bits, $gain, $outcomes['minutes'],
-                        $this->because($support, $names, $touched),
+                        $this->because($support, $names, $touched), $isDirect,
                     ),
                 ];
             }

@@ -9,6 +9,7 @@ use Somatrace\Core\Anatomy\Side;
 /** A check not yet done, what it would tell, and what it would cost. */
 final readonly class NextCheck
 {
+    /** @param  bool  $direct  it answers of one of the leaders itself, as a hand does, and does not hint */
     public function __construct(
         public string $kind,
         public string $id,
@@ -18,6 +19,7 @@ final readonly class NextCheck
         public float $gain,
         public float $minutes,
         public string $because,
+        public bool $direct,
     ) {
     }
 

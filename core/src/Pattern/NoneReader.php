@@ -24,6 +24,9 @@ final readonly class NoneReader
 
     private const FEW = 2;
 
+    /** Where a sign does not say which nerve. */
+    private const ANY_NERVE = 'any_nerve';
+
     public function __construct(private NoneFigures $figures, private Reproduction $reproduction)
     {
     }
@@ -108,41 +111,52 @@ final readonly class NoneReader
     }
 
     /**
-     * What speaks for a nerve: tests, how it feels, weakness without pain. What speaks against it takes from that, and from nothing else.
+     * What speaks for a nerve: tests of one site, how it feels, weakness without pain. What speaks against that site takes from it, and from
+     * nothing else; of several sites the strongest counts.
      *
      * @return array{float, list<string>} weight, and what answers
      */
     private function nerve(RankingContext $context): array
     {
-        [$for, $against, $answers] = [[], [], []];
+        [$for, $against, $answers] = [[self::ANY_NERVE => []], [], [self::ANY_NERVE => []]];
         foreach ($context->case->findings->tests as $finding) {
             $test = $context->atlas->test($finding->test);
             foreach ($test->speaksOf as $one) {
-                $says = $one->isOfNone() ? TestSign::says($context, $one, $finding) : null;
+                $says = $one->none === null ? null : TestSign::says($context, $one, $finding);
                 if ($says !== null) {
                     $weight = $this->figures->nerveTests * $one->weight($says);
-                    $weight > 0 ? $for[] = $weight : $against[] = -$weight;
-                    $answers = $says ? [...$answers, lcfirst($finding->side->after($test->name))] : $answers;
+                    $weight > 0 ? $for[$one->none][] = $weight : $against[$one->none][] = -$weight;
+                    if ($says) {
+                        $answers[$one->none][] = lcfirst($finding->side->after($test->name));
+                    }
                 }
             }
         }
         foreach ($context->complaints as $complaint) {
             $felt = array_intersect($complaint->qualities, $this->figures->nerveQualities);
             if ($felt !== []) {
-                $for[] = $this->figures->nerveQuality;
-                $answers[] = 'it feels '.implode(' and ', $felt);
+                $for[self::ANY_NERVE][] = $this->figures->nerveQuality;
+                $answers[self::ANY_NERVE][] = 'it feels '.implode(' and ', $felt);
             }
         }
         foreach ($context->case->findings->resisted as $finding) {
             if ($finding->strength !== null && $finding->strength <= self::WEAK && $finding->pain === 0.0) {
-                $for[] = $this->figures->nerveWeak;
-                $answers[] = lcfirst($finding->side->after($context->atlas->movement($finding->movement)->name)).' is weak without pain';
+                $for[self::ANY_NERVE][] = $this->figures->nerveWeak;
+                $answers[self::ANY_NERVE][] = lcfirst($finding->side->after($context->atlas->movement($finding->movement)->name)).' is weak without pain';
+            }
+        }
+        $strongest = [0.0, []];
+        foreach ($for as $site => $weights) {
+            $own = $site === self::ANY_NERVE ? $weights : [...$weights, ...$for[self::ANY_NERVE]];
+            $sum = self::discounted($own, $context->figures)
+                - self::discounted([...$against[$site] ?? [], ...$site === self::ANY_NERVE ? [] : $against[self::ANY_NERVE] ?? []], $context->figures);
+            $said = array_values(array_unique([...$answers[$site] ?? [], ...$answers[self::ANY_NERVE]]));
+            if ($sum > $strongest[0] && $said !== []) {
+                sort($said);
+                $strongest = [$sum, $said];
             }
         }
 
-        return [
-            $answers === [] ? 0.0 : max(0.0, self::discounted($for, $context->figures) - self::discounted($against, $context->figures)),
-            array_values(array_unique($answers)),
-        ];
+        return $strongest;
     }
 }

@@ -138,8 +138,15 @@ final readonly class ReasoningWriter
     /** @param  list<Chain>  $chains */
     private function chain(array $chains): ?Sentence
     {
-        return $chains === [] ? null : new Sentence(
-            'reasoning.chain', Part::Reasoning, Prose::sentence($chains[0]->title), [new Source('think', 'What hangs together')],
+        $told = array_values(array_filter($chains, static fn (Chain $one): bool => $one->isTold()));
+        if ($told === []) {
+            return null;
+        }
+        $because = $told[0]->kind === 'whole' ? ': '.implode('; ', array_map(lcfirst(...), $told[0]->because)) : '';
+
+        return new Sentence(
+            'reasoning.chain', Part::Reasoning, Prose::sentence(rtrim($told[0]->title, '.').$because),
+            [new Source('think', 'What hangs together')],
         );
     }
 

@@ -131,7 +131,7 @@ final readonly class Beyond
     private function says(SpeaksOf $one, Side $side, Chance $chance): bool
     {
         $there = match (true) {
-            $one->isOfNone() => $this->outside?->kind === 'root' && in_array($side, [$this->outside->side, Side::Midline], true)
+            $one->none !== null => $this->outside?->kind === 'root' && in_array($side, [$this->outside->side, Side::Midline], true)
                 && $this->isOfThatRoot($one),
             $one->joint !== null => $this->hurts($one, $side),
             default => array_filter($one->muscles, function (string $muscle) use ($side): bool {
@@ -143,20 +143,12 @@ final readonly class Beyond
         return $chance->happens($there ? self::TEST_SHARE * $one->sensitivity : 1 - self::TEST_SHARE * $one->specificity - 0.05);
     }
 
-    /** A test of the arm says nothing of a leg: told by what is weak. */
+    /** A test of the arm says nothing of a leg. */
     private function isOfThatRoot(SpeaksOf $one): bool
     {
-        foreach ($this->atlas->tests as $test) {
-            if (in_array($one, $test->speaksOf, true)) {
-                $ofLeg = in_array($test->id, ['straight_leg_raise_nerve', 'slump', 'calf_squeeze'], true);
-                $ofHand = in_array($test->id, ['wrist_bent', 'wrist_tapped', 'wasting', 'calf_squeeze'], true);
-                $both = in_array($test->id, ['reflex', 'constant_numbness'], true);
+        $leg = in_array('trunk.flexion', $this->outside->moves ?? [], true);
 
-                return ! $ofHand && ($both || $ofLeg === in_array('trunk.flexion', $this->outside->moves ?? [], true));
-            }
-        }
-
-        return false;
+        return $one->none === ($leg ? 'back_root' : 'neck_root') || $one->none === 'any_nerve';
     }
 
     private function hurts(SpeaksOf $one, Side $side): bool

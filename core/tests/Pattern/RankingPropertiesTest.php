@@ -7,6 +7,7 @@ namespace Somatrace\Core\Tests\Pattern;
 use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Pattern\Candidate;
@@ -40,6 +41,12 @@ final class RankingPropertiesTest extends TestCase
             self::assertEqualsWithDelta($candidate->support, $twin->support, 1e-9, $candidate->name);
             self::assertSame([$candidate->role, $candidate->triggerPoint], [$twin->role, $twin->triggerPoint], $candidate->name);
         }
+        foreach ($straight->joints as $joint) {
+            $twin = $mirrored->ofJoint(new JointAt($joint->at->joint, $joint->at->level, $joint->at->side->mirrored()));
+            self::assertEqualsWithDelta($joint->logOdds, $twin?->logOdds, 1e-9, $joint->name);
+            self::assertCount(count($joint->explains), $twin->explains ?? [], $joint->name);
+        }
+        self::assertEqualsWithDelta($straight->noneSupport, $mirrored->noneSupport, 1e-9);
         self::assertEqualsWithDelta(
             array_map(static fn ($check): float => $check->bits, array_slice($straight->nextChecks, 0, 3)),
             array_map(static fn ($check): float => $check->bits, array_slice($mirrored->nextChecks, 0, 3)), 1e-6,
@@ -145,11 +152,11 @@ final class RankingPropertiesTest extends TestCase
     public function test_the_shares_are_one_distribution_and_the_next_checks_are_open(array $case): void
     {
         $pattern = $this->rank($case);
-        self::assertEqualsWithDelta(
-            1.0, $pattern->noneSupport + array_sum(array_map(static fn (Candidate $one): float => $one->support, $pattern->candidates)),
-            1e-9,
-        );
+        self::assertEqualsWithDelta(1.0, $pattern->noneSupport + array_sum(array_column($pattern->shares(), 1)), 1e-9);
         $done = [];
+        foreach ($case['findings']['tests'] ?? [] as $one) {
+            $done["test:{$one['test']}:{$one['side']}"] = true;
+        }
         foreach (['range' => 'movement', 'resisted' => 'movement', 'palpation' => 'muscle'] as $list => $name) {
             foreach ($case['findings'][$list] ?? [] as $one) {
                 $done[($list === 'palpation' ? 'palpate' : $list).":{$one[$name]}:{$one['side']}"] = true;
@@ -170,6 +177,10 @@ final class RankingPropertiesTest extends TestCase
         foreach ($pattern->candidates as $candidate) {
             self::assertSame($prior, $candidate->logOdds);
             self::assertSame([], $candidate->evidence);
+        }
+        foreach ($pattern->joints as $joint) {
+            self::assertSame(Core::clinic()->figures()->jointPrior($joint->at->joint->levels !== []), $joint->logOdds);
+            self::assertFalse($joint->isExamined());
         }
         self::assertSame([], Core::clinic()->chains(CaseBuilder::aCase()->make()));
     }

@@ -6,10 +6,10 @@ namespace Somatrace\Core\Tests\Support;
 
 /**
  * A case as the tables of the ranking say it, findings parted by ";":
- *   hurts ZONE SIDE [now N] [spreads ZONE] [worse DEMAND]
+ *   hurts ZONE SIDE [now N] [spreads ZONE] [worse DEMAND] [feels QUALITY]
  *   felt MUSCLE SIDE, then any of: at SITE, tender N, tone T, band, nodule, own, not own, sends ZONE
  *   moves MOVEMENT SIDE [N degrees] [passive N] [hurts N] [end FEEL] · resists MOVEMENT SIDE [strength N] [hurts N]
- *   looks SIGN SIDE GRADE · tests TEST SIDE RESULT (a number where it measures) · days DEMAND [SIDE]
+ *   looks SIGN SIDE GRADE · tests TEST SIDE RESULT (a number where it measures) [at LEVEL] [hurts N] [into ZONE] · days DEMAND [SIDE]
  */
 final readonly class SpokenFindings
 {
@@ -34,6 +34,7 @@ final readonly class SpokenFindings
                     [
                         'test' => $words[1], 'side' => $words[2],
                         ...is_numeric($words[3]) ? ['value' => (float) $words[3]] : ['result' => $words[3]],
+                        ...self::tested($after, $words[2]),
                     ],
                 ),
                 'days' => $days[] = ['demand' => $words[1], ...isset($words[2]) ? ['side' => $words[2]] : []],
@@ -54,6 +55,7 @@ final readonly class SpokenFindings
             'now' => ['now' => (float) $next],
             'spreads' => ['spreads_to' => [['zone' => $next, 'side' => $side]]],
             'worse' => ['worse_with' => [['demand' => $next]]],
+            'feels' => ['qualities' => [$next]],
             default => [],
         });
     }
@@ -73,6 +75,20 @@ final readonly class SpokenFindings
             'strength' => ['strength' => (int) $next],
             default => [],
         })];
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return array<string, mixed>
+     */
+    private static function tested(array $words, string $side): array
+    {
+        return self::pairs($words, static fn (string $word, string $next): array => match ($word) {
+            'at' => ['segment' => $next],
+            'hurts' => ['pain' => (float) $next],
+            'into' => ['refers_to' => [['zone' => $next, 'side' => $side === 'midline' ? 'right' : $side]]],
+            default => [],
+        });
     }
 
     /**
