@@ -249,18 +249,17 @@ final class Clinic
     }
 
     /**
-     * How the ranking would read if a check not yet done answered clearly, and if it were clean.
+     * The case as it would be if a check not yet done answered clearly, and if it were clean.
      *
-     * @param  string  $kind  palpate, range or resisted
-     * @return array{answers: PatternResult, clean: PatternResult}
+     * @param  string  $kind  palpate, range, resisted or test
+     * @return array{answers: CaseFile, clean: CaseFile} nothing of them is recorded
      *
      * @throws Anatomy\UnknownId when there is no such check
      */
     public function whatIf(CaseFile $case, string $kind, string $id, Anatomy\Side $side): array
     {
-        $suppose = fn (bool $answers): PatternResult => $this->engine()->rank(
-            (new Supposing($this->atlas()))->with($case, $kind, $id, $side, $answers),
-        );
+        $level = $kind === 'test' ? $this->ranking($case)->levelTriedBy($id, $side) : null;
+        $suppose = fn (bool $answers): CaseFile => (new Supposing($this->atlas()))->with($case, $kind, $id, $side, $answers, $level);
 
         return ['answers' => $suppose(true), 'clean' => $suppose(false)];
     }

@@ -20,12 +20,13 @@ final class WhatIfTest extends TestCase
         $told = $this->postJson("/visits/{$visit->public_id}/what-if", ['kind' => 'palpate', 'id' => 'splenius_cervicis', 'side' => 'left'])
             ->assertOk();
 
-        self::assertCount(5, $told->json('answers'));
+        self::assertCount(5, $told->json('answers.first'));
+        self::assertSame([], $told->json('clean.plan'), 'what is clean leaves a plan that did not have it');
         $place = static fn (string $column): int|false => array_search(
-            'splenius_cervicis', array_column($told->json($column), 'muscle'), true,
+            'splenius_cervicis:left', array_column($told->json("$column.first"), 'key'), true,
         );
         self::assertIsInt($place('answers'));
-        self::assertLessThan($told->json("answers.{$place('answers')}.was"), $place('answers') + 1, 'an answer moves it up');
+        self::assertLessThan($told->json("answers.first.{$place('answers')}.was"), $place('answers') + 1, 'an answer moves it up');
         self::assertTrue($place('clean') === false || $place('clean') > $place('answers'));
         self::assertSame($before, Entry::query()->count());
     }
@@ -44,6 +45,7 @@ final class WhatIfTest extends TestCase
         yield 'no kind' => ['id=splenius_cervicis&side=left'];
         yield 'a kind nobody does' => ['kind=listen&id=splenius_cervicis&side=left'];
         yield 'a muscle nobody has' => ['kind=palpate&id=wing_flexor&side=left'];
+        yield 'a test nobody does' => ['kind=test&id=cervical.rotation&side=left'];
         yield 'a movement felt by hand' => ['kind=palpate&id=cervical.rotation&side=left'];
         yield 'a muscle in the midline' => ['kind=palpate&id=splenius_cervicis&side=midline'];
     }

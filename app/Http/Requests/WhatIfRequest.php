@@ -17,10 +17,14 @@ final class WhatIfRequest extends FormRequest
     public function rules(Clinic $clinic): array
     {
         return [
-            'kind' => ['required', Rule::in(['palpate', 'range', 'resisted'])],
+            'kind' => ['required', Rule::in(['palpate', 'range', 'resisted', 'test'])],
             'id' => [
                 'required', 'string',
-                Rule::in(array_keys($this->input('kind') === 'palpate' ? $clinic->atlas()->muscles : $clinic->atlas()->movements)),
+                Rule::in(array_keys(match ($this->input('kind')) {
+                    'palpate' => $clinic->atlas()->muscles,
+                    'test' => $clinic->atlas()->tests,
+                    default => $clinic->atlas()->movements,
+                })),
             ],
             'side' => ['required', Rule::in($this->input('kind') === 'palpate' ? ['left', 'right'] : ['left', 'right', 'midline'])],
         ];

@@ -9,7 +9,7 @@ final readonly class ListedMeasure
 {
     /**
      * @param  'range'|'resisted'|'test'  $kind
-     * @param  string  $unit  deg, mm, cm, kg, glide, grade, result, or strength
+     * @param  string  $unit  deg, mm, cm, kg, glide, grade, result, s, times, or strength
      * @param  string  $position  standing, or a family of positions
      * @param  bool  $last  measured at the last visit
      * @param  bool  $nerve  listed because a complaint feels like a nerve

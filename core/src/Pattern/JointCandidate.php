@@ -31,12 +31,29 @@ final readonly class JointCandidate
         return array_filter($this->evidence, static fn (Evidence $one): bool => $one->kind !== 'complaint') !== [];
     }
 
+    /** @return array{kind: 'test'|'range', id: string} the first check by which it is tried with the hand */
+    public function tried(): array
+    {
+        foreach ($this->at->joint->starts as $start) {
+            if ($start->test !== null && $start->speaksOf($this->at->level, $this->at->level)) {
+                return ['kind' => 'test', 'id' => $start->test];
+            }
+            $movement = $start->movement ?? $start->short ?? $start->pattern[0] ?? null;
+            if ($movement !== null) {
+                return ['kind' => 'range', 'id' => $movement];
+            }
+        }
+
+        return ['kind' => 'range', 'id' => $this->at->joint->again[0]['id'] ?? ''];
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
             'joint' => $this->at->toArray(), 'side' => $this->at->side->value, 'name' => $this->name,
             'log_odds' => round($this->logOdds, 4), 'support' => round($this->support, 5), 'words' => $this->word, 'role' => 'joint',
+            'tried' => $this->tried(),
             'evidence' => array_map(static fn (Evidence $one): array => $one->toArray(), $this->evidence),
             'explains' => array_map(
                 static fn (MuscleAt $at): array => ['muscle' => $at->muscle, 'side' => $at->side->value], $this->explains,

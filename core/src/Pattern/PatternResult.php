@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Pattern;
 
 use Somatrace\Core\Anatomy\JointAt;
+use Somatrace\Core\Anatomy\JointStart;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 
@@ -50,6 +51,22 @@ final readonly class PatternResult
             if ($joint->at->joint->id === $at->joint->id && $joint->at->level === $at->level
                 && in_array($joint->at->side, [$at->side, Side::Midline], true)) {
                 return $joint;
+            }
+        }
+
+        return null;
+    }
+
+    /** The level that such a test would be expected to answer at: the strongest of those it tries; null where it names none. */
+    public function levelTriedBy(string $test, Side $side): ?string
+    {
+        foreach ($this->joints as $joint) {
+            $tries = array_filter(
+                $joint->at->joint->starts,
+                static fn (JointStart $start): bool => $start->test === $test && $start->speaksOf($joint->at->level, $joint->at->level),
+            );
+            if ($joint->at->level !== null && $tries !== [] && ($side === Side::Midline || $joint->at->side === $side)) {
+                return $joint->at->level;
             }
         }
 

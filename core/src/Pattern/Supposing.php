@@ -13,6 +13,7 @@ use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\CaseFile\PalpationFinding;
 use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\CaseFile\ResistedFinding;
+use Somatrace\Core\CaseFile\TestFinding;
 
 /**
  * A case with one check supposed to be done: how it would read if the check answered clearly, or were clean. Nothing of it is recorded.
@@ -27,11 +28,12 @@ final readonly class Supposing
     }
 
     /**
-     * @param  string  $kind  palpate, range or resisted
+     * @param  string  $kind  palpate, range, resisted or test
+     * @param  string|null  $level  of a test that names levels: the one that would answer
      *
      * @throws UnknownId when there is no such check
      */
-    public function with(CaseFile $case, string $kind, string $id, Side $side, bool $answers): CaseFile
+    public function with(CaseFile $case, string $kind, string $id, Side $side, bool $answers, ?string $level = null): CaseFile
     {
         $findings = $case->findings;
 
@@ -39,6 +41,7 @@ final readonly class Supposing
             'palpate' => $findings->and(palpation: $this->felt($case, $id, $side, $answers)),
             'range' => $findings->and(range: $this->moved($id, $side, $answers)),
             'resisted' => $findings->and(resisted: $this->resisted($id, $side, $answers)),
+            'test' => $findings->and(tests: $this->tested($id, $side, $answers, $level)),
             default => throw UnknownId::in('check', $kind),
         });
     }
@@ -70,5 +73,18 @@ final readonly class Supposing
     private function resisted(string $id, Side $side, bool $answers): ResistedFinding
     {
         return new ResistedFinding($this->atlas->movement($id)->id, $side, 5, $answers ? 5.0 : 0.0);
+    }
+
+    private function tested(string $id, Side $side, bool $answers, ?string $level): TestFinding
+    {
+        $test = $this->atlas->test($id);
+        $told = $test->speaksOf[0] ?? null;
+        if ($test->result === 'result') {
+            return new TestFinding($id, $side, $level, $answers ? $told->answer ?? 'positive' : 'negative');
+        }
+        $short = ($test->largerIsBetter ? -1 : 1) * (self::ERRORS_SHORT + 1) * ($test->measurementError ?? 1.0);
+        $value = $answers ? $told->atMost ?? ($test->norm ?? 0.0) + $short : $test->norm ?? 0.0;
+
+        return new TestFinding($id, $side, $level, value: max(0.0, min($test->max ?? INF, $value)), pain: $answers ? 4.0 : 0.0);
     }
 }

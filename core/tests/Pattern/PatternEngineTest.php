@@ -6,9 +6,11 @@ namespace Somatrace\Core\Tests\Pattern;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Somatrace\Core\Anatomy\JointAt;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Anatomy\UnknownId;
+use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\Data\JsonFile;
 use Somatrace\Core\Pattern\Figures;
 use Somatrace\Core\Pattern\Role;
@@ -73,15 +75,26 @@ final class PatternEngineTest extends TestCase
         $case = CaseBuilder::aCase()->complaint('neck_back', 'left', 6)->make();
         $at = new MuscleAt('splenius_cervicis', Side::Left);
         $now = Core::clinic()->rank($case)->of($at)->logOdds ?? 0;
-        $supposed = Core::clinic()->whatIf($case, 'palpate', $at->muscle, $at->side);
+        $odds = static fn (string $kind, string $id, Side $side): array => array_map(
+            static fn (CaseFile $supposed): float => Core::clinic()->rank($supposed)->of($at)->logOdds ?? 0.0,
+            Core::clinic()->whatIf($case, $kind, $id, $side),
+        );
+        $supposed = $odds('palpate', $at->muscle, $at->side);
 
-        self::assertGreaterThan($now, $supposed['answers']->of($at)->logOdds);
-        self::assertLessThan($now, $supposed['clean']->of($at)->logOdds);
+        self::assertGreaterThan($now, $supposed['answers']);
+        self::assertLessThan($now, $supposed['clean']);
         self::assertSame([], $case->findings->palpation);
         foreach (['range' => 'cervical.flexion', 'resisted' => 'cervical.extension'] as $kind => $movement) {
-            $supposed = Core::clinic()->whatIf($case, $kind, $movement, Side::Midline);
-            self::assertGreaterThan($supposed['clean']->of($at)->logOdds, $supposed['answers']->of($at)->logOdds, $kind);
+            $supposed = $odds($kind, $movement, Side::Midline);
+            self::assertGreaterThan($supposed['clean'], $supposed['answers'], $kind);
         }
+        $level = new JointAt(Core::clinic()->atlas()->handwork()->joint('neck_level'), 'C4', Side::Left);
+        $sprung = array_map(
+            static fn (CaseFile $one): float => Core::clinic()->rank($one)->joints[0]->logOdds,
+            Core::clinic()->whatIf($case, 'test', 'neck_spring', Side::Left),
+        );
+        self::assertGreaterThan($sprung['clean'], $sprung['answers']);
+        self::assertNotNull(Core::clinic()->rank($case)->ofJoint($level));
         $this->expectException(UnknownId::class);
         Core::clinic()->whatIf($case, 'listen', 'masseter', Side::Left);
     }

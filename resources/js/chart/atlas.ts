@@ -59,7 +59,7 @@ export interface AtlasMovement {
 export interface AtlasTest {
   id: TestId
   name: string
-  result: 'result' | 'glide' | 'mm' | 'cm' | 'kg' | 'deg' | 'grade'
+  result: 'result' | 'glide' | 'mm' | 'cm' | 'kg' | 'deg' | 'grade' | 's' | 'times'
   paired: boolean
   how: string
   usual: string
@@ -69,6 +69,8 @@ export interface AtlasTest {
   larger: boolean
   /** the longest a side is held */
   seconds: number | null
+  /** signs that stop it at once */
+  alarms: string[]
   /** what can be answered where no number is, in words */
   answers: Partial<Record<'negative' | 'positive' | 'relieves', string>>
   /** levels of the spine it speaks of, with what it is tried on there */

@@ -2,12 +2,12 @@
 import { ref } from 'vue'
 import { useVisit } from '@/composables/useVisit'
 import { Refused, send } from '@/composables/http'
-import type { NextCheck, Supposed } from '@/types/visit'
+import type { NextCheck, Supposed, SupposedCase } from '@/types/visit'
 
 /** A check that is only supposed: how the leaders would stand if it answered, and if it were clean. Nothing is recorded. */
 const props = defineProps<{ check: NextCheck; hint?: string }>()
 const { props: page, readOnly } = useVisit()
-const result = ref<{ answers: Supposed[]; clean: Supposed[] } | null>(null)
+const result = ref<{ answers: SupposedCase; clean: SupposedCase } | null>(null)
 const trouble = ref('')
 const toggle = async () => {
   trouble.value = ''
@@ -35,7 +35,7 @@ defineExpose({ toggle })
 <template>
   <div>
     <button
-      v-if="!readOnly && check.kind !== 'ask' && check.kind !== 'test'"
+      v-if="!readOnly && check.kind !== 'ask'"
       type="button"
       class="link caption min-h-[28px]"
       :aria-expanded="!!result"
@@ -49,17 +49,16 @@ defineExpose({ toggle })
       <section v-for="[key, name] in columns" :key="key" class="border-t-2 pt-1" :class="key === 'answers' ? 'border-weld' : 'border-moss'">
         <h3 class="caption">{{ name }}</h3>
         <ol>
-          <li v-for="(one, index) in result[key]" :key="one.muscle + one.side" class="py-0.5 text-[14px] leading-[18px]">
+          <li v-for="(one, index) in result[key].first" :key="one.key" class="py-0.5 text-[14px] leading-[18px]">
             <b :class="index === 0 ? 'font-[650]' : 'font-normal'">{{ one.name }}</b>
             <span class="note block"
               >{{ one.words }}<template v-if="moved(one, index + 1)">, {{ moved(one, index + 1) }}</template></span
             >
           </li>
         </ol>
+        <p class="note mt-1">{{ result[key].plan.length ? `The plan ${result[key].plan.join(', and ')}.` : 'The plan stays as it is.' }}</p>
       </section>
-      <p class="note col-span-2">
-        Worth {{ check.bits.toFixed(2) }} bits: so much would it narrow down, on average, which muscle is the source.
-      </p>
+      <p class="note col-span-2">Worth {{ check.bits.toFixed(2) }} bits: so much would it narrow down, on average, what the source is.</p>
     </div>
   </div>
 </template>

@@ -95,6 +95,21 @@ export interface Candidate {
   trigger_point: string
   evidence: Evidence[]
 }
+/** A joint, at one level where it has levels, that was examined and could explain the picture. */
+export interface JointCandidate {
+  joint: { kind: string; level?: string }
+  side: Side
+  name: string
+  support: number
+  log_odds: number
+  words: string
+  role: 'joint'
+  evidence: Evidence[]
+  /** the check by which it is tried with the hand */
+  tried: { kind: 'test' | 'range'; id: string }
+  /** muscles around it that were found tender, tense or short */
+  explains: { muscle: MuscleId; side: Side }[]
+}
 export interface NextCheck {
   kind: 'palpate' | 'range' | 'resisted' | 'test' | 'ask'
   id: string
@@ -106,20 +121,24 @@ export interface NextCheck {
   minutes: number
   because: string
 }
-/** Where a muscle would stand if a check were done; `was` is its place now, from 1. */
+/** Where a muscle or a joint would stand if a check were done; `was` is its place now, from 1. */
 export interface Supposed {
-  muscle: MuscleId
-  side: Side
+  /** of a muscle or a joint, with its side */
+  key: string
   name: string
   words: string
-  support: number
   was: number
+}
+export interface SupposedCase {
+  first: Supposed[]
+  /** what the plan would take in and leave out; nothing where it stays */
+  plan: string[]
 }
 export interface ListedMeasure {
   kind: 'range' | 'resisted' | 'test'
   id: string
   name: string
-  unit: 'deg' | 'mm' | 'cm' | 'kg' | 'glide' | 'grade' | 'result' | 'strength'
+  unit: 'deg' | 'mm' | 'cm' | 'kg' | 'glide' | 'grade' | 'result' | 'strength' | 's' | 'times'
   paired: boolean
   position: Standing
   minutes: number
@@ -168,12 +187,17 @@ export interface Comparison {
 }
 /** Something found in one place that would keep up the trouble in another. */
 export interface Chain {
-  kind: 'short_pulls' | 'stiff' | 'busy_side'
+  kind: 'short_pulls' | 'stiff' | 'busy_side' | 'whole' | 'whole_open'
   title: string
   because: string[]
   muscles: { muscle: MuscleId; side: Side }[]
   from: Place[]
   to: Place[]
+  against: string[]
+  /** what was not looked at, and would confirm it */
+  ask: string[]
+  /** what to measure again after the work */
+  again: string[]
 }
 export interface Assessment {
   worklist: Worklist
@@ -191,7 +215,8 @@ export interface DeviceReading {
 }
 export interface Pattern {
   candidates: Candidate[]
-  /** leads where nothing examined brings the pain on: then no muscle is offered as the source */
+  joints: JointCandidate[]
+  /** leads where what was found speaks for it more than for any: then no muscle is offered as the source */
   none: { support: number; leads: boolean; evidence: { code: string; weight: number; text: string }[] }
   next_checks: NextCheck[]
 }

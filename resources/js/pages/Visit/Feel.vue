@@ -492,14 +492,9 @@ useKeys({
       <p v-for="line in pressing ? pressureWords : []" :key="line" class="caption">{{ capital(line) }}</p>
     </section>
     <aside class="flex min-w-0 flex-col gap-3 px-6 pb-3 pt-3 lg:col-start-2 xl:col-start-3 xl:pl-3">
+      <NextCheck :check="judged.pattern?.next_checks[0]" @go="take" />
       <h2 class="section-head">What could explain it</h2>
-      <WhyList
-        v-if="judged.pattern"
-        :pattern="judged.pattern"
-        :most="3"
-        @choose="(candidate) => take({ kind: 'palpate', id: candidate.muscle, side: candidate.side })"
-      />
-      <NextCheck class="mt-auto" :check="judged.pattern?.next_checks[0]" @go="take" />
+      <WhyList v-if="judged.pattern" :pattern="judged.pattern" :most="3" @choose="take" />
     </aside>
   </div>
 </template>

@@ -14,7 +14,7 @@ import ResistedPanel from '@/parts/move/ResistedPanel.vue'
 import TestPanel from '@/parts/move/TestPanel.vue'
 import NextCheck from '@/parts/NextCheck.vue'
 import WhyList from '@/parts/WhyList.vue'
-import { goToCheck, goWith, handOn, keepHand } from '@/composables/goToCheck'
+import { goToCheck, handOn, keepHand } from '@/composables/goToCheck'
 import type { Side } from '@/types/ids.generated'
 import type { ListedMeasure } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
@@ -199,14 +199,9 @@ const how = computed(() =>
       <LookList :regions="list.regions" />
     </section>
     <aside class="flex flex-col gap-4 lg:col-start-2 xl:col-start-3">
+      <NextCheck :check="judged.pattern?.next_checks[0]" @go="(check) => goToCheck(props.visit.id, check)" />
       <h2 class="section-head">What could explain it</h2>
-      <WhyList
-        v-if="judged.pattern"
-        :pattern="judged.pattern"
-        :most="4"
-        @choose="(candidate) => goWith(props.visit.id, 'feel', { muscle: candidate.muscle, side: candidate.side })"
-      />
-      <NextCheck class="mt-auto" :check="judged.pattern?.next_checks[0]" @go="(check) => goToCheck(props.visit.id, check)" />
+      <WhyList v-if="judged.pattern" :pattern="judged.pattern" :most="4" @choose="(check) => goToCheck(props.visit.id, check)" />
     </aside>
   </div>
 </template>

@@ -5,19 +5,31 @@ import { useKeys } from '@/composables/useKeys'
 import { useVisit } from '@/composables/useVisit'
 import WhatIf from '@/parts/WhatIf.vue'
 import WhyList from '@/parts/WhyList.vue'
-import { goToCheck, goWith } from '@/composables/goToCheck'
+import { explaining } from '@/parts/explaining'
+import { goToCheck } from '@/composables/goToCheck'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({ layout: inVisitFrame(['N', 'next best check'], ['W', 'what if it were done'], ['H', 'the next chain']) })
 
 const { props, judged, all } = useVisit()
 const pattern = computed(() => judged.value.pattern)
-const lead = computed(() => pattern.value?.candidates[0])
+const lead = computed(() => pattern.value && explaining(pattern.value)[0])
+const headline = computed(() => {
+  if (pattern.value?.none.leads) return 'None of these explains it.'
+  if (!lead.value || lead.value.words === 'slight') return 'Nothing stands out yet.'
+  return `${lead.value.name} explains it best, with ${lead.value.words} support.`
+})
 const supposed = useTemplateRef<InstanceType<typeof WhatIf>[]>('supposed')
 const chains = computed(() => judged.value.chains ?? [])
 const shown = ref(0)
 const chain = computed(() => chains.value[shown.value])
-const kinds = { short_pulls: 'short and pulled on', stiff: 'stiff and overworked', busy_side: 'the busy side' } as const
+const kinds = {
+  short_pulls: 'short and pulled on',
+  stiff: 'stiff and overworked',
+  busy_side: 'the busy side',
+  whole: 'the whole body',
+  whole_open: 'the whole body, not enough yet',
+} as const
 useKeys({
   w: () => void supposed.value?.[0]?.toggle(),
   h: () => (shown.value = (shown.value + 1) % Math.max(1, chains.value.length)),
@@ -46,7 +58,12 @@ useKeys({
             >
             {{ one.title }}
           </button>
-          <p v-if="index === shown && one.because.length" class="caption pb-1">{{ one.because.join('. ') }}.</p>
+          <div v-if="index === shown" class="caption pb-1">
+            <p v-if="one.because.length">{{ one.because.join('. ') }}.</p>
+            <p v-if="one.against.length">Against it: {{ one.against.join('. ') }}.</p>
+            <p v-if="one.ask.length">{{ one.kind === 'whole' ? 'Would confirm it' : 'Look at' }}: {{ one.ask.join('; ') }}.</p>
+            <p v-if="one.again.length">Measure again after: {{ one.again.join('; ') }}.</p>
+          </div>
         </li>
       </ul>
       <p v-else class="caption mt-1">
@@ -56,16 +73,14 @@ useKeys({
     <section aria-label="Ranking">
       <div class="flex items-start justify-between gap-4">
         <h2 v-if="lead" class="display mb-1 text-[25px] leading-[31px]">
-          {{ lead.words === 'slight' ? 'Nothing stands out yet.' : `${lead.name} explains it best, with ${lead.words} support.` }}
+          {{ headline }}
         </h2>
         <a class="btn shrink-0" :href="`/visits/${props.visit.id}/summary`">Summary to print</a>
       </div>
-      <p class="caption mb-4">What was found speaks for and against each muscle. It is support for a judgement, not a diagnosis.</p>
-      <WhyList
-        :pattern="pattern"
-        :most="10"
-        @choose="(candidate) => goWith(props.visit.id, 'feel', { muscle: candidate.muscle, side: candidate.side })"
-      />
+      <p class="caption mb-4">
+        What was found speaks for and against each muscle and joint. It is support for a judgement, not a diagnosis.
+      </p>
+      <WhyList :pattern="pattern" :most="10" @choose="(check) => goToCheck(props.visit.id, check)" />
     </section>
     <aside>
       <h2 class="section-head mb-1">What would tell most</h2>

@@ -15,6 +15,7 @@ import type { Comparison, Complaint, TestFinding, TestResult } from '@/types/vis
 import ComparedWords from './ComparedWords.vue'
 import HoldTimer from './HoldTimer.vue'
 import ResultCells from './ResultCells.vue'
+import SpineColumn from './SpineColumn.vue'
 
 /** A special test: its answer, grade or number a side, by level of the spine where it is sprung, and against the clock where it is held. */
 const props = defineProps<{ test: AtlasTest; sides: readonly Side[]; refused: string | null }>()
@@ -57,13 +58,15 @@ watch(
   { immediate: true },
 )
 /** What stands at a level, of whichever side says more. */
-const atLevel = (level: string): { text: string; unusual: boolean } => {
-  const found = props.sides.flatMap((side) => finding(side, level) ?? [])
+const atLevel = (level: string, sides: readonly Side[] = props.sides): { text: string; unusual: boolean } => {
+  const found = sides.flatMap((side) => finding(side, level) ?? [])
   const values = found.flatMap(({ value }) => value ?? [])
   if (values.length) return { text: String(Math.min(...values)), unusual: Math.min(...values) < 2 }
   const unusual = found.some(({ result }) => result === 'positive')
   return { text: unusual ? '+' : found.some(({ result }) => result === 'negative') ? '–' : '·', unusual }
 }
+/** Sprung level by level, it is drawn as it lies under the hand. */
+const isColumn = computed(() => everyLevel.value.length > 0 && props.test.result === 'glide')
 const down = async (side: Side) => {
   const next = everyLevel.value[everyLevel.value.indexOf(segment.value) + 1]
   if (!next) return emit('next', side)
@@ -76,8 +79,9 @@ const compared = (side: Side): Comparison | undefined =>
   )
 /** What stops a held test at once. */
 type Alarm = NonNullable<TestFinding['symptoms']>[number]
-const alarms: readonly Alarm[] = ['dizzy', 'nauseous', 'faint', 'visual_change', 'numb', 'tingling']
-const signs = computed(() => alarms.map((id) => ({ id, name: atlas.stopSigns.find((sign) => sign.id === id)?.name ?? id })))
+const signs = computed(() =>
+  (props.test.alarms as Alarm[]).map((id) => ({ id, name: atlas.stopSigns.find((sign) => sign.id === id)?.name ?? id })),
+)
 const timers = useTemplateRef<InstanceType<typeof HoldTimer>[]>('timers')
 const tellSign = (side: Side, sign: Alarm) => {
   const had = finding(side)?.symptoms ?? []
@@ -89,7 +93,13 @@ const device = computed(() => (props.test.result === 'kg' ? 'dynamometer' : prop
 const read = (side: Side, repeats: number[], simulated: boolean) =>
   set(side, readingsOf('value', repeats, simulated), deviceWords(simulated))
 const before = (side: Side) => last('test', idOf(side))
-const units: Partial<Record<AtlasTest['result'], string>> = { deg: 'degrees', glide: '0 stuck, 3 free', grade: '0 none, 3 marked' }
+const units: Partial<Record<AtlasTest['result'], string>> = {
+  deg: 'degrees',
+  glide: '0 stuck, 3 free',
+  grade: '0 none, 3 marked',
+  s: 'seconds',
+  times: 'times',
+}
 const alarmed = computed(() => props.sides.some((side) => (finding(side)?.symptoms ?? []).length > 0))
 </script>
 <template>
@@ -97,7 +107,16 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
     <p v-if="refused" class="mb-3 flex gap-2" role="note">
       <span class="w-[5px] shrink-0 border-y-2 border-l-2 border-madder" aria-hidden="true" /><span>{{ refused }}</span>
     </p>
-    <div v-if="everyLevel.length" class="mb-3" role="group" aria-label="Level of the spine">
+    <SpineColumn
+      v-if="isColumn"
+      class="mb-3"
+      :levels="everyLevel"
+      :sides="sides"
+      :chosen="segment"
+      :at="(level, side) => atLevel(level, [side])"
+      @pick="(level) => (segment = level)"
+    />
+    <div v-else-if="everyLevel.length" class="mb-3" role="group" aria-label="Level of the spine">
       <div v-for="row in levels" :key="row[0]" class="mb-px flex gap-px">
         <button
           v-for="level in row"
@@ -122,7 +141,7 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
       :possessive="page.client.words.possessive"
     >
       <HoldTimer
-        v-if="test.seconds"
+        v-if="test.seconds && test.result !== 's'"
         ref="timers"
         class="mt-1"
         :most="test.seconds"
@@ -130,7 +149,7 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
         :seconds="finding(side)?.seconds"
         @held="(seconds) => set(side, { seconds }, `${seconds} s`)"
       />
-      <div v-if="test.seconds" class="mb-2 mt-2 flex flex-wrap gap-px" role="group" :aria-label="`Signs, ${side}`">
+      <div v-if="signs.length" class="mb-2 mt-2 flex flex-wrap gap-px" role="group" :aria-label="`Signs, ${side}`">
         <button
           v-for="sign in signs"
           :key="sign.id"
@@ -163,6 +182,16 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
           @choose="(value) => set(side, { value }, String(value ?? 'taken back'))"
           @next="down(side)"
         />
+        <template v-if="isColumn">
+          <p class="caption mt-2">Does it hurt?</p>
+          <Scale
+            :label="`Pain of ${segment}, ${side}`"
+            :most="10"
+            :value="finding(side)?.pain"
+            @choose="(pain) => set(side, { pain }, 'pain')"
+            @next="down(side)"
+          />
+        </template>
       </template>
       <NumberField
         v-else
