@@ -68,10 +68,13 @@ final class RankingCommand extends Command
         ));
         foreach (['ranges', 'full'] as $name) {
             [$ended, $falsely] = $levels[$name]->none();
-            $this->line(sprintf('%s, none of these: found %.1f, falsely %.1f; first 3 by kind: %s', $name, $ended, $falsely, implode(', ', array_map(
-                static fn (string $kind, float $share): string => sprintf('%s %.1f', $kind, $share),
-                array_keys($levels[$name]->byKind()), $levels[$name]->byKind(),
-            ))));
+            $kinds = $levels[$name]->byKind();
+            $shares = array_map(
+                static fn (string $kind, float $share): string => sprintf('%s %.1f', $kind, $share), array_keys($kinds), $kinds,
+            );
+            $this->line(sprintf(
+                '%s, none of these: found %.1f, falsely %.1f; first 3 by kind: %s', $name, $ended, $falsely, implode(', ', $shares),
+            ));
             $this->line(
                 "$name, first 3 by region: ".implode(
                     ', ',

@@ -25,7 +25,8 @@ final class ArchitectureTest extends TestCase
     /** Words that mean something else there: a choice of the school, no answer, a key of the data, a set of zones, an attitude. */
     private const OTHER_MEANING = [
         'TargetBuilder' => ['low_back'], 'SituationReader' => ['cross_fibre'], 'PlanResult' => ['none'], 'Figures' => ['none'],
-        'PatternResult' => ['none'], 'TriggerPoint' => ['none'], 'NoneFigures' => ['night_waking'], 'NoneReader' => ['night_waking'],
+        'PatternResult' => ['none'], 'AtlasIndex' => ['none'],
+        'TriggerPoint' => ['none'], 'NoneFigures' => ['night_waking'], 'NoneReader' => ['night_waking'],
         'ConditionRule' => ['swelling'], 'ConditionJudge' => ['pregnancy'], 'ToldAs' => ['swelling'], 'Conditions' => ['swelling'],
         'MeasureBook' => ['shin'], 'Checks' => ['seated', 'standing'], 'StepBuilder' => ['standing'],
         'Worklists' => ['seated', 'standing'], 'Tour' => ['seated', 'standing', 'supine', 'prone'],

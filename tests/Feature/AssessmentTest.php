@@ -22,7 +22,7 @@ final class AssessmentTest extends TestCase
         $this->recordNeck($visit);
         $this->get("/visits/{$visit->public_id}/move")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
             ->where('assessment.worklist.regions', ['neck'])
-            ->has('assessment.worklist.measures', 6)
+            ->has('assessment.worklist.measures', 7)
             ->has('assessment.worklist.muscles', 6)
             ->where('devices', []));
 
@@ -81,7 +81,7 @@ final class AssessmentTest extends TestCase
         )->assertOk();
         self::assertSame('positional_artery:left', $answer->json('entry.identity'));
         self::assertSame('emergency', $answer->json('safety.verdict'), 'two signs from the neck');
-        $this->save($visit, 'test', ['test' => 'positional_artery', 'side' => 'left', 'seconds' => 90], seen: 1, step: 'move')
+        $this->save($visit, 'test', ['test' => 'positional_artery', 'side' => 'left', 'seconds' => 200], seen: 1, step: 'move')
             ->assertUnprocessable();
     }
 

@@ -23,7 +23,7 @@ final class AtlasTest extends TestCase
             ->where('groups.1.name', 'Neck')
             ->where('groups.1.entries', static fn ($all): bool => collect($all)->contains('id', 'levator_scapulae'))
             ->has('movements', 65)
-            ->has('tests', 27)
+            ->has('tests', 47)
             ->has('techniques', 28));
     }
 

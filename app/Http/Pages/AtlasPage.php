@@ -35,7 +35,8 @@ final readonly class AtlasPage
     private const LAYERS = [1 => 'surface', 2 => 'middle', 3 => 'deep', 4 => 'deepest'];
 
     private const UNITS = [
-        'deg' => '°', 'mm' => ' mm', 'cm' => ' cm', 'glide' => ' of 3', 'kg' => ' kg', 'grade' => ' of 3', 'result' => '', 's' => ' s', 'times' => ' times',
+        'deg' => '°', 'mm' => ' mm', 'cm' => ' cm', 'glide' => ' of 3', 'kg' => ' kg', 'grade' => ' of 3', 'result' => '',
+        's' => ' s', 'times' => ' times',
     ];
 
     public function __construct(private Clinic $clinic)

@@ -20,7 +20,10 @@ final readonly class WhatIfPage
     {
     }
 
-    /** @return array{answers: array<string, mixed>, clean: array<string, mixed>} the first few, each with its place now, and what the plan would do */
+    /**
+     * @return array{answers: array<string, mixed>, clean: array<string, mixed>} the first few, each with its place now, and what the plan
+     *     would do
+     */
     public function of(Visit $visit, string $kind, string $id, Side $side): array
     {
         $case = $this->cases->of($visit);

@@ -60,7 +60,8 @@ final readonly class Joint
     public static function from(Fields $row): self
     {
         return new self(
-            $row->string('id'), $row->string('name'), $row->string('region'), $row->has('central'), $row->strings('levels'), $row->strings('zones'),
+            $row->string('id'), $row->string('name'), $row->string('region'), $row->has('central'), $row->strings('levels'),
+            $row->strings('zones'),
             $row->map('starts_from', JointStart::from(...)),
             $row->map('pain', JointPain::from(...)), $row->strings('around'), $row->map('manoeuvres', JointWork::from(...)),
             $row->map('again', static fn (Fields $one): array => $one->has('test')

@@ -16,6 +16,7 @@ final readonly class Region
      * @param  list<array{string, string}>  $quick  kind (range, resisted, test) and id of at most six measures, the telling ones first
      * @param  list<string>  $quickMuscles  at most six
      * @param  list<array{string, string}>  $more  what a full assessment adds
+     * @param  list<array{list<string>, list<array{string, string}>}>  $byComplaint  zones, and what a pain there asks for first
      * @param  list<array{string, string}>  $nerve  what comes first where a complaint of the region feels like a nerve
      * @param  list<string>  $nerveQualities  how that feels
      */
@@ -26,6 +27,7 @@ final readonly class Region
         public array $quick,
         public array $quickMuscles,
         public array $more,
+        public array $byComplaint,
         public array $nerve,
         public array $nerveQualities,
         public string $source,
@@ -44,7 +46,16 @@ final readonly class Region
         return new self(
             $row->string('id'), $row->string('name'), $zones === [] ? throw UnknownId::in('zone', '') : $zones, $checks($row, 'quick'),
             $row->strings('quick_muscles'), $checks($row, 'more'),
+            $row->map('by_complaint', static fn (Fields $one): array => [$one->strings('zones'), $checks($one, 'checks')]),
             $limb === null ? [] : $checks($nerve, $limb), $nerve->strings('qualities'), $row->string('source'),
         );
+    }
+
+    /** @return list<array{string, string}> what a pain in that zone asks for first */
+    public function askedBy(string $zone): array
+    {
+        return array_merge(...array_map(
+            static fn (array $one): array => in_array($zone, $one[0], true) ? $one[1] : [], $this->byComplaint,
+        ));
     }
 }

@@ -11,9 +11,9 @@ use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\CaseFile\Findings;
 
 /**
- * Puts the list of a visit together from its regions: six measures and six muscles each, or all of them; and where a complaint feels like a
- * nerve, what tells a nerve root, since that decides how hands may go on. In the position the client is in first, so that they turn least;
- * within a position the nerve first, then what was measured last time, since only that can be compared.
+ * Puts the list of a visit together from what hurts and its regions: six measures and six muscles each, or all of them; and where a
+ * complaint feels like a nerve, what tells a nerve root, since that decides how hands may go on. In the position the client is in first,
+ * so that they turn least; within a position the nerve first, then what was measured last time, since only that can be compared.
  */
 final readonly class Worklists
 {
@@ -71,7 +71,7 @@ final readonly class Worklists
                 self::keyed([...$region->more, ...$region->nerve]), static fn (string $key): bool => $full || in_array($key, $last, true),
                 ARRAY_FILTER_USE_KEY,
             );
-            $wanted += self::keyed($region->quick) + $more;
+            $wanted += self::keyed($this->askedFirst($case, $region)) + self::keyed($region->quick) + $more;
         }
         $wanted = $nerve + $wanted;
         $listed = [];
@@ -85,6 +85,14 @@ final readonly class Worklists
         usort($listed, static fn (ListedMeasure $a, ListedMeasure $b): int => $rank($a) <=> $rank($b));
 
         return $listed;
+    }
+
+    /** @return list<array{string, string}> what the places that hurt ask for, before what the region asks for */
+    private function askedFirst(CaseFile $case, Region $region): array
+    {
+        return array_merge(...array_map(
+            static fn (Complaint $one): array => $one->hurts() ? $region->askedBy($one->zone) : [], $case->findings->complaints,
+        ));
     }
 
     /**

@@ -31,12 +31,16 @@ final readonly class Findings
     }
 
     /** The same with one more finding of a kind. */
-    public function and(?RangeFinding $range = null, ?ResistedFinding $resisted = null, ?PalpationFinding $palpation = null): self
-    {
+    public function and(
+        ?RangeFinding $range = null,
+        ?ResistedFinding $resisted = null,
+        ?PalpationFinding $palpation = null,
+        ?TestFinding $tests = null,
+    ): self {
         return new self(
             $this->complaints, $this->function, [...$this->range, ...array_filter([$range])],
-            [...$this->resisted, ...array_filter([$resisted])], $this->posture, $this->tests,
-            [...$this->palpation, ...array_filter([$palpation])], $this->feedback,
+            [...$this->resisted, ...array_filter([$resisted])], $this->posture,
+            [...$this->tests, ...array_filter([$tests])], [...$this->palpation, ...array_filter([$palpation])], $this->feedback,
         );
     }
 

@@ -134,7 +134,7 @@ final readonly class PlanFigures
     /** @var list<RegionTotal> */
     public array $regionTotals;
 
-    /** what a stiff joint counts until the ranking knows joints */
+    /** what a joint that was found stiff counts at least, however little it explains */
     public float $jointSupport;
 
     public float $jointTau;

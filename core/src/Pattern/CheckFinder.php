@@ -59,7 +59,8 @@ final readonly class CheckFinder
         foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
             $outcomes = $this->outcomes($kind, $id, $side);
             [$bits, $gain] = $this->worth(
-                $support, $sum, $touched, $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$outcomes['like']], $slopes, $support),
+                $support, $sum, $touched,
+                $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$outcomes['like']], $slopes, $support),
                 $outcomes['not'],
             );
             if ($bits > 1e-6) {

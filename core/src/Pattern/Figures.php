@@ -92,7 +92,8 @@ final readonly class Figures
     public function with(array $weights): self
     {
         return new self(
-            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->curve, $this->prior, $this->lesserComplaint, $this->jointPrior, $this->levelPrior, $this->noneLogOdds, $this->none,
+            [...$this->weights, ...$weights], $this->caps, $this->discount, $this->curve, $this->prior,
+            $this->lesserComplaint, $this->jointPrior, $this->levelPrior, $this->noneLogOdds, $this->none,
             $this->words, $this->outcomes, $this->nextChecks, $this->gainWorth, $this->handWorth,
         );
     }

@@ -35,7 +35,8 @@ final readonly class NoneFigures
     {
         return new self(
             $row->int('examined_movements'), $row->int('examined_muscles'), $row->float('lead'),
-            $row->float('lead_from'), $row->float('nerve_quality'), $row->float('nerve_weak'), $row->float('nerve_tests'), $row->float('not_own'), $row->strings('nerve_qualities'), $row->float('unexplained'),
+            $row->float('lead_from'), $row->float('nerve_quality'), $row->float('nerve_weak'), $row->float('nerve_tests'),
+            $row->float('not_own'), $row->strings('nerve_qualities'), $row->float('unexplained'),
             $row->float('hard_end'),
             $row->float('night_waking'), $row->float('out_of_proportion'), $row->float('strong_pain'), $row->float('silent'),
             $row->int('silent_muscles'), $row->string('night_test'),

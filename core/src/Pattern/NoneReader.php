@@ -55,7 +55,10 @@ final readonly class NoneReader
         $evidence = [];
         foreach ([
             'unexplained' => [$unexplained, $this->figures->unexplained, 'No movement, resistance or touch of the region brought it on'],
-            'hard_end' => [$hard !== [], self::discounted(array_fill(0, count($hard), $this->figures->hardEnd), $context->figures), 'A movement ends hard, empty or blocked, and hurts'],
+            'hard_end' => [
+                $hard !== [], self::discounted(array_fill(0, count($hard), $this->figures->hardEnd), $context->figures),
+                'A movement ends hard, empty or blocked, and hurts',
+            ],
             'nerve' => [$nerve > 0, $nerve, 'A nerve answers: '.implode('; ', $answers)],
             'night_waking' => [$wakes !== [], $this->figures->nightWaking, 'It wakes at night'],
             'out_of_proportion' => [
@@ -111,8 +114,8 @@ final readonly class NoneReader
     }
 
     /**
-     * What speaks for a nerve: tests of one site, how it feels, weakness without pain. What speaks against that site takes from it, and from
-     * nothing else; of several sites the strongest counts.
+     * What speaks for a nerve: tests of one site, how it feels, weakness without pain. What speaks against that site takes from it, and
+     * from nothing else; of several sites the strongest counts.
      *
      * @return array{float, list<string>} weight, and what answers
      */
@@ -142,14 +145,15 @@ final readonly class NoneReader
         foreach ($context->case->findings->resisted as $finding) {
             if ($finding->strength !== null && $finding->strength <= self::WEAK && $finding->pain === 0.0) {
                 $for[self::ANY_NERVE][] = $this->figures->nerveWeak;
-                $answers[self::ANY_NERVE][] = lcfirst($finding->side->after($context->atlas->movement($finding->movement)->name)).' is weak without pain';
+                $name = $finding->side->after($context->atlas->movement($finding->movement)->name);
+                $answers[self::ANY_NERVE][] = lcfirst($name).' is weak without pain';
             }
         }
         $strongest = [0.0, []];
         foreach ($for as $site => $weights) {
             $own = $site === self::ANY_NERVE ? $weights : [...$weights, ...$for[self::ANY_NERVE]];
-            $sum = self::discounted($own, $context->figures)
-                - self::discounted([...$against[$site] ?? [], ...$site === self::ANY_NERVE ? [] : $against[self::ANY_NERVE] ?? []], $context->figures);
+            $not = [...$against[$site] ?? [], ...$site === self::ANY_NERVE ? [] : $against[self::ANY_NERVE] ?? []];
+            $sum = self::discounted($own, $context->figures) - self::discounted($not, $context->figures);
             $said = array_values(array_unique([...$answers[$site] ?? [], ...$answers[self::ANY_NERVE]]));
             if ($sum > $strongest[0] && $said !== []) {
                 sort($said);

@@ -56,7 +56,8 @@ final class PatternEngine
                 $logOdds[$key] += $one->weight;
             }
         }
-        $ofNone = (new NoneReader($this->figures->none, $this->reproduction))->of($context, $this->figures->tempered(max([$this->figures->prior, ...array_values($logOdds)])));
+        $best = $this->figures->tempered(max([$this->figures->prior, ...array_values($logOdds)]));
+        $ofNone = (new NoneReader($this->figures->none, $this->reproduction))->of($context, $best);
         [$support, $none] = $this->shares($logOdds, $ofNone);
         // log-odds are compared at a fixed fineness, so that a rounding in the last bit cannot turn the order; of equals the first by name
         // stays first
@@ -152,7 +153,8 @@ final class PatternEngine
         return [
             new Evidence\FromComplaint, new Evidence\FromRange, new Evidence\FromTest, new Evidence\FromResisted, new Evidence\FromPosture,
             new Evidence\FromDemand, new Evidence\FromExperience,
-            new Evidence\FromPalpation, new Evidence\FromShortAntagonist, new Evidence\FromResponse($this->quietness), new Evidence\FromJoints,
+            new Evidence\FromPalpation, new Evidence\FromShortAntagonist, new Evidence\FromResponse($this->quietness),
+            new Evidence\FromJoints,
         ];
     }
 

@@ -21,6 +21,9 @@ final readonly class WholeChain
 
     private const MOST_ASKED = 4;
 
+    /** Kinds of evidence that are of the muscle itself. */
+    private const OF_TISSUE = ['palpation', 'shortness', 'posture'];
+
     public function __construct(private Atlas $atlas, private WholePattern $whole)
     {
     }
@@ -42,8 +45,8 @@ final readonly class WholeChain
 
             return $count < self::WORTH_SAYING ? null : new Chain(
                 'whole_open',
-                "Not enough for a pattern of the whole body: $count signs more for the {$busy->value} than for the "
-                    .$busy->mirrored()->value.', and '.($count < $this->whole->least ? "{$this->whole->least} are needed." : 'much else is level.'),
+                "Not enough for a pattern of the whole body: $count signs more for the {$busy->value} than for the {$busy->mirrored()->value}, "
+                    .($count < $this->whole->least ? "and {$this->whole->least} are needed." : 'and much else is level.'),
                 $for, [], [], [], $against, $asked,
             );
         }
@@ -82,7 +85,7 @@ final readonly class WholeChain
             $candidate = $candidates["$muscle:{$side->value}"] ?? null;
             if ($candidate !== null) { // told apart into its parts
                 $found[] = [$candidate->at, array_sum(array_map(
-                    static fn (Evidence $one): float => in_array($one->kind, ['palpation', 'shortness', 'posture'], true) ? $one->weight : 0.0,
+                    static fn (Evidence $one): float => in_array($one->kind, self::OF_TISSUE, true) ? $one->weight : 0.0,
                     $candidate->evidence,
                 ))];
             }

@@ -33,7 +33,8 @@ final readonly class WholePattern
         $file = JsonFile::read("$folder/whole_pattern.json");
 
         return new self(
-            $file->int('least'), $file->float('share'), $file->map('signs', WholeSign::from(...)), $file->strings('front'), $file->strings('behind'),
+            $file->int('least'), $file->float('share'), $file->map('signs', WholeSign::from(...)), $file->strings('front'),
+            $file->strings('behind'),
             $file->strings('after_front'),
         );
     }

@@ -40,7 +40,8 @@ final readonly class WholeSign
     public static function from(Fields $row): self
     {
         return new self(
-            $row->stringOrNull('about') ?? $row->string('id'), $row->stringOrNull('lesser'), $row->stringOrNull('lesser_test'), $row->stringOrNull('test'),
+            $row->stringOrNull('about') ?? $row->string('id'), $row->stringOrNull('lesser'), $row->stringOrNull('lesser_test'),
+            $row->stringOrNull('test'),
             $row->stringOrNull('posture'), $row->has('demands'), $row->floatOrNull('by') ?? 0.0, $row->string('side') === 'same',
             $row->has('jaw'), $row->string('words'), $row->string('measure'),
         );

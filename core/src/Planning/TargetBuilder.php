@@ -104,7 +104,7 @@ final class TargetBuilder
             }
         }
 
-        $targets = [...$targets, ...$this->joints()];
+        $targets = [...$targets, ...$this->joints($pattern)];
         [$targets, $soothed] = $this->withSoothing([...$targets, ...$this->asked($targets, $pattern)]);
 
         return new Proposal(array_map($this->inWholePattern(...), $targets), $this->leftOut, $this->suspects, $soothed);
@@ -336,11 +336,11 @@ final class TargetBuilder
     }
 
     /** @return list<Target> joints that were found stiff, or were chosen by hand */
-    private function joints(): array
+    private function joints(PatternResult $pattern): array
     {
         $targets = [];
         foreach ($this->stiffOrChosen() as $at) {
-            $target = $this->jointTarget($at);
+            $target = $this->jointTarget($at, $pattern);
             if ($target instanceof Target) {
                 $targets[] = $target;
             } elseif ($target->kind !== ReasonKind::Done) {
@@ -366,7 +366,7 @@ final class TargetBuilder
         return $joints;
     }
 
-    private function jointTarget(JointAt $at): Target|Reason
+    private function jointTarget(JointAt $at, PatternResult $pattern): Target|Reason
     {
         $key = $at->key();
         $refusal = $this->handRefusal($key);
@@ -401,7 +401,8 @@ final class TargetBuilder
         }
 
         return $options === [] ? $why : Target::joint(
-            $at, $this->figures->jointSupport * $this->figures->roleWeight(Role::Source), $this->figures->jointTau, $options,
+            $at, max($this->figures->jointSupport, $pattern->ofJoint($at)->support ?? 0.0) * $this->figures->roleWeight(Role::Source),
+            $this->figures->jointTau, $options,
             $this->lockOf($key) === true, 0.0,
         );
     }

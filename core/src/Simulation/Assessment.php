@@ -162,7 +162,9 @@ final class Assessment
     {
         foreach ($this->index->testsKeys as $key => $touched) {
             $muscles = array_filter(
-                array_map(fn (string $one): ?MuscleAt => $this->index->candidates[$one] ?? null, array_map(strval(...), array_keys($touched))),
+                array_map(
+                    fn (string $one): ?MuscleAt => $this->index->candidates[$one] ?? null, array_map(strval(...), array_keys($touched)),
+                ),
             );
             if ($this->inReach($muscles) || array_intersect_key($touched, $this->jointReach()) !== []) {
                 $this->test(...self::parts($key));

@@ -38,7 +38,8 @@ final readonly class Outside
         ],
         'joint_end' => [
             [
-                'zones' => ['groin', 'thigh_front', 'hip_outer'], 'moves' => ['hip.internal_rotation', 'hip.flexion', 'hip.external_rotation'],
+                'zones' => ['groin', 'thigh_front', 'hip_outer'],
+                'moves' => ['hip.internal_rotation', 'hip.flexion', 'hip.external_rotation'],
                 'weak' => [],
             ],
             [

@@ -180,6 +180,8 @@ final readonly class RankingTrial
     {
         $truth = $client->truth();
 
-        return $truth === [] ? $pattern->ofNone->leads : array_intersect($truth, array_column(array_slice($pattern->shares(), 0, 3), 0)) !== [];
+        return $truth === []
+            ? $pattern->ofNone->leads
+            : array_intersect($truth, array_column(array_slice($pattern->shares(), 0, 3), 0)) !== [];
     }
 }

@@ -61,7 +61,8 @@ final readonly class SimulatedClient
     public function wider(array $hidden, array $complaints, array $demands, Beyond $beyond): self
     {
         return new self(
-            $this->atlas, $this->seed, $this->region, $hidden, $complaints, $demands, $this->hand, $this->stiffness, $this->honesty, $beyond,
+            $this->atlas, $this->seed, $this->region, $hidden, $complaints, $demands, $this->hand, $this->stiffness, $this->honesty,
+            $beyond,
         );
     }
 
@@ -78,7 +79,10 @@ final readonly class SimulatedClient
         return $best->at ?? throw new \LogicException('A client without a source complains of nothing.');
     }
 
-    /** @return list<string> what should be found, by key: several where both sides hurt alike; nothing where it is neither muscle nor joint */
+    /**
+     * @return list<string> what should be found, by key: several where both sides hurt alike; nothing where it is neither muscle nor
+     *     joint
+     */
     public function truth(): array
     {
         if ($this->beyond?->outside !== null) {

@@ -88,7 +88,8 @@ final readonly class WeightFit
     }
 
     /**
-     * @return list<array{\Somatrace\Core\CaseFile\CaseFile, list<string>}> each client at several depths of assessment, and who should be found
+     * @return list<array{\Somatrace\Core\CaseFile\CaseFile, list<string>}> each client at several depths of assessment, and who
+     *     should be found
      */
     private function cases(int $count, int $seed): array
     {

@@ -236,7 +236,7 @@ final class AtlasTest extends TestCase
         $pattern = '/'.Core::schema()['$defs']['test']['properties']['segment']['pattern'].'/';
         $named = array_filter(array_map(static fn (Test $test): array => $test->levels, Core::clinic()->atlas()->tests));
 
-        self::assertSame(['segment_spring', 'reflex'], array_keys($named));
+        self::assertSame(['neck_spring', 'segment_spring', 'reflex'], array_keys($named));
         foreach (array_merge(...array_values($named)) as $level => $words) {
             self::assertMatchesRegularExpression($pattern, $level);
             self::assertStringStartsWith($level, $words);

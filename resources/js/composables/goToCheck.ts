@@ -23,6 +23,6 @@ export const goWith = (visit: string, step: Step, hand: HandOn): void => {
 /** Opens the place where a check is done, with it in hand. */
 export function goToCheck(visit: string, check: Pick<NextCheck, 'kind' | 'id' | 'side'>): void {
   if (check.kind === 'palpate') goWith(visit, 'feel', { muscle: check.id as MuscleId, side: check.side })
-  else if (check.kind === 'range' || check.kind === 'resisted' || check.kind === 'test') goWith(visit, 'move', { movement: check.id, kind: check.kind })
+  else if (['range', 'resisted', 'test'].includes(check.kind)) goWith(visit, 'move', { movement: check.id, kind: check.kind })
   else router.visit(`/visits/${visit}/screen`)
 }

@@ -128,7 +128,8 @@ final readonly class FromJoints implements Collector
         $end = $finding->endFeel;
         if (HardEnd::is($end) && $finding->pain > 0) {
             $book->add($at, $context->sign(
-                'joint', 'joint_blocked', static fn (): string => $name()." ends $end and hurts: a question, not what hands ease", $finding->key(),
+                'joint', 'joint_blocked', static fn (): string => $name()." ends $end and hurts: a question, not what hands ease",
+                $finding->key(),
             ));
 
             return;
@@ -142,7 +143,9 @@ final readonly class FromJoints implements Collector
             in_array($end, $eased, true) => ['joint_stiff', " is short, with a $end end"],
             default => ['joint_short', " is short, with a $end end"],
         };
-        $book->add($at, $context->sign('joint', $weight, static fn (): string => $name().$words, $finding->key(), $steps === 0 ? 0.5 : 1.0));
+        $book->add($at, $context->sign(
+            'joint', $weight, static fn (): string => $name().$words, $finding->key(), $steps === 0 ? 0.5 : 1.0,
+        ));
         if ($finding->pain !== null) {
             $hurts = PainBrought::counts($finding->pain);
             $book->add($at, $context->sign(
@@ -173,7 +176,7 @@ final readonly class FromJoints implements Collector
                 $all = min($known) > 0;
                 $book->add($at, $context->sign(
                     'joint', $all ? 'joint_stiff' : 'joint_free',
-                    static fn (): string => $all ? 'It is short in all directions, as a stiff joint is' : 'It is not short in all directions',
+                    static fn (): string => $all ? 'Short in all directions, as a stiff joint is' : 'It is not short in all directions',
                     'pattern', $all ? 1.0 : 0.5,
                 ));
             }

@@ -24,7 +24,8 @@ final readonly class TestSign
 
         return $context->sign(
             'test', 'test_tells',
-            static fn (): string => $finding->side->after($test->name).': '.self::words($finding, $test->answers), $code, $one->weight($says),
+            static fn (): string => $finding->side->after($test->name).': '.self::words($finding, $test->answers), $code,
+            $one->weight($says),
         );
     }
 
