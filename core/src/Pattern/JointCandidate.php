@@ -25,10 +25,13 @@ final readonly class JointCandidate
     ) {
     }
 
-    /** Whether something was found of the joint itself: where it hurts alone does not make it one. */
+    /** Whether the joint itself was tried: where it hurts, and a movement that is short for many reasons, do not make it one. */
     public function isExamined(): bool
     {
-        return array_filter($this->evidence, static fn (Evidence $one): bool => $one->kind !== 'complaint') !== [];
+        return array_filter(
+            $this->evidence,
+            static fn (Evidence $one): bool => $one->kind !== 'complaint' && $one->sign->name !== 'joint_moves_less',
+        ) !== [];
     }
 
     /** @return array{kind: 'test'|'range', id: string} the first check by which it is tried with the hand */

@@ -62,7 +62,8 @@ final class Prose
 
         return match ($unit) {
             'deg' => "{$figure}°",
-            'mm', 'cm', 'kg', 'N', 's' => "$figure $unit",
+            'mm', 'cm', 'kg', 'N' => "$figure $unit",
+            's' => $figure.($value === 1.0 ? ' second' : ' seconds'),
             'times' => $figure.($value === 1.0 ? ' time' : ' times'),
             'kPa' => round($value).' kPa',
             'glide' => "$figure of 3",

@@ -16,16 +16,16 @@ const shapeOf = (level: string) => {
   const part = level.charAt(0)
   const number = Number(level.slice(1))
   if (level === 'C0') return { half: 19, side: 0, tip: 0, skull: true }
-  if (part === 'C') return { half: 9 + number * 0.5, side: 15, tip: number === 7 ? 9 : 4, skull: false }
-  if (part === 'T') return { half: 11 + number * 0.35, side: 21 - number * 0.5, tip: 9, skull: false }
-  return { half: 16 + number * 0.5, side: 24, tip: 6, skull: false }
+  if (part === 'C') return { half: 10 + number * 0.5, side: 18, tip: number === 7 ? 8 : 4, skull: false }
+  if (part === 'T') return { half: 11 + number * 0.35, side: 23 - number * 0.6, tip: 8, skull: false }
+  return { half: 16 + number * 0.5, side: 27, tip: 5, skull: false }
 }
 const words = (level: string, side: Side): string => {
   const found = props.at(level, side)
   return found.text === '·' ? '' : found.text
 }
 const label = (level: string): string =>
-  [level, ...props.sides.map((side) => (words(level, side) ? `${side === 'midline' ? '' : `${side} `}${words(level, side)} of 3` : ''))]
+  [level, ...props.sides.map((side) => (words(level, side) ? `${side === 'midline' ? '' : `${side} `}${words(level, side)}` : ''))]
     .filter(Boolean)
     .join(', ')
 const walk = async (offset: number) => {
@@ -38,7 +38,7 @@ const walk = async (offset: number) => {
 </script>
 <template>
   <div
-    class="grid max-w-[300px] auto-rows-[30px]"
+    class="grid auto-rows-[30px]"
     role="group"
     aria-label="Level of the spine"
     @keydown.down.prevent="walk(1)"
@@ -49,7 +49,7 @@ const walk = async (offset: number) => {
       :key="level"
       ref="rows"
       type="button"
-      class="grid grid-cols-[34px_1fr_84px_1fr] items-center text-left"
+      class="grid grid-cols-[34px_1fr_112px_1fr_34px] items-center gap-x-3 text-left"
       :class="level === chosen ? 'bg-weld-wash' : ''"
       :aria-pressed="level === chosen"
       :aria-label="label(level)"
@@ -60,17 +60,17 @@ const walk = async (offset: number) => {
       <span class="text-right" :class="sides[0] && at(level, sides[0]).unusual ? 'font-[650] text-madder' : ''">{{
         sides[0] ? words(level, sides[0]) : ''
       }}</span>
-      <svg viewBox="-30 -15 60 30" class="h-[30px] w-[84px] text-iron" aria-hidden="true">
+      <svg viewBox="-34 -10 68 20" class="h-[32px] w-[112px] text-iron" aria-hidden="true">
         <path
           v-if="shapeOf(level).skull"
-          d="M-24-15 Q-20 7 0 8 Q20 7 24-15"
+          d="M-26-11 Q-20 6 0 7 Q20 6 26-11"
           fill="var(--color-bone, none)"
           stroke="currentColor"
           stroke-width="1.2"
         />
         <g v-else fill="none" stroke="currentColor" stroke-width="1.2" stroke-linejoin="round">
           <path
-            :d="`M${-shapeOf(level).half} -9 L${shapeOf(level).half} -9 L${shapeOf(level).half - 1} 7 L${-shapeOf(level).half + 1} 7 Z`"
+            :d="`M${-shapeOf(level).half} -7 L${shapeOf(level).half} -7 L${shapeOf(level).half - 1} 6 L${-shapeOf(level).half + 1} 6 Z`"
             opacity="0.35"
           />
           <path

@@ -61,7 +61,9 @@ watch(
 const atLevel = (level: string, sides: readonly Side[] = props.sides): { text: string; unusual: boolean } => {
   const found = sides.flatMap((side) => finding(side, level) ?? [])
   const values = found.flatMap(({ value }) => value ?? [])
-  if (values.length) return { text: String(Math.min(...values)), unusual: Math.min(...values) < 2 }
+  const pain = Math.max(0, ...found.flatMap((one) => one.pain ?? []))
+  if (values.length)
+    return { text: `${Math.min(...values)}${pain ? `, hurts ${pain}` : ''}`, unusual: Math.min(...values) < 2 || pain >= 2 }
   const unusual = found.some(({ result }) => result === 'positive')
   return { text: unusual ? '+' : found.some(({ result }) => result === 'negative') ? '–' : '·', unusual }
 }
