@@ -217,16 +217,27 @@ export const cropOf = (view: ViewId, near: NearId): Crop => {
   return here?.[view] ?? whole?.[view] ?? boxCrop(view)
 }
 
-/** The nearest window of a view that shows all of a muscle; the one there was, as long as it shows the middle of it. */
-export const nearAbout = (view: ViewId, { c: [x, y], box: [left, top, right, foot] }: Placed, now: NearId): NearId => {
-  const shows = (near: NearId, [x0, y0, x1, y1]: Box): boolean => {
-    const { y: up, w, h, shift = 0 } = cropOf(view, near)
-    return nearViews(near).includes(view) && x0 >= shift && x1 - shift <= w / 2 && y0 >= up && y1 <= up + h
+/** Whether the window of a region on a view shows all of a box. */
+const shows = (view: ViewId, near: NearId, [x0, y0, x1, y1]: Box): boolean => {
+  const { y: up, w, h, shift = 0 } = cropOf(view, near)
+  return nearViews(near).includes(view) && x0 >= shift && x1 - shift <= w / 2 && y0 >= up && y1 <= up + h
+}
+/** The nearest window of a view that shows all of a box: small, and not with the box at its edge. */
+const nearest = (view: ViewId, box: Box): NearId => {
+  const worth = (near: NearId): number => {
+    const { y, w, h } = cropOf(view, near)
+    return w * h * (1 + (2 * Math.abs((box[1] + box[3]) / 2 - y - h / 2)) / h)
   }
-  const size = (near: NearId): number => cropOf(view, near).w * cropOf(view, near).h
-  if (shows(now, [x, y, x, y])) return now
-  const all = (Object.keys(nears) as NearId[]).filter((near) => shows(near, [left, top, right, foot]))
-  return all.sort((one, other) => size(one) - size(other))[0] ?? 'whole'
+  const all = (Object.keys(nears) as NearId[]).filter((near) => shows(view, near, box))
+  return all.sort((one, other) => worth(one) - worth(other))[0] ?? 'whole'
+}
+/** The nearest window of a view that shows all of a muscle; the one there was, as long as it shows the middle of it. */
+export const nearAbout = (view: ViewId, { c: [x, y], box }: Placed, now: NearId): NearId =>
+  shows(view, now, [x, y, x, y]) ? now : nearest(view, box)
+/** The nearest window of a view that shows all of a zone. */
+export const nearOfZone = (view: ViewId, id: ZoneId): NearId => {
+  const place = zonePlace(view, id)
+  return place ? nearest(view, place.box) : 'whole'
 }
 
 /** A crop about muscles, landmarks and zones of one side, as near as they allow; the whole view without any. */

@@ -4,7 +4,7 @@ import { choicesOf } from '@/controls/choice'
 import { computed, nextTick, ref, watchEffect } from 'vue'
 import FigureStage from '@/chart/FigureStage.vue'
 import { atlas, isBare, muscle as muscleOf, other, partsOf, placeName, under, wholeOf, zone } from '@/chart/atlas'
-import { nearOf, viewOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
+import { nearOfZone, viewOf, zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import type { FigurePick } from '@/chart/Figure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useAtlas } from '@/composables/useAtlas'
@@ -72,7 +72,7 @@ const firstPlace = (): Place => {
 }
 const place = ref<Place>(firstPlace())
 const view = ref<ViewId>(zoneOfView('back', place.value.zone) ? 'back' : 'front')
-const near = ref<NearId>(nearOf(zone(place.value.zone).group))
+const near = ref<NearId>(nearOfZone(view.value, place.value.zone))
 const depth = ref(1)
 /**
  * Muscles under the place in hand, or the list of this visit walked one by one: each digit goes on to the other side and then to the next
@@ -349,7 +349,7 @@ const take = (check: Pick<Check, 'kind' | 'id' | 'side'> | undefined) => {
   chosenId.value = id
   site.value = ''
   view.value = viewOf(id, 'back')
-  near.value = nearOf(zone(place.value.zone).group)
+  near.value = nearOfZone(view.value, place.value.zone)
 }
 useKeys({
   ...Object.fromEntries([0, 1, 2, 3, 4].map((value) => [String(value), () => grade(value)])),

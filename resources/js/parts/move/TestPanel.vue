@@ -69,9 +69,14 @@ const atLevel = (level: string, sides: readonly Side[] = props.sides): { text: s
 }
 /** Sprung level by level, it is drawn as it lies under the hand. */
 const isColumn = computed(() => everyLevel.value.length > 0 && props.test.result === 'glide')
+/** A whole back is longer than the page: what is said of a level stays beside it. */
+const isLong = computed(() => isColumn.value && everyLevel.value.length > 12)
 const down = async (side: Side) => {
   const next = everyLevel.value[everyLevel.value.indexOf(segment.value) + 1]
-  if (!next) return emit('next', side)
+  if (!next) {
+    segment.value = everyLevel.value[0] ?? ''
+    return emit('next', side)
+  }
   segment.value = next
   await nextTick()
 }
@@ -109,107 +114,110 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
     <p v-if="refused" class="mb-3 flex gap-2" role="note">
       <span class="w-[5px] shrink-0 border-y-2 border-l-2 border-madder" aria-hidden="true" /><span>{{ refused }}</span>
     </p>
-    <SpineColumn
-      v-if="isColumn"
-      class="mb-3"
-      :levels="everyLevel"
-      :sides="sides"
-      :chosen="segment"
-      :at="(level, side) => atLevel(level, [side])"
-      @pick="(level) => (segment = level)"
-    />
-    <div v-else-if="everyLevel.length" class="mb-3" role="group" aria-label="Level of the spine">
-      <div v-for="row in levels" :key="row[0]" class="mb-px flex gap-px">
-        <button
-          v-for="level in row"
-          :key="level"
-          type="button"
-          class="cell !min-w-[40px] flex-1 !px-0"
-          :aria-pressed="segment === level"
-          :data-unusual="atLevel(level).unusual"
-          @click="segment = level"
-        >
-          <span class="note block">{{ test.levels[level] }}<br />{{ atLevel(level).text }}</span>
-        </button>
-      </div>
-    </div>
-    <p v-if="alarmed" class="mb-2 border-t-2 border-madder pt-1 font-[650]" role="alert">
-      Stop. Back to straight, nothing at end range today, and read the safety strip.
-    </p>
-    <SidePair
-      v-if="!refused || sides.some((side) => finding(side))"
-      v-slot="{ side }"
-      :sides="sides"
-      :possessive="page.client.words.possessive"
-    >
-      <HoldTimer
-        v-if="test.seconds && test.result !== 's'"
-        ref="timers"
-        class="mt-1"
-        :most="test.seconds"
-        :label="`${test.name}, ${side}`"
-        :seconds="finding(side)?.seconds"
-        @held="(seconds) => set(side, { seconds }, `${seconds} s`)"
+    <div :class="isLong ? 'grid gap-x-7 lg:grid-cols-[300px_minmax(0,1fr)]' : ''">
+      <SpineColumn
+        v-if="isColumn"
+        class="mb-3"
+        :levels="everyLevel"
+        :sides="sides"
+        :chosen="segment"
+        :at="(level, side) => atLevel(level, [side])"
+        @pick="(level) => (segment = level)"
       />
-      <div v-if="signs.length" class="mb-2 mt-2 flex flex-wrap gap-px" role="group" :aria-label="`Signs, ${side}`">
-        <button
-          v-for="sign in signs"
-          :key="sign.id"
-          type="button"
-          class="cell"
-          :aria-pressed="finding(side)?.symptoms?.includes(sign.id) ?? false"
-          :data-unusual="finding(side)?.symptoms?.includes(sign.id) ?? false"
-          @click="tellSign(side, sign.id)"
-        >
-          {{ sign.name }}
-        </button>
+      <div v-else-if="everyLevel.length" class="mb-3" role="group" aria-label="Level of the spine">
+        <div v-for="row in levels" :key="row[0]" class="mb-px flex gap-px">
+          <button
+            v-for="level in row"
+            :key="level"
+            type="button"
+            class="cell !min-w-[40px] flex-1 !px-0"
+            :aria-pressed="segment === level"
+            :data-unusual="atLevel(level).unusual"
+            @click="segment = level"
+          >
+            <span class="note block">{{ test.levels[level] }}<br />{{ atLevel(level).text }}</span>
+          </button>
+        </div>
       </div>
-      <ResultCells
-        v-if="test.result === 'result'"
-        class="mt-1"
-        :label="`${test.name}, ${side}`"
-        :answers="test.answers"
-        :value="finding(side)?.result"
-        data-first
-        @choose="(result: TestResult | undefined) => set(side, { result }, 'answer')"
-        @next="emit('next', side)"
-      />
-      <template v-else-if="test.result === 'glide' || test.result === 'grade'">
-        <p class="caption mt-1">{{ units[test.result] }}{{ segment ? `, ${segment}` : '' }}</p>
-        <Scale
+      <p v-if="alarmed" class="mb-2 border-t-2 border-madder pt-1 font-[650]" role="alert">
+        Stop. Back to straight, nothing at end range today, and read the safety strip.
+      </p>
+      <SidePair
+        v-if="!refused || sides.some((side) => finding(side))"
+        v-slot="{ side }"
+        :class="isLong ? 'self-start lg:sticky lg:top-2' : ''"
+        :sides="sides"
+        :possessive="page.client.words.possessive"
+      >
+        <HoldTimer
+          v-if="test.seconds"
+          ref="timers"
+          class="mt-1"
+          :most="test.seconds"
           :label="`${test.name}, ${side}`"
-          :most="3"
-          :value="finding(side)?.value"
-          data-first
-          @choose="(value) => set(side, { value }, String(value ?? 'taken back'))"
-          @next="down(side)"
+          :seconds="test.result === 's' ? finding(side)?.value : finding(side)?.seconds"
+          @held="(seconds) => set(side, test.result === 's' ? { value: seconds } : { seconds }, `${seconds} s`)"
         />
-        <template v-if="isColumn">
-          <p class="caption mt-2">Does it hurt?</p>
+        <div v-if="signs.length" class="mb-2 mt-2 flex flex-wrap gap-px" role="group" :aria-label="`Signs, ${side}`">
+          <button
+            v-for="sign in signs"
+            :key="sign.id"
+            type="button"
+            class="cell"
+            :aria-pressed="finding(side)?.symptoms?.includes(sign.id) ?? false"
+            :data-unusual="finding(side)?.symptoms?.includes(sign.id) ?? false"
+            @click="tellSign(side, sign.id)"
+          >
+            {{ sign.name }}
+          </button>
+        </div>
+        <ResultCells
+          v-if="test.result === 'result'"
+          class="mt-1"
+          :label="`${test.name}, ${side}`"
+          :answers="test.answers"
+          :value="finding(side)?.result"
+          data-first
+          @choose="(result: TestResult | undefined) => set(side, { result }, 'answer')"
+          @next="emit('next', side)"
+        />
+        <template v-else-if="test.result === 'glide' || test.result === 'grade'">
+          <p class="caption mt-1">{{ units[test.result] }}{{ segment ? `, ${segment}` : '' }}</p>
           <Scale
-            :label="`Pain of ${segment}, ${side}`"
-            :most="10"
-            :value="finding(side)?.pain"
-            @choose="(pain) => set(side, { pain }, 'pain')"
+            :label="`${test.name}, ${side}`"
+            :most="3"
+            :value="finding(side)?.value"
+            data-first
+            @choose="(value) => set(side, { value }, String(value ?? 'taken back'))"
             @next="down(side)"
           />
+          <template v-if="isColumn">
+            <p class="caption mt-2">Does it hurt?</p>
+            <Scale
+              :label="`Pain of ${segment}, ${side}`"
+              :most="10"
+              :value="finding(side)?.pain"
+              @choose="(pain) => set(side, { pain }, 'pain')"
+              @next="down(side)"
+            />
+          </template>
         </template>
-      </template>
-      <NumberField
-        v-else
-        :id="`value-${side}`"
-        :key="`${test.id}-${side}`"
-        class="mt-1 max-w-[220px]"
-        :label="units[test.result] ?? shownUnit(test.result)"
-        :unit="test.result"
-        :value="finding(side)?.value"
-        :entry="entryKey('test', 'before', idOf(side))"
-        data-first
-        @commit="(value) => set(side, { value }, 'value')"
-        @next="emit('next', side)"
-      />
-      <ComparedWords :compared="compared(side)" />
-    </SidePair>
+        <NumberField
+          v-else
+          :id="`value-${side}`"
+          :key="`${test.id}-${side}`"
+          class="mt-1 max-w-[220px]"
+          :label="units[test.result] ?? shownUnit(test.result)"
+          :unit="test.result"
+          :value="finding(side)?.value"
+          :entry="entryKey('test', 'before', idOf(side))"
+          data-first
+          @commit="(value) => set(side, { value }, 'value')"
+          @next="emit('next', side)"
+        />
+        <ComparedWords :compared="compared(side)" />
+      </SidePair>
+    </div>
     <DevicePanel
       v-if="device && !refused"
       :key="test.id"
