@@ -32,7 +32,7 @@ final class BenchmarkCommand extends Command
         // warm: one clinic, and the case read anew each round, since what was said of a case is remembered
         $clinic = Clinic::open(compiled: $compiled);
         $clinic->plan($clinic->reader()->read($text));
-        $parts = ['screen' => '2', 'rank' => '8', 'plan' => '15', 'plan from half way' => '10', 'respond' => '4'];
+        $parts = ['screen' => '2', 'rank' => '10', 'plan' => '15', 'plan from half way' => '10', 'respond' => '4'];
         foreach ($parts as $part => $budget) {
             $times = [];
             for ($round = 0; $round < $rounds; $round++) {

@@ -40,6 +40,31 @@ final class WorklistsTest extends TestCase
         }
     }
 
+    /** @param  list<string>  $asked */
+    #[DataProvider('places')]
+    public function test_a_place_that_hurts_asks_for_its_own_checks_on_the_short_list_too(string $zone, array $asked): void
+    {
+        $case = CaseBuilder::aCase()->complaint($zone, 'left', 5)->make();
+        $ids = static fn (bool $full): array => array_map(
+            static fn (ListedMeasure $one): string => "$one->kind $one->id", Core::clinic()->worklist($case, full: $full)->measures,
+        );
+
+        self::assertSame([], array_diff($asked, $ids(false)), 'short');
+        self::assertSame([], array_diff($asked, $ids(true)), 'full');
+        self::assertLessThanOrEqual(6 + count($asked), count($ids(false)));
+    }
+
+    /** @return iterable<string, array{string, list<string>}> */
+    public static function places(): iterable
+    {
+        yield 'outside of the hip' => ['hip_outer', ['resisted hip.abduction', 'test one_leg_stance']];
+        yield 'groin' => ['groin', ['test hip_fold_in', 'test figure_four']];
+        yield 'back of the neck' => ['neck_back', ['test neck_spring']];
+        yield 'outer elbow' => ['elbow_outer', ['test wrist_lift_straight']];
+        yield 'thumb' => ['thumb', ['test thumb_in_fist']];
+        yield 'heel tendon' => ['achilles', ['test heel_raise', 'test calf_squeeze']];
+    }
+
     public function test_what_tells_a_nerve_root_comes_first_where_it_tingles(): void
     {
         $ids = static fn (string $quality): array => array_map(
