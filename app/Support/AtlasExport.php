@@ -94,7 +94,7 @@ final readonly class AtlasExport
                     'id' => $test->id, 'name' => $test->name, 'result' => $test->result, 'paired' => $test->paired, 'how' => $test->how,
                     'norm' => $test->norm, 'max' => $test->max, 'error' => $test->measurementError, 'larger' => $test->largerIsBetter,
                     'seconds' => $test->holdSeconds, 'usual' => $test->usual, 'answers' => (object) $test->answers,
-                    'levels' => (object) $test->levels, 'alarms' => $test->alarms,
+                    'levels' => (object) $test->levels, 'alarms' => $test->alarms, 'where' => $test->where,
                 ],
                 $atlas->tests,
             )),

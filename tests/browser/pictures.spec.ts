@@ -114,3 +114,27 @@ test('one side that works and shortens is told in one sentence, with what would 
   await expect(told.getByText(/Measure again after: turning the head/)).toBeVisible()
   await accessible(page)
 })
+
+test('compression that runs into the arm is told where, bounds the work, and no muscle is offered', async ({ page }) => {
+  await signIn(page)
+  const visit = await assessed(page, 'Root Arm', [
+    { kind: 'complaint', payload: { zone: 'fingers_index_middle', side: 'right', now: 6, qualities: ['tingling'] } },
+    { kind: 'resisted', payload: { movement: 'elbow.extension', side: 'right', strength: 3, pain: 0 } },
+    { kind: 'test', payload: { test: 'cervical_lift', side: 'midline', result: 'relieves' } },
+    { kind: 'palpation', payload: { muscle: 'extensor_digitorum', side: 'right', tenderness: 2, familiar: 'no' } },
+    { kind: 'palpation', payload: { muscle: 'scalene_middle', side: 'right', tenderness: 1, familiar: 'no' } },
+    { kind: 'palpation', payload: { muscle: 'triceps_brachii', side: 'right', tenderness: 1, familiar: 'no' } },
+  ])
+  await openWith(page, visit, 'move', { kind: 'test', movement: 'cervical_compression' })
+  await expect(page.getByText('Where does it run?')).toHaveCount(0)
+  await saved(page, () => page.getByRole('radio', { name: /^brings it on/ }).click())
+  const right = page.getByRole('group', { name: 'Compression of the neck runs to, right' })
+  await saved(page, () => right.getByRole('button', { name: /index and middle/ }).click())
+  await expect(right.getByRole('button', { name: /index and middle/ })).toHaveAttribute('aria-pressed', 'true')
+  // a root with weakness is sent on: that it runs into the arm is what tells it
+  await expect(page.getByRole('region', { name: 'Safety' }).getByRole('status')).toHaveText('Send on first')
+  await accessible(page)
+  await page.goto(`${visit}/think`)
+  await expect(page.getByRole('heading', { name: 'None of these explains it.' })).toBeVisible()
+  await expect(page.getByText(/A nerve answers: compression of the neck; .*is weak without pain/)).toBeVisible()
+})

@@ -32,7 +32,7 @@ final readonly class AtlasReferences
         'tests' => [
             'tests/*/never/flags/*' => 'red flag', 'tests/*/never/conditions/*' => 'condition', 'tests/*/never/unsettled/*' => 'condition',
             'tests/*/short/*' => 'muscle', 'tests/*/speaks_of/*/muscles/*' => 'muscle', 'tests/*/speaks_of/*/joint' => 'joint',
-            'tests/*/alarms/*' => 'stop sign',
+            'tests/*/alarms/*' => 'stop sign', 'tests/*/where/*' => 'zone',
         ],
         'chains' => ['stiff/*/region' => 'region', 'stiff/*/overworks/*' => 'region', 'busy_side/muscles/*' => 'muscle'],
         'regions' => ['regions/*/zones/*' => 'zone', 'regions/*/by_complaint/*/zones/*' => 'zone', 'regions/*/quick_muscles/*' => 'muscle'],

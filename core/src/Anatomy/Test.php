@@ -23,6 +23,7 @@ final readonly class Test
      * @param  array<string, string>  $levels  levels of the spine it speaks of, with what it is tried on there; empty where it names none
      * @param  list<string>  $short  muscles of that side that are short when the value falls behind
      * @param  list<SpeaksOf>  $speaksOf
+     * @param  list<string>  $where  zones it may run to
      * @param  list<string>  $alarms  signs that stop it at once, offered while it is held
      */
     private function __construct(
@@ -50,6 +51,7 @@ final readonly class Test
         public array $levels,
         public array $speaksOf,
         public array $alarms,
+        public array $where,
         public string $source,
     ) {
     }
@@ -64,7 +66,8 @@ final readonly class Test
             $row->fields('never')->strings('flags'), $row->fields('never')->strings('conditions'),
             $row->fields('never')->strings('unsettled'), $row->floatOrNull('norm'), $row->intOrNull('hold_seconds'), $row->strings('short'),
             $row->has('answers') ? $row->stringMap('answers') : [], $row->has('levels') ? $row->stringMap('levels') : [],
-            $row->map('speaks_of', SpeaksOf::from(...)), $row->strings('alarms'), $row->string('source'),
+            $row->map('speaks_of', SpeaksOf::from(...)), $row->strings('alarms'),
+            $row->strings('where'), $row->string('source'),
         );
     }
 

@@ -16,7 +16,7 @@ final readonly class Figures
      * @param  list<float>  $discount  share of the first, second, third … sign of one kind; the last holds for all further ones
      * @param  list<array{float, float}>  $curve  from which log-odds on, and the slope there; the first from 0 holds below it too
      * @param  list<array{float, string}>  $words
-     * @param  array<string, array{minutes: float, acts: list<float>, not: list<float>}>  $outcomes
+     * @param  array<string, array{minutes: float, acts: list<float>, not: list<float>}>  $outcomes  a test brings minutes of its own
      * @param  float  $gainWorth  bits that a certain gain of the first three is worth
      * @param  float  $handWorth  how many times a movement must be worth a palpation to be suggested before it
      */
@@ -45,7 +45,9 @@ final readonly class Figures
         $outcomes = [];
         foreach ($file->fields('outcomes')->keys() as $kind) {
             $row = $file->fields('outcomes')->fields($kind);
-            $outcomes[$kind] = ['minutes' => $row->float('minutes'), 'acts' => $row->floats('acts'), 'not' => $row->floats('not')];
+            $outcomes[$kind] = [
+                'minutes' => $row->floatOrNull('minutes') ?? 0.0, 'acts' => $row->floats('acts'), 'not' => $row->floats('not'),
+            ];
         }
         $words = array_map(static fn (Fields $row): array => [$row->float('below'), $row->string('word')], $file->list('words'));
 

@@ -157,7 +157,7 @@ final readonly class RankingTrial
             if ($test !== null && ! $assessment->isTested(...$test)) {
                 $assessment->test(...$test);
 
-                return $this->engine->minutesOf('spring');
+                return $this->clinic->atlas()->test($test[0])->minutes;
             }
         }
 

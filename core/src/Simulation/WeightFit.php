@@ -40,7 +40,7 @@ final readonly class WeightFit
      */
     private const KEPT = [
         'complaint_spread', 'worse_with_demand', 'demand', 'demand_dominant', 'quiet_unchanged', 'quiet_improved', 'eased_with_it',
-        'posture_long',
+        'posture_long', 'stuck_layers',
     ];
 
     private const PULL_BACK = 0.02;

@@ -7,7 +7,7 @@ namespace Somatrace\Core\Tests\Support;
 /**
  * A case as the tables of the ranking say it, findings parted by ";":
  *   hurts ZONE SIDE [now N] [spreads ZONE] [worse DEMAND] [feels QUALITY]
- *   felt MUSCLE SIDE, then any of: at SITE, tender N, tone T, band, nodule, own, not own, sends ZONE
+ *   felt MUSCLE SIDE, then any of: at SITE, tender N, tone T, band, nodule, stuck, own, not own, sends ZONE
  *   moves MOVEMENT SIDE [N degrees] [passive N] [hurts N] [end FEEL] · resists MOVEMENT SIDE [strength N] [hurts N]
  *   looks SIGN SIDE GRADE · tests TEST SIDE RESULT (a number where it measures) [at LEVEL] [hurts N] [into ZONE] · days DEMAND [SIDE]
  */
@@ -103,6 +103,7 @@ final readonly class SpokenFindings
             'tone' => ['tone' => $next],
             'band' => ['texture' => ['taut_band']],
             'nodule' => ['texture' => ['nodule']],
+            'stuck' => ['texture' => ['stuck_layers']],
             'own' => ['familiar' => $before === 'not' ? 'no' : 'yes'],
             'sends' => ['refers_to' => [['zone' => $next, 'side' => $side]]],
             default => [],

@@ -71,6 +71,8 @@ export interface AtlasTest {
   seconds: number | null
   /** signs that stop it at once */
   alarms: string[]
+  /** places it may run to */
+  where: ZoneId[]
   /** what can be answered where no number is, in words */
   answers: Partial<Record<'negative' | 'positive' | 'relieves', string>>
   /** levels of the spine it speaks of, with what it is tried on there */

@@ -13,6 +13,10 @@ use Somatrace\Core\Pattern\SignBook;
 /** What the hand found. What was not looked for says nothing. */
 final readonly class FromPalpation implements Collector
 {
+    private const TEXTURES = [
+        'taut_band' => 'A taut band in it', 'nodule' => 'A nodule in it', 'stuck_layers' => 'Its layers stick to what lies beside it',
+    ];
+
     public function collect(RankingContext $context, SignBook $book): void
     {
         $complaints = array_map(static fn ($complaint): string => $complaint->place()->key(), $context->complaints);
@@ -41,8 +45,8 @@ final readonly class FromPalpation implements Collector
         if (in_array($finding->tone, ['high', 'spasm'], true)) {
             $add('tone_raised', $finding->tone === 'spasm' ? 'In spasm' : 'Tone raised');
         }
-        foreach (array_intersect(['taut_band', 'nodule'], $finding->texture) as $texture) {
-            $add($texture, $texture === 'nodule' ? 'A nodule in it' : 'A taut band in it');
+        foreach (array_intersect_key(self::TEXTURES, array_flip($finding->texture)) as $texture => $words) {
+            $add($texture, $words);
         }
         foreach ($finding->refersTo as $place) {
             [$weight, $text] = $this->referral($context, $finding, $place, $complaints);

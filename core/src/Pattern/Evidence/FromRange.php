@@ -34,7 +34,8 @@ final readonly class FromRange implements Collector
                 ? null
                 : $context->sign(
                     'shortness', 'short_'.min(3, $steps),
-                    static fn (): string => $name().', which lengthens it, is '.($steps === 0 ? 'free' : 'short'), $key,
+                    static fn (): string => $name().', which lengthens it, is '.($steps === 0 ? 'free' : 'short')
+                        .($finding->passive === null ? '' : ', moved passively'), $key,
                 );
             $pain = $finding->pain === null || HardEnd::is($finding->endFeel)
                 ? null

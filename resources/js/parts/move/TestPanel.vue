@@ -11,7 +11,7 @@ import NumberField from '@/parts/NumberField.vue'
 import Scale from '@/parts/Scale.vue'
 import SidePair from '@/parts/SidePair.vue'
 import type { Side, ZoneId } from '@/types/ids.generated'
-import type { Comparison, Complaint, TestFinding, TestResult } from '@/types/visit'
+import type { Comparison, Complaint, Place, TestFinding, TestResult } from '@/types/visit'
 import ComparedWords from './ComparedWords.vue'
 import HoldTimer from './HoldTimer.vue'
 import ResultCells from './ResultCells.vue'
@@ -95,6 +95,15 @@ const tellSign = (side: Side, sign: Alarm) => {
   const now = had.includes(sign) ? had.filter((item) => item !== sign) : [...had, sign]
   timers.value?.forEach((timer) => timer.stop())
   set(side, { symptoms: now.length ? now : undefined, result: now.length ? 'positive' : undefined }, 'sign')
+}
+/** Where it runs: of a test in the middle, on either side. */
+const runsOn = (side: Side): Side[] => (side === 'midline' ? ['left', 'right'] : [side])
+const runsTo = (side: Side, to: Place): boolean =>
+  finding(side)?.refers_to?.some((one) => one.zone === to.zone && one.side === to.side) ?? false
+const tellWhere = (side: Side, to: Place) => {
+  const had = finding(side)?.refers_to ?? []
+  const now = runsTo(side, to) ? had.filter((one) => one.zone !== to.zone || one.side !== to.side) : [...had, to]
+  set(side, { refers_to: now.length ? now : undefined }, 'where')
 }
 const device = computed(() => (props.test.result === 'kg' ? 'dynamometer' : props.test.result === 'deg' ? 'inclinometer' : null))
 const read = (side: Side, repeats: number[], simulated: boolean) =>
@@ -181,7 +190,30 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
           @choose="(result: TestResult | undefined) => set(side, { result }, 'answer')"
           @next="emit('next', side)"
         />
-        <template v-else-if="test.result === 'glide' || test.result === 'grade'">
+        <div v-if="test.where.length && finding(side)?.result === 'positive'" class="mt-2">
+          <p class="caption">Where does it run?</p>
+          <div :class="side === 'midline' ? 'grid grid-cols-2 gap-x-6' : ''">
+            <div v-for="at in runsOn(side)" :key="at" role="group" :aria-label="`${test.name} runs to, ${at}`">
+              <p v-if="side === 'midline'" class="side-name" :class="at === 'right' ? 'text-right' : ''">
+                {{ page.client.words.possessive }} {{ at }}
+              </p>
+              <div class="flex flex-wrap gap-px">
+                <button
+                  v-for="id in test.where"
+                  :key="id"
+                  type="button"
+                  class="cell"
+                  :aria-pressed="runsTo(side, { zone: id, side: at })"
+                  :data-unusual="runsTo(side, { zone: id, side: at })"
+                  @click="tellWhere(side, { zone: id, side: at })"
+                >
+                  {{ zone(id).name }}
+                </button>
+              </div>
+            </div>
+          </div>
+        </div>
+        <template v-if="test.result === 'glide' || test.result === 'grade'">
           <p class="caption mt-1">{{ units[test.result] }}{{ segment ? `, ${segment}` : '' }}</p>
           <Scale
             :label="`${test.name}, ${side}`"
@@ -203,7 +235,7 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
           </template>
         </template>
         <NumberField
-          v-else
+          v-else-if="test.result !== 'result'"
           :id="`value-${side}`"
           :key="`${test.id}-${side}`"
           class="mt-1 max-w-[220px]"
