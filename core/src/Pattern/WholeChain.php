@@ -60,7 +60,11 @@ final readonly class WholeChain
                 static fn (Complaint $one): Place => $one->place(), $hurts,
             )),
             $against, $asked,
-            array_values(array_unique(array_map(static fn (WholeSign $sign): string => $sign->measure, $reading->for))),
+            // what the days ask is no measure of the body
+            array_values(array_unique(array_map(
+                static fn (WholeSign $sign): string => $sign->measure,
+                array_filter($reading->for, static fn (WholeSign $sign): bool => ! $sign->demands),
+            ))),
         );
     }
 
