@@ -14,6 +14,7 @@ use App\Support\Paper;
 use Somatrace\Core\Clinic;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\Chain;
+use Somatrace\Core\Pattern\JointCandidate;
 use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Pattern\Role;
 use Somatrace\Core\Record\Part;
@@ -65,10 +66,30 @@ final readonly class SummaryPage
     /** @return list<array{name: string, words: string}> those with more than slight support, or the first one said as a guess */
     private function explains(PatternResult $pattern): array
     {
+        if ($pattern->ofNone->leads) {
+            return [];
+        }
         $leaders = array_slice($pattern->candidates, 0, self::SHOWN);
         $shown = array_filter($leaders, static fn (Candidate $one): bool => $one->word !== 'slight' && $one->evidence !== []);
+        $told = array_map(fn (Candidate $one): array => [$one->support, $this->explain($one)], $shown);
+        $joint = $pattern->leadingJoint();
+        if ($joint !== null) {
+            $told[] = [$joint->support, $this->explainJoint($joint)];
+        }
+        usort($told, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
 
-        return array_values(array_map($this->explain(...), $shown));
+        return array_column($told, 1);
+    }
+
+    /** @return array{name: string, words: string} */
+    private function explainJoint(JointCandidate $one): array
+    {
+        $where = $this->clinic->atlas()->zone($one->at->joint->painAt($one->at->level)->own[0] ?? '')->name;
+
+        return [
+            'name' => $one->name,
+            'words' => "A joint at the $where: it moves too little, and may keep what lies around it tense. {$this->sure($one->word)}",
+        ];
     }
 
     /** @return array{name: string, words: string} */

@@ -214,11 +214,11 @@ final readonly class Chains
             if (! isset($candidates[$at->key()])) { // told apart into its parts
                 continue;
             }
-            $lean = self::sum($candidates[$at->key()], 'shortness', 'posture', 'palpation') - self::sum(
-                $candidates[(new MuscleAt($muscle, $busy->mirrored()))->key()], 'shortness', 'posture', 'palpation',
-            );
-            $on = $lean >= self::TELLS ? [...$on, $at] : $on;
-            $across += $lean <= -self::TELLS ? 1 : 0;
+            $here = self::sum($candidates[$at->key()], 'shortness', 'posture', 'palpation');
+            $there = self::sum($candidates[$at->mirrored()->key()], 'shortness', 'posture', 'palpation');
+            // what was found quiet on one side does not make the other, where nobody looked, the tighter one
+            $on = $here >= self::TELLS && $here - $there >= self::TELLS ? [...$on, $at] : $on;
+            $across += $there >= self::TELLS && $there - $here >= self::TELLS ? 1 : 0;
         }
         if (count($on) < $this->figures->busyAtLeast || count($on) <= $across) {
             return [];

@@ -85,6 +85,14 @@ final readonly class PatternResult
         return array_map(static fn (array $one): array => [$one[0], $one[1]], $shares);
     }
 
+    /** The strongest joint that was tried and has more than slight support; null where there is none. */
+    public function leadingJoint(): ?JointCandidate
+    {
+        $joint = $this->examinedJoints()[0] ?? null;
+
+        return $joint === null || $joint->word === 'slight' ? null : $joint;
+    }
+
     /** @return list<JointCandidate> those of which something was found that is worth telling */
     private function examinedJoints(): array
     {

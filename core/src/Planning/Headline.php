@@ -11,7 +11,8 @@ use Somatrace\Core\CaseFile\Complaint;
 /** A plan in one sentence: what is worked so that what can rest, what is measured again, and how much of the time it takes. */
 final readonly class Headline
 {
-    public function __construct(private Atlas $atlas, private CaseFile $case)
+    /** @param  float  $stiff  what a joint weighs that was found stiff and explains nothing */
+    public function __construct(private Atlas $atlas, private CaseFile $case, private float $stiff)
     {
     }
 
@@ -26,8 +27,12 @@ final readonly class Headline
                 ? 'Cold around it, and no hand on what is inflamed; then calm, and compare.'
                 : 'Nothing asks for pressure today: calm, warm and compare.';
         }
+        $most = max([$this->stiff, ...array_map(
+            static fn (Chosen $one): float => $one->target->work === null ? 0.0 : $one->target->weight, $chosen,
+        )]);
+        // a joint is named first only where it explains more than any muscle does
         $rank = static fn (Target $one): array => [
-            ! $one->isFront(), $one->work === null, $one->isTendon(), -round($one->weight, 9), $one->key,
+            ! $one->isFront(), $one->work === null && $one->weight <= $most, $one->isTendon(), -round($one->weight, 9), $one->key,
         ];
         usort($chosen, static fn (Chosen $a, Chosen $b): int => $rank($a->target) <=> $rank($b->target));
         $first = $chosen[0]->target;

@@ -24,6 +24,7 @@ use Somatrace\Core\Handwork\SoFar;
 use Somatrace\Core\Handwork\StiffJoints;
 use Somatrace\Core\Handwork\ToolChooser;
 use Somatrace\Core\Pattern\PatternResult;
+use Somatrace\Core\Pattern\Role;
 use Somatrace\Core\Pattern\WholePattern;
 use Somatrace\Core\Response\ResponseResult;
 use Somatrace\Core\Safety\Offer;
@@ -221,7 +222,9 @@ final readonly class Planner
         $load = $this->load($steps);
 
         return PlanResult::of(
-            $because, (new Headline($this->atlas, $case))->of($solution, $steps, $clock), $steps, $leftOut, $solution->benefit,
+            $because, (new Headline(
+                $this->atlas, $case, $this->figures->jointSupport * $this->figures->roleWeight(Role::Source),
+            ))->of($solution, $steps, $clock), $steps, $leftOut, $solution->benefit,
             $solution->turns, $load, $chosen, $hands->asked($load), $this->figures->leanLimitPercent,
             array_values(array_filter($this->used($steps), $own->isMeasured(...))),
             $this->figures->table->of($load, $case->therapist->tableCm),

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Somatrace\Core\Record;
 
 use Somatrace\Core\Anatomy\Atlas;
+use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Complaint;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\Chain;
 use Somatrace\Core\Pattern\Evidence;
+use Somatrace\Core\Pattern\JointCandidate;
 use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Pattern\Role;
 
@@ -38,11 +40,34 @@ final readonly class ReasoningWriter
             return [];
         }
         $leaders = $pattern->ofNone->leads ? [] : $this->leaders($pattern);
+        $joint = $pattern->ofNone->leads ? null : $pattern->leadingJoint();
+        $ofMuscles = match (true) {
+            $leaders !== [] => $this->lead($leaders, $joint !== null && $joint->support > $leaders[0]->support),
+            $joint !== null => null,
+            default => $this->nothing($pattern),
+        };
+        $first = $joint !== null && ($leaders === [] || $joint->support > $leaders[0]->support);
+        $ofJoint = $joint === null ? null : $this->joint($joint, $first);
 
         return array_values(array_filter([
-            $leaders === [] ? $this->nothing($pattern) : $this->lead($leaders), $leaders === [] ? null : $this->open($hurts, $leaders),
-            $this->chain($chains),
+            ...$first ? [$ofJoint, $ofMuscles] : [$ofMuscles, $ofJoint],
+            $leaders === [] || $joint !== null ? null : $this->open($hurts, $leaders), $this->chain($chains),
         ]));
+    }
+
+    /** @param  bool  $first  it explains the picture better than any muscle */
+    private function joint(JointCandidate $joint, bool $first): Sentence
+    {
+        $for = array_slice(self::telling($joint, true), 0, self::FOR);
+        $around = array_map(
+            fn (MuscleAt $at): string => $this->terms->muscleOn($at->muscle, $at->side), array_slice($joint->explains, 0, self::FOR),
+        );
+
+        return new Sentence('reasoning.joint', Part::Reasoning, implode(' ', array_filter([
+            Prose::sentence(($first ? 'Best supported: ' : 'Also a joint: ').lcfirst($joint->name).", with {$joint->word} support: "
+                .implode('; ', array_map(self::said(...), $for))),
+            $around === [] ? '' : Prose::sentence('Around it, found tense, tender or short: '.Prose::list($around)),
+        ])), [new Source('think', $joint->name)]);
     }
 
     /** @return list<Candidate> those that something found points to, strongest first */
@@ -55,8 +80,11 @@ final readonly class ReasoningWriter
         return array_slice(array_values($found), 0, 1 + self::OTHERS);
     }
 
-    /** @param  non-empty-list<Candidate>  $leaders */
-    private function lead(array $leaders): Sentence
+    /**
+     * @param  non-empty-list<Candidate>  $leaders
+     * @param  bool  $behind  a joint explains it better
+     */
+    private function lead(array $leaders, bool $behind): Sentence
     {
         $first = $leaders[0];
         $for = array_slice(self::telling($first, true), 0, self::FOR);
@@ -68,9 +96,14 @@ final readonly class ReasoningWriter
 
         return new Sentence('reasoning.lead', Part::Reasoning, implode(' ', array_filter([
             Prose::sentence(implode(': ', array_filter([
-                ($first->role === Role::Source ? 'Most likely source' : 'Best supported').': '
+                match (true) {
+                    $behind => 'Of the muscles, best supported',
+                    $first->role === Role::Source => 'Most likely source',
+                    default => 'Best supported',
+                }.': '
                     .$this->terms->muscleOn($first->at->muscle, $first->at->side, true)
-                    .", with {$first->word} support".($first->role === Role::Source ? '' : ", {$this->role($first->role)}"),
+                    .", with {$first->word} support"
+                    .($first->role === Role::Source && ! $behind ? '' : ", {$this->role($first->role)}"),
                 implode('; ', array_map(self::said(...), $for)),
             ]))),
             $against === [] ? '' : Prose::sentence('Against it: '.self::said($against[0])),
@@ -151,7 +184,7 @@ final readonly class ReasoningWriter
     }
 
     /** @return list<Evidence> what speaks for it, or against, strongest first */
-    private static function telling(Candidate $one, bool $for): array
+    private static function telling(Candidate|JointCandidate $one, bool $for): array
     {
         $telling = array_filter(
             $one->evidence,
@@ -164,7 +197,7 @@ final readonly class ReasoningWriter
 
     private static function said(Evidence $one): string
     {
-        return lcfirst(rtrim(str_replace(['This muscle ', "'"], ['it ', '’'], $one->text()), '.'));
+        return lcfirst(rtrim(str_replace(['This muscle ', 'This joint ', "'"], ['it ', 'it ', '’'], $one->text()), '.'));
     }
 
     private function role(Role $role): string

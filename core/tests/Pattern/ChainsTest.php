@@ -28,6 +28,18 @@ final class ChainsTest extends TestCase
         self::assertContains('Resting arm height right says it is short', $pull->because);
     }
 
+    public function test_a_side_that_nobody_felt_is_not_the_tighter_one(): void
+    {
+        $quiet = 'felt trapezius_upper left tender 0 not own; felt levator_scapulae left tender 0 not own; '
+            .'felt scalene_middle left tender 0 not own; felt psoas_major left tender 0 not own';
+        $tight = str_replace(['left', 'tender 0 not own'], ['right', 'tender 3'], $quiet);
+
+        self::assertSame([], $this->of(SpokenFindings::make("hurts neck_side left; $quiet"), 'busy_side'));
+        self::assertNotSame(
+            [], $this->of(SpokenFindings::make("hurts neck_side left; $quiet; $tight"), 'busy_side'),
+        );
+    }
+
     public function test_without_a_short_muscle_or_an_ache_there_is_no_pull(): void
     {
         $short = static fn (): CaseBuilder => CaseBuilder::aCase()->add(
