@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\JointAt;
+use Somatrace\Core\Anatomy\JointStart;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Pattern\Candidate;
@@ -22,6 +23,9 @@ use Somatrace\Core\Tests\Support\MadeUpCases;
 #[Group('properties'), Group('slow')]
 final class RankingPropertiesTest extends TestCase
 {
+    /** One in so many joints is tried in each case. */
+    private const JOINT_IN = 7;
+
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function cases(): iterable
     {
@@ -128,6 +132,32 @@ final class RankingPropertiesTest extends TestCase
         self::assertSame(
             $before, $with('palpation', ['muscle' => $at->muscle, 'side' => 'left', 'familiar' => 'unknown']), 'unknown is no evidence',
         );
+    }
+
+    /** @param  array<string, mixed>  $case */
+    #[DataProviderExternal(self::class, 'cases')]
+    public function test_a_stiff_joint_that_hurts_is_never_lowered_by_it_and_a_free_one_never_raised(array $case): void
+    {
+        unset($case['findings']['range'], $case['findings']['tests']);
+        $rank = static fn (array $case): PatternResult => Core::clinic()->engine()->rank(MadeUpCases::read($case));
+        foreach ($rank($case)->joints as $nth => $joint) {
+            if ($nth % self::JOINT_IN !== 0) {
+                continue;
+            }
+            $start = array_values(array_filter($joint->at->joint->starts, static fn (JointStart $one): bool => $one->most !== null))[0] ?? null;
+            if ($start === null || ($start->levels !== [] && ! in_array($joint->at->level, $start->levels, true))) {
+                continue;
+            }
+            [$list, $entry] = $start->test === null
+                ? ['range', ['movement' => $start->movement, 'side' => $joint->at->side->value]]
+                : ['tests', ['test' => $start->test, 'side' => $joint->at->side->value, 'segment' => $joint->at->level]];
+            $odds = fn (int $value, int $pain): float => $rank($this->and($case, $list, array_filter(
+                [...$entry, $list === 'range' ? 'active' : 'value' => $value, 'pain' => $pain], static fn (mixed $one): bool => $one !== null,
+            )))->ofJoint($joint->at)->logOdds ?? throw new \LogicException($joint->name);
+
+            self::assertGreaterThan($joint->logOdds, $odds(0, 5), $joint->name);
+            self::assertLessThan($joint->logOdds, $odds(3, 0), $joint->name);
+        }
     }
 
     /** @param  array<string, mixed>  $case */
