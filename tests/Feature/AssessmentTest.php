@@ -22,7 +22,7 @@ final class AssessmentTest extends TestCase
         $this->recordNeck($visit);
         $this->get("/visits/{$visit->public_id}/move")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
             ->where('assessment.worklist.regions', ['neck'])
-            ->has('assessment.worklist.measures', 7)
+            ->has('assessment.worklist.measures', 6)
             ->has('assessment.worklist.muscles', 6)
             ->where('devices', []));
 

@@ -59,7 +59,7 @@ final class WorklistsTest extends TestCase
     {
         yield 'outside of the hip' => ['hip_outer', ['resisted hip.abduction', 'test one_leg_stance']];
         yield 'groin' => ['groin', ['test hip_fold_in', 'test figure_four']];
-        yield 'back of the neck' => ['neck_back', ['test neck_spring']];
+        yield 'front of the neck' => ['neck_front', ['test deep_neck_flexor_hold']];
         yield 'outer elbow' => ['elbow_outer', ['test wrist_lift_straight']];
         yield 'thumb' => ['thumb', ['test thumb_in_fist']];
         yield 'heel tendon' => ['achilles', ['test heel_raise', 'test calf_squeeze']];
