@@ -24,10 +24,7 @@ test('a neck is sprung by keys, level by level, and its stiff level explains it 
   for (let level = 0; level < 8; level++) await saved(page, () => key('3'))
   await expect(page.getByRole('radiogroup', { name: 'Neck spring, right' }).getByRole('radio').first()).toBeFocused()
   for (const value of ['3', '3', '3', '3', '3', '0', '3', '3']) await saved(page, () => key(value))
-  // the list went on by itself: back to the one that was stuck, and whether it hurts there
-  await expect(page.getByRole('heading', { name: 'First rib spring' })).toBeVisible()
-  await page.keyboard.press('Escape')
-  await key('[')
+  // it was the last of the list: back to the one that was stuck, and whether it hurts there
   const column = page.getByRole('group', { name: 'Level of the spine' })
   await expect(column.getByRole('button', { name: 'C5, left 3, right 0' })).toBeVisible()
   await column.getByRole('button', { name: 'C5, left 3, right 0' }).click()
