@@ -144,7 +144,8 @@ final class RankingPropertiesTest extends TestCase
             if ($nth % self::JOINT_IN !== 0) {
                 continue;
             }
-            $start = array_values(array_filter($joint->at->joint->starts, static fn (JointStart $one): bool => $one->most !== null))[0] ?? null;
+            $graded = array_filter($joint->at->joint->starts, static fn (JointStart $one): bool => $one->most !== null);
+            $start = array_values($graded)[0] ?? null;
             if ($start === null || ($start->levels !== [] && ! in_array($joint->at->level, $start->levels, true))) {
                 continue;
             }
@@ -152,7 +153,8 @@ final class RankingPropertiesTest extends TestCase
                 ? ['range', ['movement' => $start->movement, 'side' => $joint->at->side->value]]
                 : ['tests', ['test' => $start->test, 'side' => $joint->at->side->value, 'segment' => $joint->at->level]];
             $odds = fn (int $value, int $pain): float => $rank($this->and($case, $list, array_filter(
-                [...$entry, $list === 'range' ? 'active' : 'value' => $value, 'pain' => $pain], static fn (mixed $one): bool => $one !== null,
+                [...$entry, $list === 'range' ? 'active' : 'value' => $value, 'pain' => $pain],
+                static fn (mixed $one): bool => $one !== null,
             )))->ofJoint($joint->at)->logOdds ?? throw new \LogicException($joint->name);
 
             self::assertGreaterThan($joint->logOdds, $odds(0, 5), $joint->name);
