@@ -7,7 +7,6 @@ namespace Somatrace\Core;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\AtlasFiles;
 use Somatrace\Core\Anatomy\Search;
-use Somatrace\Core\Anatomy\Test;
 use Somatrace\Core\Anatomy\Tool;
 use Somatrace\Core\Assessment\TestGuard;
 use Somatrace\Core\Assessment\Worklist;
@@ -243,9 +242,8 @@ final class Clinic
     {
         $pattern = $this->ranking($case);
 
-        return $this->screen($case)->verdict->allowsTreatment() ? $this->engine()->withChecks(
-            $case, $pattern, fn (Test $test): bool => $this->testGuard()->refuses($test, $case) === null,
-        ) : $pattern;
+        return $this->screen($case)->verdict->allowsTreatment()
+            ? $this->engine()->withChecks($case, $pattern, $this->testGuard()->allowed($case)) : $pattern;
     }
 
     /**

@@ -7,6 +7,7 @@ namespace Somatrace\Core\Assessment;
 use Somatrace\Core\Anatomy\Test;
 use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
+use Somatrace\Core\Safety\Intake;
 use Somatrace\Core\Safety\SafetyGate;
 use Somatrace\Core\Safety\SafetyRules;
 
@@ -20,9 +21,21 @@ final readonly class TestGuard
     /** Why not; null when nothing forbids it. */
     public function refuses(Test $test, CaseFile $case): ?Refusal
     {
-        [$said, $open] = [[], []];
-        // answers grow old here as they do for the gate: one that is stale is asked again
+        return $this->against($test, $this->gate->intake($case));
+    }
+
+    /** @return \Closure(Test): bool whether a test may be done with this client: for many tests what they answered is read once */
+    public function allowed(CaseFile $case): \Closure
+    {
         $intake = $this->gate->intake($case);
+
+        return fn (Test $test): bool => $this->against($test, $intake) === null;
+    }
+
+    /** @param  Intake  $intake  answers grow old here as they do for the gate: one that is stale is asked again */
+    private function against(Test $test, Intake $intake): ?Refusal
+    {
+        [$said, $open] = [[], []];
         foreach ($test->neverFlags as $flag) {
             $this->note($this->rules->flags->flags[$flag]['ask'], $intake->flag($flag), $said, $open);
         }

@@ -22,6 +22,14 @@ final readonly class Candidate
     ) {
     }
 
+    /** What its evidence of these kinds adds up to. */
+    public function sum(string ...$kinds): float
+    {
+        return array_sum(array_map(
+            static fn (Evidence $one): float => in_array($one->kind, $kinds, true) ? $one->weight : 0.0, $this->evidence,
+        ));
+    }
+
     public function asNoSource(): self
     {
         $role = $this->role === Role::Source ? Role::Unclear : $this->role;

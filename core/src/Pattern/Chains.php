@@ -60,7 +60,7 @@ final readonly class Chains
     {
         $short = $pulled = [];
         foreach ($candidates as $candidate) { // the strongest first
-            $on = self::sum($candidate, 'shortness', 'posture') < self::TELLS ? [] : $this->pulledOn($case, $candidates, $candidate->at);
+            $on = $candidate->sum('shortness', 'posture') < self::TELLS ? [] : $this->pulledOn($case, $candidates, $candidate->at);
             if ($on !== []) {
                 // those that pull on the same are one chain
                 $what = implode(' ', array_map(static fn (array $one): string => $one[0]->key(), $on));
@@ -86,7 +86,7 @@ final readonly class Chains
             $pulledOn = $candidates[$other->key()] ?? null;
             if (
                 $place !== null && $pulledOn !== null && $pulledOn->role !== Role::Source
-                    && self::sum($pulledOn, 'shortness', 'posture') <= 0
+                    && $pulledOn->sum('shortness', 'posture') <= 0
             ) {
                 $pulled[] = [$other, $place];
             }
@@ -214,8 +214,8 @@ final readonly class Chains
             if (! isset($candidates[$at->key()])) { // told apart into its parts
                 continue;
             }
-            $here = self::sum($candidates[$at->key()], 'shortness', 'posture', 'palpation');
-            $there = self::sum($candidates[$at->mirrored()->key()], 'shortness', 'posture', 'palpation');
+            $here = $candidates[$at->key()]->sum('shortness', 'posture', 'palpation');
+            $there = $candidates[$at->mirrored()->key()]->sum('shortness', 'posture', 'palpation');
             // what was found quiet on one side does not make the other, where nobody looked, the tighter one
             $on = $here >= self::TELLS && $here - $there >= self::TELLS ? [...$on, $at] : $on;
             $across += $there >= self::TELLS && $there - $here >= self::TELLS ? 1 : 0;
@@ -242,13 +242,6 @@ final readonly class Chains
         $parts = explode(', ', lcfirst($this->atlas->muscle($at->muscle)->name), 2);
 
         return $parts[0].(isset($parts[1]) ? " ({$parts[1]})" : '');
-    }
-
-    private static function sum(Candidate $candidate, string ...$kinds): float
-    {
-        return array_sum(array_map(
-            static fn (Evidence $one): float => in_array($one->kind, $kinds, true) ? $one->weight : 0.0, $candidate->evidence,
-        ));
     }
 
     /** @return list<string> */

@@ -205,8 +205,7 @@ final readonly class CheckFinder
         if ($weight <= 0) {
             return $acts;
         }
-        $discount = $this->context->figures->discount;
-        $share = $discount[min(count($discount) - 1, (int) round($signs / $weight))] * $slope / $weight;
+        $share = $this->context->figures->discounted((int) round($signs / $weight)) * $slope / $weight;
         $dulled = array_map(static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $acts, $not);
         $total = array_sum($dulled);
 

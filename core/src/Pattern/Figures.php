@@ -23,7 +23,7 @@ final readonly class Figures
     private function __construct(
         public array $weights,
         public array $caps,
-        public array $discount,
+        private array $discount,
         public array $curve,
         public float $prior,
         public float $lesserComplaint,
@@ -98,6 +98,12 @@ final readonly class Figures
             $this->lesserComplaint, $this->jointPrior, $this->levelPrior, $this->noneLogOdds, $this->none,
             $this->words, $this->outcomes, $this->nextChecks, $this->gainWorth, $this->handWorth,
         );
+    }
+
+    /** The share of a sign of one kind that stands at that place among the others, the strongest at 0. */
+    public function discounted(int $rank): float
+    {
+        return $this->discount[min($rank, count($this->discount) - 1)];
     }
 
     /** @param  bool  $levelled  one of several levels of its kind: which one is open too */

@@ -9,6 +9,7 @@ use Somatrace\Core\CaseFile\PalpationFinding;
 use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\CaseFile\TestFinding;
 use Somatrace\Core\Findings\Reproduction;
+use Somatrace\Core\Pattern\Evidence\FromResisted;
 use Somatrace\Core\Pattern\Evidence\HardEnd;
 use Somatrace\Core\Pattern\Evidence\PainBrought;
 use Somatrace\Core\Pattern\Evidence\TestSign;
@@ -19,9 +20,6 @@ use Somatrace\Core\Pattern\Evidence\TestSign;
  */
 final readonly class NoneReader
 {
-    /** Strength of 5 from which down a muscle counts as weak. */
-    private const WEAK = 3;
-
     private const FEW = 2;
 
     /** Where a sign does not say which nerve. */
@@ -107,7 +105,7 @@ final readonly class NoneReader
         rsort($weights);
         $sum = 0.0;
         foreach ($weights as $rank => $weight) {
-            $sum += $weight * $figures->discount[min($rank, count($figures->discount) - 1)];
+            $sum += $weight * $figures->discounted($rank);
         }
 
         return $sum;
@@ -143,7 +141,7 @@ final readonly class NoneReader
             }
         }
         foreach ($context->case->findings->resisted as $finding) {
-            if ($finding->strength !== null && $finding->strength <= self::WEAK && $finding->pain === 0.0) {
+            if ($finding->strength !== null && $finding->strength <= FromResisted::WEAK && $finding->pain === 0.0) {
                 $for[self::ANY_NERVE][] = $this->figures->nerveWeak;
                 $name = $finding->side->after($context->atlas->movement($finding->movement)->name);
                 $answers[self::ANY_NERVE][] = lcfirst($name).' is weak without pain';

@@ -43,16 +43,14 @@ final readonly class Weighing
         if (count($signs) > 1) {
             usort($signs, static fn (Sign $a, Sign $b): int => abs($b->weight) <=> abs($a->weight) ?: $a->code <=> $b->code);
         }
-        $discount = $this->figures->discount;
-        $last = count($discount) - 1;
         $sum = 0.0;
         foreach ($signs as $rank => $sign) {
-            $sum += abs($sign->weight) * $discount[min($rank, $last)];
+            $sum += abs($sign->weight) * $this->figures->discounted($rank);
         }
         $cap = $this->figures->caps[$signs[0]->kind] ?? $sum;
         $share = $sum > $cap ? $cap / $sum : 1.0;
         foreach ($signs as $rank => $sign) {
-            $part = $discount[min($rank, $last)] * $share;
+            $part = $this->figures->discounted($rank) * $share;
             $evidence[] = new Evidence($sign, $sign->share * $part, $sign->weight * $part);
         }
     }

@@ -88,10 +88,7 @@ final readonly class WholeChain
         foreach ($muscles as $muscle) {
             $candidate = $candidates["$muscle:{$side->value}"] ?? null;
             if ($candidate !== null) { // told apart into its parts
-                $found[] = [$candidate->at, array_sum(array_map(
-                    static fn (Evidence $one): float => in_array($one->kind, self::OF_TISSUE, true) ? $one->weight : 0.0,
-                    $candidate->evidence,
-                ))];
+                $found[] = [$candidate->at, $candidate->sum(...self::OF_TISSUE)];
             }
         }
         usort($found, static fn (array $a, array $b): int => round($b[1], 9) <=> round($a[1], 9));

@@ -41,12 +41,12 @@ final readonly class ReasoningWriter
         }
         $leaders = $pattern->ofNone->leads ? [] : $this->leaders($pattern);
         $joint = $pattern->ofNone->leads ? null : $pattern->leadingJoint();
+        $first = $joint !== null && ($leaders === [] || $joint->support > $leaders[0]->support);
         $ofMuscles = match (true) {
-            $leaders !== [] => $this->lead($leaders, $joint !== null && $joint->support > $leaders[0]->support),
+            $leaders !== [] => $this->lead($leaders, $first),
             $joint !== null => null,
             default => $this->nothing($pattern),
         };
-        $first = $joint !== null && ($leaders === [] || $joint->support > $leaders[0]->support);
         $ofJoint = $joint === null ? null : $this->joint($joint, $first);
 
         return array_values(array_filter([

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { muscle as muscleOf } from '@/chart/atlas'
+import type { MuscleId } from '@/types/ids.generated'
 import type { NextCheck, Pattern } from '@/types/visit'
 import AboutButton from './AboutButton.vue'
 import { explaining, type Explaining } from './explaining'
@@ -36,10 +37,7 @@ const parts = (one: Explaining) => {
       .slice(0, few.value),
   }
 }
-const around = (one: Explaining): string => {
-  const joint = props.pattern.joints.find((item) => item.name === one.name)
-  return joint ? [...new Set(joint.explains.map((item) => muscleOf(item.muscle).name.toLowerCase()))].join(', ') : ''
-}
+const named = (muscles: MuscleId[]): string => muscles.map((id) => muscleOf(id).name.toLowerCase()).join(', ')
 const top = computed(() => Math.max(0.05, shown.value[0]?.support ?? 0.05))
 </script>
 <template>
@@ -77,8 +75,8 @@ const top = computed(() => Math.max(0.05, shown.value[0]?.support ?? 0.05))
         </dd>
         <dt v-if="one.unfelt" class="text-walnut-2">unchecked</dt>
         <dd v-if="one.unfelt">not felt yet</dd>
-        <dt v-if="one.explains" class="text-walnut-2">around it</dt>
-        <dd v-if="one.explains">may keep tense, or be kept stiff by: {{ around(one) }}</dd>
+        <dt v-if="one.around.length" class="text-walnut-2">around it</dt>
+        <dd v-if="one.around.length">may keep tense, or be kept stiff by: {{ named(one.around) }}</dd>
         <dd class="col-span-2 flex gap-5">
           <button type="button" class="link min-h-[28px]" @click="emit('choose', one.check)">Go to it</button>
           <AboutButton v-if="one.muscle" :id="one.muscle" kind="muscle" :name="one.name" :side="one.side" />

@@ -15,7 +15,8 @@ export interface Explaining {
   unfelt: boolean
   /** where it is tried */
   check: Pick<NextCheck, 'kind' | 'id' | 'side'>
-  explains: number
+  /** muscles around a joint that were found tender, tense or short */
+  around: MuscleId[]
 }
 /** Muscles and joints in one order, the strongest first; joints only once they were examined. */
 export function explaining(pattern: Pattern): Explaining[] {
@@ -31,7 +32,7 @@ export function explaining(pattern: Pattern): Explaining[] {
     muscle: one.muscle,
     unfelt: one.trigger_point === 'unknown',
     check: { kind: 'palpate', id: one.muscle, side: one.side },
-    explains: 0,
+    around: [],
   }))
   const joints = pattern.joints.map((one): Explaining & { odds: number } => ({
     key: `${one.joint.kind}:${one.joint.level ?? ''}:${one.side}`,
@@ -45,7 +46,7 @@ export function explaining(pattern: Pattern): Explaining[] {
     muscle: null,
     unfelt: false,
     check: { ...one.tried, side: one.side },
-    explains: one.explains.length,
+    around: [...new Set(one.explains.map((item) => item.muscle))],
   }))
   return [...muscles, ...joints].sort((a, b) => b.odds - a.odds)
 }

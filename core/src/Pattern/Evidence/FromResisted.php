@@ -13,7 +13,8 @@ use Somatrace\Core\Pattern\SignBook;
  */
 final readonly class FromResisted implements Collector
 {
-    private const WEAK = 3;
+    /** Strength of 5 from which down a muscle counts as weak. */
+    public const WEAK = 3;
 
     public function collect(RankingContext $context, SignBook $book): void
     {

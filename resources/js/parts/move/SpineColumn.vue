@@ -61,13 +61,7 @@ const walk = async (offset: number) => {
         sides[0] ? words(level, sides[0]) : ''
       }}</span>
       <svg viewBox="-34 -10 68 20" class="h-[32px] w-[112px] text-iron" aria-hidden="true">
-        <path
-          v-if="shapeOf(level).skull"
-          d="M-26-11 Q-20 6 0 7 Q20 6 26-11"
-          fill="var(--color-bone, none)"
-          stroke="currentColor"
-          stroke-width="1.2"
-        />
+        <path v-if="shapeOf(level).skull" d="M-26-11 Q-20 6 0 7 Q20 6 26-11" fill="none" stroke="currentColor" stroke-width="1.2" />
         <g v-else fill="none" stroke="currentColor" stroke-width="1.2" stroke-linejoin="round">
           <path
             :d="`M${-shapeOf(level).half} -7 L${shapeOf(level).half} -7 L${shapeOf(level).half - 1} 6 L${-shapeOf(level).half + 1} 6 Z`"
