@@ -89,6 +89,20 @@ test('what was done stands in the note, and the next visit is booked in two touc
   await expect(page.getByRole('button', { name: 'Book it' })).toHaveCount(0)
 })
 
+test('what the room could not send as it was left is sent from the note, which then says it', async ({ page }) => {
+  const visit = await planned(page, 'Ottmar Rieck')
+  await roomTo(page, /^Levator scapulae/)
+  await page.route('**/events', (route) => route.abort())
+  await heard(page, () => page.keyboard.press('Enter'))
+  await page.waitForTimeout(1200)
+  await heard(page, () => page.keyboard.press('Enter'))
+  await page.goto(`${visit}/after`)
+  await expect(page.getByText(/^Planned and not worked: .*levator scapulae/)).toBeVisible()
+  await page.unroute('**/events')
+  await expect(page.getByText(/^Planned and not worked: .*levator scapulae/)).toHaveCount(0)
+  await expect(page.getByText(/levator scapulae/i).first()).toBeVisible()
+})
+
 test('what was worked gets something for home, with its dose, on a sheet to take along', async ({ page }) => {
   const visit = await planned(page, 'Hedda Voss')
   await roomTo(page, /^Levator scapulae/)

@@ -75,6 +75,9 @@ function shelf<T, A>(name: keyof typeof ARRIVED_MS) {
 export const unsentEntries = shelf<UnsentEntry, Entry>('entry')
 export const toldClashes = shelf<Clash, never>('clash')
 export const unsentEvents = shelf<TreatmentEvent, true>('event')
+/** Whether something of the room arrived so lately that a page asked for meanwhile may be without it. */
+export const arrivedLately = (visit: string): boolean =>
+  unsentEvents.left(visit, () => false).some(({ arrived }) => arrived && Date.now() - arrived.at < 15_000)
 
 /** Which tablet this is. */
 export const thisDevice = (): string => {

@@ -92,6 +92,7 @@ export function useOutbox(
       }
     } catch (failure) {
       if (failure instanceof Refused && failure.status === 422 && setAside(sent, failure)) more = true
+      else if (failure instanceof Refused && !failure.passes) trouble.value = `Not sent: ${failure.words}`
       else timer = window.setTimeout(() => void flush(), RETRY_MS)
     }
     busy = false

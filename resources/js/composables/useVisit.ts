@@ -79,8 +79,11 @@ export const isOf =
   (entry: HeldEntry): entry is Entry<K> =>
     entry.kind === kind
 
-/** Holds a visit's entries, saves each touch as it is made, and loses nothing when the connection or the window does. */
-export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
+/**
+ * Holds a visit's entries, saves each touch as it is made, and loses nothing when the connection or the window does. `beside`: how much
+ * else of the visit is still on its way.
+ */
+export function provideVisit(props: ComputedRef<VisitProps>, beside: () => number = () => 0): VisitStore {
   const visit = props.value.visit.id
   const entries = shallowRef<ReadonlyMap<string, HeldEntry>>(new Map())
   const judged = ref<Judged>(props.value) as Ref<Judged>
@@ -256,7 +259,7 @@ export function provideVisit(props: ComputedRef<VisitProps>): VisitStore {
     said: computed(() => connectionWords[connection.value] || said.value),
     problem,
     conflict: computed(() => clashes.value[0] ?? null),
-    pending: computed(() => waiting.value.size),
+    pending: computed(() => waiting.value.size + beside()),
     readOnly: computed(() => props.value.visit.status === 'signed' || !props.value.visit.writable),
     all: <K extends EntryKind>(kind: K, phase: Phase = 'before') =>
       [...entries.value.values()]

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
+import { arrivedLately } from '@/composables/unsent'
 import { useKeys } from '@/composables/useKeys'
+import { useOutbox } from '@/composables/useOutbox'
 import { provideVisit, stepNames, stepOrder } from '@/composables/useVisit'
 import type { StepId, VisitProps } from '@/types/visit'
 import SafetyStrip from './SafetyStrip.vue'
@@ -11,7 +13,13 @@ import VisitLine from './VisitLine.vue'
 import { plural } from './words'
 
 const props = defineProps<{ page: VisitProps; keys: KeyHelp[] }>()
-const store = provideVisit(computed(() => props.page))
+/** What the room still had when it was left: sent from here, and this page, which knows nothing of it yet, is read anew. */
+const room = useOutbox(props.page.visit.id, [], () => router.reload())
+onMounted(() => arrivedLately(props.page.visit.id) && router.reload())
+const store = provideVisit(
+  computed(() => props.page),
+  () => room.waiting.value.size,
+)
 const { judged, said, conflict, problem } = store
 const help = ref(false)
 const go = (offset: number) => {
@@ -110,6 +118,7 @@ const show = (payload: unknown): string => {
     <p v-if="problem" class="bg-madder-wash px-6 py-2" role="alert">
       Not kept: {{ problem.words }} What you entered: {{ show(problem.payload) }}.
     </p>
+    <p v-if="room.trouble.value" class="bg-madder-wash px-6 py-2" role="alert">Of the treatment room: {{ room.trouble.value }}</p>
     <main class="relative flex min-h-0 flex-1 flex-col"><slot /></main>
     <footer class="no-print sticky bottom-0 z-10 flex flex-wrap items-center gap-x-5 gap-y-1 bg-paper px-6 py-1">
       <p class="caption" aria-live="polite">{{ said || 'Every touch is saved.' }}</p>
