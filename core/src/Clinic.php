@@ -510,7 +510,7 @@ final class Clinic
 
     public function engineWith(Figures $figures): PatternEngine
     {
-        return new PatternEngine($this->atlas(), $figures, $this->quietness(), $this->reproduction());
+        return new PatternEngine($this->atlas(), $figures, $this->quietness(), $this->reproduction(), $this->told(...));
     }
 
     /** The ranking by itself, without the gate: for trials on simulated clients. */

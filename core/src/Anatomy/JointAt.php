@@ -7,13 +7,16 @@ namespace Somatrace\Core\Anatomy;
 /** One joint on one side, at one level where it has levels. */
 final readonly class JointAt
 {
+    private string $key;
+
     public function __construct(public Joint $joint, public ?string $level, public Side $side)
     {
+        $this->key = (new JointName($joint->id, $level))->key($side);
     }
 
     public function key(): string
     {
-        return (new JointName($this->joint->id, $this->level))->key($this->side);
+        return $this->key;
     }
 
     public function name(): string

@@ -68,19 +68,20 @@ final readonly class Parts
     /** @return array<string, list<string>> the parts of each whole that somebody told apart */
     public function apart(CaseFile $case): array
     {
-        $visits = [
-            [$case->findings, []], ...array_map(static fn (PastVisit $visit): array => [$visit->findings, $visit->done], $case->history),
-        ];
-        $named = array_fill_keys(array_map(static fn (ChosenTarget $one): string => $one->muscle ?? '', $case->session->targets), true);
-        foreach ($visits as [$findings, $done]) {
-            foreach ([...$findings->palpation, ...$done] as $one) {
-                $named[$one->muscle] = true;
+        $named = [];
+        $lists = [$case->session->targets, $case->findings->palpation];
+        foreach ($case->history as $visit) {
+            array_push($lists, $visit->findings->palpation, $visit->done);
+        }
+        foreach ($lists as $list) {
+            foreach ($list as $one) {
+                if (isset($this->atlas->muscles[$one->muscle ?? '']->partOf)) {
+                    $named[$this->atlas->muscles[$one->muscle]->partOf] = true;
+                }
             }
         }
 
-        return array_filter(
-            $this->atlas->parts(), static fn (array $parts): bool => array_intersect_key(array_fill_keys($parts, true), $named) !== [],
-        );
+        return array_intersect_key($this->atlas->parts(), $named);
     }
 
     /** @param  array<string, list<string>>  $parts */

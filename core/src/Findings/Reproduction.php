@@ -26,13 +26,27 @@ final readonly class Reproduction
     public function unexplained(CaseFile $case, int $movements, int $muscles): bool
     {
         foreach ($case->findings->complaints as $complaint) {
-            $moved = $this->moved($case, $complaint);
-            $felt = $this->felt($case, $complaint);
-            $examined = count(array_unique(array_map(static fn (RangeFinding|ResistedFinding $one): string => $one->movement, $moved)));
-            $palpated = count(array_unique(array_map(static fn (PalpationFinding $one): string => $one->muscle, $felt)));
-            $brought = array_filter($moved, static fn (RangeFinding|ResistedFinding $one): bool => $one->pain > 0) !== []
-                || array_filter($felt, fn (PalpationFinding $one): bool => $this->brings($one, $complaint)) !== [];
-            if ($complaint->hurts() && $examined >= $movements && $palpated >= $muscles && ! $brought) {
+            if (! $complaint->hurts()) {
+                continue;
+            }
+            $examined = [];
+            foreach ($this->moved($case, $complaint) as $one) {
+                if ($one->pain > 0) {
+                    continue 2;
+                }
+                $examined[$one->movement] = true;
+            }
+            if (count($examined) < $movements) {
+                continue;
+            }
+            $palpated = [];
+            foreach ($this->felt($case, $complaint) as $one) {
+                if ($this->brings($one, $complaint)) {
+                    continue 2;
+                }
+                $palpated[$one->muscle] = true;
+            }
+            if (count($palpated) >= $muscles) {
                 return true;
             }
         }

@@ -57,6 +57,17 @@ final readonly class TissueReader
         return new Tissue($stage, $trend, $this->swollenDays($swellings), $signs);
     }
 
+    /** Whether swelling anywhere was measured over so many days and does not go down; what is not swollen today is not looked at further back. */
+    public function swellingStays(CaseFile $case, int $days): bool
+    {
+        if (! $this->isSwollen($this->swelling($case->findings, null))) {
+            return false;
+        }
+        $tissue = $this->read($case, null, null);
+
+        return in_array($tissue->swelling, [SwellingTrend::Same, SwellingTrend::Rising], true) && $tissue->swollenDays >= $days;
+    }
+
     /**
      * @param  list<Place>|null  $places
      * @return array<string, Place>|null the places and those that touch them, by key

@@ -103,7 +103,7 @@ final readonly class Figures
     /** The share of a sign of one kind that stands at that place among the others, the strongest at 0. */
     public function discounted(int $rank): float
     {
-        return $this->discount[min($rank, count($this->discount) - 1)];
+        return $this->discount[$rank] ?? $this->discount[count($this->discount) - 1];
     }
 
     /** @param  bool  $levelled  one of several levels of its kind: which one is open too */

@@ -10,7 +10,6 @@ use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
 use Somatrace\Core\Anatomy\Test;
 use Somatrace\Core\CaseFile\CaseFile;
-use Somatrace\Core\Findings\Parts;
 use Somatrace\Core\Findings\Reproduction;
 use Somatrace\Core\Response\Quietness;
 
@@ -19,11 +18,16 @@ final class PatternEngine
 {
     private ?AtlasIndex $index = null;
 
+    /** Of the case that was ranked last: it is asked for its next checks as well. */
+    private ?RankingContext $last = null;
+
+    /** @param  \Closure(CaseFile): CaseFile  $told  the case with what was said of a whole told of its parts; of one told so, itself */
     public function __construct(
         private readonly Atlas $atlas,
         private readonly Figures $figures,
         private readonly Quietness $quietness,
         private readonly Reproduction $reproduction,
+        private readonly \Closure $told,
     ) {
     }
 
@@ -144,7 +148,9 @@ final class PatternEngine
     {
         $this->index ??= new AtlasIndex($this->atlas);
 
-        return new RankingContext($this->index, (new Parts($this->atlas))->resolved($case), $this->figures);
+        $told = ($this->told)($case);
+
+        return $this->last?->case === $told ? $this->last : $this->last = new RankingContext($this->index, $told, $this->figures);
     }
 
     /** @return list<Evidence\Collector> the short antagonist reads what the ones before it wrote */

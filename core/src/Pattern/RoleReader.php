@@ -12,23 +12,23 @@ final readonly class RoleReader
     public function of(RankingContext $context, SignBook $book, MuscleAt $at, TriggerPoint $point): Role
     {
         $names = $book->names($at);
-        $any = static fn (string ...$asked): bool => array_intersect_key($names, array_fill_keys($asked, true)) !== [];
-        $own = $any('complaint_own_zone');
-        $refers = $any('complaint_core_referral', 'complaint_spill_over');
-        $tender = $any('tenderness_2', 'tenderness_3', 'tenderness_4');
-        $familiar = $any('familiar');
-        $short = $book->sum($at, 'shortness', 'posture') > 0 || $any('posture_marked');
-        $long = $any('posture_long') && $this->antagonistShort($context, $book, $at);
+        $own = isset($names['complaint_own_zone']);
+        $refers = isset($names['complaint_core_referral']) || isset($names['complaint_spill_over']);
+        $tender = isset($names['tenderness_2']) || isset($names['tenderness_3']) || isset($names['tenderness_4']);
+        $familiar = isset($names['familiar']);
+        $short = $book->sum($at, 'shortness', 'posture') > 0 || isset($names['posture_marked']);
+        $long = isset($names['posture_long']) && $this->antagonistShort($context, $book, $at);
+        $sends = isset($names['referral_fits']) || isset($names['referral_typical']) || isset($names['referral_odd']);
+        $worked = isset($names['demand']) || isset($names['demand_dominant']);
 
         return match (true) {
-            $own && $long && ! $any('short_2', 'short_3') => Role::Overstretched,
+            $own && $long && ! isset($names['short_2']) && ! isset($names['short_3']) => Role::Overstretched,
             // short by its movements, and felt to be quiet: whatever pulls there, it is not this one
-            $any('short_antagonist') && ($tender || ! $any('tenderness_0')) => Role::Source,
-            $refers && ($familiar || $any('referral_fits') || ($tender && $short)) => Role::Source,
+            isset($names['short_antagonist']) && ($tender || ! isset($names['tenderness_0'])) => Role::Source,
+            $refers && ($familiar || isset($names['referral_fits']) || ($tender && $short)) => Role::Source,
             $own && ($point === TriggerPoint::Active || ($familiar && $short)) => Role::Source,
-            $own && $tender && ! $short && ! $any('referral_fits', 'referral_typical', 'referral_odd') => Role::Site,
-            ! $own && ! $refers && $any('demand', 'demand_dominant', 'tone_raised') && ($tender || $any('tone_raised'))
-                => Role::Compensating,
+            $own && $tender && ! $short && ! $sends => Role::Site,
+            ! $own && ! $refers && (isset($names['tone_raised']) || ($tender && $worked)) => Role::Compensating,
             default => Role::Unclear,
         };
     }

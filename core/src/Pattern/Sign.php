@@ -13,6 +13,9 @@ final readonly class Sign
     /** Signs are discounted among those of their kind and direction. */
     public string $group;
 
+    /** How much it says, for or against. */
+    public float $strength;
+
     /**
      * @param  string  $code  names the sign among all of its candidate, so that equal weights have a fixed order
      * @param  string  $name  of the weight in the figures
@@ -28,6 +31,7 @@ final readonly class Sign
         private \Closure $words,
     ) {
         $this->group = $kind.($weight > 0 ? '+' : '-');
+        $this->strength = abs($weight);
     }
 
     public function text(): string

@@ -41,16 +41,18 @@ final readonly class Weighing
     private function group(array $signs, array &$evidence): void
     {
         if (count($signs) > 1) {
-            usort($signs, static fn (Sign $a, Sign $b): int => abs($b->weight) <=> abs($a->weight) ?: $a->code <=> $b->code);
+            usort($signs, static fn (Sign $a, Sign $b): int => $b->strength <=> $a->strength ?: $a->code <=> $b->code);
         }
         $sum = 0.0;
+        $parts = [];
         foreach ($signs as $rank => $sign) {
-            $sum += abs($sign->weight) * $this->figures->discounted($rank);
+            $parts[] = $part = $this->figures->discounted($rank);
+            $sum += $sign->strength * $part;
         }
         $cap = $this->figures->caps[$signs[0]->kind] ?? $sum;
         $share = $sum > $cap ? $cap / $sum : 1.0;
         foreach ($signs as $rank => $sign) {
-            $part = $this->figures->discounted($rank) * $share;
+            $part = $parts[$rank] * $share;
             $evidence[] = new Evidence($sign, $sign->share * $part, $sign->weight * $part);
         }
     }

@@ -8,7 +8,6 @@ use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\Anatomy\Place;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\ConditionAnswer;
-use Somatrace\Core\CaseFile\SwellingTrend;
 use Somatrace\Core\Healing\Tissue;
 use Somatrace\Core\Healing\TissueReader;
 
@@ -43,8 +42,6 @@ final readonly class ConditionTissue
     /** Whether swelling anywhere was measured over so many days and does not go down. */
     public function swellingStays(CaseFile $case, int $days): bool
     {
-        $tissue = $this->reader->read($case, null, null);
-
-        return in_array($tissue->swelling, [SwellingTrend::Same, SwellingTrend::Rising], true) && $tissue->swollenDays >= $days;
+        return $this->reader->swellingStays($case, $days);
     }
 }

@@ -196,9 +196,12 @@ final readonly class Intake
     {
         $ends = [];
         foreach ($this->case->findings->range as $finding) {
+            if ($finding->endFeel === null) {
+                continue;
+            }
             $there = ($this->reproduction->groupsOf($finding->movement)[0] ?? '') === $group
                 && ($side === null || in_array($finding->side, [$side, Side::Midline], true));
-            if ($there && $finding->endFeel !== null) {
+            if ($there) {
                 $ends[] = [$finding->endFeel, $finding->pain];
             }
         }
