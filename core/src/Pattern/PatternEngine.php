@@ -146,11 +146,13 @@ final class PatternEngine
 
     private function context(CaseFile $case): RankingContext
     {
-        $this->index ??= new AtlasIndex($this->atlas);
-
         $told = ($this->told)($case);
+        $context = $this->last;
+        if ($context === null || $context->case !== $told) {
+            $this->last = $context = new RankingContext($this->index ??= new AtlasIndex($this->atlas), $told, $this->figures);
+        }
 
-        return $this->last?->case === $told ? $this->last : $this->last = new RankingContext($this->index, $told, $this->figures);
+        return $context;
     }
 
     /** @return list<Evidence\Collector> the short antagonist reads what the ones before it wrote */
