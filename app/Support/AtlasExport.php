@@ -83,11 +83,7 @@ final readonly class AtlasExport
                 'how' => $movement->measure,
             ], $atlas->movements)),
             'posture' => array_values(array_map(
-                static fn ($sign): array => [
-                    'id' => $sign->id, 'name' => $sign->name, 'paired' => $sign->paired,
-                    'speaks' => array_values(array_unique([...array_keys($sign->short), ...array_keys($sign->long)])),
-                ],
-                $atlas->postureSigns,
+                static fn ($sign): array => ['id' => $sign->id, 'name' => $sign->name, 'paired' => $sign->paired], $atlas->postureSigns,
             )),
             'tests' => array_values(array_map(
                 static fn ($test): array => [
@@ -99,7 +95,9 @@ final readonly class AtlasExport
                 $atlas->tests,
             )),
             'regions' => array_values(array_map(
-                static fn ($region): array => ['id' => $region->id, 'name' => $region->name, 'zones' => $region->zones], $atlas->regions,
+                static fn ($region): array => [
+                    'id' => $region->id, 'name' => $region->name, 'zones' => $region->zones, 'look' => $region->look,
+                ], $atlas->regions,
             )),
             'hazards' => array_map(
                 static fn (Hazard $hazard): array => [

@@ -35,7 +35,10 @@ final readonly class AtlasReferences
             'tests/*/alarms/*' => 'stop sign', 'tests/*/where/*' => 'zone',
         ],
         'chains' => ['stiff/*/region' => 'region', 'stiff/*/overworks/*' => 'region', 'busy_side/muscles/*' => 'muscle'],
-        'regions' => ['regions/*/zones/*' => 'zone', 'regions/*/by_complaint/*/zones/*' => 'zone', 'regions/*/quick_muscles/*' => 'muscle'],
+        'regions' => [
+            'regions/*/zones/*' => 'zone', 'regions/*/look/*' => 'posture sign', 'regions/*/by_complaint/*/zones/*' => 'zone',
+            'regions/*/quick_muscles/*' => 'muscle',
+        ],
         'posture_signs' => ['posture_signs/*/short/*/muscle' => 'muscle', 'posture_signs/*/long/*/muscle' => 'muscle'],
         'techniques' => [
             'techniques/*/tools/*' => 'tool', 'techniques/*/not_with/*/condition' => 'condition',

@@ -13,6 +13,7 @@ final readonly class Region
 
     /**
      * @param  non-empty-list<string>  $zones
+     * @param  list<string>  $look  posture signs the eye looks for, the telling ones first
      * @param  list<array{string, string}>  $quick  kind (range, resisted, test) and id of at most six measures, the telling ones first
      * @param  list<string>  $quickMuscles  at most six
      * @param  list<array{string, string}>  $more  what a full assessment adds
@@ -24,6 +25,7 @@ final readonly class Region
         public string $id,
         public string $name,
         public array $zones,
+        public array $look,
         public array $quick,
         public array $quickMuscles,
         public array $more,
@@ -44,8 +46,8 @@ final readonly class Region
         $zones = $row->strings('zones');
 
         return new self(
-            $row->string('id'), $row->string('name'), $zones === [] ? throw UnknownId::in('zone', '') : $zones, $checks($row, 'quick'),
-            $row->strings('quick_muscles'), $checks($row, 'more'),
+            $row->string('id'), $row->string('name'), $zones === [] ? throw UnknownId::in('zone', '') : $zones,
+            $row->strings('look'), $checks($row, 'quick'), $row->strings('quick_muscles'), $checks($row, 'more'),
             $row->map('by_complaint', static fn (Fields $one): array => [$one->strings('zones'), $checks($one, 'checks')]),
             $limb === null ? [] : $checks($nerve, $limb), $nerve->strings('qualities'), $row->string('source'),
         );

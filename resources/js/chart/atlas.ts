@@ -110,9 +110,9 @@ interface Atlas {
   zones: { id: ZoneId; name: string; group: string; midline: boolean; neighbours: ZoneId[] }[]
   movements: AtlasMovement[]
   tests: AtlasTest[]
-  regions: { id: RegionId; name: string; zones: ZoneId[] }[]
+  regions: { id: RegionId; name: string; zones: ZoneId[]; look: PostureSignId[] }[]
   /** speaks: the muscles a sign says are short or long */
-  posture: { id: PostureSignId; name: string; paired: boolean; speaks: MuscleId[] }[]
+  posture: { id: PostureSignId; name: string; paired: boolean }[]
   /** places never to press, or only with care */
   hazards: Record<string, AtlasHazard>
   /** by their everyday name where there is one */

@@ -118,6 +118,11 @@ const focusFirst = async (side?: Side) => {
   first?.focus()
   if (first instanceof HTMLInputElement) first.select()
 }
+/** One arrow of a drawing is touched: what it stands for comes to hand, on that side. */
+const takeOnDrawing = (key: string, side: Side) => {
+  take(key)
+  void focusFirst(side)
+}
 /** On with the list: the other side, then the next measure that may be done; after the last one the keys of the page answer again. */
 const onward = (side: Side) => {
   if (side === 'left') return void focusFirst('right')
@@ -180,7 +185,14 @@ const how = computed(() =>
         >
       </p>
       <LastFound :one="chosen" />
-      <RangePanel v-if="chosen.kind === 'range'" :key="chosen.id" :movement="movementOf(chosen.id)" :sides="sides" @next="onward" />
+      <RangePanel
+        v-if="chosen.kind === 'range'"
+        :key="chosen.id"
+        :movement="movementOf(chosen.id)"
+        :sides="sides"
+        @next="onward"
+        @pick="takeOnDrawing"
+      />
       <ResistedPanel
         v-else-if="chosen.kind === 'resisted'"
         :key="`resisted ${chosen.id}`"
@@ -195,6 +207,7 @@ const how = computed(() =>
         :sides="sides"
         :refused="chosen.refused?.text ?? null"
         @next="onward"
+        @pick="takeOnDrawing"
       />
       <LookList :regions="list.regions" />
     </section>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { atlas, muscle, region } from '@/chart/atlas'
+import { atlas, region } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
 import { useLastTime } from '@/composables/lastTime'
 import { useVisit } from '@/composables/useVisit'
@@ -14,11 +14,14 @@ const props = defineProps<{ regions: RegionId[] }>()
 const { one, save, saveAll } = useVisit()
 const { left, confirm } = useLastTime()
 const all = ref(false)
+/** What tells most where it hurts comes first, region by region; what somebody has graded stays in sight. */
 const near = computed(() => {
-  const zones = new Set(props.regions.flatMap((id) => region(id).zones))
-  return atlas.posture.filter((sign) => sign.speaks.some((id) => muscle(id).zones.some((here) => zones.has(here))))
+  const asked = [...new Set(props.regions.flatMap((id) => region(id).look))]
+  return asked.flatMap((id) => atlas.posture.find((sign) => sign.id === id) ?? [])
 })
-const signs = computed(() => (all.value || !near.value.length ? atlas.posture : near.value))
+const rest = computed(() => atlas.posture.filter((sign) => !near.value.includes(sign)))
+const isGraded = (sign: (typeof atlas.posture)[number]) => sidesOf(sign.paired).some((side) => grade(sign.id, side) !== undefined)
+const signs = computed(() => [...near.value, ...(all.value || !near.value.length ? rest.value : rest.value.filter(isGraded))])
 const sidesOf = (paired: boolean): Side[] => (paired ? ['left', 'right'] : ['midline'])
 const grade = (sign: PostureSignId, side: Side) => one('posture', nameOf('posture', { sign, side }))?.grade
 const set = (sign: PostureSignId, side: Side, value: number | undefined) =>

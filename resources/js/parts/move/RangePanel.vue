@@ -17,10 +17,11 @@ import SidePair from '@/parts/SidePair.vue'
 import type { Side } from '@/types/ids.generated'
 import type { Comparison, RangeFinding } from '@/types/visit'
 import ComparedWords from './ComparedWords.vue'
+import GlideDrawing from './GlideDrawing.vue'
 
 /** A range, active and passive, with pain, end-feel and where it is felt, each side about the midline. */
 const props = defineProps<{ movement: AtlasMovement; sides: readonly Side[] }>()
-const emit = defineEmits<{ next: [side: Side] }>()
+const emit = defineEmits<{ next: [side: Side]; pick: [key: string, side: Side] }>()
 const { props: page, judged, one, last, save } = useVisit()
 const idOf = (side: Side) => nameOf('range', { movement: props.movement.id, side })
 const range = (side: Side) => one('range', idOf(side))
@@ -63,6 +64,7 @@ const feels: Record<NonNullable<RangeFinding['end_feel']>, string> = {
     />
     <SidePair v-slot="{ side }" class="mt-1" :sides="sides" :possessive="page.client.words.possessive">
       <template v-if="movement.unit === 'glide'">
+        <GlideDrawing :id="movement.id" kind="range" :side="side" @pick="(key, on) => emit('pick', key, on)" />
         <p class="caption mt-1">{{ unit }}</p>
         <Scale
           :label="`Glide, ${side}`"

@@ -13,13 +13,14 @@ import SidePair from '@/parts/SidePair.vue'
 import type { Side, ZoneId } from '@/types/ids.generated'
 import type { Comparison, Complaint, Place, TestFinding, TestResult } from '@/types/visit'
 import ComparedWords from './ComparedWords.vue'
+import GlideDrawing from './GlideDrawing.vue'
 import HoldTimer from './HoldTimer.vue'
 import ResultCells from './ResultCells.vue'
 import SpineColumn from './SpineColumn.vue'
 
 /** A special test: its answer, grade or number a side, by level of the spine where it is sprung, and against the clock where it is held. */
 const props = defineProps<{ test: AtlasTest; sides: readonly Side[]; refused: string | null }>()
-const emit = defineEmits<{ next: [side: Side] }>()
+const emit = defineEmits<{ next: [side: Side]; pick: [key: string, side: Side] }>()
 const { props: page, judged, all, one, last, save } = useVisit()
 const segment = ref('')
 const levelOf = (level: string) => (level ? { segment: level } : {})
@@ -158,6 +159,7 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
         :sides="sides"
         :possessive="page.client.words.possessive"
       >
+        <GlideDrawing v-if="test.result === 'glide'" :id="test.id" kind="test" :side="side" @pick="(key, on) => emit('pick', key, on)" />
         <HoldTimer
           v-if="test.seconds"
           ref="timers"
