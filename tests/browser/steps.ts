@@ -234,3 +234,17 @@ export async function roomTo(page: Page, name: RegExp, touch = () => page.keyboa
   }
   expect(await inHand(page)).toMatch(name)
 }
+
+/** Counts every touch and every key, over all pages of the window. */
+export async function counting(page: Page): Promise<() => Promise<{ touches: number; keys: number }>> {
+  await page.addInitScript(() => {
+    const up = (name: string) => sessionStorage.setItem(name, String(Number(sessionStorage.getItem(name) ?? 0) + 1))
+    document.addEventListener('pointerdown', () => up('touches'), true)
+    document.addEventListener('keydown', (event) => event.key !== 'Shift' && up('keys'), true)
+  })
+  return () =>
+    page.evaluate(() => ({
+      touches: Number(sessionStorage.getItem('touches') ?? 0),
+      keys: Number(sessionStorage.getItem('keys') ?? 0),
+    }))
+}

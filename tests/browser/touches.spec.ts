@@ -1,19 +1,6 @@
-import { choose, denied, openStep, recorded, saved, signIn } from './steps'
+import { choose, counting, denied, openStep, recorded, saved, signIn } from './steps'
 import { expect, test, type Page } from './test'
 
-/** Counts every touch and every key, over all pages of the window. */
-async function counting(page: Page): Promise<() => Promise<{ touches: number; keys: number }>> {
-  await page.addInitScript(() => {
-    const up = (name: string) => sessionStorage.setItem(name, String(Number(sessionStorage.getItem(name) ?? 0) + 1))
-    document.addEventListener('pointerdown', () => up('touches'), true)
-    document.addEventListener('keydown', (event) => event.key !== 'Shift' && up('keys'), true)
-  })
-  return () =>
-    page.evaluate(() => ({
-      touches: Number(sessionStorage.getItem('touches') ?? 0),
-      keys: Number(sessionStorage.getItem('keys') ?? 0),
-    }))
-}
 /** The one button that goes on. */
 const onward = async (page: Page) => {
   const here = page.url()

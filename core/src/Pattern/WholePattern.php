@@ -20,11 +20,20 @@ final readonly class WholePattern
      * @param  float  $share  of what is known on both sides that must agree
      * @param  list<WholeSign>  $signs
      * @param  list<string>  $front
+     * @param  int  $frontMost  so many of them are wanted in a plan though nobody felt them
+     * @param  float  $frontWorth  what such a one is worth at least, as a share of support
      * @param  list<string>  $behind
      * @param  list<string>  $afterFront  regions
      */
     private function __construct(
-        public int $least, private float $share, public array $signs, public array $front, public array $behind, private array $afterFront,
+        public int $least,
+        private float $share,
+        public array $signs,
+        public array $front,
+        private int $frontMost,
+        public float $frontWorth,
+        public array $behind,
+        private array $afterFront,
     ) {
     }
 
@@ -34,8 +43,7 @@ final readonly class WholePattern
 
         return new self(
             $file->int('least'), $file->float('share'), $file->map('signs', WholeSign::from(...)), $file->strings('front'),
-            $file->strings('behind'),
-            $file->strings('after_front'),
+            $file->int('front_most'), $file->float('front_worth'), $file->strings('behind'), $file->strings('after_front'),
         );
     }
 
@@ -72,6 +80,22 @@ final readonly class WholePattern
     public function isFront(MuscleAt $at, Side $busy): bool
     {
         return $at->side === $busy && in_array($at->muscle, $this->front, true);
+    }
+
+    /**
+     * What shortens in front of the busy side belongs in a plan before anybody felt it.
+     *
+     * @return array<string, true> by muscle and side, the best supported
+     */
+    public function wanted(PatternResult $pattern, ?Side $busy): array
+    {
+        $front = $busy === null ? [] : array_values(array_filter(
+            $pattern->candidates, fn (Candidate $one): bool => $this->isFront($one->at, $busy),
+        ));
+
+        return array_fill_keys(
+            array_map(static fn (Candidate $one): string => $one->at->key(), array_slice($front, 0, $this->frontMost)), true,
+        );
     }
 
     public function isBehind(MuscleAt $at, Side $busy): bool

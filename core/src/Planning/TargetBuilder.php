@@ -58,6 +58,9 @@ final class TargetBuilder
     /** @var list<Suspect> what the ranking suspects, or work asks for, and nobody felt, though something was felt today */
     private array $suspects = [];
 
+    /** @var array<string, true> what the whole pattern wants in front, by muscle and side */
+    private array $wanted = [];
+
     /** No muscle explains the pain: the sore place is soothed, shortly, and nothing else is looked for. */
     private bool $calmOnly = false;
 
@@ -87,6 +90,7 @@ final class TargetBuilder
     {
         $this->leftOut = $this->suspects = [];
         $this->calmOnly = $pattern->ofNone->leads;
+        $this->wanted = $this->whole->wanted($pattern, $this->busy);
         $targets = [];
         $session = $this->case->session;
         $most = $this->figures->mostFound($session->now->minutesLeft ?? $session->minutes ?? $this->figures->defaultMinutes);
@@ -225,7 +229,8 @@ final class TargetBuilder
             $key = $candidate->at->key();
             $own = $this->felt[$key] ?? $this->nothing;
             $decided = isset($settled[$key]);
-            $supported = $candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->minSupport;
+            $supported = isset($this->wanted[$key])
+                || ($candidate->logOdds > self::WATCHFUL_LOG_ODDS && $candidate->support >= $this->figures->minSupport);
             if (isset($picked[$key]) || (! $this->calmOnly && $own->isFound())) {
                 $named[] = $candidate;
             } elseif ($this->calmOnly || ! ($supported || $decided)) {
@@ -290,7 +295,10 @@ final class TargetBuilder
 
     private function worth(Candidate $candidate): float
     {
-        return $candidate->support * $this->figures->roleWeight($candidate->role);
+        return max(
+            $candidate->support * $this->figures->roleWeight($candidate->role),
+            isset($this->wanted[$candidate->at->key()]) ? $this->whole->frontWorth : 0.0,
+        );
     }
 
     private function target(Candidate $candidate): ?Target

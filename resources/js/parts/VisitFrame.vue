@@ -148,6 +148,7 @@ const show = (payload: unknown): string => {
             ['⇧Z', 'do again'],
             [',', 'step before'],
             ['.', 'next step'],
+            ['Esc', 'out of a field'],
             ['?', 'this list'],
           ]"
           :key="name + what"

@@ -23,6 +23,7 @@ defineOptions({
   layout: inVisitFrame(
     ['Enter', 'into the first field; there it keeps and goes on'],
     ['[ ]', 'measure before, next measure'],
+    ['O', 'look: a digit grades and goes on, Enter passes'],
     ['P', 'unchanged since last time'],
     ['D', 'read the device'],
     ['N', 'next best check'],

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { atlas, region } from '@/chart/atlas'
 import { nameOf } from '@/composables/fields'
+import { useKeys } from '@/composables/useKeys'
 import { useLastTime } from '@/composables/lastTime'
 import { useVisit } from '@/composables/useVisit'
 import Scale from '@/parts/Scale.vue'
@@ -42,6 +43,20 @@ const open = computed(() =>
 const before = computed(() => left('posture', (one) => one.grade > 0))
 const lookOf = (one: EntryPayloads['posture']): string =>
   `${atlas.posture.find((item) => item.id === one.sign)?.name.toLowerCase() ?? one.sign}${one.side === 'midline' ? '' : ` ${one.side}`} ${one.grade}`
+const list = useTemplateRef<HTMLElement>('list')
+const scales = (): HTMLElement[] => [...(list.value?.querySelectorAll<HTMLElement>('[role=radiogroup]') ?? [])]
+const into = (scale: HTMLElement | undefined) => {
+  const first = scale?.querySelector<HTMLElement>('[tabindex="0"]')
+  if (first) first.focus()
+  else if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
+}
+/** By keys it goes down the list, left before right; after the last one the keys of the page answer again. */
+const onward = async (sign: PostureSignId, side: Side) => {
+  await nextTick()
+  const here = scales().findIndex((scale) => scale.dataset['at'] === `${sign} ${side}`)
+  into(scales()[here + 1])
+}
+useKeys({ o: () => into(scales().find((scale) => !scale.querySelector('[aria-checked=true]')) ?? scales()[0]) })
 const nothing = () =>
   saveAll(
     open.value.map(({ sign, side }) => ({
@@ -70,26 +85,32 @@ const nothing = () =>
         </button>
       </span>
     </div>
-    <p class="caption mb-1">0 looked for and not there, 3 marked.</p>
-    <div v-for="sign in signs" :key="sign.id" class="grid grid-cols-[1fr_160px_1fr] items-center gap-x-3 border-b border-hairline py-px">
-      <Scale
-        v-if="sign.paired"
-        :most="3"
-        :label="`${sign.name}, left`"
-        :value="grade(sign.id, 'left')"
-        :unusual-from="1"
-        class="flex-row-reverse"
-        @choose="(value) => set(sign.id, 'left', value)"
-      />
-      <span v-else />
-      <span class="text-center">{{ sign.name }}</span>
-      <Scale
-        :most="3"
-        :label="`${sign.name}${sign.paired ? ', right' : ''}`"
-        :value="grade(sign.id, sign.paired ? 'right' : 'midline')"
-        :unusual-from="1"
-        @choose="(value) => set(sign.id, sign.paired ? 'right' : 'midline', value)"
-      />
+    <p class="caption mb-1">0 looked for and not there, 3 marked. By keys: <span class="key-hint">O</span></p>
+    <div ref="list">
+      <div v-for="sign in signs" :key="sign.id" class="grid grid-cols-[1fr_160px_1fr] items-center gap-x-3 border-b border-hairline py-px">
+        <Scale
+          v-if="sign.paired"
+          :most="3"
+          :label="`${sign.name}, left`"
+          :value="grade(sign.id, 'left')"
+          :unusual-from="1"
+          class="flex-row-reverse"
+          :data-at="`${sign.id} left`"
+          @next="onward(sign.id, 'left')"
+          @choose="(value) => set(sign.id, 'left', value)"
+        />
+        <span v-else />
+        <span class="text-center">{{ sign.name }}</span>
+        <Scale
+          :most="3"
+          :label="`${sign.name}${sign.paired ? ', right' : ''}`"
+          :value="grade(sign.id, sign.paired ? 'right' : 'midline')"
+          :unusual-from="1"
+          :data-at="`${sign.id} ${sign.paired ? 'right' : 'midline'}`"
+          @next="onward(sign.id, sign.paired ? 'right' : 'midline')"
+          @choose="(value) => set(sign.id, sign.paired ? 'right' : 'midline', value)"
+        />
+      </div>
     </div>
     <button type="button" class="link caption mt-2 min-h-[32px]" @click="all = !all">
       {{ all ? 'Only what belongs to these regions' : 'The whole body' }}
