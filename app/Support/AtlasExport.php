@@ -77,13 +77,15 @@ final readonly class AtlasExport
                 $atlas->zones,
             )),
             'movements' => array_values(array_map(static fn ($movement): array => [
-                'id' => $movement->id, 'name' => $movement->name, 'unit' => $movement->unit, 'paired' => $movement->paired,
-                'norm' => $movement->norm, 'min' => $movement->min,
+                'id' => $movement->id, 'name' => $movement->name, 'clinical' => $movement->clinical, 'unit' => $movement->unit,
+                'paired' => $movement->paired, 'norm' => $movement->norm, 'min' => $movement->min,
                 'max' => $movement->max, 'error' => $movement->measurementError, 'larger' => $movement->largerIsBetter,
                 'how' => $movement->measure,
             ], $atlas->movements)),
             'posture' => array_values(array_map(
-                static fn ($sign): array => ['id' => $sign->id, 'name' => $sign->name, 'paired' => $sign->paired], $atlas->postureSigns,
+                static fn ($sign): array => [
+                    'id' => $sign->id, 'name' => $sign->name, 'clinical' => $sign->clinical, 'paired' => $sign->paired,
+                ], $atlas->postureSigns,
             )),
             'tests' => array_values(array_map(
                 static fn ($test): array => [
@@ -93,6 +95,10 @@ final readonly class AtlasExport
                     'levels' => (object) $test->levels, 'alarms' => $test->alarms, 'where' => $test->where,
                 ],
                 $atlas->tests,
+            )),
+            'testSets' => array_values(array_map(
+                static fn ($set): array => ['id' => $set->id, 'name' => $set->name, 'tests' => $set->tests, 'least' => $set->least],
+                $atlas->testSets,
             )),
             'regions' => array_values(array_map(
                 static fn ($region): array => [

@@ -1,5 +1,5 @@
 import { test, type Page } from './test'
-import { choose, denied, heard, openClient, openWith, recorded, roomTo, saved, signIn } from './steps'
+import { choose, denied, everythingDenied, heard, openClient, openWith, recorded, roomTo, saved, signIn } from './steps'
 
 /** Pictures of the main views from the demo story, for docs/screenshots: SCREENSHOTS=1 npx playwright test */
 /** Several views on one sheet, two beside each other. */
@@ -158,9 +158,6 @@ test('pictures', async ({ page, browser }) => {
     { kind: 'range', payload: { movement: 'thoracic.rotation', side: 'right', active: 21 } },
     { kind: 'posture', payload: { sign: 'head_forward', side: 'midline', grade: 2 } },
   ])
-  await page.goto(`${visit}/think`)
-  await settle()
-  await shot('think')
   await page.goto(`${visit}/summary`)
   await settle()
   await sheet(page, 'papers', [await page.screenshot(), note, report])
@@ -212,4 +209,29 @@ test('pictures', async ({ page, browser }) => {
   await page.goto(`${other}/screen`)
   await settle()
   await shot('screen')
+  await openClient(page, 'Maren Sallow')
+  await page.getByRole('button', { name: /Start visit/ }).click()
+  await page.getByRole('heading', { name: /Where does it hurt/ }).waitFor()
+  const third = page.url().replace(/\/ask$/, '')
+  const sides = (movement: string, left: number, right: number) => [
+    { kind: 'range', payload: { movement, side: 'left', active: left, pain: 0 } },
+    { kind: 'range', payload: { movement, side: 'right', active: right, pain: 0 } },
+  ]
+  const seen = (sign: string, grade: number) => ({ kind: 'posture', payload: { sign, side: 'left', grade } })
+  await recorded(page, third, [
+    ...everythingDenied(),
+    { kind: 'condition', payload: { condition: 'pregnancy', answer: 'yes', severity: 'mild', weeks_pregnant: 27 } },
+    { kind: 'complaint', payload: { zone: 'interscapular', side: 'right', now: 4 } },
+    { kind: 'demand', payload: { demand: 'pinch', side: 'left', hours_per_week: 30 } },
+    ...sides('cervical.rotation', 62, 77),
+    ...sides('scapula.adduction', 1, 3),
+    seen('shoulder_rolled_forward', 2),
+    seen('collarbone_short', 1),
+    seen('arm_rests_high', 1),
+    { kind: 'palpation', payload: { muscle: 'pectoralis_minor', side: 'left', tenderness: 3, tone: 'high', familiar: 'no' } },
+    { kind: 'palpation', payload: { muscle: 'rhomboids', side: 'right', tenderness: 2, familiar: 'yes' } },
+  ])
+  await page.goto(`${third}/think`)
+  await settle()
+  await shot('think')
 })

@@ -2,6 +2,7 @@ import { beforeEach, describe, expect, test, vi } from 'vitest'
 
 const wished = { settings: {} as Record<string, unknown> }
 vi.mock('@inertiajs/vue3', () => ({ usePage: () => ({ props: { user: { settings: wished.settings } } }) }))
+const { called } = await import('@/parts/words')
 const { dayWords, kept, shown, shownUnit, timeWords } = await import('@/composables/settings')
 
 const plain = {
@@ -54,5 +55,21 @@ describe('days', () => {
   test('a moment is told in the clock of the clinic', () => {
     wished.settings['timezone'] = 'Europe/Warsaw'
     expect(timeWords('2026-01-07T10:05:00Z')).toMatch(/11:05/)
+  })
+})
+
+describe('words', () => {
+  const turning = { name: 'Turning the head', clinical: 'cervical rotation' }
+  test.each([
+    ['both', { name: 'Turning the head', beside: 'cervical rotation' }],
+    ['plain', { name: 'Turning the head', beside: '' }],
+    ['clinical', { name: 'Cervical rotation', beside: '' }],
+  ])('%s', (words, shown) => {
+    wished.settings['note_words'] = words
+    expect(called(turning)).toEqual(shown)
+  })
+  test('a term that is the plain name is not said twice', () => {
+    wished.settings['note_words'] = 'both'
+    expect(called({ name: 'Jaw drift', clinical: 'jaw drift' }).beside).toBe('')
   })
 })

@@ -14,7 +14,7 @@ final class HandleInertiaRequests extends Middleware
 {
     protected $rootView = 'app';
 
-    private const SHOWN = ['pressure_unit', 'length_unit', 'date_form', 'theme', 'figure', 'idle_minutes', 'pedals'];
+    private const SHOWN = ['pressure_unit', 'length_unit', 'date_form', 'note_words', 'theme', 'figure', 'idle_minutes', 'pedals'];
 
     /** @return array<string, mixed> */
     public function share(Request $request): array

@@ -19,6 +19,7 @@ use Somatrace\Core\Data\JsonFile;
  *     zoneSets: array<string, list<string>>,
  *     movements: array<string, Movement>,
  *     tests: array<string, Test>,
+ *     testSets: array<string, TestSet>,
  *     regions: array<string, Region>,
  *     postureSigns: array<string, PostureSign>,
  *     techniques: array<string, Technique>,
@@ -52,6 +53,7 @@ final class Atlas
      * @param  array<string, list<string>>  $zoneSets
      * @param  array<string, Movement>  $movements
      * @param  array<string, Test>  $tests
+     * @param  array<string, TestSet>  $testSets
      * @param  array<string, Region>  $regions
      * @param  array<string, PostureSign>  $postureSigns
      * @param  array<string, Technique>  $techniques
@@ -71,6 +73,7 @@ final class Atlas
         public readonly array $zoneSets,
         public readonly array $movements,
         public readonly array $tests,
+        public readonly array $testSets,
         public readonly array $regions,
         public readonly array $postureSigns,
         public readonly array $techniques,
@@ -140,6 +143,7 @@ final class Atlas
             'zoneSets' => $this->zoneSets,
             'movements' => $this->movements,
             'tests' => $this->tests,
+            'testSets' => $this->testSets,
             'regions' => $this->regions,
             'postureSigns' => $this->postureSigns,
             'techniques' => $this->techniques,
@@ -194,6 +198,7 @@ final class Atlas
             $zoneSets,
             self::byId($read('movements')->map('movements', Movement::from(...))),
             self::byId($read('tests')->map('tests', Test::from(...))),
+            self::byId($read('tests')->map('sets', TestSet::from(...))),
             self::byId($regions->map('regions', static fn (Fields $row): Region => Region::from($row, $regions->fields('nerve')))),
             self::byId($read('posture_signs')->map('posture_signs', PostureSign::from(...))),
             self::byId($read('techniques')->map('techniques', Technique::from(...))),

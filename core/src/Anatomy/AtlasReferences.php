@@ -30,6 +30,7 @@ final readonly class AtlasReferences
             'muscles/*/demands/*/*' => 'demand', 'muscles/*/self_care/*' => 'self-care', 'muscles/*/hazards/*' => 'hazard',
         ],
         'tests' => [
+            'sets/*/tests/*' => 'test',
             'tests/*/never/flags/*' => 'red flag', 'tests/*/never/conditions/*' => 'condition', 'tests/*/never/unsettled/*' => 'condition',
             'tests/*/short/*' => 'muscle', 'tests/*/speaks_of/*/muscles/*' => 'muscle', 'tests/*/speaks_of/*/joint' => 'joint',
             'tests/*/alarms/*' => 'stop sign', 'tests/*/where/*' => 'zone',

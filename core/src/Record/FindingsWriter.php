@@ -31,6 +31,9 @@ final readonly class FindingsWriter
 
     private const PAIN = 0.4;
 
+    /** Tests that speak together say more than each of them. */
+    private const SET_WEIGHT = 3.0;
+
     public function __construct(private Atlas $atlas, private Terms $terms)
     {
     }
@@ -311,7 +314,32 @@ final readonly class FindingsWriter
             }
         }
 
-        return $this->withRest($deviating, 'found.test', 'Tested and as usual', $usual, 'move');
+        return $this->withRest([...$this->sets($found), ...$deviating], 'found.test', 'Tested and as usual', $usual, 'move');
+    }
+
+    /**
+     * @param  list<TestFinding>  $found
+     * @return list<Found> tests that only speak together, where enough of them answered
+     */
+    private function sets(array $found): array
+    {
+        $told = [];
+        foreach ($this->atlas->testSets as $set) {
+            foreach (Side::pair() as $side) {
+                if ($set->speaks($found, $side)) {
+                    $of = $set->count($found, $side);
+                    $told[] = new Found(self::SET_WEIGHT, new Sentence(
+                        "found.test.{$set->id}.{$side->value}", Part::Found,
+                        Prose::sentence(
+                            "Of {$of['done']} tests of the {$side->value} {$set->name} {$of['positive']} answer: "
+                                ."{$set->least} or more speak for that joint",
+                        ), [new Source('move', ucfirst($set->name))],
+                    ));
+                }
+            }
+        }
+
+        return $told;
     }
 
     /**

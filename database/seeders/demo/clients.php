@@ -271,8 +271,17 @@ return [
                     'demand' => [
                         ['demand' => 'pinch', 'side' => 'left', 'hours_per_week' => 30], ['demand' => 'head_down', 'hours_per_week' => 30],
                     ],
-                    'range' => $range('thoracic.rotation', 34, 27, 0, 2),
+                    'range' => [
+                        ...$range('thoracic.rotation', 34, 27, 0, 2), ...$range('cervical.rotation', 60, 76, 1, 0),
+                        ...$range('scapula.adduction', 1, 3, 0, 0),
+                    ],
+                    'posture' => [
+                        ['sign' => 'shoulder_rolled_forward', 'side' => 'left', 'grade' => 2],
+                        ['sign' => 'collarbone_short', 'side' => 'left', 'grade' => 1],
+                        ['sign' => 'arm_rests_high', 'side' => 'left', 'grade' => 1],
+                    ],
                     'palpation' => [
+                        $felt('pectoralis_minor', 'left', 3, 'high', ['taut_band']),
                         $felt('rhomboids', 'right', 2, 'usual', ['ropy'], 'yes'), $felt('trapezius_middle', 'right', 2, 'high'),
                     ],
                 ],

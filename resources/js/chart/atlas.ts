@@ -47,6 +47,7 @@ export interface AtlasMuscle {
 export interface AtlasMovement {
   id: MovementId
   name: string
+  clinical: string
   unit: string
   paired: boolean
   norm: number
@@ -112,7 +113,9 @@ interface Atlas {
   tests: AtlasTest[]
   regions: { id: RegionId; name: string; zones: ZoneId[]; look: PostureSignId[] }[]
   /** speaks: the muscles a sign says are short or long */
-  posture: { id: PostureSignId; name: string; paired: boolean }[]
+  /** tests that speak for a joint only together */
+  testSets: { id: string; name: string; tests: TestId[]; least: number }[]
+  posture: { id: PostureSignId; name: string; clinical: string; paired: boolean }[]
   /** places never to press, or only with care */
   hazards: Record<string, AtlasHazard>
   /** by their everyday name where there is one */

@@ -8,6 +8,8 @@ export interface UserSettings {
   pressure_unit: 'kPa' | 'N/cm²' | 'kg/cm²' | 'lb/in²'
   length_unit: 'cm' | 'inch'
   date_form: 'words' | 'day_month' | 'month_day' | 'iso'
+  /** which words are used for what has a plain name and a clinical term */
+  note_words: 'plain' | 'clinical' | 'both'
   theme: 'linen' | 'dusk'
   figure: 'painted' | 'outlines'
   idle_minutes: number
@@ -18,6 +20,7 @@ const plain: UserSettings = {
   pressure_unit: 'kPa',
   length_unit: 'cm',
   date_form: 'words',
+  note_words: 'both',
   theme: 'linen',
   figure: 'painted',
   idle_minutes: 10,

@@ -1,6 +1,7 @@
 import type { Joint } from '@/types/entries.generated'
 import type { MuscleId, Side } from '@/types/ids.generated'
 import type { Limit, Place, Safety, Site, Verdict } from '@/types/visit'
+import { settings } from '@/composables/settings'
 import { atlas, muscle, placeName, zone } from '@/chart/atlas'
 
 export const verdictWords: Record<Verdict, string> = {
@@ -24,6 +25,15 @@ export const siteNames: Record<Site, string> = {
   lower_belly: 'lower belly',
   lower_attachment: 'lower attachment',
   tendon: 'tendon',
+}
+/** What has a plain name and a clinical term, as whoever is signed in reads it: the name, and the term beside it where both are wanted. */
+export function called(one: { name: string; clinical: string }): { name: string; beside: string } {
+  const words = settings().note_words
+  const same = one.name.toLowerCase() === one.clinical.toLowerCase()
+  return {
+    name: words === 'clinical' ? capital(one.clinical) : one.name,
+    beside: words === 'both' && !same ? one.clinical : '',
+  }
 }
 /** One line for a set of limits of the same rule and effect: where, and what. */
 export interface LimitLine {

@@ -156,7 +156,7 @@ const turned = (list: string[], id: string, on: boolean): string[] => (on ? [...
           <SelectField
             id="own-note"
             v-model="own.note_words"
-            label="Notes in"
+            label="Movements and signs in"
             :options="choices.note_words"
             :none="`as the clinic: ${choices.note_words[clinic.note_words ?? 'both']}`"
           />
@@ -364,7 +364,7 @@ const turned = (list: string[], id: string, on: boolean): string[] => (on ? [...
           <SelectField id="pressure" v-model="clinic.pressure_unit" label="Pressure in" :options="same(choices.pressure_unit)" />
           <SelectField id="length" v-model="clinic.length_unit" label="Lengths in" :options="lengths" />
           <SelectField id="date" v-model="clinic.date_form" label="Dates as" :options="choices.date_form" />
-          <SelectField id="note" v-model="clinic.note_words" label="Notes in" :options="choices.note_words" />
+          <SelectField id="note" v-model="clinic.note_words" label="Movements and signs in" :options="choices.note_words" />
           <SelectField id="theme" v-model="clinic.theme" label="Palette" :options="choices.theme" />
           <SelectField id="figure" v-model="clinic.figure" label="The body" :options="choices.figure" />
           <NumberRow

@@ -18,6 +18,7 @@ import { goToCheck, handOn, keepHand } from '@/composables/goToCheck'
 import type { Side } from '@/types/ids.generated'
 import type { ListedMeasure } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
+import { called, capital } from '@/parts/words'
 
 defineOptions({
   layout: inVisitFrame(
@@ -154,6 +155,10 @@ const device = computed(() => {
   const unit = chosen.value?.unit
   return unit === 'deg' ? 'inclinometer' : unit === 'kg' ? 'dynamometer' : null
 })
+const named = computed(() => {
+  const one = chosen.value
+  return !one || one.kind === 'test' ? { name: one?.name ?? '', beside: '' } : called(movementOf(one.id))
+})
 const how = computed(() =>
   chosen.value ? (chosen.value.kind === 'test' ? testOf(chosen.value.id).how : movementOf(chosen.value.id).how) : '',
 )
@@ -172,7 +177,7 @@ const how = computed(() =>
     <section v-if="chosen" ref="panel" class="min-w-0" :aria-label="chosen.name">
       <div class="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 class="display text-[27px] leading-8">
-          {{ chosen.name }}<span v-if="chosen.kind === 'resisted'" class="text-[19px]">, against resistance</span>
+          {{ named.name }}<span v-if="chosen.kind === 'resisted'" class="text-[19px]">, against resistance</span>
         </h2>
         <span class="caption"
           >{{ standingNames[chosen.position] }} · type <span class="key-hint">Enter</span
@@ -180,7 +185,7 @@ const how = computed(() =>
         >
       </div>
       <p class="caption">
-        {{ how }}<template v-if="chosen.paired && chosen.kind !== 'test'"> The side is the one moved toward.</template> {{ ' '
+        <i v-if="named.beside">{{ capital(named.beside) }}. </i>{{ how }}<template v-if="chosen.paired && chosen.kind !== 'test'"> The side is the one moved toward.</template> {{ ' '
         }}<AboutButton :id="chosen.id" :kind="chosen.kind === 'test' ? 'test' : 'movement'" :name="chosen.name" hint="I"
           >How do I measure this</AboutButton
         >

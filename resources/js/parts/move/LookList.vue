@@ -6,7 +6,7 @@ import { useKeys } from '@/composables/useKeys'
 import { useLastTime } from '@/composables/lastTime'
 import { useVisit } from '@/composables/useVisit'
 import Scale from '@/parts/Scale.vue'
-import { listed } from '@/parts/words'
+import { called, listed } from '@/parts/words'
 import type { EntryPayloads } from '@/types/visit'
 import type { PostureSignId, RegionId, Side } from '@/types/ids.generated'
 
@@ -100,7 +100,7 @@ const nothing = () =>
           @choose="(value) => set(sign.id, 'left', value)"
         />
         <span v-else />
-        <span class="text-center">{{ sign.name }}</span>
+        <span class="text-center">{{ called(sign).name }}</span>
         <Scale
           :most="3"
           :label="`${sign.name}${sign.paired ? ', right' : ''}`"

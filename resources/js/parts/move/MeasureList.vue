@@ -2,8 +2,9 @@
 import Pick from '@/controls/Pick.vue'
 import Seek from '@/controls/Seek.vue'
 import { computed } from 'vue'
-import { atlas, region } from '@/chart/atlas'
+import { atlas, movement, region } from '@/chart/atlas'
 import { standingNames } from '@/composables/useWorklist'
+import { called } from '@/parts/words'
 import type { RegionId } from '@/types/ids.generated'
 import type { ListedMeasure, Standing, Worklist } from '@/types/visit'
 
@@ -101,7 +102,7 @@ const kindWords = { range: '', resisted: 'resisted', test: '' } as const
               @click="emit('pick', keyOf(one))"
             >
               <span
-                >{{ one.name }}<span v-if="kindWords[one.kind]" class="caption font-normal">, {{ kindWords[one.kind] }}</span></span
+                >{{ one.kind === 'test' ? one.name : called(movement(one.id)).name }}<span v-if="kindWords[one.kind]" class="caption font-normal">, {{ kindWords[one.kind] }}</span></span
               >
               <span class="caption shrink-0 font-normal">{{
                 state(one) ||

@@ -97,6 +97,18 @@ const tellSign = (side: Side, sign: Alarm) => {
   timers.value?.forEach((timer) => timer.stop())
   set(side, { symptoms: now.length ? now : undefined, result: now.length ? 'positive' : undefined }, 'sign')
 }
+/** What a test says only together with others of its joint. */
+const testSet = computed(() => atlas.testSets.find(({ tests }) => tests.includes(props.test.id)))
+const together = (side: Side): string => {
+  const of = testSet.value
+  if (!of) return ''
+  const results = all('test').filter((item) => item.side === side && of.tests.includes(item.test))
+  const done = results.filter(({ result }) => result === 'positive' || result === 'negative').length
+  const answer = results.filter(({ result }) => result === 'positive').length
+  if (answer >= of.least) return `${answer} of ${of.tests.length} answer: together they speak for the ${of.name}.`
+  if (of.tests.length - done + answer < of.least) return `${answer} of ${done} answer: together they speak against the ${of.name}.`
+  return `${answer} of ${done} done answer; ${of.least} of ${of.tests.length} speak for the ${of.name}.`
+}
 /** Where it runs: of a test in the middle, on either side. */
 const runsOn = (side: Side): Side[] => (side === 'midline' ? ['left', 'right'] : [side])
 const runsTo = (side: Side, to: Place): boolean =>
@@ -192,6 +204,7 @@ const alarmed = computed(() => props.sides.some((side) => (finding(side)?.sympto
           @choose="(result: TestResult | undefined) => set(side, { result }, 'answer')"
           @next="emit('next', side)"
         />
+        <p v-if="testSet" class="caption mt-1" aria-live="polite">{{ together(side) }}</p>
         <div v-if="test.where.length && finding(side)?.result === 'positive'" class="mt-2">
           <p class="caption">Where does it run?</p>
           <div :class="side === 'midline' ? 'grid grid-cols-2 gap-x-6' : ''">

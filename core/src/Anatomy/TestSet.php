@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Somatrace\Core\Anatomy;
+
+use Somatrace\Core\CaseFile\TestFinding;
+use Somatrace\Core\Data\Fields;
+
+/** Tests that speak for a joint only together: so many of them must answer on one side. */
+final readonly class TestSet
+{
+    /**
+     * @param  string  $name  what they test, within a sentence
+     * @param  list<string>  $tests
+     * @param  int  $least  so many positive ones speak for it
+     */
+    private function __construct(public string $id, public string $name, public array $tests, public int $least, public string $source)
+    {
+    }
+
+    public static function from(Fields $row): self
+    {
+        return new self($row->string('id'), $row->string('name'), $row->strings('tests'), $row->int('least'), $row->string('source'));
+    }
+
+    /**
+     * @param  list<TestFinding>  $found
+     * @return array{done: int, positive: int} of this set, on that side
+     */
+    public function count(array $found, Side $side): array
+    {
+        $done = $positive = 0;
+        foreach ($found as $one) {
+            if ($one->side === $side && in_array($one->test, $this->tests, true) && in_array($one->result, ['positive', 'negative'], true)) {
+                $done++;
+                $positive += $one->result === 'positive' ? 1 : 0;
+            }
+        }
+
+        return ['done' => $done, 'positive' => $positive];
+    }
+
+    /** @param  list<TestFinding>  $found */
+    public function speaks(array $found, Side $side): bool
+    {
+        return $this->count($found, $side)['positive'] >= $this->least;
+    }
+}
