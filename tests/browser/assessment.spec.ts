@@ -244,7 +244,7 @@ test('a chain is drawn across front and back, and the summary tells the same in 
     { kind: 'range', payload: { movement: 'thoracic.rotation', side: 'left', active: 18 } },
   ])
   await page.goto(`${visit}/think`)
-  const chains = page.getByRole('region', { name: 'What hangs together' })
+  const chains = page.getByRole('region', { name: 'Patterns' })
   await expect(chains.getByRole('button', { name: /Pectoralis minor .*short on the right/ })).toHaveAttribute('aria-pressed', 'true')
   await expect(chains.locator('[data-chain] circle').first()).toBeAttached()
   await page.getByRole('link', { name: 'Summary to print' }).click()

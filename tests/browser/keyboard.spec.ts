@@ -26,7 +26,7 @@ test('a whole visit by keyboard only', async ({ page }) => {
   await page.keyboard.type('Wren Sedge')
   await page.keyboard.press('Tab')
   await page.keyboard.type('04051985')
-  await tabTo(page, has('Write down and open'))
+  await tabTo(page, has('Save and open'))
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Wren Sedge' })).toBeVisible()
   await tabTo(page, has('Start visit 1'))

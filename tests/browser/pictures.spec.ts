@@ -306,7 +306,7 @@ test('one side that works and shortens is told in one sentence, with what would 
     { kind: 'posture', payload: { sign: 'shoulder_rolled_forward', side: 'right', grade: 2 } },
   ])
   await page.goto(`${visit}/think`)
-  const told = page.getByRole('region', { name: 'What hangs together' })
+  const told = page.getByRole('region', { name: 'Patterns' })
   await expect(told.getByText(/Not enough for a pattern of the whole body: 2 signs more for the right/)).toBeVisible()
   await page.goto(`${visit}/move`)
   await page

@@ -76,7 +76,7 @@ export async function newClient(page: Page, name: string): Promise<void> {
   await page.goto('/clients/new')
   await page.getByLabel('Name').fill(name)
   await page.getByLabel('Date of birth').fill('1990-05-04')
-  await page.getByRole('button', { name: 'Write down and open' }).click()
+  await page.getByRole('button', { name: 'Save and open' }).click()
   await expect(page.getByRole('heading', { name })).toBeVisible()
 }
 

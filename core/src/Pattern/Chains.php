@@ -16,7 +16,7 @@ use Somatrace\Core\CaseFile\TestFinding;
 use Somatrace\Core\Pattern\Evidence\StepsShort;
 
 /**
- * Reads chains out of a ranking: a short muscle that keeps its antagonist pulled on and aching, a stiff region that makes its neighbour
+ * Reads chains out of a ranking: a short muscle that keeps its antagonist overstretched and aching, a stiff region that makes its neighbour
  * work too much, the whole body where one side works, and else the busy side from jaw to pelvis. Nothing is claimed that was not found.
  */
 final readonly class Chains
@@ -112,7 +112,7 @@ final readonly class Chains
                 count($names) === 1 ? ' is' : ' are'
             )." short on the {$short[0]->at->side->value}, and ".self::listed($on).(
                 count($on) === 1 ? ' aches,' : ' ache,'
-            ).' pulled on.',
+            ).' overstretched.',
             array_values(array_unique($because)),
             [
                 ...array_map(static fn (Candidate $one): MuscleAt => $one->at, $short),

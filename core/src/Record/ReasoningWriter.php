@@ -179,7 +179,7 @@ final readonly class ReasoningWriter
 
         return new Sentence(
             'reasoning.chain', Part::Reasoning, Prose::sentence(rtrim($told[0]->title, '.').$because),
-            [new Source('think', 'What hangs together')],
+            [new Source('think', 'Patterns')],
         );
     }
 

@@ -116,7 +116,7 @@ final class ChainsTest extends TestCase
         $pulls = $this->of(SpokenFindings::make('hurts interscapular left; looks shoulder_rolled_forward left 2'), 'short_pulls');
 
         self::assertSame(
-            'Pectoralis minor is short on the left, and trapezius (middle fibres), trapezius (lower fibres) and rhomboids ache, pulled on.',
+            'Pectoralis minor is short on the left, and trapezius (middle fibres), trapezius (lower fibres) and rhomboids ache, overstretched.',
             implode(
                 "\n",
                 array_map(

@@ -145,7 +145,7 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
       <nav class="caption mt-5 flex flex-wrap gap-x-4 gap-y-1" aria-label="The practice">
         <Link v-if="user.rights.includes('keep people')" href="/people" class="link">People and roles</Link>
         <Link v-if="user.rights.includes('read clinical')" href="/clinic/scope" class="link">What is done here</Link>
-        <Link v-if="user.rights.includes('keep clinic')" href="/clinic/audit" class="link">Who looked, who changed</Link>
+        <Link v-if="user.rights.includes('keep clinic')" href="/clinic/audit" class="link">Access log</Link>
         <Link href="/settings" class="link">Settings</Link>
         <Link v-if="outbox" href="/outbox" class="link">Outbox of the demo</Link>
       </nav>

@@ -32,14 +32,14 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
         @choose="(day) => (form.born_on = day ?? '')"
       />
     </div>
-    <FormField id="occupation" v-model="form.occupation" label="What they do all day" :error="fault('occupation')" />
+    <FormField id="occupation" v-model="form.occupation" label="Occupation" :error="fault('occupation')" />
     <FormField id="phone" v-model="form.phone" label="Telephone" type="tel" :error="fault('phone')" />
-    <FormField id="email" v-model="form.email" label="Mail" type="email" :error="fault('email')" />
+    <FormField id="email" v-model="form.email" label="Email" type="email" :error="fault('email')" />
     <FormField id="address" v-model="form.address" class="sm:col-span-2" label="Address" :error="fault('address')" />
     <div>
-      <p class="caption mb-1">Spoken of as</p>
+      <p class="caption mb-1">Pronoun</p>
       <Choices
-        label="Spoken of as"
+        label="Pronoun"
         :options="{ she: 'she', he: 'he', they: 'they', unsaid: 'not said' }"
         :value="form.pronoun"
         @choose="(value) => (form.pronoun = value ?? 'unsaid')"
@@ -55,9 +55,9 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
       />
     </div>
     <div v-if="clinical">
-      <p class="caption mb-1">Busy hand</p>
+      <p class="caption mb-1">Dominant hand</p>
       <Choices
-        label="Busy hand"
+        label="Dominant hand"
         :options="{ left: 'left', right: 'right', both: 'both' }"
         :value="form.hand ?? undefined"
         @choose="(value) => (form.hand = value ?? null)"
@@ -106,7 +106,7 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
         </div>
         <FormField :id="`contact-name-${k}`" v-model="contact.name" label="Name" :error="fault(`contacts.${k}.name`)" />
         <FormField :id="`contact-phone-${k}`" v-model="contact.phone" label="Telephone" type="tel" :error="fault(`contacts.${k}.phone`)" />
-        <FormField :id="`contact-email-${k}`" v-model="contact.email" label="Mail" type="email" :error="fault(`contacts.${k}.email`)" />
+        <FormField :id="`contact-email-${k}`" v-model="contact.email" label="Email" type="email" :error="fault(`contacts.${k}.email`)" />
         <FormField
           :id="`contact-note-${k}`"
           v-model="contact.note"

@@ -29,7 +29,7 @@ final readonly class FromPosture implements Collector
                 $finding->sign.':'.$finding->side->value,
             );
             $long = $context->sign(
-                'posture', 'posture_long', static fn (): string => "$name says it is long, pulled on",
+                'posture', 'posture_long', static fn (): string => "$name says it is long, overstretched",
                 $finding->sign.':'.$finding->side->value,
             );
             foreach ($sign->short as $muscle => $relation) {

@@ -134,7 +134,7 @@ const share = (part: number, of: number): string => `${of ? (100 * part) / of : 
     <header class="mb-4 flex flex-wrap items-end justify-between gap-4 lg:col-span-2">
       <div>
         <h1 class="display text-[34px] leading-[38px]">Practise</h1>
-        <p class="caption">Landmarks, proofs, places not to press. What you miss comes back sooner, what you know later.</p>
+        <p class="caption">Landmarks, proofs, places not to press. What was missed is asked again before what is known.</p>
       </div>
       <nav class="flex gap-2">
         <Link v-if="leans" href="/atlas/trainer/lean" class="btn">Lean</Link><Link href="/atlas" class="btn">Atlas</Link

@@ -32,7 +32,7 @@ onMounted(() => document.getElementById('name')?.focus()) // autofocus is not he
     <h1 class="display mb-6 text-[31px] leading-9">New client</h1>
     <form @submit.prevent="keep">
       <ClientFields v-model="form" :clinical="clinical" :kinds="kinds" :most-contacts="mostContacts" />
-      <button type="submit" class="btn-ink mt-6" :disabled="form.processing">Write down and open</button>
+      <button type="submit" class="btn-ink mt-6" :disabled="form.processing">Save and open</button>
     </form>
   </main>
 </template>

@@ -43,7 +43,7 @@ const days = computed(() =>
   <Head title="Audit" />
   <main class="mx-auto max-w-[1180px] px-6 pb-16 pt-5">
     <p class="caption"><Link href="/" class="link">Today</Link></p>
-    <h1 class="display mb-4 text-[31px] leading-9">Who looked, who changed</h1>
+    <h1 class="display mb-4 text-[31px] leading-9">Access log</h1>
     <form class="mb-4 flex flex-wrap items-end gap-3" @submit.prevent="find">
       <div>
         <label class="caption block" for="person">Person</label>

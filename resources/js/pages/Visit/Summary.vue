@@ -48,7 +48,7 @@ const marks = computed<FigureMark[]>(() =>
         </ol>
         <p v-else>Nothing stands out yet from what was measured and felt.</p>
         <template v-if="chains.length">
-          <h2 class="section-head mt-4">What hangs together</h2>
+          <h2 class="section-head mt-4">Patterns</h2>
           <ul>
             <li v-for="one in chains" :key="one">{{ one }}</li>
           </ul>

@@ -24,7 +24,7 @@ const chains = computed(() => judged.value.chains ?? [])
 const shown = ref(0)
 const chain = computed(() => chains.value[shown.value])
 const kinds = {
-  short_pulls: 'short and pulled on',
+  short_pulls: 'short against overstretched',
   stiff: 'stiff and overworked',
   busy_side: 'the busy side',
   whole: 'the whole body',
@@ -41,8 +41,8 @@ useKeys({
     v-if="pattern"
     class="grid flex-1 gap-x-10 px-6 pb-6 pt-4 lg:grid-cols-[minmax(0,1fr)_340px] xl:grid-cols-[360px_minmax(0,1fr)_300px]"
   >
-    <section class="lg:order-3 lg:col-span-2 xl:order-none xl:col-span-1" aria-label="What hangs together">
-      <h2 class="section-head">What hangs together</h2>
+    <section class="lg:order-3 lg:col-span-2 xl:order-none xl:col-span-1" aria-label="Patterns">
+      <h2 class="section-head">Patterns</h2>
       <ChainFigure class="mt-1" :complaints="all('complaint')" :chain="chain" :possessive="props.client.words.possessive" />
       <ul v-if="chains.length" class="mt-1">
         <li v-for="(one, index) in chains" :key="one.title" class="border-b border-hairline">

@@ -33,7 +33,7 @@ const groups = computed(() => {
 const done = computed(() => props.measures.filter((one) => props.state(one) !== '').length)
 const others = computed(() => atlas.regions.filter((one) => !props.list.regions.includes(one.id)))
 const away = (id: RegionId) => emit('wish', { regions: props.list.regions.filter((one) => one !== id) })
-const standings = (Object.keys(standingNames) as Standing[]).map((id) => ({ id, name: `is ${standingNames[id]}` }))
+const standings = (Object.keys(standingNames) as Standing[]).map((id) => ({ id, name: `now ${standingNames[id]}` }))
 /** Everything there is to measure. */
 const every = [
   ...atlas.movements.map((item) => ({ id: `range ${item.id}`, name: item.name, group: 'Movements' })),
