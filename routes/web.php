@@ -120,6 +120,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::get('/clinic/scope', [ScopeController::class, 'show'])->name('scope');
     Route::put('/clinic/scope', [ScopeController::class, 'update'])->name('scope.update');
 
+    Route::inertia('/help', 'Help')->name('help');
     Route::get('/atlas', [AtlasController::class, 'index'])->name('atlas');
     Route::get('/atlas/search', [AtlasController::class, 'search'])->name('atlas.search');
     Route::get('/atlas/trainer', [TrainerController::class, 'show'])->name('atlas.trainer');

@@ -143,9 +143,8 @@ final readonly class BringClients
                 ...array_filter($plain->getAttributes(), static fn (mixed $value): bool => $value !== null),
                 ...$client,
                 'born_on' => "{$told['born_on']} 00:00:00", 'public_id' => $id, 'clinic_id' => $user->clinic_id, 'code' => $told['code'],
-                'search' => Client::folded(
-                    "{$told['name']} {$told['code']}",
-                ), 'created_at' => $now, 'updated_at' => $now];
+                'search' => Client::foundBy((string) $told['name'], (string) $told['code'], $plain->phone),
+                'created_at' => $now, 'updated_at' => $now];
             $contacts[$id] = array_values((array) ($told['contacts'] ?? []));
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {

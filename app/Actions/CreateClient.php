@@ -36,7 +36,7 @@ final readonly class CreateClient
             $code = is_string($brought) ? $brought : (new ClientCodes($user->clinic_id))->next($name);
             $client = Client::query()->create([
                 ...array_intersect_key($details, array_flip(ClientDetails::KEYS)), 'clinic_id' => $user->clinic_id, 'code' => $code,
-                'search' => Client::folded("$name $code"),
+                'search' => Client::foundBy($name, $code, $details['phone'] ?? null),
             ]);
             $this->update->contacts($client, array_values((array) ($details['contacts'] ?? [])));
 

@@ -18,7 +18,7 @@ final readonly class UpdateClient
         ClientChanges::of($client, $user, function () use ($client, $details): void {
             $client->update([
                 ...array_intersect_key($details, array_flip(ClientDetails::KEYS)),
-                'search' => Client::folded("{$details['name']} {$client->code}"),
+                'search' => Client::foundBy((string) $details['name'], $client->code, $details['phone'] ?? null),
             ]);
             $this->contacts($client, array_values((array) ($details['contacts'] ?? [])));
         });

@@ -73,22 +73,35 @@ final class Client extends Model
     }
 
     /**
-     * Any part of the name, or of the code; every word has to be in it.
+     * Any part of the name, of the code or of the telephone number, however that is grouped; every word has to be in it.
      *
      * @param  Builder<Client>  $query
      */
     public function scopeCalled(Builder $query, string $asked): void
     {
+        // a number is one word; its country or its leading zero may be left out or told otherwise than it is kept
+        $asked = preg_match('~^\+?[\d\s()/.-]{4,}$~', trim($asked)) === 1 ? ltrim(self::digits($asked), '0') : $asked;
         foreach (array_filter(explode(' ', self::folded($asked)), static fn (string $word): bool => $word !== '') as $word) {
             // sqlite knows no escape sign of its own
             $query->whereRaw("search like ? escape '\\'", ['%'.addcslashes($word, '%_\\').'%']);
         }
     }
 
-    /** What a search looks in: without accents and case, name and code together. */
+    /** Without accents and case. */
     public static function folded(string $text): string
     {
         return Str::lower(Str::ascii($text));
+    }
+
+    /** What a search looks in: name and code, and the number they ring from. */
+    public static function foundBy(string $name, string $code, ?string $phone): string
+    {
+        return trim(self::folded("$name $code").' '.self::digits((string) $phone));
+    }
+
+    private static function digits(string $text): string
+    {
+        return (string) preg_replace('~\D+~', '', $text);
     }
 
     /** @return HasMany<ClientContact, $this> */

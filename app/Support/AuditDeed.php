@@ -61,7 +61,7 @@ final readonly class AuditDeed
         'health', 'sign-in', 'second-step', 'password.request', 'password.reset', 'outbox', 'today', 'caseload', 'calendar',
         'calendar.feed', 'account', 'account.settings', 'account.prefers',
         'people', 'scope', 'settings', 'second-factor.begin',
-        'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'atlas.lean', 'atlas.lean.store',
+        'help', 'atlas', 'atlas.search', 'atlas.show', 'atlas.trainer', 'atlas.trainer.answer', 'atlas.lean', 'atlas.lean.store',
         'atlas.lean.plate', 'atlas.lean.destroy', 'clients.create', 'clients.search', 'clients.find',
         'clients.index',
         'check-in.code', 'check-in.enter', 'check-in.show', 'check-in.update', 'visits.entries.index', 'visits.consent', 'visits.worklist',

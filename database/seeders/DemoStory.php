@@ -83,7 +83,7 @@ final class DemoStory extends Seeder
         $client = Client::query()->create([
             ...$who, 'clinic_id' => $clinic->id,
             'born_on' => $this->now->subYears($story['age'])->subDays(20 + crc32($who['name']) % 300)->format('Y-m-d'),
-            'search' => Client::folded($who['name'].' '.$who['code']),
+            'search' => Client::foundBy($who['name'], $who['code'], $who['phone'] ?? null),
         ]);
         $client->contacts()->createMany($story['contacts'] ?? []);
         foreach ($story['visits'] ?? [] as $number => $visit) {

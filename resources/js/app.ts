@@ -7,6 +7,7 @@ import { settings } from './composables/settings'
 import { useAtlas } from './composables/useAtlas'
 import ConnectionNote from './parts/ConnectionNote.vue'
 import DemoNote from './parts/DemoNote.vue'
+import Finder from './parts/Finder.vue'
 import IdleLock from './parts/IdleLock.vue'
 import UnsentNote from './parts/UnsentNote.vue'
 import { forgetRoom } from './work/offline'
@@ -28,7 +29,11 @@ void createInertiaApp({
   setup: ({ el, App, props, plugin }) => {
     // the atlas opens beside whatever is on the screen; it is fetched when it is first asked for
     createApp({
-      render: () => [h(DemoNote), h(UnsentNote), h(App, props), h(ConnectionNote), everOpened.value ? h(AtlasSheet) : null, h(IdleLock)],
+      render: () => [
+        ...[h(DemoNote), h(UnsentNote), h(App, props), h(ConnectionNote)],
+        ...(everOpened.value ? [h(AtlasSheet)] : []),
+        ...[h(Finder), h(IdleLock)],
+      ],
     })
       .use(plugin)
       .mount(el)

@@ -32,6 +32,26 @@ final class ClientsTest extends TestCase
         self::assertSame(['Wilma Readman'], array_column($this->postJson('/clients/search', ['q' => 'readman'])->json(), 'name'));
     }
 
+    public function test_who_rings_is_found_by_the_number_however_it_is_grouped(): void
+    {
+        $user = $this->therapist();
+        $this->actingAs($user)->post('/clients', [
+            'name' => 'Bettina Orrel', 'born_on' => '1980-01-01', 'pronoun' => 'she', 'sex' => 'unsaid', 'phone' => '+44 1632 960 345',
+        ])->assertRedirect();
+        $found = fn (string $asked): array => array_column($this->postJson('/clients/search', ['q' => $asked])->json(), 'name');
+
+        foreach (['1632 960345', '01632960345', '(01632) 960-345', '+44 1632 960 345', '960345', '0345'] as $asked) {
+            self::assertSame(['Bettina Orrel'], $found($asked), $asked);
+        }
+        self::assertSame([], $found('960 346'));
+        $client = Client::query()->where('name', 'Bettina Orrel')->firstOrFail();
+        $this->put("/clients/{$client->public_id}", [
+            'name' => 'Bettina Orrel', 'born_on' => '1980-01-01', 'pronoun' => 'she', 'sex' => 'unsaid', 'phone' => '+44 1632 960 777',
+        ])->assertRedirect();
+        self::assertSame([], $found('960345'), 'a number that is no longer theirs');
+        self::assertSame(['Bettina Orrel'], $found('960777'));
+    }
+
     public function test_every_change_keeps_who_when_before_and_after(): void
     {
         $this->travelTo('2026-11-27 09:30:00');

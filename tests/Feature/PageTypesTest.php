@@ -64,7 +64,7 @@ final class PageTypesTest extends TestCase
         yield from [
             '/', '/caseload', '/caseload?of=all',
             '/calendar', '/calendar?view=week', '/calendar?view=month&with=all', '/account', '/people', '/settings', '/clinic/audit',
-            '/clinic/files', '/clinic/scope', '/atlas', '/atlas/trainer',
+            '/clinic/files', '/clinic/scope', '/help', '/atlas', '/atlas/trainer',
             '/atlas/muscle/soleus', '/atlas/technique/stripping', '/atlas/movement/cervical.rotation', '/atlas/test/first_rib_spring',
             '/atlas/landmark/mastoid_process', '/clients', '/clients/new',
         ];

@@ -44,6 +44,7 @@ final class RouteWalkTest extends TestCase
         'people' => self::OWNER, 'people.store' => self::OWNER, 'people.update' => self::OWNER, 'people.close' => self::OWNER,
         'people.open' => self::OWNER, 'people.remind' => self::OWNER,
         'scope' => self::CLINICAL, 'scope.update' => self::OWNER,
+        'help' => self::EVERYBODY,
         'atlas' => self::EVERYBODY, 'atlas.search' => self::EVERYBODY, 'atlas.show' => self::EVERYBODY, 'atlas.trainer' => self::EVERYBODY,
         'atlas.trainer.answer' => self::EVERYBODY,
         'clients.create' => self::EVERYBODY, 'clients.search' => self::EVERYBODY, 'clients.store' => self::EVERYBODY,

@@ -22,6 +22,7 @@ const screens: Record<string, string | ((at: { visit: string; client: string }) 
   audit: '/clinic/audit',
   'files of the clinic': '/clinic/files',
   'the outbox of the demo': '/outbox',
+  help: '/help',
   atlas: '/atlas',
   'a search in the atlas': '/atlas?q=heel',
   'a muscle': '/atlas/muscle/psoas_major',

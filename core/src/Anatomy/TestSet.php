@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Anatomy;
 
-use Somatrace\Core\CaseFile\TestFinding;
 use Somatrace\Core\Data\Fields;
 
 /** Tests that speak for a joint only together: so many of them must answer on one side. */
@@ -22,28 +21,5 @@ final readonly class TestSet
     public static function from(Fields $row): self
     {
         return new self($row->string('id'), $row->string('name'), $row->strings('tests'), $row->int('least'), $row->string('source'));
-    }
-
-    /**
-     * @param  list<TestFinding>  $found
-     * @return array{done: int, positive: int} of this set, on that side
-     */
-    public function count(array $found, Side $side): array
-    {
-        $done = $positive = 0;
-        foreach ($found as $one) {
-            if ($one->side === $side && in_array($one->test, $this->tests, true) && in_array($one->result, ['positive', 'negative'], true)) {
-                $done++;
-                $positive += $one->result === 'positive' ? 1 : 0;
-            }
-        }
-
-        return ['done' => $done, 'positive' => $positive];
-    }
-
-    /** @param  list<TestFinding>  $found */
-    public function speaks(array $found, Side $side): bool
-    {
-        return $this->count($found, $side)['positive'] >= $this->least;
     }
 }

@@ -57,7 +57,7 @@ final readonly class TissueReader
         return new Tissue($stage, $trend, $this->swollenDays($swellings), $signs);
     }
 
-    /** Whether swelling anywhere was measured over so many days and does not go down; what is not swollen today is not looked at further back. */
+    /** Whether swelling anywhere was measured over so many days and does not go down; what is not swollen today is not followed back. */
     public function swellingStays(CaseFile $case, int $days): bool
     {
         if (! $this->isSwollen($this->swelling($case->findings, null))) {

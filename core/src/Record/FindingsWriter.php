@@ -15,6 +15,7 @@ use Somatrace\Core\CaseFile\PostureFinding;
 use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\CaseFile\ResistedFinding;
 use Somatrace\Core\CaseFile\TestFinding;
+use Somatrace\Core\Findings\AnsweredSet;
 use Somatrace\Core\Measures\Compared;
 use Somatrace\Core\Measures\Comparison;
 use Somatrace\Core\Pattern\PatternResult;
@@ -326,12 +327,12 @@ final readonly class FindingsWriter
         $told = [];
         foreach ($this->atlas->testSets as $set) {
             foreach (Side::pair() as $side) {
-                if ($set->speaks($found, $side)) {
-                    $of = $set->count($found, $side);
+                $of = AnsweredSet::of($set, $found, $side);
+                if ($of->speaks()) {
                     $told[] = new Found(self::SET_WEIGHT, new Sentence(
                         "found.test.{$set->id}.{$side->value}", Part::Found,
                         Prose::sentence(
-                            "Of {$of['done']} tests of the {$side->value} {$set->name} {$of['positive']} answer: "
+                            "Of {$of->done} tests of the {$side->value} {$set->name} {$of->positive} answer: "
                                 ."{$set->least} or more speak for that joint",
                         ), [new Source('move', ucfirst($set->name))],
                     ));

@@ -95,7 +95,10 @@ final class WholePatternInPlanTest extends TestCase
     {
         return array_map(
             static fn (string $muscle): string => "$muscle:$side",
-            ['deltoid_anterior', 'pectoralis_minor', 'pectoralis_major_clavicular', 'pectoralis_major_sternal', 'subclavius', 'coracobrachialis'],
+            [
+                'deltoid_anterior', 'pectoralis_minor', 'pectoralis_major_clavicular', 'pectoralis_major_sternal', 'subclavius',
+                'coracobrachialis',
+            ],
         );
     }
 }

@@ -1,7 +1,21 @@
 import { useEventListener } from '@vueuse/core'
+import { onScopeDispose, shallowReactive } from 'vue'
 
-/** Single keys for what is on the screen; silent while somebody types. Every key is also shown on its control. */
-export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>): void {
+/** What a key does on a page, for the list under "?". */
+export type KeyHelp = [keys: string, does: string]
+
+/** What the pages on the screen say of their keys, whoever opened them last first. */
+export const keysHere = shallowReactive(new Set<readonly KeyHelp[]>())
+
+/**
+ * Single keys for what is on the screen; silent while somebody types. Every key is also shown on its control, and told under "?" where
+ * `help` says what it does.
+ */
+export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>, help: readonly KeyHelp[] = []): void {
+  if (help.length) {
+    keysHere.add(help)
+    onScopeDispose(() => keysHere.delete(help))
+  }
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     const target = event.target as HTMLElement | null
     const typing = target?.closest('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable], [role=dialog]')

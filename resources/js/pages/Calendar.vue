@@ -263,24 +263,37 @@ const remove = async () => {
   await nextTick()
   card.value?.cancel()
 }
-useKeys({
-  d: () => goTo('day', props.day),
-  w: () => goTo('week', props.day),
-  m: () => goTo('month', props.day),
-  t: () => goTo(props.view, props.today),
-  '[': () => turn(-1),
-  ']': () => turn(1),
-  n: walkIn,
-  u: takeBack,
-  Escape: close,
-  Delete: () => void remove(),
-  ArrowLeft: onGrid(() => step(-1, 0)),
-  ArrowRight: onGrid(() => step(1, 0)),
-  ArrowUp: onGrid(() => step(0, -1)),
-  ArrowDown: onGrid(() => step(0, 1)),
-  Enter: onGrid(enter),
-  ' ': onGrid(lift),
-})
+useKeys(
+  {
+    d: () => goTo('day', props.day),
+    w: () => goTo('week', props.day),
+    m: () => goTo('month', props.day),
+    t: () => goTo(props.view, props.today),
+    '[': () => turn(-1),
+    ']': () => turn(1),
+    n: walkIn,
+    u: takeBack,
+    Escape: close,
+    Delete: () => void remove(),
+    ArrowLeft: onGrid(() => step(-1, 0)),
+    ArrowRight: onGrid(() => step(1, 0)),
+    ArrowUp: onGrid(() => step(0, -1)),
+    ArrowDown: onGrid(() => step(0, 1)),
+    Enter: onGrid(enter),
+    ' ': onGrid(lift),
+  },
+  [
+    ['D W M', 'day, week, month'],
+    ['T', 'today'],
+    ['[ ]', 'back, on'],
+    ['N', 'a walk-in'],
+    ['↑ ↓ ← →', 'over the grid'],
+    ['Enter', 'book here, or open what is there'],
+    ['Space', 'lift a booking, and set it down'],
+    ['Del', 'cancel what is open'],
+    ['U', 'take back'],
+  ],
+)
 const message = computed(() => usePage<{ flash: { message: string | null } }>().props.flash.message)
 /** What somebody who waits could take. */
 const free = computed(() => freed.value ?? draft.value)

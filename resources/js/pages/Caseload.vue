@@ -97,10 +97,16 @@ const groups = computed(() =>
 const many = computed(() => groups.value.reduce((sum, one) => sum + one.rows.length, 0) + props.countersign.length)
 /** To the first of a group. */
 const jump = (k: number) => document.querySelectorAll<HTMLElement>('[data-group]')[k]?.querySelector<HTMLElement>('a')?.focus()
-useKeys({
-  ...Object.fromEntries(Array.from({ length: 6 }, (_, k) => [String(k + 1), () => jump(k)])),
-  a: () => props.treats && router.get('/caseload', { of: props.of === 'all' ? 'own' : 'all' }),
-})
+useKeys(
+  {
+    ...Object.fromEntries(Array.from({ length: 6 }, (_, k) => [String(k + 1), () => jump(k)])),
+    a: () => props.treats && router.get('/caseload', { of: props.of === 'all' ? 'own' : 'all' }),
+  },
+  [
+    ['1–6', 'to that list'],
+    ['A', 'mine, or everybody’s'],
+  ],
+)
 </script>
 <template>
   <Head title="Caseload" />

@@ -87,7 +87,11 @@ const counted = computed(
     ['Nothing needs', 'One needs', 'Two need', 'Three need', 'Four need', 'Five need', 'Six need'][props.thoughts.length] ??
     `${props.thoughts.length} need`,
 )
-useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calendar'), l: () => router.visit('/caseload') })
+useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calendar'), l: () => router.visit('/caseload') }, [
+  ['C', 'new client'],
+  ['K', 'calendar'],
+  ['L', 'caseload: who is due, who waits'],
+])
 </script>
 <template>
   <Head title="Today" />
@@ -144,9 +148,10 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
       </p>
       <nav class="caption mt-5 flex flex-wrap gap-x-4 gap-y-1" aria-label="The practice">
         <Link v-if="user.rights.includes('keep people')" href="/people" class="link">People and roles</Link>
-        <Link v-if="user.rights.includes('read clinical')" href="/clinic/scope" class="link">What is done here</Link>
+        <Link v-if="user.rights.includes('read clinical')" href="/clinic/scope" class="link">Scope of practice</Link>
         <Link v-if="user.rights.includes('keep clinic')" href="/clinic/audit" class="link">Access log</Link>
         <Link href="/settings" class="link">Settings</Link>
+        <Link href="/help" class="link">Help <span class="key-hint">?</span></Link>
         <Link v-if="outbox" href="/outbox" class="link">Outbox of the demo</Link>
       </nav>
       <p class="caption mt-4">

@@ -2,13 +2,11 @@
 import { useDebounceFn } from '@vueuse/core'
 import { ref } from 'vue'
 import { send } from '@/composables/http'
-import { useKeys } from '@/composables/useKeys'
 import type { SearchHit } from '@/types/atlas'
 
 /** The field that asks the atlas; what it finds is handed up as it is typed. */
 const props = defineProps<{ asked: string }>()
 const emit = defineEmits<{ found: [asked: string, hits: SearchHit[]] }>()
-const input = ref<HTMLInputElement | null>(null)
 const text = ref(props.asked)
 const failed = ref(false)
 const search = useDebounceFn(async () => {
@@ -22,13 +20,12 @@ const search = useDebounceFn(async () => {
     failed.value = true
   }
 }, 150)
-useKeys({ '/': () => input.value?.focus() })
 </script>
 <template>
   <div class="relative">
     <input
-      ref="input"
       v-model="text"
+      data-find
       type="search"
       class="field h-[56px] !px-[18px] text-[17px]"
       aria-label="Search the atlas"

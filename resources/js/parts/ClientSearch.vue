@@ -4,7 +4,6 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { useDebounceFn } from '@vueuse/core'
 import { ref } from 'vue'
 import { send } from '@/composables/http'
-import { useKeys } from '@/composables/useKeys'
 
 interface Found {
   id: string
@@ -19,7 +18,6 @@ const chosen = (one: Found): void => (props.pick ? emit('choose', one) : router.
 const found = ref<Found[]>([])
 const asked = ref('')
 const failed = ref(false)
-const box = ref<HTMLElement | null>(null)
 const search = useDebounceFn(async (text: string) => {
   const typed = (asked.value = text.trim())
   failed.value = false
@@ -31,16 +29,16 @@ const search = useDebounceFn(async (text: string) => {
     if (typed === asked.value) [found.value, failed.value] = [[], true]
   }
 }, 120)
-useKeys({ '/': () => box.value?.querySelector('input')?.focus() })
 </script>
 <template>
-  <div ref="box" class="relative">
+  <div class="relative">
     <Combobox :model-value="null" @update:model-value="(one: Found | null) => one && chosen(one)">
       <ComboboxInput
         class="field"
         :class="pick ? '!pr-8' : 'h-[56px] !px-[18px] text-[17px]'"
+        data-find
         aria-label="Find a client"
-        :placeholder="pick ? 'Part of the name, or the code' : 'Find a client: any part of the name, or the code'"
+        :placeholder="pick ? 'Part of the name, or the code' : 'Find a client: name, code or telephone'"
         :display-value="() => ''"
         autocomplete="off"
         @change="search(($event.target as HTMLInputElement).value)"

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted } from 'vue'
 import { arrivedLately } from '@/composables/unsent'
-import { useKeys } from '@/composables/useKeys'
+import { useFinder } from '@/composables/useFinder'
+import { useKeys, type KeyHelp } from '@/composables/useKeys'
 import { useOutbox } from '@/composables/useOutbox'
 import { provideVisit, stepNames, stepOrder } from '@/composables/useVisit'
 import type { StepId, VisitProps } from '@/types/visit'
 import SafetyStrip from './SafetyStrip.vue'
-import type { KeyHelp } from './inVisitFrame'
-import Sheet from './Sheet.vue'
 import VisitLine from './VisitLine.vue'
 import { plural } from './words'
 
@@ -21,17 +20,19 @@ const store = provideVisit(
   () => room.waiting.value.size,
 )
 const { judged, said, conflict, problem } = store
-const help = ref(false)
+const { keys: showKeys } = useFinder()
 const go = (offset: number) => {
   const to = stepOrder[stepOrder.indexOf(props.page.visit.step) + offset]
   if (to) router.visit(`/visits/${props.page.visit.id}/${to}`)
 }
-useKeys({
-  '?': () => (help.value = true),
-  z: (event) => (event.shiftKey ? store.redo() : store.undo()),
-  ',': () => go(-1),
-  '.': () => go(1),
-})
+useKeys(
+  {
+    z: (event) => (event.shiftKey ? store.redo() : store.undo()),
+    ',': () => go(-1),
+    '.': () => go(1),
+  },
+  [...props.keys, ['R', 'reasons and answers'], ['Z', 'undo'], ['⇧Z', 'do again'], [',', 'step before'], ['.', 'next step']],
+)
 /** The way on. Feel and Move offer a check, and Plan its agreement, as the one filled button of the page. */
 const onward: Partial<Record<StepId, string>> = {
   ask: 'Screen for safety',
@@ -129,7 +130,7 @@ const show = (payload: unknown): string => {
         Redo <span class="key-hint">⇧Z</span>
       </button>
       <span class="ml-auto flex items-center gap-5">
-        <button type="button" class="caption min-h-[28px]" @click="help = true">Keys <span class="key-hint">?</span></button>
+        <button type="button" class="caption min-h-[28px]" @click="showKeys">Keys <span class="key-hint">?</span></button>
         <button v-if="page.visit.status === 'open'" type="button" class="caption min-h-[28px] link" @click="stop">
           Stop here, keep it unfinished
         </button>
@@ -138,27 +139,5 @@ const show = (payload: unknown): string => {
         </button>
       </span>
     </footer>
-    <Sheet title="Keys on this page" :open="help" @close="help = false">
-      <dl class="grid grid-cols-[72px_1fr] gap-y-2">
-        <template
-          v-for="[name, what] in [
-            ...keys,
-            ['R', 'reasons and answers'],
-            ['Z', 'undo'],
-            ['⇧Z', 'do again'],
-            [',', 'step before'],
-            ['.', 'next step'],
-            ['Esc', 'out of a field'],
-            ['?', 'this list'],
-          ]"
-          :key="name + what"
-        >
-          <dt>
-            <kbd class="key-hint text-[15px]">{{ name }}</kbd>
-          </dt>
-          <dd>{{ what }}</dd>
-        </template>
-      </dl>
-    </Sheet>
   </div>
 </template>

@@ -1,9 +1,7 @@
 import { h, type Component, type VNode } from 'vue'
+import type { KeyHelp } from '@/composables/useKeys'
 import type { VisitProps } from '@/types/visit'
 import VisitFrame from './VisitFrame.vue'
-
-/** What a key does on the step, for the list under "?". */
-export type KeyHelp = [keys: string, does: string]
 
 /** The layout of a step of the visit. Its key is the page's: frame and step are made anew together, and an undo ends with its step. */
 export const inVisitFrame =

@@ -112,7 +112,10 @@ const forget = async (id: ToolId) => {
   tools.value = (await send<{ tools: Tool[] }>('DELETE', `/atlas/trainer/lean/${id}`)).tools
   result.value = null
 }
-useKeys({ Enter: () => (result.value ? goOn() : void press()), ' ': () => (result.value ? goOn() : void press()), n: goOn })
+useKeys({ Enter: () => (result.value ? goOn() : void press()), ' ': () => (result.value ? goOn() : void press()), n: goOn }, [
+  ['Enter', 'begin, or go on'],
+  ['N', 'the next one'],
+])
 
 const more = (by: number | null): string =>
   by === null ? '' : by === 0 ? 'as is usual' : by > 0 ? `${by} % more than usual` : `${-by} % less than usual`

@@ -119,13 +119,19 @@ const goOn = () => {
 }
 const again = (region: string | null = props.region) =>
   router.visit(region ? `/atlas/trainer?region=${region}` : '/atlas/trainer', { preserveState: false })
-useKeys({
-  ...Object.fromEntries(
-    [1, 2, 3, 4, 5].map((n) => [`${n}`, () => question.value?.choices[n - 1] && choose(question.value.choices[n - 1]!.id)]),
-  ),
-  Enter: () => (question.value ? goOn() : again()),
-  ' ': () => (question.value ? goOn() : again()),
-})
+useKeys(
+  {
+    ...Object.fromEntries(
+      [1, 2, 3, 4, 5].map((n) => [`${n}`, () => question.value?.choices[n - 1] && choose(question.value.choices[n - 1]!.id)]),
+    ),
+    Enter: () => (question.value ? goOn() : again()),
+    ' ': () => (question.value ? goOn() : again()),
+  },
+  [
+    ['1–5', 'choose an answer'],
+    ['Enter', 'go on'],
+  ],
+)
 const share = (part: number, of: number): string => `${of ? (100 * part) / of : 0}%`
 </script>
 <template>

@@ -107,7 +107,7 @@ const counted = computed(() => {
   const of = (test: (by: number) => boolean) => shifts.value.filter((one) => test(one.by)).length
   return `${of((by) => by < 0)} less, ${of((by) => by > 0)} more, ${of((by) => by === 0)} the same`
 })
-useKeys({ d: () => (apart.value = !apart.value) })
+useKeys({ d: () => (apart.value = !apart.value) }, [['D', 'side by side, or the difference']])
 const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: nears[id].name }))
 </script>
 <template>

@@ -27,14 +27,13 @@ const props = defineProps<{
   pages: number
 }>()
 const asked = ref(props.q)
-const box = ref<HTMLInputElement | null>(null)
 const address = (change: { sort?: string; away?: boolean; page?: number }): string => {
   const { sort, away, page } = { sort: props.sort as string, away: props.away, page: 1, ...change }
   return `/clients?sort=${sort}${away ? '&away=1' : ''}${page > 1 ? `&page=${page}` : ''}`
 }
 /** What is looked for goes in the body: a name never stands in an address. */
 const find = useDebounceFn(() => router.post('/clients/find', { q: asked.value }, { preserveState: true, preserveScroll: true }), 200)
-useKeys({ '/': () => box.value?.focus(), c: () => router.visit('/clients/new') })
+useKeys({ c: () => router.visit('/clients/new') }, [['C', 'new client']])
 const sorts = { seen: 'last seen', name: 'name', code: 'code', new: 'newest first' } as const
 </script>
 <template>
@@ -56,7 +55,7 @@ const sorts = { seen: 'last seen', name: 'name', code: 'code', new: 'newest firs
         <label class="sr-only" for="find">Find</label>
         <input
           id="find"
-          ref="box"
+          data-find
           v-model="asked"
           class="field"
           placeholder="Any part of the name, or the code"

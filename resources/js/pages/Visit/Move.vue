@@ -185,7 +185,8 @@ const how = computed(() =>
         >
       </div>
       <p class="caption">
-        <i v-if="named.beside">{{ capital(named.beside) }}. </i>{{ how }}<template v-if="chosen.paired && chosen.kind !== 'test'"> The side is the one moved toward.</template> {{ ' '
+        <i v-if="named.beside">{{ capital(named.beside) }}. </i>{{ how
+        }}<template v-if="chosen.paired && chosen.kind !== 'test'"> The side is the one moved toward.</template> {{ ' '
         }}<AboutButton :id="chosen.id" :kind="chosen.kind === 'test' ? 'test' : 'movement'" :name="chosen.name" hint="I"
           >How do I measure this</AboutButton
         >

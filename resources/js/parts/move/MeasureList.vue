@@ -33,6 +33,7 @@ const groups = computed(() => {
 const done = computed(() => props.measures.filter((one) => props.state(one) !== '').length)
 const others = computed(() => atlas.regions.filter((one) => !props.list.regions.includes(one.id)))
 const away = (id: RegionId) => emit('wish', { regions: props.list.regions.filter((one) => one !== id) })
+const nameOf = (one: ListedMeasure): string => (one.kind === 'test' ? one.name : called(movement(one.id)).name)
 const standings = (Object.keys(standingNames) as Standing[]).map((id) => ({ id, name: `now ${standingNames[id]}` }))
 /** Everything there is to measure. */
 const every = [
@@ -102,7 +103,7 @@ const kindWords = { range: '', resisted: 'resisted', test: '' } as const
               @click="emit('pick', keyOf(one))"
             >
               <span
-                >{{ one.kind === 'test' ? one.name : called(movement(one.id)).name }}<span v-if="kindWords[one.kind]" class="caption font-normal">, {{ kindWords[one.kind] }}</span></span
+                >{{ nameOf(one) }}<span v-if="kindWords[one.kind]" class="caption font-normal">, {{ kindWords[one.kind] }}</span></span
               >
               <span class="caption shrink-0 font-normal">{{
                 state(one) ||

@@ -1,4 +1,6 @@
-/** One glide or spring on a drawing: where its arrow begins and which way it points, as seen on the client's left; the right is its mirror. */
+/**
+ * One glide or spring on a drawing: where its arrow begins and which way it points, as seen on the client's left; the right is its mirror.
+ */
 export interface GlideSpot {
   kind: 'range' | 'test'
   id: string

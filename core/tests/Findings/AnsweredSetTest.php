@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Somatrace\Core\Tests\Anatomy;
+namespace Somatrace\Core\Tests\Findings;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Findings\AnsweredSet;
 use Somatrace\Core\Record\FindingsWriter;
 use Somatrace\Core\Record\Sentence;
 use Somatrace\Core\Record\Terms;
@@ -14,7 +15,7 @@ use Somatrace\Core\Tests\Support\Core;
 use Somatrace\Core\Tests\Support\SpokenFindings;
 
 /** Tests that only speak together: counted a side, and said in the note from the third on. */
-final class TestSetTest extends TestCase
+final class AnsweredSetTest extends TestCase
 {
     private const THREE = 'hurts sacrum right now 4; tests pelvis_spread right positive; tests thigh_pushed right positive; '
         .'tests sacrum_pressed right positive; tests pelvis_squeezed right negative';
@@ -26,8 +27,9 @@ final class TestSetTest extends TestCase
         $set = Core::clinic()->atlas()->testSets['sacroiliac_five'];
         $found = SpokenFindings::make($findings)->make()->findings->tests;
 
-        self::assertSame($count, $set->count($found, $side));
-        self::assertSame($speaks, $set->speaks($found, $side));
+        $answered = AnsweredSet::of($set, $found, $side);
+        self::assertSame($count, ['done' => $answered->done, 'positive' => $answered->positive]);
+        self::assertSame($speaks, $answered->speaks());
     }
 
     /** @return iterable<string, array{string, Side, array{done: int, positive: int}, bool}> */
@@ -57,7 +59,9 @@ final class TestSetTest extends TestCase
         self::assertStringContainsString(
             'Of 4 tests of the right sacro-iliac joint 3 answer: 3 or more speak for that joint.', $says(self::THREE),
         );
-        self::assertStringNotContainsString('speak for that joint', $says(str_replace('spread right positive', 'spread right negative', self::THREE)));
+        self::assertStringNotContainsString(
+            'speak for that joint', $says(str_replace('spread right positive', 'spread right negative', self::THREE)),
+        );
     }
 
     /** @return list<Sentence> */

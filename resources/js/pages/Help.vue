@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { Head, Link } from '@inertiajs/vue3'
+import { computed, ref } from 'vue'
+import { first, glossary, steps, type HelpText } from '@/parts/helpTexts'
+
+/** How a visit goes, what the words mean, who does what: short, and found by any word. */
+const asked = ref('')
+const words = computed(() => asked.value.trim().toLowerCase().split(/\s+/).filter(Boolean))
+const found = (all: readonly HelpText[]): readonly HelpText[] =>
+  all.filter(({ title, text }) => words.value.every((word) => `${title} ${text}`.toLowerCase().includes(word)))
+const parts = computed(() => [
+  { id: 'visit', title: 'A visit, step by step', texts: found(steps) },
+  { id: 'words', title: 'What the words mean', texts: found(glossary) },
+  { id: 'who', title: 'Who does what', texts: found(first) },
+])
+const keys: [string, string][] = [
+  ['/', 'find a client by name, code or telephone; a muscle, a test, a page'],
+  ['?', 'the keys of the page you are on'],
+  ['. ,', 'the next step of a visit, the one before'],
+  ['Z ⇧Z', 'take back, do again'],
+  ['N', 'the check that would tell most next'],
+  ['R', 'why the strip says what it says'],
+  ['Esc', 'out of a field, so that the keys of the page answer'],
+]
+</script>
+<template>
+  <Head title="Help" />
+  <main class="mx-auto max-w-[1080px] px-6 pb-16 pt-5">
+    <p class="caption no-print"><Link href="/" class="link">Today</Link></p>
+    <header class="mb-6 flex flex-wrap items-end justify-between gap-4">
+      <h1 class="display text-[31px] leading-9">Help</h1>
+      <div class="no-print relative w-full max-w-[420px]">
+        <input
+          v-model="asked"
+          data-find
+          type="search"
+          class="field"
+          aria-label="Find in the help"
+          placeholder="A word, as: end-feel"
+          autocomplete="off"
+          maxlength="80"
+        />
+        <span class="key-hint pointer-events-none absolute right-4 top-[13px]">/</span>
+      </div>
+    </header>
+    <nav v-if="!words.length" class="no-print mb-6 flex flex-wrap gap-x-6 gap-y-1" aria-label="On this page">
+      <a v-for="part in parts" :key="part.id" :href="`#${part.id}`" class="link inline-flex min-h-[32px] items-center">{{
+        part.title
+      }}</a><a href="#keys" class="link inline-flex min-h-[32px] items-center">Keys</a>
+    </nav>
+    <p v-if="!parts.some(({ texts }) => texts.length)" role="status">
+      Nothing here speaks of that. Any muscle, test or movement is explained in the <Link href="/atlas" class="link">atlas</Link>.
+    </p>
+    <template v-for="part in parts" :key="part.id">
+      <section v-if="part.texts.length" :id="part.id" class="mb-8" :aria-label="part.title">
+        <h2 class="section-head mb-1">{{ part.title }}</h2>
+        <dl>
+          <div
+            v-for="(one, k) in part.texts"
+            :key="one.title"
+            class="grid gap-x-6 border-b border-hairline py-2 sm:grid-cols-[220px_minmax(0,1fr)]"
+          >
+            <dt class="flex items-baseline gap-3">
+              <span v-if="part.id === 'visit' && !words.length" class="relative flex h-full w-[14px] justify-center" aria-hidden="true">
+                <span class="absolute inset-y-[-9px] w-px bg-iron" :class="k === 0 ? 'top-[6px]' : ''" /><span
+                  class="relative mt-[7px] h-[9px] w-[9px] rounded-full bg-iron"
+                /> </span
+              ><b class="display text-[19px] font-normal">{{ one.title }}</b>
+            </dt>
+            <dd class="max-w-[68ch]">{{ one.text }}</dd>
+          </div>
+        </dl>
+      </section>
+    </template>
+    <section v-if="!words.length" id="keys" aria-label="Keys">
+      <h2 class="section-head mb-1">Keys</h2>
+      <dl class="grid grid-cols-[92px_1fr] gap-y-2">
+        <template v-for="[name, what] in keys" :key="name">
+          <dt>
+            <kbd class="key-hint text-[15px]">{{ name }}</kbd>
+          </dt>
+          <dd>{{ what }}</dd>
+        </template>
+      </dl>
+      <p class="caption mt-4">Somatrace supports licensed practice. It never diagnoses, and local rules come before what it says.</p>
+    </section>
+  </main>
+</template>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import { Link } from '@inertiajs/vue3'
+import { computed } from 'vue'
+import { useFinder } from '@/composables/useFinder'
+import { keysHere, type KeyHelp } from '@/composables/useKeys'
+
+/** The keys of what is on the screen, and those that answer everywhere. */
+const { close } = useFinder()
+const everywhere: KeyHelp[] = [
+  ['/', 'find a client, a muscle, a test, a page'],
+  ['Esc', 'out of a field, or close what is open'],
+  ['?', 'this list'],
+]
+const all = computed<KeyHelp[]>(() => [...[...keysHere].reverse().flat(), ...everywhere])
+</script>
+<template>
+  <dl class="grid grid-cols-[72px_1fr] gap-y-2">
+    <template v-for="[name, what] in all" :key="name + what">
+      <dt>
+        <kbd class="key-hint text-[15px]">{{ name }}</kbd>
+      </dt>
+      <dd>{{ what }}</dd>
+    </template>
+  </dl>
+  <p class="mt-6"><Link href="/help" class="link" @click="close">Help: how a visit goes, and what the words mean</Link></p>
+</template>
