@@ -25,8 +25,8 @@ test('anything is found from anywhere: who rings, a muscle beside the work, a pa
   await expect(page).toHaveURL(/\/clients\//) // nothing behind it has moved
 
   await page.keyboard.press('/')
-  await page.keyboard.type('palette')
-  await page.keyboard.press('ArrowDown')
+  await page.keyboard.type('palette') // at once, while it opens
+  await expect(page.getByRole('option', { name: 'Settings' })).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL('/settings')
   await page.keyboard.press('/')

@@ -1,5 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { onScopeDispose, shallowReactive } from 'vue'
+import { useFinder } from './useFinder'
 
 /** What a key does on a page, for the list under "?". */
 export type KeyHelp = [keys: string, does: string]
@@ -16,12 +17,14 @@ export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>, he
     keysHere.add(help)
     onScopeDispose(() => keysHere.delete(help))
   }
+  const { open } = useFinder()
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     const target = event.target as HTMLElement | null
     const typing = target?.closest('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable], [role=dialog]')
     // out of a field the keys of the page answer again; what opens and closes by itself takes the first one
     if (typing && event.key === 'Escape' && !target?.closest('[role=dialog], [role=combobox]')) target?.blur()
-    if (event.ctrlKey || event.metaKey || event.altKey || typing) return
+    // what stands over the page has the keys, also while it is still opening
+    if (event.ctrlKey || event.metaKey || event.altKey || typing || open.value) return
     const act = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!act) return
     // a focused button keeps its own space and enter

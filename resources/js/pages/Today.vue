@@ -95,7 +95,9 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
 </script>
 <template>
   <Head title="Today" />
-  <main class="mx-auto grid max-w-[1440px] gap-x-7 px-6 pb-8 pt-5 lg:grid-cols-[230px_1fr_344px]">
+  <main
+    class="mx-auto grid max-w-[1440px] gap-x-7 px-6 pb-8 pt-5 lg:grid-cols-[200px_minmax(0,1fr)_270px] xl:grid-cols-[230px_minmax(0,1fr)_344px]"
+  >
     <header>
       <h1 class="display text-[44px] leading-[46px]">{{ weekday }}</h1>
       <p class="caption">{{ dayMonth }} · {{ day.clinic }}</p>
@@ -139,7 +141,7 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
         </li>
         <li v-if="!recent.length" class="py-2">Nobody yet. The first client appears here.</li>
       </ul>
-      <p class="mt-4 grid grid-cols-2 gap-2">
+      <p class="mt-4 grid grid-cols-2 gap-2 lg:max-xl:grid-cols-1">
         <Link href="/clients/new" class="btn !px-2">New client <span class="key-hint">C</span></Link
         ><Link href="/calendar" class="btn !px-2">Calendar <span class="key-hint">K</span></Link
         ><Link href="/clients" class="btn !px-2">All clients</Link><Link href="/atlas" class="btn !px-2">Atlas</Link
@@ -190,19 +192,21 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
             aria-hidden="true"
           />
           <div class="min-w-0 flex-1 bg-paper">
-            <p class="truncate">
+            <p class="flex min-w-0 items-baseline">
               <Link
                 :href="`/clients/${one.client.id}`"
-                class="display text-[21px] leading-[26px]"
+                :title="one.client.name"
+                class="display min-w-0 truncate text-[21px] leading-[26px]"
                 :class="one.status === 'done' ? 'text-walnut-2' : ''"
                 >{{ one.client.name }}</Link
               >
-              <span class="caption ml-2"
+              <span class="caption ml-2 min-w-0 shrink-[9] truncate"
                 >{{ one.client.occupation }}<template v-if="one.client.age < 18">, {{ one.client.age }}</template></span
               >
             </p>
             <p class="flex items-center gap-2">
-              <Gate :verdict="one.verdict" /> <span>{{ one.verdict ? verdictWords[one.verdict] : 'Not asked yet' }}</span>
+              <Gate :verdict="one.verdict" class="shrink-0" />
+              <span class="shrink-0">{{ one.verdict ? verdictWords[one.verdict] : 'Not asked yet' }}</span>
               <span class="caption truncate">{{ [one.reason, one.word].filter(Boolean).join(' · ') }}</span>
             </p>
             <span class="sr-only">{{ one.at }}, {{ one.minutes }} minutes</span>

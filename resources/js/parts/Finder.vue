@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { router, usePage } from '@inertiajs/vue3'
-import { useDebounceFn } from '@vueuse/core'
+import { useDebounceFn, useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { send } from '@/composables/http'
 import { useAtlas } from '@/composables/useAtlas'
@@ -50,6 +50,14 @@ const ask = useDebounceFn(async () => {
   atlas.value = entries?.status === 'fulfilled' ? entries.value : []
   failed.value = people?.status === 'rejected' && entries?.status === 'rejected'
 }, 120)
+/** Hands that type on while it opens lose nothing. */
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  const typed = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey
+  if (open.value !== 'finder' || !typed || (event.target as HTMLElement | null)?.closest('input') || event.defaultPrevented) return
+  event.preventDefault()
+  asked.value += event.key
+  void ask()
+})
 const words = computed(() => asked.value.trim().toLowerCase().split(/\s+/).filter(Boolean))
 const pages = computed(() =>
   destinations.filter(
@@ -95,7 +103,7 @@ watch(open, (now) => {
   <Dialog :open="open === 'finder'" class="relative z-50" @close="close">
     <div class="fixed inset-0 bg-walnut/40" aria-hidden="true" />
     <div class="fixed inset-0 flex justify-center px-4 pt-[8vh]">
-      <DialogPanel class="flex max-h-[80vh] w-full max-w-[640px] flex-col self-start bg-paper">
+      <DialogPanel class="flex max-h-[80vh] w-full max-w-[640px] flex-col self-start bg-paper" @keydown.esc.capture="close">
         <DialogTitle class="sr-only">Find anything</DialogTitle>
         <Combobox :model-value="null" nullable @update:model-value="take">
           <ComboboxInput

@@ -55,8 +55,8 @@ const sorts = { seen: 'last seen', name: 'name', code: 'code', new: 'newest firs
         <label class="sr-only" for="find">Find</label>
         <input
           id="find"
-          data-find
           v-model="asked"
+          data-find
           class="field"
           placeholder="Any part of the name, or the code"
           autocomplete="off"

@@ -91,7 +91,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
           {{ client.code }}<template v-if="client.occupation"> · {{ client.occupation }}</template> · {{ client.age }} years<template
             v-if="client.hand"
           >
-            · busy hand {{ client.hand }}</template
+            · {{ client.hand === 'both' ? 'uses both hands' : `${client.hand}-handed` }}</template
           ><template v-if="client.stoic"> · bears a lot without saying so</template>
         </p>
       </div>

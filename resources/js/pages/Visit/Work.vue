@@ -449,7 +449,7 @@ const state = computed(
       <div class="mx-auto max-w-[760px] px-8 py-20 text-[30px] leading-10">
         <h1 class="display text-[58px] leading-[64px]">Not yet</h1>
         <p class="mt-4 text-linen-2">
-          {{ work?.note ? `Work ${work.note}.` : '' }} Hands go on when the every-visit questions are answered and the plan is agreed.
+          {{ work?.note ? `${capital(work.note)}.` : '' }} Hands go on when the every-visit questions are answered and the plan is agreed.
         </p>
         <p class="mt-8 flex gap-4">
           <Link :href="`/visits/${visit.id}/screen`" class="room-key inline-flex items-center">To the questions</Link
