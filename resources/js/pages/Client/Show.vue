@@ -95,7 +95,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
           ><template v-if="client.stoic"> · bears a lot without saying so</template>
         </p>
       </div>
-      <div class="flex flex-wrap items-center gap-2">
+      <div class="no-print flex flex-wrap items-center gap-2">
         <Link v-if="!erased" :href="`/clients/${client.id}/edit`" class="btn">Details</Link>
         <Link v-if="clinical" :href="`/clients/${client.id}/files`" class="btn">Files</Link>
         <template v-if="clinical && !erased">

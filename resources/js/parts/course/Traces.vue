@@ -250,6 +250,7 @@ const isMarked = computed(() => props.response.visits.some((one) => one.sore_hou
                   <path :d="one.paths.good" fill="var(--color-moss)" />
                   <path :d="one.paths.bad" fill="var(--color-madder)" />
                 </svg>
+                <p v-else-if="row.measures.middle" class="caption pr-2 text-right" :style="{ width: `${frame.width}px` }">of no side →</p>
                 <svg v-else :width="frame.width" :height="HEIGHT" aria-hidden="true">
                   <line :x1="frame.width / 2 - 6" :x2="frame.width / 2 + 6" y1="26" y2="26" stroke="var(--color-ash)" />
                 </svg>
