@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
+import type { KeyHelp } from '@/composables/useKeys'
+import KeyTable from '@/parts/KeyTable.vue'
 import { first, glossary, steps, type HelpText } from '@/parts/helpTexts'
 
 /** How a visit goes, what the words mean, who does what: short, and found by any word. */
@@ -13,7 +15,7 @@ const parts = computed(() => [
   { id: 'words', title: 'What the words mean', texts: found(glossary) },
   { id: 'who', title: 'Who does what', texts: found(first) },
 ])
-const keys: [string, string][] = [
+const keys: KeyHelp[] = [
   ['/', 'find a client by name, code or telephone; a muscle, a test, a page'],
   ['?', 'the keys of the page you are on'],
   ['. ,', 'the next step of a visit, the one before'],
@@ -74,14 +76,7 @@ const keys: [string, string][] = [
     </template>
     <section v-if="!words.length" id="keys" aria-label="Keys">
       <h2 class="section-head mb-1">Keys</h2>
-      <dl class="grid grid-cols-[92px_1fr] gap-y-2">
-        <template v-for="[name, what] in keys" :key="name">
-          <dt>
-            <kbd class="key-hint text-[15px]">{{ name }}</kbd>
-          </dt>
-          <dd>{{ what }}</dd>
-        </template>
-      </dl>
+      <KeyTable :keys="keys" />
       <p class="caption mt-4">Somatrace supports licensed practice. It never diagnoses, and local rules come before what it says.</p>
     </section>
   </main>

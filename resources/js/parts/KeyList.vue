@@ -3,6 +3,7 @@ import { Link } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import { useFinder } from '@/composables/useFinder'
 import { keysHere, type KeyHelp } from '@/composables/useKeys'
+import KeyTable from './KeyTable.vue'
 
 /** The keys of what is on the screen, and those that answer everywhere. */
 const { close } = useFinder()
@@ -14,13 +15,6 @@ const everywhere: KeyHelp[] = [
 const all = computed<KeyHelp[]>(() => [...[...keysHere].reverse().flat(), ...everywhere])
 </script>
 <template>
-  <dl class="grid grid-cols-[72px_1fr] gap-y-2">
-    <template v-for="[name, what] in all" :key="name + what">
-      <dt>
-        <kbd class="key-hint text-[15px]">{{ name }}</kbd>
-      </dt>
-      <dd>{{ what }}</dd>
-    </template>
-  </dl>
+  <KeyTable :keys="all" />
   <p class="mt-6"><Link href="/help" class="link" @click="close">Help: how a visit goes, and what the words mean</Link></p>
 </template>
