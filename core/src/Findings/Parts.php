@@ -99,6 +99,10 @@ final readonly class Parts
      */
     private function each(array $all, array $parts): array
     {
+        $wholes = array_filter($all, static fn (OfMuscle $one): bool => isset($parts[$one->at()->muscle]));
+        if ($wholes === []) {
+            return $all;
+        }
         $own = array_fill_keys(array_map(static fn (OfMuscle $one): string => $one->at()->key(), $all), true);
         $each = [];
         foreach ($all as $one) {
