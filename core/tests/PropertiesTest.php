@@ -143,11 +143,11 @@ final class PropertiesTest extends TestCase
 
         self::assertEqualsWithDelta(1.0, $pattern->noneSupport + array_sum(array_column($pattern->shares(), 1)), 1e-9);
         foreach ($pattern->candidates as $candidate) {
-            $sum = array_sum(array_map(static fn ($evidence): float => $evidence->weight, $candidate->evidence));
+            $sum = array_sum(array_map(static fn ($evidence): float => $evidence->weight, $candidate->evidence()));
             self::assertEqualsWithDelta(
                 $candidate->logOdds - $sum,
                 $pattern->candidates[0]->logOdds - array_sum(array_map(
-                    static fn ($evidence): float => $evidence->weight, $pattern->candidates[0]->evidence,
+                    static fn ($evidence): float => $evidence->weight, $pattern->candidates[0]->evidence(),
                 )),
                 1e-9, 'each share explains itself down to one prior',
             );

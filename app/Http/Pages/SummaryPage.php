@@ -70,7 +70,7 @@ final readonly class SummaryPage
             return [];
         }
         $leaders = array_slice($pattern->candidates, 0, self::SHOWN);
-        $shown = array_filter($leaders, static fn (Candidate $one): bool => $one->word !== 'slight' && $one->evidence !== []);
+        $shown = array_filter($leaders, static fn (Candidate $one): bool => $one->word !== 'slight' && $one->evidence() !== []);
         $told = array_map(fn (Candidate $one): array => [$one->support, $this->explain($one)], $shown);
         $joint = $pattern->leadingJoint();
         if ($joint !== null) {

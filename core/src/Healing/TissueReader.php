@@ -60,7 +60,8 @@ final readonly class TissueReader
     /** Whether swelling anywhere was measured over so many days and does not go down; what is not swollen today is not followed back. */
     public function swellingStays(CaseFile $case, int $days): bool
     {
-        if (! $this->isSwollen($this->swelling($case->findings, null))) {
+        $felt = $this->felt($case->findings, null, static fn (PalpationFinding $one): bool => in_array('swollen', $one->texture, true));
+        if (! $felt && ! $this->isSwollen($this->swelling($case->findings->withPalpation([]), null))) {
             return false;
         }
         $tissue = $this->read($case, null, null);

@@ -9,7 +9,6 @@ use Somatrace\Core\Anatomy\MuscleAt;
 /** One muscle on one side that could explain the picture, with what speaks for and against it. */
 final readonly class Candidate
 {
-    /** @param  list<Evidence>  $evidence */
     public function __construct(
         public MuscleAt $at,
         public string $name,
@@ -18,15 +17,21 @@ final readonly class Candidate
         public string $word,
         public Role $role,
         public TriggerPoint $triggerPoint,
-        public array $evidence,
+        public Weighed $weighed,
     ) {
+    }
+
+    /** @return list<Evidence> */
+    public function evidence(): array
+    {
+        return $this->weighed->evidence();
     }
 
     /** What its evidence of these kinds adds up to. */
     public function sum(string ...$kinds): float
     {
         return array_sum(array_map(
-            static fn (Evidence $one): float => in_array($one->kind, $kinds, true) ? $one->weight : 0.0, $this->evidence,
+            static fn (Evidence $one): float => in_array($one->kind, $kinds, true) ? $one->weight : 0.0, $this->evidence(),
         ));
     }
 
@@ -34,7 +39,7 @@ final readonly class Candidate
     {
         $role = $this->role === Role::Source ? Role::Unclear : $this->role;
 
-        return new self($this->at, $this->name, $this->logOdds, $this->support, $this->word, $role, $this->triggerPoint, $this->evidence);
+        return new self($this->at, $this->name, $this->logOdds, $this->support, $this->word, $role, $this->triggerPoint, $this->weighed);
     }
 
     /** @return array<string, mixed> */
@@ -49,7 +54,7 @@ final readonly class Candidate
             'words' => $this->word,
             'role' => $this->role->value,
             'trigger_point' => $this->triggerPoint->value,
-            'evidence' => array_map(static fn (Evidence $evidence): array => $evidence->toArray(), $this->evidence),
+            'evidence' => array_map(static fn (Evidence $evidence): array => $evidence->toArray(), $this->evidence()),
         ];
     }
 }

@@ -249,7 +249,7 @@ final readonly class Chains
     {
         return array_values(array_map(
             static fn (Evidence $one): string => $one->text(),
-            array_filter($candidate->evidence, static fn (Evidence $one): bool => $one->weight > 0 && in_array($one->kind, $kinds, true)),
+            array_filter($candidate->evidence(), static fn (Evidence $one): bool => $one->weight > 0 && in_array($one->kind, $kinds, true)),
         ));
     }
 

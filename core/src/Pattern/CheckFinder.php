@@ -41,6 +41,8 @@ final readonly class CheckFinder
             $sum += self::wLogW($candidate->support);
         }
         arsort($support);
+        // "none of these" is no place among the first three
+        $firstThree = array_sum(array_slice(array_diff_key($support, [AtlasIndex::NONE => true]), 0, 3));
         $leaders = [];
         foreach (array_slice($pattern->candidates, 0, self::PALPATE_DOWN_TO) as $candidate) {
             $leaders[$candidate->at->key()] = $candidate;
@@ -59,7 +61,7 @@ final readonly class CheckFinder
         foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
             $outcomes = $this->outcomes($kind, $id, $side);
             [$bits, $gain] = $this->worth(
-                $support, $sum, $touched,
+                $support, $sum, $firstThree, $touched,
                 $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$outcomes['like']], $slopes, $support),
                 $outcomes['not'],
             );
@@ -176,7 +178,7 @@ final readonly class CheckFinder
     {
         return array_map(
             static fn (Candidate|JointCandidate $leader): int => count(array_filter(
-                $leader->evidence, static fn (Evidence $one): bool => $one->kind === $kind,
+                $leader->evidence(), static fn (Evidence $one): bool => $one->kind === $kind,
             )),
             $leaders,
         );
@@ -229,12 +231,13 @@ final readonly class CheckFinder
 
     /**
      * @param  array<string, float>  $support  strongest first
+     * @param  float  $firstThree  what the first three have now
      * @param  array<string, true>  $touched
      * @param  list<float>  $acts
      * @param  list<float>  $not
      * @return array{float, float} bits, and the gain in the share of the first three
      */
-    private function worth(array $support, float $sum, array $touched, array $acts, array $not): array
+    private function worth(array $support, float $sum, float $firstThree, array $touched, array $acts, array $not): array
     {
         $shares = array_intersect_key($support, $touched);
         $touchedShare = array_sum($shares);
@@ -253,10 +256,7 @@ final readonly class CheckFinder
             }
         }
         $restShare = max(0, 1 - $touchedShare);
-        // "none of these" is no place among the first three
-        $none = [AtlasIndex::NONE => true];
-        $ranked = array_values(array_diff_key($shares, $none));
-        $firstThree = array_sum(array_slice(array_diff_key($support, $none), 0, 3));
+        $ranked = array_values(array_diff_key($shares, [AtlasIndex::NONE => true]));
         [$after, $three] = [0.0, 0.0];
         foreach ($acts as $outcome => $ifActs) {
             $ifNot = $not[$outcome];

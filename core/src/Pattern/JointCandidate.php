@@ -11,7 +11,6 @@ use Somatrace\Core\Anatomy\MuscleAt;
 final readonly class JointCandidate
 {
     /**
-     * @param  list<Evidence>  $evidence
      * @param  list<MuscleAt>  $explains  muscles found tender or short that lie around it
      */
     public function __construct(
@@ -20,16 +19,22 @@ final readonly class JointCandidate
         public float $logOdds,
         public float $support,
         public string $word,
-        public array $evidence,
+        public Weighed $weighed,
         public array $explains,
     ) {
+    }
+
+    /** @return list<Evidence> */
+    public function evidence(): array
+    {
+        return $this->weighed->evidence();
     }
 
     /** Whether the joint itself was tried: where it hurts, and a movement that is short for many reasons, do not make it one. */
     public function isExamined(): bool
     {
         return array_filter(
-            $this->evidence,
+            $this->evidence(),
             static fn (Evidence $one): bool => $one->kind !== 'complaint' && $one->sign->name !== 'joint_moves_less',
         ) !== [];
     }
@@ -57,7 +62,7 @@ final readonly class JointCandidate
             'joint' => $this->at->toArray(), 'side' => $this->at->side->value, 'name' => $this->name,
             'log_odds' => round($this->logOdds, 4), 'support' => round($this->support, 5), 'words' => $this->word, 'role' => 'joint',
             'tried' => $this->tried(),
-            'evidence' => array_map(static fn (Evidence $one): array => $one->toArray(), $this->evidence),
+            'evidence' => array_map(static fn (Evidence $one): array => $one->toArray(), $this->evidence()),
             'explains' => array_map(
                 static fn (MuscleAt $at): array => ['muscle' => $at->muscle, 'side' => $at->side->value], $this->explains,
             ),

@@ -39,26 +39,20 @@ final class PatternEngine
             $collector->collect($context, $book);
         }
         $weighing = new Weighing($this->figures);
-        $evidence = [];
+        $weighed = [];
         $logOdds = [];
         $plain = null;
         foreach ($context->candidates as $at) {
             $key = $at->key();
             // what has nothing of its own is weighed once for all
-            $evidence[$key] = $book->isPlain($at) ? $plain ??= $weighing->evidence($book->of($at)) : $weighing->evidence($book->of($at));
-            $logOdds[$key] = $this->figures->prior;
-            foreach ($evidence[$key] as $one) {
-                $logOdds[$key] += $one->weight;
-            }
+            $weighed[$key] = $book->isPlain($at) ? $plain ??= $weighing->weigh($book->of($at)) : $weighing->weigh($book->of($at));
+            $logOdds[$key] = $this->figures->prior + $weighed[$key]->sum;
         }
         $muscles = $logOdds;
         $ofJoints = [];
         foreach ($context->index->joints->all as $key => $at) {
-            $ofJoints[$key] = $book->isPlain($at) ? $plain ??= $weighing->evidence($book->of($at)) : $weighing->evidence($book->of($at));
-            $logOdds[$key] = $this->figures->jointPrior($at->joint->levels !== []);
-            foreach ($ofJoints[$key] as $one) {
-                $logOdds[$key] += $one->weight;
-            }
+            $ofJoints[$key] = $book->isPlain($at) ? $plain ??= $weighing->weigh($book->of($at)) : $weighing->weigh($book->of($at));
+            $logOdds[$key] = $this->figures->jointPrior($at->joint->levels !== []) + $ofJoints[$key]->sum;
         }
         $best = $this->figures->tempered(max([$this->figures->prior, ...array_values($logOdds)]));
         $ofNone = (new NoneReader($this->figures->none, $this->reproduction))->of($context, $best);
@@ -70,23 +64,22 @@ final class PatternEngine
         $candidates = [];
         foreach ($order as $key => $_) {
             $candidate = $this->candidate(
-                $context, $book, $context->candidates[$key], $logOdds[$key], $support[$key], $evidence[$key],
+                $context, $book, $context->candidates[$key], $logOdds[$key], $support[$key], $weighed[$key],
             );
             // where none of them explains it, none of them is offered as the source
             $candidates[] = $ofNone->leads ? $candidate->asNoSource() : $candidate;
         }
 
-        return new PatternResult($candidates, $this->joints($context, $logOdds, $support, $ofJoints, $evidence), $none, $ofNone, []);
+        return new PatternResult($candidates, $this->joints($context, $logOdds, $support, $ofJoints, $book), $none, $ofNone, []);
     }
 
     /**
      * @param  array<string, float>  $logOdds  by key
      * @param  array<string, float>  $support
-     * @param  array<string, list<Evidence>>  $ofJoints
-     * @param  array<string, list<Evidence>>  $ofMuscles
+     * @param  array<string, Weighed>  $ofJoints
      * @return list<JointCandidate> strongest first
      */
-    private function joints(RankingContext $context, array $logOdds, array $support, array $ofJoints, array $ofMuscles): array
+    private function joints(RankingContext $context, array $logOdds, array $support, array $ofJoints, SignBook $book): array
     {
         $order = array_map(static fn (float $odds): float => round($odds, 9), array_intersect_key($logOdds, $ofJoints));
         arsort($order);
@@ -95,27 +88,22 @@ final class PatternEngine
             $at = $context->index->joints->all[$key];
             $joints[] = new JointCandidate(
                 $at, $context->index->joints->names[$key], $logOdds[$key], $support[$key], $this->figures->word($support[$key]),
-                $ofJoints[$key], $support[$key] < PatternResult::TELLING ? [] : self::explained($at, $ofMuscles),
+                $ofJoints[$key], $support[$key] < PatternResult::TELLING ? [] : self::explained($at, $book),
             );
         }
 
         return $joints;
     }
 
-    /**
-     * @param  array<string, list<Evidence>>  $ofMuscles
-     * @return list<MuscleAt> muscles around it that were found tender, tense or short
-     */
-    private static function explained(JointAt $at, array $ofMuscles): array
+    /** @return list<MuscleAt> muscles around it that were found tender, tense or short */
+    private static function explained(JointAt $at, SignBook $book): array
     {
         $explained = [];
         foreach ($at->joint->around as $muscle) {
             foreach ($at->side === Side::Midline ? Side::pair() : [$at->side] as $side) {
-                foreach ($ofMuscles["$muscle:{$side->value}"] ?? [] as $one) {
-                    if (in_array($one->kind, ['palpation', 'shortness'], true) && $one->weight > 0) {
-                        $explained[] = new MuscleAt($muscle, $side);
-                        break;
-                    }
+                $one = new MuscleAt($muscle, $side);
+                if ($book->speaksFor($one, 'palpation', 'shortness')) {
+                    $explained[] = $one;
                 }
             }
         }
@@ -130,7 +118,7 @@ final class PatternEngine
      */
     public function withChecks(CaseFile $case, PatternResult $pattern, \Closure $mayTest): PatternResult
     {
-        if (array_filter($pattern->candidates, static fn (Candidate $one): bool => $one->evidence !== []) === []) {
+        if (array_filter($pattern->candidates, static fn (Candidate $one): bool => ! $one->weighed->isEmpty()) === []) {
             return $pattern;
         }
         $checks = (new CheckFinder($this->context($case), $mayTest))->find($pattern);
@@ -182,21 +170,20 @@ final class PatternEngine
         return [array_map(static fn (float $weight): float => $weight / $total, $weights), exp($none - $top) / $total];
     }
 
-    /** @param  list<Evidence>  $evidence */
     private function candidate(
         RankingContext $context,
         SignBook $book,
         MuscleAt $at,
         float $logOdds,
         float $support,
-        array $evidence,
+        Weighed $weighed,
     ): Candidate {
         $point = TriggerPoint::of($context->palpation[$at->key()] ?? []);
         $role = $book->isPlain($at) ? Role::Unclear : (new RoleReader)->of($context, $book, $at, $point);
 
         return new Candidate(
             $at, $context->index->names[$at->key()], $logOdds, $support, $this->figures->word($support),
-            $role, $point, $evidence,
+            $role, $point, $weighed,
         );
     }
 }

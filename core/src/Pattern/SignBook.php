@@ -72,14 +72,21 @@ final class SignBook
         return $sum;
     }
 
+    /** Whether a sign of its own of these kinds speaks for it. */
+    public function speaksFor(MuscleAt|JointAt $candidate, string ...$kinds): bool
+    {
+        foreach ($this->signs[$candidate->key()] ?? [] as $sign) {
+            if ($sign->weight > 0 && in_array($sign->kind, $kinds, true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @return array<string, true> the names of the signs of its own */
     public function names(MuscleAt|JointAt $candidate): array
     {
-        $names = [];
-        foreach ($this->signs[$candidate->key()] ?? [] as $sign) {
-            $names[$sign->name] = true;
-        }
-
-        return $names;
+        return array_fill_keys(array_column($this->signs[$candidate->key()] ?? [], 'name'), true);
     }
 }

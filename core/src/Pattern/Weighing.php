@@ -15,6 +15,27 @@ final readonly class Weighing
     {
     }
 
+    /** @param  list<Sign>  $signs */
+    public function weigh(array $signs): Weighed
+    {
+        $groups = [];
+        foreach ($signs as $sign) {
+            $groups[$sign->group][] = $sign->strength;
+        }
+        $sum = 0.0;
+        foreach ($groups as $group => $strengths) {
+            rsort($strengths);
+            $of = 0.0;
+            foreach ($strengths as $rank => $strength) {
+                $of += $strength * $this->figures->discounted($rank);
+            }
+            $of = min($of, $this->figures->caps[substr($group, 0, -1)] ?? $of);
+            $sum += $group[-1] === '+' ? $of : -$of;
+        }
+
+        return new Weighed($this, $sum, $signs);
+    }
+
     /**
      * @param  list<Sign>  $signs
      * @return list<Evidence> in a fixed order: kind, for before against, then strength, then code

@@ -821,7 +821,7 @@ final class StepBuilder
 
     private function why(Target $target): string
     {
-        $for = array_values(array_filter($target->candidate->evidence ?? [], static fn ($evidence): bool => $evidence->weight > 0));
+        $for = array_values(array_filter($target->candidate?->evidence() ?? [], static fn ($evidence): bool => $evidence->weight > 0));
         usort($for, static fn ($a, $b): int => [$b->weight, $a->code] <=> [$a->weight, $b->code]);
 
         return (

@@ -187,7 +187,7 @@ final readonly class ReasoningWriter
     private static function telling(Candidate|JointCandidate $one, bool $for): array
     {
         $telling = array_filter(
-            $one->evidence,
+            $one->evidence(),
             static fn (Evidence $piece): bool => $for ? $piece->weight >= self::TELLS : $piece->weight <= -self::TELLS,
         );
         usort($telling, static fn (Evidence $a, Evidence $b): int => abs($b->weight) <=> abs($a->weight));

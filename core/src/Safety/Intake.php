@@ -11,6 +11,7 @@ use Somatrace\Core\CaseFile\Answer;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\ConditionAnswer;
 use Somatrace\Core\CaseFile\Dates;
+use Somatrace\Core\CaseFile\RangeFinding;
 use Somatrace\Core\CaseFile\Severity;
 use Somatrace\Core\CaseFile\Stage;
 use Somatrace\Core\CaseFile\SwellingTrend;
@@ -23,6 +24,9 @@ use Somatrace\Core\Safety\When\InHand;
  */
 final readonly class Intake
 {
+    /** @var list<RangeFinding> movements of which somebody told how they end: many rules ask for them */
+    private array $ended;
+
     /**
      * @param  array<string, int>  $freshDays days each part stays fresh
      * @param  array<string, string>  $groups the group each condition is read out in
@@ -39,6 +43,9 @@ final readonly class Intake
         private int $subacuteDays,
         public ?InHand $inHand = null,
     ) {
+        $this->ended = array_values(array_filter(
+            $case->findings->range, static fn (RangeFinding $one): bool => $one->endFeel !== null,
+        ));
     }
 
     /** The same case, with one answer of it in hand. */
@@ -195,13 +202,10 @@ final readonly class Intake
     public function endsOf(string $group, ?Side $side): array
     {
         $ends = [];
-        foreach ($this->case->findings->range as $finding) {
-            if ($finding->endFeel === null) {
-                continue;
-            }
+        foreach ($this->ended as $finding) {
             $there = ($this->reproduction->groupsOf($finding->movement)[0] ?? '') === $group
                 && ($side === null || in_array($finding->side, [$side, Side::Midline], true));
-            if ($there) {
+            if ($there && $finding->endFeel !== null) {
                 $ends[] = [$finding->endFeel, $finding->pain];
             }
         }

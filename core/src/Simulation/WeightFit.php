@@ -128,7 +128,7 @@ final readonly class WeightFit
                 continue;
             }
             $slope = $miss * $this->start->slope($candidate->logOdds);
-            foreach ($candidate->evidence as $evidence) {
+            foreach ($candidate->evidence() as $evidence) {
                 $gradient[$evidence->sign->name] += $slope * $evidence->part;
             }
         }

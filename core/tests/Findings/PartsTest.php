@@ -145,7 +145,7 @@ final class PartsTest extends TestCase
         $felt = array_filter(
             Core::clinic()->rank($case)->candidates,
             static fn (Candidate $one): bool => array_filter(
-                $one->evidence, static fn (Evidence $sign): bool => $sign->kind === 'palpation',
+                $one->evidence(), static fn (Evidence $sign): bool => $sign->kind === 'palpation',
             ) !== [],
         );
         $muscles = array_map(static fn (Candidate $one): string => $one->at->muscle, $felt);
@@ -159,7 +159,7 @@ final class PartsTest extends TestCase
     {
         foreach (Core::clinic()->rank($case)->candidates as $one) {
             if ($one->at->key() === $key) {
-                return array_map(static fn (Evidence $sign): string => $sign->kind, $one->evidence);
+                return array_map(static fn (Evidence $sign): string => $sign->kind, $one->evidence());
             }
         }
 

@@ -23,7 +23,7 @@ final class JointSignsTableTest extends TestCase
         $words = explode(' ', $named);
         $side = Side::from(array_pop($words));
         $at = new JointAt(Core::clinic()->atlas()->handwork()->joint($words[0]), $words[1] ?? null, $side);
-        $evidence = Core::clinic()->rank(SpokenFindings::make($findings)->make())->ofJoint($at)->evidence
+        $evidence = Core::clinic()->rank(SpokenFindings::make($findings)->make())->ofJoint($at)?->evidence()
             ?? self::fail("there is no $named");
         $order = array_flip(['complaint', 'joint', 'joint_pain', 'test']);
         usort($evidence, static fn (Evidence $a, Evidence $b): int => $order[$a->kind] <=> $order[$b->kind]);

@@ -155,7 +155,7 @@ final class PatternEngineTest extends TestCase
             );
         }
         $candidate = Core::clinic()->rank($case->make())->of(new MuscleAt('levator_scapulae', Side::Left));
-        $said = array_values(array_filter($candidate->evidence ?? [], static fn ($evidence): bool => $evidence->kind === 'response'));
+        $said = array_values(array_filter($candidate?->evidence() ?? [], static fn ($evidence): bool => $evidence->kind === 'response'));
 
         self::assertSame($sign === null ? [] : [$sign], array_map(static fn ($evidence): string => $evidence->code, $said));
         self::assertSame($sign !== null, $said !== [] && ($sign === 'eased_with_it') === ($said[0]->weight > 0));
@@ -194,7 +194,7 @@ final class PatternEngineTest extends TestCase
             ->make();
         $candidate = Core::clinic()->rank($case)->of(new MuscleAt('levator_scapulae', Side::Left));
 
-        self::assertContains('quiet_unchanged', array_map(static fn ($evidence): string => $evidence->code, $candidate->evidence ?? []));
+        self::assertContains('quiet_unchanged', array_map(static fn ($evidence): string => $evidence->code, $candidate?->evidence() ?? []));
         self::assertLessThan(0, $candidate->logOdds ?? 0);
     }
 

@@ -208,7 +208,7 @@ final class RankingPropertiesTest extends TestCase
 
         foreach ($pattern->candidates as $candidate) {
             self::assertSame($prior, $candidate->logOdds);
-            self::assertSame([], $candidate->evidence);
+            self::assertSame([], $candidate->evidence());
         }
         foreach ($pattern->joints as $joint) {
             self::assertSame(Core::clinic()->figures()->jointPrior($joint->at->joint->levels !== []), $joint->logOdds);

@@ -23,7 +23,7 @@ final class RolesTableTest extends TestCase
 
         self::assertSame(
             $role, $found->role->value ?? null,
-            implode('; ', array_map(static fn ($evidence): string => $evidence->text(), $found->evidence ?? [])),
+            implode('; ', array_map(static fn ($evidence): string => $evidence->text(), $found?->evidence() ?? [])),
         );
     }
 

@@ -23,7 +23,7 @@ final class SignsTableTest extends TestCase
         $candidate = Core::clinic()->rank(SpokenFindings::make($findings)->make())->of(
             new MuscleAt($muscle, Side::from(rtrim($side, ':'))),
         );
-        $evidence = $candidate->evidence ?? [];
+        $evidence = $candidate?->evidence() ?? [];
         usort($evidence, static fn (Evidence $a, Evidence $b): int => [$a->kind, $a->sign->name] <=> [$b->kind, $b->sign->name]);
 
         $sign = static fn (Evidence $one): string => $one->sign->name.($one->sign->share === 1.0 ? '' : " {$one->sign->share}");

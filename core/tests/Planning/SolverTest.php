@@ -22,6 +22,7 @@ use Somatrace\Core\Handwork\Work;
 use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\Role;
 use Somatrace\Core\Pattern\TriggerPoint;
+use Somatrace\Core\Pattern\Weighing;
 use Somatrace\Core\Planning\Option;
 use Somatrace\Core\Planning\Solver;
 use Somatrace\Core\Planning\Target;
@@ -83,7 +84,7 @@ final class SolverTest extends TestCase
                     );
                 }
             }
-            $candidate = new Candidate($at, $muscle->name, 1, 0.2, 'some', Role::Unclear, TriggerPoint::Unknown, []);
+            $candidate = new Candidate($at, $muscle->name, 1, 0.2, 'some', Role::Unclear, TriggerPoint::Unknown, (new Weighing(Core::clinic()->figures()))->weigh([]));
             $work = new Work($at, $muscle, Situation::Taut, Felt::nothing(), ['belly'], 1);
             $targets[] = Target::muscle(
                 $work, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''),

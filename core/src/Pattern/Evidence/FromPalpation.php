@@ -45,8 +45,10 @@ final readonly class FromPalpation implements Collector
         if (in_array($finding->tone, ['high', 'spasm'], true)) {
             $add('tone_raised', $finding->tone === 'spasm' ? 'In spasm' : 'Tone raised');
         }
-        foreach (array_intersect_key(self::TEXTURES, array_flip($finding->texture)) as $texture => $words) {
-            $add($texture, $words);
+        foreach (self::TEXTURES as $texture => $words) {
+            if (in_array($texture, $finding->texture, true)) {
+                $add($texture, $words);
+            }
         }
         foreach ($finding->refersTo as $place) {
             [$weight, $text] = $this->referral($context, $finding, $place, $complaints);

@@ -43,8 +43,9 @@ final readonly class FromRange implements Collector
                     'shortness', $hurts ? 'lengthening_hurts' : 'lengthening_painless',
                     static fn (): string => $name().', which lengthens it, '.PainBrought::words($finding->pain), $key,
                 );
-            foreach ($context->index->lengthens[$key] ?? [] as $at) {
-                foreach (array_filter([$length, $pain]) as $sign) {
+            $signs = array_filter([$length, $pain]);
+            foreach ($signs === [] ? [] : $context->index->lengthens[$key] ?? [] as $at) {
+                foreach ($signs as $sign) {
                     $book->add($at, $sign);
                 }
             }
