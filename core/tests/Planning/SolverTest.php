@@ -84,7 +84,8 @@ final class SolverTest extends TestCase
                     );
                 }
             }
-            $candidate = new Candidate($at, $muscle->name, 1, 0.2, 'some', Role::Unclear, TriggerPoint::Unknown, (new Weighing(Core::clinic()->figures()))->weigh([]));
+            $nothing = (new Weighing(Core::clinic()->figures()))->weigh([]);
+            $candidate = new Candidate($at, $muscle->name, 1, 0.2, 'some', Role::Unclear, TriggerPoint::Unknown, $nothing);
             $work = new Work($at, $muscle, Situation::Taut, Felt::nothing(), ['belly'], 1);
             $targets[] = Target::muscle(
                 $work, $candidate, mt_rand(5, 60) / 100, $figures->tau($muscle->tissue), $figures->region($muscle->zones[0] ?? ''),
