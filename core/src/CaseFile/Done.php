@@ -11,9 +11,6 @@ use Somatrace\Core\Data\Fields;
 /** Work done on one muscle in a past visit; dose is pressure × seconds in contact, kPa·s. */
 final readonly class Done implements OfMuscle
 {
-    /** Asked for at every turn of a ranking. */
-    private MuscleAt $at;
-
     /** @param  list<string>  $signs */
     public function __construct(
         public string $muscle,
@@ -26,7 +23,6 @@ final readonly class Done implements OfMuscle
         public array $signs = [],
         public ?float $secondsAtPressure = null,
     ) {
-        $this->at = new MuscleAt($muscle, $side);
     }
 
     public static function from(Fields $f): self
@@ -49,6 +45,6 @@ final readonly class Done implements OfMuscle
 
     public function at(): MuscleAt
     {
-        return $this->at;
+        return new MuscleAt($this->muscle, $this->side);
     }
 }

@@ -12,9 +12,6 @@ use Somatrace\Core\Data\Fields;
 /** What the hand found in one place of a muscle. Tenderness 0–4; what is null was not looked for. */
 final readonly class PalpationFinding implements OfMuscle
 {
-    /** Asked for at every turn of a ranking. */
-    private MuscleAt $at;
-
     /**
      * @param  list<string>  $texture
      * @param  list<Place>  $refersTo
@@ -34,7 +31,6 @@ final readonly class PalpationFinding implements OfMuscle
         public ?string $spot = null,
         public bool $simulated = false,
     ) {
-        $this->at = new MuscleAt($muscle, $side);
     }
 
     public static function from(Fields $f): self
@@ -58,6 +54,6 @@ final readonly class PalpationFinding implements OfMuscle
 
     public function at(): MuscleAt
     {
-        return $this->at;
+        return new MuscleAt($this->muscle, $this->side);
     }
 }

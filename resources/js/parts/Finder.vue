@@ -93,6 +93,10 @@ const take = (hit: Hit | null) => {
   close()
   hit.go()
 }
+/** Where nothing is chosen yet, Enter means the first. */
+const enter = (event: KeyboardEvent) => {
+  if (!(event.target as HTMLElement).getAttribute('aria-activedescendant')) take(hits.value[0] ?? null)
+}
 watch(open, (now) => {
   if (now !== 'finder') return
   asked.value = ''
@@ -113,6 +117,7 @@ watch(open, (now) => {
             :display-value="() => asked"
             autocomplete="off"
             maxlength="120"
+            @keydown.enter="enter"
             @change="
               (event: Event) => {
                 asked = (event.target as HTMLInputElement).value
