@@ -30,9 +30,13 @@ void createInertiaApp({
     // the atlas opens beside whatever is on the screen; it is fetched when it is first asked for
     createApp({
       render: () => [
-        ...[h(DemoNote), h(UnsentNote), h(App, props), h(ConnectionNote)],
-        ...(everOpened.value ? [h(AtlasSheet)] : []),
-        ...[h(Finder), h(IdleLock)],
+        h(DemoNote),
+        h(UnsentNote),
+        h(App, props),
+        h(ConnectionNote),
+        everOpened.value ? h(AtlasSheet) : null,
+        h(Finder),
+        h(IdleLock),
       ],
     })
       .use(plugin)

@@ -106,6 +106,22 @@ final readonly class Figures
         return $this->discount[$rank] ?? $this->discount[count($this->discount) - 1];
     }
 
+    /**
+     * What signs of one kind add up to: the strongest counts whole, each further one less.
+     *
+     * @param  list<float>  $strengths
+     */
+    public function addedUp(array $strengths): float
+    {
+        rsort($strengths);
+        $sum = 0.0;
+        foreach ($strengths as $rank => $strength) {
+            $sum += $strength * $this->discounted($rank);
+        }
+
+        return $sum;
+    }
+
     /** @param  bool  $levelled  one of several levels of its kind: which one is open too */
     public function jointPrior(bool $levelled): float
     {

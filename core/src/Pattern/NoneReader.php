@@ -54,7 +54,7 @@ final readonly class NoneReader
         foreach ([
             'unexplained' => [$unexplained, $this->figures->unexplained, 'No movement, resistance or touch of the region brought it on'],
             'hard_end' => [
-                $hard !== [], self::discounted(array_fill(0, count($hard), $this->figures->hardEnd), $context->figures),
+                $hard !== [], $context->figures->addedUp(array_fill(0, count($hard), $this->figures->hardEnd)),
                 'A movement ends hard, empty or blocked, and hurts',
             ],
             'nerve' => [$nerve > 0, $nerve, 'A nerve answers: '.implode('; ', $answers)],
@@ -93,22 +93,6 @@ final readonly class NoneReader
             $context->case->findings->tests,
             static fn (TestFinding $one): bool => PainBrought::counts($one->pain) && $one->value !== null && $one->value <= 1,
         ) !== [];
-    }
-
-    /**
-     * Several of one kind are not several proofs.
-     *
-     * @param  list<float>  $weights
-     */
-    private static function discounted(array $weights, Figures $figures): float
-    {
-        rsort($weights);
-        $sum = 0.0;
-        foreach ($weights as $rank => $weight) {
-            $sum += $weight * $figures->discounted($rank);
-        }
-
-        return $sum;
     }
 
     /**
@@ -151,7 +135,7 @@ final readonly class NoneReader
         foreach ($for as $site => $weights) {
             $own = $site === self::ANY_NERVE ? $weights : [...$weights, ...$for[self::ANY_NERVE]];
             $not = [...$against[$site] ?? [], ...$site === self::ANY_NERVE ? [] : $against[self::ANY_NERVE] ?? []];
-            $sum = self::discounted($own, $context->figures) - self::discounted($not, $context->figures);
+            $sum = $context->figures->addedUp($own) - $context->figures->addedUp($not);
             $said = array_values(array_unique([...$answers[$site] ?? [], ...$answers[self::ANY_NERVE]]));
             if ($sum > $strongest[0] && $said !== []) {
                 sort($said);

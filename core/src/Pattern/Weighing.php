@@ -24,11 +24,7 @@ final readonly class Weighing
         }
         $sum = 0.0;
         foreach ($groups as $group => $strengths) {
-            rsort($strengths);
-            $of = 0.0;
-            foreach ($strengths as $rank => $strength) {
-                $of += $strength * $this->figures->discounted($rank);
-            }
+            $of = $this->figures->addedUp($strengths);
             $of = min($of, $this->figures->caps[substr($group, 0, -1)] ?? $of);
             $sum += $group[-1] === '+' ? $of : -$of;
         }

@@ -112,7 +112,6 @@ interface Atlas {
   movements: AtlasMovement[]
   tests: AtlasTest[]
   regions: { id: RegionId; name: string; zones: ZoneId[]; look: PostureSignId[] }[]
-  /** speaks: the muscles a sign says are short or long */
   /** tests that speak for a joint only together */
   testSets: { id: string; name: string; tests: TestId[]; least: number }[]
   posture: { id: PostureSignId; name: string; clinical: string; paired: boolean }[]
