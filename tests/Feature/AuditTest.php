@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Models\Role;
+use App\Support\AuditDeed;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -120,14 +121,15 @@ final class AuditTest extends TestCase
         $this->visit($this->therapist()); // another clinic
         $this->actingAs($owner);
         $lines = fn (string $query): array => array_map(
-            static fn (array $line): string => "{$line['person']} {$line['deed']} ".($line['client']['code'] ?? ''),
+            static fn (array $line): string => "{$line['person']} {$line['done']} {$line['of']} ".($line['client']['code'] ?? ''),
             $this->get("/clinic/audit?$query")->assertOk()->inertiaProps()['lines'],
         );
         $today = CarbonImmutable::now()->format('Y-m-d');
 
-        self::assertCount(2, array_filter($lines('kind=saw'), static fn (string $line): bool => str_contains($line, ' client ')));
-        self::assertSame(["{$other->name} client {$clients[1]->code}"], $lines("person={$other->id}&from=$today&to=$today"));
-        self::assertSame(["{$owner->name} client {$clients[0]->code}"], $lines("client={$clients[0]->code}"));
+        $saw = array_filter($lines('kind=saw'), static fn (string $line): bool => str_contains($line, ' opened the record of '));
+        self::assertCount(2, $saw);
+        self::assertSame(["{$other->name} opened the record of {$clients[1]->code}"], $lines("person={$other->id}&from=$today&to=$today"));
+        self::assertSame(["{$owner->name} opened the record of {$clients[0]->code}"], $lines("client={$clients[0]->code}"));
         self::assertSame([], $lines('client=NO-99'));
         self::assertSame([], $lines('to=2020-01-01'));
         $this->get('/clinic/audit?kind=gossip')->assertRedirect();
@@ -135,5 +137,24 @@ final class AuditTest extends TestCase
         $csv = (string) $this->get("/clinic/audit.csv?person={$other->id}")->assertOk()->getContent();
         self::assertStringStartsWith('moment_utc,person,kind,deed,detail,client,visit,address,device', $csv);
         self::assertSame(2, substr_count($csv, "\r\n"));
+    }
+
+    /** Read aloud, each line is a sentence: somebody, what they did, to whose record; and what they were not let do. */
+    public function test_every_deed_is_a_sentence_done_or_refused(): void
+    {
+        self::assertSame(['opened the record', 'of'], AuditDeed::said('saw', 'client', false));
+        self::assertSame(['was not allowed to open the record', 'of'], AuditDeed::said('saw', 'client', true));
+        self::assertSame(['was not allowed to open people', 'of'], AuditDeed::said('saw', 'people', true));
+        self::assertSame(['was refused at the door', ''], AuditDeed::said('door', 'refused at the door', true));
+        self::assertSame(['read tea leaves', 'of'], AuditDeed::said('changed', 'read tea leaves', false), 'of an older version');
+
+        foreach (AuditDeed::routes() as $route) {
+            $deed = AuditDeed::ofRoute($route);
+            self::assertNotNull($deed);
+            [$done] = AuditDeed::said($deed->kind, $deed->words, false);
+            self::assertMatchesRegularExpression('/^(\w+ed|took|began|wrote|put|made|set|reset|kept|read|chose|brought)\b/', $done, $route);
+            [$tried] = AuditDeed::said($deed->kind, $deed->words, true);
+            self::assertDoesNotMatchRegularExpression('/allowed to \w+ed\b/', $tried, "$route: \"$tried\"");
+        }
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Pages;
 use App\Exchange\CsvTable;
 use App\Models\Clinic;
 use App\Models\User;
+use App\Support\AuditDeed;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -108,9 +109,11 @@ final readonly class AuditPage
         /** @var \stdClass $row */
         $at = CarbonImmutable::parse((string) $row->happened_at, 'UTC')->setTimezone($clinic->timezone);
 
+        [$done, $of] = AuditDeed::said($row->kind, $row->deed, (bool) $row->refused);
+
         return [
             'id' => (int) $row->id, 'day' => $at->format('Y-m-d'), 'time' => $at->format('H:i:s'), 'person' => $row->person,
-            'kind' => $row->kind, 'deed' => self::deed($row), 'detail' => $row->detail,
+            'kind' => $row->kind, 'done' => $done, 'of' => $of, 'detail' => $row->detail, 'refused' => (bool) $row->refused,
             'client' => $row->client === null ? null : ['id' => $row->client, 'code' => $row->code],
             'visit' => $row->visit === null ? null : ['id' => $row->visit, 'number' => (int) $row->number],
             'from' => "{$row->ip}, {$row->agent}",

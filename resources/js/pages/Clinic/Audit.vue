@@ -13,7 +13,10 @@ interface Line {
   time: string
   person: string | null
   kind: string
-  deed: string
+  /** "opened the record", and how of whom it was follows: "of" */
+  done: string
+  of: string
+  refused: boolean
   detail: string
   client: { id: string; code: string } | null
   visit: { id: string; number: number } | null
@@ -35,12 +38,15 @@ const put = (part: Partial<Record<keyof typeof asked, string>>) => {
 }
 const address = (path: string, more: Record<string, string> = {}) =>
   `${path}?${new URLSearchParams({ ...query.value, ...more }).toString()}`
+/** What was changed and what was taken out stand out from what was only looked at. */
+const edges: Record<string, string> = { changed: 'border-l-weld', took: 'border-l-walnut', keeping: 'border-l-moss' }
+const who: Record<string, string> = { keeping: 'At the console:' }
 const days = computed(() =>
   [...new Set(props.lines.map((one) => one.day))].map((day) => ({ day, lines: props.lines.filter((one) => one.day === day) })),
 )
 </script>
 <template>
-  <Head title="Audit" />
+  <Head title="Access log" />
   <main class="mx-auto max-w-[1180px] px-6 pb-16 pt-5">
     <p class="caption"><Link href="/" class="link">Today</Link></p>
     <h1 class="display mb-4 text-[31px] leading-9">Access log</h1>
@@ -58,12 +64,12 @@ const days = computed(() =>
         />
       </div>
       <div>
-        <label class="caption block" for="kind">Deed</label>
+        <label class="caption block" for="kind">What was done</label>
         <Pick
           id="kind"
           class="w-[180px]"
-          label="Deed"
-          none="all of them"
+          label="What was done"
+          none="anything"
           :choices="choicesOf(kinds)"
           :value="asked.kind"
           @choose="(kind) => put({ kind })"
@@ -86,45 +92,25 @@ const days = computed(() =>
     </form>
     <section v-for="one in days" :key="one.day" :aria-label="dayWords(one.day)">
       <h2 class="section-head mt-4">{{ dayWords(one.day) }}</h2>
-      <div class="overflow-x-auto">
-        <table class="w-full min-w-[980px] table-fixed border-collapse text-left">
-          <colgroup>
-            <col class="w-[84px]" />
-            <col class="w-[170px]" />
-            <col class="w-[120px]" />
-            <col />
-            <col class="w-[170px]" />
-            <col class="w-[290px]" />
-          </colgroup>
-          <thead class="sr-only">
-            <tr>
-              <th>Time</th>
-              <th>Person</th>
-              <th>Deed</th>
-              <th>What</th>
-              <th>Of whom</th>
-              <th>From where</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="line in one.lines" :key="line.id" class="h-[36px] border-b border-hairline">
-              <td>{{ line.time }}</td>
-              <td class="truncate pr-3">{{ line.person ?? 'nobody signed in' }}</td>
-              <td class="caption">{{ kinds[line.kind] }}</td>
-              <td class="truncate pr-3">
-                {{ line.deed }}<span v-if="line.detail" class="caption">: {{ line.detail.replaceAll('_', ' ') }}</span>
-              </td>
-              <td>
-                <Link v-if="line.client" :href="`/clients/${line.client.id}`" class="link">{{ line.client.code }}</Link><template
-                  v-if="line.visit"
-                  >, <Link :href="`/visits/${line.visit.id}`" class="link">visit {{ line.visit.number }}</Link></template
-                >
-              </td>
-              <td class="caption truncate" :title="line.from">{{ line.from }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <ol>
+        <li
+          v-for="line in one.lines"
+          :key="line.id"
+          class="log-line border-b border-l-4 border-b-hairline py-[7px] pl-3"
+          :class="line.refused ? 'border-l-madder' : (edges[line.kind] ?? 'border-l-transparent')"
+        >
+          <span class="caption">{{ line.time }}</span>
+          <p class="own-words">
+            <b class="font-[650]">{{ line.person ?? who[line.kind] ?? 'Somebody not signed in' }}</b> {{ line.done
+            }}<template v-if="line.client"
+              >{{ line.of ? ` ${line.of}` : '' }}&#32;<template v-if="line.visit"
+                ><Link :href="`/visits/${line.visit.id}`" class="link">visit {{ line.visit.number }}</Link> of </template
+              ><Link :href="`/clients/${line.client.id}`" class="link">{{ line.client.code }}</Link></template
+            ><span v-if="line.detail" class="caption"> ({{ line.detail.replaceAll('_', ' ') }})</span>
+          </p>
+          <span class="caption col-start-2 [overflow-wrap:anywhere] md:col-start-3">{{ line.from }}</span>
+        </li>
+      </ol>
     </section>
     <p v-if="!lines.length" class="py-4">Nothing of the kind was written down.</p>
     <p v-if="older" class="mt-4"><Link :href="address('/clinic/audit', { before: String(older) })" class="btn">Earlier</Link></p>
