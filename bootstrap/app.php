@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Database\PatientConnection;
 use App\Http\Controllers\HealthController;
+use App\Http\ErrorPage;
 use App\Http\Middleware\EndForTheDeactivated;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Middleware\KeepLocked;
@@ -21,7 +22,6 @@ use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
-use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
@@ -59,18 +59,9 @@ return Application::configure(basePath: dirname(__DIR__))
             return false;
         });
         // what goes wrong is said in our own words and looks, with a way on
-        $exceptions->respond(static function (Response $response, Throwable $fault, Request $request): Response {
-            $status = $response->getStatusCode();
-            if (
-                $request->expectsJson()
-                    || ! in_array($status, [403, 404, 419, 429, 500, 503], true)
-                    || ($status === 500 && config('app.debug') === true)
-            ) {
-                return $response;
-            }
-
-            return Inertia::render('Error', ['status' => $status])->toResponse($request)->setStatusCode($status);
-        });
+        $exceptions->respond(
+            static fn (Response $response, Throwable $fault, Request $request): Response => ErrorPage::respond($response, $request),
+        );
         $exceptions->dontFlash(['password', 'password_confirmation', 'current', 'code', 'token', 'payload', 'name']);
     })
     ->create();

@@ -1,5 +1,6 @@
 /**
- * Opens the treatment room without a network, on a visit whose room was opened on this tablet before. Nothing else is answered from here.
+ * Opens the treatment room without a network, on a visit whose room was opened on this tablet before; of any other page it says that there
+ * is no connection, and what becomes of what was touched.
  * A kept room holds a record: it is gone at sign-out, when the screen locks, when the server says that nobody is signed in, and after half a
  * day in any case (resources/js/work/offline.ts).
  */
@@ -60,10 +61,24 @@ async function ofBuild(request) {
   const build = await caches.open(BUILD)
   return (await build.match(request, { ignoreSearch: true })) ?? fetch(request)
 }
+/** Instead of a page of the browser's, which says nothing of what becomes of what was touched. */
+const unreached = () =>
+  new Response(
+    `<!DOCTYPE html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+<title>No connection</title>
+<style>body{margin:14vh auto 0;max-width:52ch;padding:0 24px;background:#f5efe4;color:#2b1f17;font:16px/23px sans-serif}
+h1{font:600 31px/36px serif}a{display:inline-block;margin-top:16px;padding:12px 20px;background:#2b1f17;color:#fcf9f3;text-decoration:none}</style>
+<h1>No connection to the clinic</h1>
+<p>Nothing that you touched is lost: what could not be sent waits on this device and goes out as soon as the connection is back.</p>
+<p>A treatment room that was opened on this device today opens without a connection too.</p>
+<a href="">Try again</a>`,
+    { status: 503, headers: { 'Content-Type': 'text/html; charset=utf-8' } },
+  )
 self.addEventListener('fetch', (event) => {
   const { request } = event
   const url = new URL(request.url)
   if (request.method !== 'GET' || url.origin !== location.origin) return
   if (url.pathname.startsWith('/build/assets/')) event.respondWith(ofBuild(request))
-  else if (request.mode === 'navigate' && roomOf(url)) event.respondWith(fetch(request).catch((why) => kept(url.pathname, why)))
+  else if (request.mode === 'navigate')
+    event.respondWith(fetch(request).catch((why) => (roomOf(url) ? kept(url.pathname, why) : Promise.reject(why)).catch(unreached)))
 })

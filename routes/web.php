@@ -208,3 +208,6 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/visits/{visit}/what-if', [WhatIfController::class, 'show'])->name('visits.what-if');
     Route::get('/visits/{visit}/{step?}', [VisitController::class, 'show'])->name('visits.show');
 });
+
+// an address that is none still knows who asked: it can offer them a way on
+Route::fallback(static fn () => abort(404));

@@ -183,7 +183,7 @@ final class RouteWalkTest extends TestCase
         /** @var Route $route */
         foreach (Routes::getRoutes()->getRoutes() as $route) {
             $method = array_values(array_diff($route->methods(), ['HEAD']))[0];
-            if (! str_starts_with($route->uri(), 'storage/') && ! str_starts_with($route->uri(), '_')) {
+            if (! $route->isFallback && ! str_starts_with($route->uri(), 'storage/') && ! str_starts_with($route->uri(), '_')) {
                 $routes[$route->getName() ?? "$method {$route->uri()}"] = [$method, $route->uri()];
             }
         }
