@@ -28,9 +28,11 @@ final class PageTypesTest extends TestCase
     {
         $this->seed(DemoStory::class);
         $owner = User::query()->whereRelation('roles', 'name', Role::Owner->value)->firstOrFail();
-        $this->actingAs($owner);
+        $desk = User::query()->whereRelation('roles', 'name', Role::Reception->value)->firstOrFail();
         $checks = [];
-        foreach ($this->paths($owner) as $path) {
+        foreach ([...$this->paths($owner), '/ at the desk'] as $path) {
+            [$path, $who] = $path === '/ at the desk' ? ['/', $desk] : [$path, $owner];
+            $this->actingAs($who);
             $page = (array) $this->get($path)->assertOk()->viewData('page'); // as it is sent: an empty map is none of a list
             $props = array_diff_key($page['props'], array_flip(self::SHARED));
             $checks[] = "/* $path */ told<{$this->typeOf($page['component'])}>("
@@ -62,7 +64,7 @@ final class PageTypesTest extends TestCase
     private function paths(User $owner): iterable
     {
         yield from [
-            '/', '/caseload', '/caseload?of=all',
+            '/', '/?day=2030-01-15', '/caseload', '/caseload?of=all',
             '/calendar', '/calendar?view=week', '/calendar?view=month&with=all', '/account', '/people', '/settings', '/clinic/audit',
             '/clinic/files', '/clinic/scope', '/help', '/atlas', '/atlas/trainer',
             '/atlas/muscle/soleus', '/atlas/technique/stripping', '/atlas/movement/cervical.rotation', '/atlas/test/first_rib_spring',

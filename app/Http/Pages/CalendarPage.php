@@ -7,8 +7,8 @@ namespace App\Http\Pages;
 use App\Models\Right;
 use App\Models\User;
 use App\Models\Waiting;
+use App\Support\Day;
 use Carbon\CarbonImmutable;
-use Carbon\Exceptions\InvalidFormatException;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -32,7 +32,7 @@ final readonly class CalendarPage
         $people = User::atTheTable($user->clinic_id)->with('clinic')->get();
         $view = in_array($view, self::VIEWS, true) ? $view : 'day';
         $local = $now->setTimezone($zone);
-        $chosen = $this->day($day, $zone) ?? $local->startOfDay();
+        $chosen = Day::read($day, $zone) ?? $local->startOfDay();
         $one = $people->firstWhere('id', (int) $with) ?? ($with === 'all' ? null : $people->firstWhere('id', $user->id));
         [$from, $to] = match ($view) {
             'week' => [$chosen->startOfWeek(), $chosen->endOfWeek()],
@@ -51,18 +51,6 @@ final readonly class CalendarPage
             'clinical' => $user->may(Right::ReadClinical), 'treats' => $user->may(Right::WriteClinical),
             'feed' => $user->feed_hash !== null,
         ];
-    }
-
-    private function day(string $day, string $zone): ?CarbonImmutable
-    {
-        try {
-            $read = preg_match('/^\d{4}-\d{2}-\d{2}$/', $day) === 1 ? CarbonImmutable::createFromFormat('!Y-m-d', $day, $zone) : null;
-        } catch (InvalidFormatException) {
-            return null;
-        }
-
-        // a day that is none would be taken for another
-        return $read?->format('Y-m-d') === $day && $read->year > 1900 && $read->year < 2200 ? $read : null;
     }
 
     /**

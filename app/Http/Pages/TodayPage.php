@@ -27,12 +27,14 @@ final readonly class TodayPage
     {
     }
 
-    /** @return array<string, mixed> */
-    public function of(User $user, CarbonImmutable $now): array
+    /**
+     * @param  CarbonImmutable  $of  the beginning of the day that is looked at, where the clinic is
+     * @return array<string, mixed>
+     */
+    public function of(User $user, CarbonImmutable $of, CarbonImmutable $now): array
     {
-        $clinical = $user->may(Right::ReadClinical);
         $local = $now->setTimezone($user->clinic->timezone);
-        $day = [$local->startOfDay()->utc(), $local->endOfDay()->utc()];
+        $day = [$of->utc(), $of->endOfDay()->utc()];
         $appointments = Appointment::query()
             ->with(['client', 'visit'])
             ->where('clinic_id', $user->clinic_id)
@@ -43,13 +45,14 @@ final readonly class TodayPage
         $recent = Client::present($user->clinic_id)->whereNotNull('last_seen_at')->orderByDesc('last_seen_at')->limit(self::WATCHED)->get();
         // who stayed away for months is called back from the caseload, and is no matter of today
         $running = $recent->filter(static fn (Client $one): bool => $one->last_seen_at > $now->subDays(Caseload::RUNNING_DAYS));
-        $open = $clinical ? $this->open($appointments->pluck('client_id')) : new Collection;
-        $latest = $clinical ? $this->latest($recent->pluck('id')->merge($appointments->pluck('client_id'))->unique()) : new Collection;
+        $open = $this->open($appointments->pluck('client_id'));
+        $latest = $this->latest($recent->pluck('id')->merge($appointments->pluck('client_id'))->unique());
+        $unsigned = $user->may(Right::SignNotes) ? $this->load->unsigned($user, $user->id, $now) : [];
 
         return [
             'day' => [
-                'date' => $local->format('Y-m-d'), 'now' => $local->format('H:i'), 'clinic' => $user->clinic->name,
-                'hours' => $user->clinic->hoursOn($local),
+                'date' => $of->format('Y-m-d'), 'today' => $local->format('Y-m-d'), 'now' => $local->format('H:i'),
+                'clinic' => $user->clinic->name, 'hours' => $user->clinic->hoursOn($of),
             ],
             'appointments' => $appointments->map(
                 fn (Appointment $one): array => $this->appointment($one, $user, $latest, $open->get($one->client_id)),
@@ -62,13 +65,31 @@ final readonly class TodayPage
                     ],
                 )
                 ->values(),
-            'thoughts' => $clinical ? [...$this->answered($user), ...$this->thoughts($running, $latest)] : [],
+            'thoughts' => [...$this->answered($user), ...$this->thoughts($running, $latest)],
+            'unsigned' => $unsigned,
             'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->load->countersign($user) : [],
+            'beginning' => $recent->count() < self::RECENT ? $this->firstSteps($user) : null,
             'outbox' => $user->may(Right::KeepPeople)
                 && app()->environment('local')
                 && config('somatrace.outbox') === true
                 && config('mail.default') === 'outbox',
-            'hands' => $clinical ? $this->hands($user, $day, $appointments) : null,
+            'hands' => $this->hands($user, $day, $appointments),
+        ];
+    }
+
+    /** @return array{hours: bool, people: bool, client: bool, visit: string|null}|null null once a visit was signed here */
+    private function firstSteps(User $user): ?array
+    {
+        $visits = Visit::query()->where('clinic_id', $user->clinic_id)->latest('id')->get(['public_id', 'status']);
+        if ($visits->contains(static fn (Visit $one): bool => $one->status === VisitStatus::Signed)) {
+            return null;
+        }
+
+        return [
+            'hours' => array_key_exists('hours', [...$user->clinic->settings, ...$user->settings]),
+            'people' => User::query()->where('clinic_id', $user->clinic_id)->count() > 1,
+            'client' => Client::query()->where('clinic_id', $user->clinic_id)->exists(),
+            'visit' => $visits->first(static fn (Visit $one): bool => $one->status === VisitStatus::Open)?->public_id,
         ];
     }
 
@@ -125,7 +146,7 @@ final readonly class TodayPage
         return [
             'id' => $one->id, 'at' => $one->starts_at->setTimezone($user->clinic->timezone)->format('H:i'), 'minutes' => $one->minutes,
             'status' => $one->status,
-            'reason' => $user->may(Right::ReadClinical) ? $one->reason : null, 'word' => $one->word,
+            'reason' => $one->reason, 'word' => $one->word,
             'client' => [
                 'id' => $one->client->public_id, 'name' => $one->client->name, 'occupation' => $one->client->occupation,
                 'age' => (int) $one->client->born_on->diffInYears($one->starts_at),

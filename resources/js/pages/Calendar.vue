@@ -116,6 +116,8 @@ const open = (one: Booked) => {
   close()
   chosenId.value = one.id
 }
+/** The address says that somebody stands at the door. */
+onMounted(() => new URLSearchParams(window.location.search).has('walk_in') && walkIn())
 const walkIn = () => {
   const start = Math.floor(minutesOf(props.now) / 5) * 5
   if (props.view !== 'day' || props.day !== props.today) goTo('day', props.today)

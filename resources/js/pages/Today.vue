@@ -2,9 +2,12 @@
 import { Head, Link, router, usePage } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import ClientSearch from '@/parts/ClientSearch.vue'
+import DayHead from '@/parts/DayHead.vue'
+import FirstSteps from '@/parts/FirstSteps.vue'
 import Gate from '@/parts/Gate.vue'
 import { capital, verdictWords } from '@/parts/words'
 import SignOut from '@/parts/SignOut.vue'
+import { dayWords } from '@/composables/settings'
 import { useDeed } from '@/composables/useDeed'
 import { useKeys } from '@/composables/useKeys'
 import type { Verdict } from '@/types/visit'
@@ -23,18 +26,22 @@ interface Appointment {
   verdict: Verdict | null
 }
 const props = defineProps<{
-  day: { date: string; now: string; clinic: string; hours: [string, string] | null }
+  day: { date: string; today: string; now: string; clinic: string; hours: [string, string] | null }
   appointments: Appointment[]
   recent: { id: string; name: string; code: string; occupation: string | null }[]
   thoughts: { id: string; name: string; kind: string; text: string }[]
   /** firm minutes by part of the hand: done or agreed, expected of those who are still to come, and what a day has */
-  hands: { parts: { part: string; name: string; done: number; expected: number; of: number }[]; swaps: string[] } | null
+  hands: { parts: { part: string; name: string; done: number; expected: number; of: number }[]; swaps: string[] }
+  /** visits of earlier days that were begun and not signed */
+  unsigned: { client: string; name: string; visit: string; text: string; since: string }[]
+  /** of a clinic that begins: what comes first, and what of it is done; null once somebody was treated */
+  beginning: { hours: boolean; people: boolean; client: boolean; visit: string | null } | null
   /** notes of students that wait for a second name */
   countersign: { visit: string; client: string; by: string }[]
   /** mails of the demo can be read */
   outbox: boolean
 }>()
-const user = computed(() => usePage<{ user: { name: string; role: string; rights: string[] } }>().props.user)
+const user = computed(() => usePage<{ user: { name: string; rights: string[] } }>().props.user)
 const HOUR = 74
 const toHour = (time: string): number => Number(time.slice(0, 2)) + Number(time.slice(3)) / 60
 const first = computed(() =>
@@ -49,10 +56,7 @@ const last = computed(() =>
 const y = (hour: number): number => (hour - first.value) * HOUR + 14
 const now = computed(() => toHour(props.day.now))
 const hours = computed(() => Array.from({ length: last.value - first.value + 1 }, (_, k) => first.value + k))
-const weekday = computed(() => new Date(`${props.day.date}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', timeZone: 'UTC' }))
-const dayMonth = computed(() =>
-  new Date(`${props.day.date}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }),
-)
+const isToday = computed(() => props.day.date === props.day.today)
 /** The one to begin next: the first not done, nearest to now. */
 const next = computed(
   () =>
@@ -60,6 +64,9 @@ const next = computed(
       (one) => one.status !== 'done' && one.visit_status !== 'signed' && toHour(one.at) + one.minutes / 60 > now.value,
     )?.id ?? props.appointments.find((one) => one.status === 'booked')?.id,
 )
+/** A child is seen to be one. */
+const about = ({ client: { occupation, age } }: Appointment): string => [occupation, age < 18 && String(age)].filter(Boolean).join(', ')
+const wishes = (one: Appointment): string => [one.reason, one.word].filter(Boolean).join(' · ')
 const { post } = useDeed()
 const begin = (one: Appointment) => post(`/clients/${one.client.id}/visits`, { appointment: one.id })
 const edge: Record<string, string> = {
@@ -87,25 +94,29 @@ const counted = computed(
     ['Nothing needs', 'One needs', 'Two need', 'Three need', 'Four need', 'Five need', 'Six need'][props.thoughts.length] ??
     `${props.thoughts.length} need`,
 )
-useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calendar'), l: () => router.visit('/caseload') }, [
-  ['C', 'new client'],
-  ['K', 'calendar'],
-  ['L', 'caseload: who is due, who waits'],
-])
+useKeys(
+  {
+    c: () => router.visit('/clients/new'),
+    n: () => router.visit('/calendar?walk_in=1'),
+    k: () => router.visit('/calendar'),
+    l: () => router.visit('/caseload'),
+  },
+  [
+    ['C', 'new client'],
+    ['N', 'somebody at the door without a booking'],
+    ['K', 'calendar'],
+    ['L', 'caseload: who is due, who waits'],
+  ],
+)
 </script>
 <template>
-  <Head title="Today" />
-  <main
-    class="mx-auto grid max-w-[1440px] gap-x-7 px-6 pb-8 pt-5 lg:grid-cols-[200px_minmax(0,1fr)_270px] xl:grid-cols-[230px_minmax(0,1fr)_344px]"
-  >
-    <header>
-      <h1 class="display text-[44px] leading-[46px]">{{ weekday }}</h1>
-      <p class="caption">{{ dayMonth }} · {{ day.clinic }}</p>
-    </header>
+  <Head :title="isToday ? 'Today' : dayWords(day.date)" />
+  <main class="day-page gap-x-7">
+    <DayHead :day="day" />
     <div class="lg:col-span-2"><ClientSearch /></div>
     <aside class="mt-10 flex flex-col">
-      <template v-if="hands">
-        <h2 class="section-head">Your hands today</h2>
+      <div class="contents">
+        <h2 class="section-head">Your hands {{ isToday ? 'today' : 'that day' }}</h2>
         <p class="caption mb-1">Firm minutes, done or agreed; paler, what those still to come asked last time.</p>
         <div v-for="one in hands.parts" :key="one.part" class="mt-2">
           <p class="flex items-baseline justify-between gap-2">
@@ -121,13 +132,23 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
         </div>
         <p v-if="!hands.parts.length" class="caption">Nothing firm yet.</p>
         <p v-for="one in hands.swaps" :key="one" class="mt-2 border-l-2 border-iron pl-2 text-[15px] leading-[20px]">{{ one }}</p>
-      </template>
+      </div>
       <template v-if="countersign.length">
         <h2 class="section-head mb-1 mt-8">Waits for your name</h2>
         <ul aria-label="Waits for your name">
           <li v-for="one in countersign" :key="one.visit" class="border-b border-hairline">
             <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
-              >{{ one.client }} <span class="caption">by {{ one.by }}</span></Link
+              ><span class="own-words">{{ one.client }}</span> <span class="caption own-words">by {{ one.by }}</span></Link
+            >
+          </li>
+        </ul>
+      </template>
+      <template v-if="unsigned.length">
+        <h2 class="section-head mb-1 mt-8">Not signed yet</h2>
+        <ul aria-label="Not signed yet">
+          <li v-for="one in unsigned" :key="one.visit" class="border-b border-hairline">
+            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
+              ><span class="own-words">{{ one.name }}</span> <span class="caption">{{ dayWords(one.since) }}</span></Link
             >
           </li>
         </ul>
@@ -135,8 +156,8 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
       <h2 class="section-head mb-1 mt-8">Lately</h2>
       <ul>
         <li v-for="one in recent" :key="one.id" class="border-b border-hairline">
-          <Link :href="`/clients/${one.id}`" class="flex min-h-[44px] items-center gap-2 hover:bg-fold"
-            >{{ one.name }} <span class="caption">{{ one.occupation }}</span></Link
+          <Link :href="`/clients/${one.id}`" class="flex min-h-[44px] flex-wrap content-center items-center gap-x-2 py-1 hover:bg-fold"
+            ><span class="own-words">{{ one.name }}</span> <span class="caption own-words">{{ one.occupation }}</span></Link
           >
         </li>
         <li v-if="!recent.length" class="py-2">Nobody yet. The first client appears here.</li>
@@ -144,13 +165,14 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
       <p class="mt-4 grid grid-cols-2 gap-2 lg:max-xl:grid-cols-1">
         <Link href="/clients/new" class="btn !px-2">New client <span class="key-hint">C</span></Link
         ><Link href="/calendar" class="btn !px-2">Calendar <span class="key-hint">K</span></Link
-        ><Link href="/clients" class="btn !px-2">All clients</Link><Link href="/atlas" class="btn !px-2">Atlas</Link
-        ><Link href="/atlas/trainer" class="btn !px-2">Practise</Link
-        ><Link href="/caseload" class="btn !px-2">{{ hands ? 'Caseload' : 'To call' }} <span class="key-hint">L</span></Link>
+        ><Link href="/calendar?walk_in=1" class="btn !px-2">Walk-in <span class="key-hint">N</span></Link
+        ><Link href="/caseload" class="btn !px-2">Caseload <span class="key-hint">L</span></Link
+        ><Link href="/clients" class="btn !px-2">All clients</Link><Link href="/atlas" class="btn !px-2">Atlas</Link>
       </p>
       <nav class="caption mt-5 flex flex-wrap gap-x-4 gap-y-1" aria-label="The practice">
         <Link v-if="user.rights.includes('keep people')" href="/people" class="link">People and roles</Link>
-        <Link v-if="user.rights.includes('read clinical')" href="/clinic/scope" class="link">Scope of practice</Link>
+        <Link href="/atlas/trainer" class="link">Practise</Link>
+        <Link href="/clinic/scope" class="link">Scope of practice</Link>
         <Link v-if="user.rights.includes('keep clinic')" href="/clinic/audit" class="link">Access log</Link>
         <Link href="/settings" class="link">Settings</Link>
         <Link href="/help" class="link">Help <span class="key-hint">?</span></Link>
@@ -172,7 +194,7 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
         >{{ hour }}</span
       >
       <div
-        v-if="now >= first && now <= last"
+        v-if="isToday && now >= first && now <= last"
         class="pointer-events-none absolute left-0 right-0 z-10 border-t-2 border-dashed border-walnut"
         :style="{ top: `${y(now)}px` }"
         aria-hidden="true"
@@ -196,44 +218,47 @@ useKeys({ c: () => router.visit('/clients/new'), k: () => router.visit('/calenda
               <Link
                 :href="`/clients/${one.client.id}`"
                 :title="one.client.name"
-                class="display min-w-0 truncate text-[21px] leading-[26px]"
+                class="display min-w-0 truncate text-[21px] [unicode-bidi:isolate] leading-[26px]"
                 :class="one.status === 'done' ? 'text-walnut-2' : ''"
                 >{{ one.client.name }}</Link
               >
-              <span class="caption ml-2 min-w-0 shrink-[9] truncate"
-                >{{ one.client.occupation }}<template v-if="one.client.age < 18">, {{ one.client.age }}</template></span
-              >
+              <span class="caption ml-2 min-w-0 flex-[1_1_0] truncate" :title="about(one)">{{ about(one) }}</span>
             </p>
             <p class="flex items-center gap-2">
               <Gate :verdict="one.verdict" class="shrink-0" />
               <span class="shrink-0">{{ one.verdict ? verdictWords[one.verdict] : 'Not asked yet' }}</span>
-              <span class="caption truncate">{{ [one.reason, one.word].filter(Boolean).join(' · ') }}</span>
+              <span class="caption truncate" :title="wishes(one)">{{ wishes(one) }}</span>
             </p>
             <span class="sr-only">{{ one.at }}, {{ one.minutes }} minutes</span>
           </div>
           <div class="shrink-0 bg-paper">
             <span v-if="one.status === 'done' || one.visit_status === 'signed'" class="caption">done</span>
             <Link v-else-if="one.visit" :href="`/visits/${one.visit}`" class="btn">Go on</Link>
-            <button v-else-if="hands" type="button" :class="one.id === next ? 'btn-ink' : 'btn'" @click="begin(one)">
+            <button v-else-if="isToday" type="button" :class="one.id === next ? 'btn-ink' : 'btn'" @click="begin(one)">
               {{ one.id === next ? 'Here: begin' : 'Begin' }}
             </button>
           </div>
         </li>
       </ol>
-      <p v-if="!appointments.length" class="absolute left-[76px] top-3 max-w-[420px]">
-        Nobody is booked today. Find a client above and begin, or book the next visit on the client’s page.
-      </p>
+      <div v-if="!appointments.length" class="absolute left-[76px] right-0 top-3 bg-paper pb-2">
+        <FirstSteps v-if="beginning && isToday" :steps="beginning" />
+        <p v-else-if="day.date < day.today" class="max-w-[420px]">Nobody was booked on that day.</p>
+        <p v-else class="max-w-[420px]">
+          Nobody is booked {{ isToday ? 'today' : 'on that day' }}. Find a client above and begin, or touch a free time in the
+          <Link :href="`/calendar?day=${day.date}`" class="link">calendar</Link>.
+        </p>
+      </div>
     </section>
-    <section v-if="hands" class="mt-10" aria-label="What needs a thought">
+    <section class="mt-10" aria-label="What needs a thought">
       <h2 class="display mb-2 text-[23px] leading-7">{{ counted }} a thought</h2>
       <ul>
         <li v-for="one in thoughts" :key="one.id + one.kind" class="border-b border-hairline py-3">
           <div class="border-l-4 pl-3" :class="edge[one.kind]">
             <div class="flex items-start justify-between gap-3">
-              <h3 class="display pt-1 text-[20px] leading-6">{{ one.name }}</h3>
+              <h3 class="display own-words pt-1 text-[20px] leading-6">{{ one.name }}</h3>
               <Link
                 :href="`/clients/${one.id}`"
-                class="btn"
+                class="btn shrink-0"
                 :class="edge[one.kind] === 'border-madder' ? 'border-b-4 border-madder' : ''"
                 >{{ act[one.kind] }}</Link
               >
