@@ -33,11 +33,12 @@ const IN_KPA: Record<UserSettings['pressure_unit'], number> = { kPa: 1, 'N/cm²'
 const CM_PER_INCH = 2.54
 
 /** A unit of the record as it is shown, and the number with it; everything is kept in kPa and cm. */
-export const shownUnit = (unit: string): string =>
-  unit === 'kPa' ? settings().pressure_unit : unit === 'cm' && settings().length_unit === 'inch' ? 'in' : unit
-export const shown = (value: number, unit: string): number => {
-  if (unit === 'kPa') return rounded(value / IN_KPA[settings().pressure_unit])
-  if (unit === 'cm' && settings().length_unit === 'inch') return rounded(value / CM_PER_INCH)
+type Units = Pick<UserSettings, 'pressure_unit' | 'length_unit'>
+export const shownUnit = (unit: string, wish: Units = settings()): string =>
+  unit === 'kPa' ? wish.pressure_unit : unit === 'cm' && wish.length_unit === 'inch' ? 'in' : unit
+export const shown = (value: number, unit: string, wish: Units = settings()): number => {
+  if (unit === 'kPa') return rounded(value / IN_KPA[wish.pressure_unit])
+  if (unit === 'cm' && wish.length_unit === 'inch') return rounded(value / CM_PER_INCH)
   return value
 }
 /** What somebody typed in the unit they see, as it is kept. */
@@ -50,9 +51,9 @@ const rounded = (value: number): number => (Math.abs(value) >= 100 ? Math.round(
 
 const numerals = (iso: string): string[] => [iso.slice(0, 4), iso.slice(5, 7), iso.slice(8, 10)]
 /** A day, Y-m-d, in the form that was chosen; in words the year is said when it is not the running one. */
-export const dayWords = (iso: string): string => {
+export const dayWords = (iso: string, form: UserSettings['date_form'] = settings().date_form): string => {
   const [year = '', month = '', day = ''] = numerals(iso)
-  switch (settings().date_form) {
+  switch (form) {
     case 'day_month':
       return `${day}/${month}/${year}`
     case 'month_day':

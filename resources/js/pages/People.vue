@@ -5,6 +5,7 @@ import { Head, Link, router, useForm, usePage } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import Flash from '@/parts/Flash.vue'
 import FormField from '@/parts/FormField.vue'
+import PersonMark from '@/parts/PersonMark.vue'
 
 /** Who works here and what they may do; invited by mail, closed at once, never deleted: what somebody wrote stays theirs. */
 interface Person {
@@ -66,17 +67,18 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
           class="border-b border-hairline py-2"
           :class="one.state === 'closed' ? 'text-walnut-2' : ''"
         >
-          <div class="flex flex-wrap items-center justify-between gap-x-4">
-            <p>
-              <b class="font-[650]">{{ one.name }}</b>
-              <span class="caption block"
+          <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
+            <PersonMark :name="one.name" :role="one.role" :faded="one.state === 'closed'" />
+            <p class="min-w-[200px] flex-1">
+              <b class="own-words font-[650]">{{ one.name }}</b>
+              <span class="caption own-words block"
                 >{{ roleName(one.role) }}<template v-if="one.licensed">, licensed</template
                 ><template v-if="one.experience === 'advanced'">, advanced training</template
                 ><template v-if="one.supervisor_id">, with {{ nameOf(one.supervisor_id) }}</template> · {{ one.email
                 }}<template v-if="states[one.state]"> · {{ states[one.state] }}</template></span
               >
             </p>
-            <div class="flex gap-px" role="group" :aria-label="one.name">
+            <div class="flex flex-wrap gap-px" role="group" :aria-label="one.name">
               <button v-if="one.state === 'invited'" type="button" class="cell" @click="ask(one, 'remind')">invite again</button>
               <button v-if="one.state !== 'closed'" type="button" class="cell" :aria-expanded="open === one.id" @click="edit(one)">
                 change
