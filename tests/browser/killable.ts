@@ -10,7 +10,11 @@ export class KillableServer {
   private readonly clock: string
   private ahead = 0
 
-  constructor(index: number) {
+  /** `story`: what is told there instead of the demo's, a seeder. */
+  constructor(
+    index: number,
+    private readonly story = '',
+  ) {
     this.address = `http://127.0.0.1:${firstPort + workers + index}`
     this.clock = resolve(`storage/framework/testing/clock-${firstPort + workers + index}`)
     rmSync(this.clock, { force: true })
@@ -25,6 +29,7 @@ export class KillableServer {
         SESSION_LIFETIME: '100000',
         CLOCK: this.clock,
         ROUTER: 'tests/browser/router.php',
+        STORY: this.story,
         ...(goesOn ? { GO_ON: '1' } : {}),
       },
     })

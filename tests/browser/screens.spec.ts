@@ -1,47 +1,7 @@
+import { places, type Place } from './places'
 import { expect, test, type Page } from './test'
+import { seenFaults } from './seen'
 import { accessible, signIn } from './steps'
-
-/** Every screen, a test each: where it lies, and whether somebody is signed in. */
-const screens: Record<string, string | ((at: { visit: string; client: string }) => string)> = {
-  today: '/',
-  'a new client': '/clients/new',
-  'the list of clients': '/clients',
-  'a client with a course': ({ client }) => client,
-  'details of a client': ({ client }) => `${client}/edit`,
-  'files of a client': ({ client }) => `${client}/files`,
-  'before and after': ({ client }) => `${client}/compare`,
-  'a report of a course': ({ client }) => `${client}/report`,
-  caseload: '/caseload?of=all',
-  'a day of the calendar': '/calendar?with=all',
-  'a week of the calendar': '/calendar?view=week',
-  'a month of the calendar': '/calendar?view=month',
-  people: '/people',
-  'one’s own account': '/account',
-  'what is done here': '/clinic/scope',
-  settings: '/settings',
-  audit: '/clinic/audit',
-  'files of the clinic': '/clinic/files',
-  'the outbox of the demo': '/outbox',
-  help: '/help',
-  atlas: '/atlas',
-  'a search in the atlas': '/atlas?q=heel',
-  'a muscle': '/atlas/muscle/psoas_major',
-  'a movement': '/atlas/movement/hip.extension',
-  'a test': '/atlas/test/positional_artery',
-  'a technique': '/atlas/technique/cross_fibre',
-  'a landmark': '/atlas/landmark/acromion',
-  trainer: '/atlas/trainer',
-  summary: ({ visit }) => `${visit}/summary`,
-  letter: ({ visit }) => `${visit}/letter`,
-  ...Object.fromEntries(
-    ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after'].map((step) => [
-      step,
-      ({ visit }: { visit: string }) => `${visit}/${step}`,
-    ]),
-  ),
-}
-/** What is looked at on another screen size by tests of its own: the dark room has one size, a letter is a sheet of paper. */
-const oneSize = ['work', 'letter', 'before and after', 'details of a client', 'files of a client']
 
 /** Controls that look and behave as the browser would have it. */
 const BROWSERS_OWN = [
@@ -51,15 +11,58 @@ const BROWSERS_OWN = [
 ]
   .map((one) => `${one}:visible`)
   .join(', ')
-async function fits(page: Page): Promise<void> {
-  for (const width of [1280, 1024, 640]) {
-    await page.setViewportSize({ width, height: width === 640 ? 400 : 768 })
-    const over = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
-    await expect.poll(over, { message: `runs out at ${width}` }).toBeLessThanOrEqual(1)
+const WIDE = 1280
+/** A laptop, a tablet, the laptop at 200 %; a telephone where one is used. */
+const sizes = ({ phone, oneSize }: Pick<Place, 'phone' | 'oneSize'>): [number, number][] =>
+  oneSize ? [[WIDE, 800]] : [[WIDE, 800], [1024, 768], [WIDE / 2, 400], ...(phone ? ([[390, 844]] as [number, number][]) : [])]
+/** A sheet of A4 between its margins. */
+const SHEET = { width: 688, height: 1000 }
+
+async function fits(page: Page, place: Pick<Place, 'phone' | 'oneSize' | 'paper'> = {}): Promise<void> {
+  for (const [width, height] of sizes(place)) {
+    await page.setViewportSize({ width, height })
+    await expect.poll(() => seenFaults(page), { message: `at ${width}`, timeout: 4000 }).toEqual([])
   }
+  if (place.paper) {
+    await page.setViewportSize(SHEET)
+    await page.emulateMedia({ media: 'print' })
+    await expect.poll(() => seenFaults(page), { message: 'on paper', timeout: 4000 }).toEqual([])
+    await page.emulateMedia({ media: null })
+  }
+  await page.setViewportSize({ width: WIDE, height: 800 })
+}
+/** By the eye, by the axe, by the policy of what may be loaded; in the light and, for who wishes it, in the dark. */
+async function holds(page: Page, path: string, place: Place): Promise<void> {
+  const forbidden: string[] = []
+  page.on('console', (message) => /Content Security Policy/i.test(message.text()) && forbidden.push(message.text()))
+  const answer = await page.goto(path)
+  expect(answer?.status()).toBe(200)
+  await page.getByRole('heading', { level: 1 }).first().waitFor()
+  await accessible(page)
+  expect(await page.locator(BROWSERS_OWN).count(), 'a control of the browser is seen').toBe(0)
+  // a list, a thing or nothing put into a sentence as it is
+  expect(await page.locator('body').innerText()).not.toMatch(/\[ ?"|\[ \]|\[object Object\]|\bundefined\b|\bNaN\b/)
+  await fits(page, place)
+  if (EVERYTHING && !place.oneSize) {
+    await page.evaluate(() => document.documentElement.classList.add('dusk'))
+    await accessible(page)
+  }
+  expect(forbidden).toEqual([])
 }
 
-for (const [name, place] of Object.entries(screens)) {
+/** `bin/test --full`, or WALK=full: every page of every clinic; the suite walks the demo's, and of the others a sample (WALK_SEED=). */
+const EVERYTHING = process.env['WALK'] === 'full'
+const SAMPLE = 7
+const seed = Number(process.env['WALK_SEED'] ?? 1)
+/** The same few for the same seed: by a number made of the name. */
+function sampled<T>(all: [string, T][]): [string, T][] {
+  if (EVERYTHING) return all
+  const rank = (name: string) =>
+    [...`${seed} ${name}`].reduce((sum, sign) => Math.imul(sum ^ sign.codePointAt(0)!, 0x01000193) >>> 0, 0x811c9dc5)
+  return [...all].sort(([a], [b]) => rank(a) - rank(b)).slice(0, SAMPLE)
+}
+
+for (const [name, place] of Object.entries(places)) {
   test(`${name}: no serious fault of access, nothing the policy forbids, and it fits`, async ({
     browser,
     baseURL,
@@ -69,18 +72,26 @@ for (const [name, place] of Object.entries(screens)) {
   }) => {
     const context = await browser.newContext({ storageState: nell, ...(baseURL ? { baseURL } : {}) })
     const page = await context.newPage()
-    const forbidden: string[] = []
-    page.on('console', (message) => /Content Security Policy/i.test(message.text()) && forbidden.push(message.text()))
-    const answer = await page.goto(typeof place === 'string' ? place : place({ visit, client }))
-    expect(answer?.status()).toBe(200)
+    await holds(page, place.path({ visit, client }), place)
     await expect(page.getByText('Demo: all of it is made up')).toBeVisible()
-    await page.getByRole('heading', { level: 1 }).first().waitFor()
-    await accessible(page)
-    expect(await page.locator(BROWSERS_OWN).count(), 'a control of the browser is seen').toBe(0)
-    // a list, a thing or nothing put into a sentence as it is
-    expect(await page.locator('body').innerText()).not.toMatch(/\[ ?"|\[ \]|\[object Object\]|\bundefined\b|\bNaN\b/)
-    if (!oneSize.includes(name)) await fits(page)
-    expect(forbidden).toEqual([])
+    await context.close()
+  })
+}
+
+const elsewhere: [string, { who: string; place: Place }][] = [
+  ...Object.entries(places).map(([name, place]) => [`${name}, as full as can be`, { who: 'owner@longest.example', place }] as const),
+  ...Object.entries(places).flatMap(([name, place]) =>
+    place.whenEmpty ? [[`${name}, of a clinic that begins`, { who: 'ida@quay-street.example', place }] as const] : [],
+  ),
+  ...Object.entries(places).flatMap(([name, place]) =>
+    place.desk ? [[`${name}, at the desk`, { who: 'desk@longest.example', place }] as const] : [],
+  ),
+].map(([name, of]) => [name, of])
+for (const [name, { who, place }] of sampled(elsewhere)) {
+  test(`${name}: no serious fault of access, and it fits`, async ({ browser, longest }) => {
+    const context = await browser.newContext({ storageState: await longest.as(who), baseURL: longest.address })
+    const page = await context.newPage()
+    await holds(page, place.path(longest), place)
     await context.close()
   })
 }
@@ -90,7 +101,7 @@ test('the door: no serious fault of access, and it fits', async ({ page }) => {
     await page.goto(path)
     await expect(page.getByText('Demo: all of it is made up')).toBeVisible()
     await accessible(page)
-    await fits(page)
+    await fits(page, { phone: true })
   }
 })
 

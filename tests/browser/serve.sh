@@ -10,7 +10,7 @@ if [ -z "${GO_ON:-}" ]; then
   rm -rf "$DB_DATABASE" "$DB_DATABASE-wal" "$DB_DATABASE-shm" "$SOMATRACE_SEAL_FOLDER"
   (umask 077; : > "$DB_DATABASE")
   php artisan migrate --force --quiet
-  php artisan db:seed --force --quiet
+  php artisan db:seed --force --quiet ${STORY:+--class=$STORY}
 fi
 # the body is painted where a test asks for it, and for pictures: two painters beside two servers and two browsers keep each other waiting
 if [ -z "${SCREENSHOTS:-}" ]; then

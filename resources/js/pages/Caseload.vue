@@ -140,11 +140,11 @@ useKeys(
           >
             <div class="min-w-0">
               <p class="flex flex-wrap items-baseline gap-x-2">
-                <b class="display text-[19px] leading-6">{{ one.name }}</b><span class="note"
+                <b class="display own-words text-[19px] leading-6">{{ one.name }}</b><span class="note"
                   >{{ group.since }} {{ dayWords(one.since) }}</span
                 >
               </p>
-              <p>{{ one.text }}</p>
+              <p class="own-words">{{ one.text }}</p>
             </div>
             <Link :href="to(one)" class="btn !px-3">{{ group.act }}</Link>
           </li>
@@ -162,7 +162,7 @@ useKeys(
             :key="one.visit"
             class="flex items-center justify-between gap-3 border-b border-l-4 border-b-hairline border-l-iron py-2 pl-3"
           >
-            <span
+            <span class="own-words"
               ><b class="display text-[19px]">{{ one.client }}</b> <span class="note">by {{ one.by }}</span></span
             ><Link :href="`/visits/${one.visit}/after`" class="btn !px-3">Read and sign</Link>
           </li>

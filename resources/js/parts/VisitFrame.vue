@@ -70,12 +70,12 @@ const show = (payload: unknown): string => {
   <div class="flex min-h-page flex-col">
     <header class="no-print flex items-start gap-x-6 px-6 max-md:flex-wrap max-md:justify-between">
       <div class="w-[180px] shrink-0 pt-3 xl:w-[270px]">
-        <h1 class="display truncate text-[23px] leading-7">
+        <h1 class="display truncate text-[23px] leading-7 [unicode-bidi:isolate]" :title="page.client.name">
           <Link :href="`/clients/${page.client.id}`">{{ page.client.name }}</Link>
         </h1>
-        <p class="caption truncate">
-          {{ page.client.code }}<template v-if="page.client.occupation"> · {{ page.client.occupation }}</template> · visit
-          {{ page.visit.number }}
+        <p class="caption truncate" :title="page.client.occupation ?? undefined">
+          {{ page.client.code }} · visit {{ page.visit.number
+          }}<span v-if="page.client.occupation" class="max-xl:hidden"> · {{ page.client.occupation }}</span>
         </p>
       </div>
       <VisitLine class="max-md:order-last max-md:basis-full" :line="judged.line" :step="page.visit.step" :visit="page.visit.id" />

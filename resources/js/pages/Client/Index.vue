@@ -91,11 +91,13 @@ const sorts = { seen: 'last seen', name: 'name', code: 'code', new: 'newest firs
       </thead>
       <tbody>
         <tr v-for="one in clients" :key="one.id" class="h-[44px] border-b border-hairline hover:bg-fold">
-          <th scope="row" class="pr-4 font-[650]">
-            <Link :href="`/clients/${one.id}`" class="block py-2">{{ one.erased ? 'erased' : one.name }}</Link>
+          <th scope="row" class="min-w-[150px] pr-4 font-[650]">
+            <Link :href="`/clients/${one.id}`" class="own-words block py-2">{{ one.erased ? 'erased' : one.name }}</Link>
           </th>
           <td class="whitespace-nowrap pr-4">{{ one.code }}</td>
-          <td class="caption pr-4 max-md:hidden">{{ one.occupation }}</td>
+          <td class="caption min-w-[120px] pr-4 max-md:hidden">
+            <span class="own-words">{{ one.occupation }}</span>
+          </td>
           <td class="whitespace-nowrap pr-4 max-md:hidden">{{ one.born ? dayWords(one.born) : '' }}</td>
           <td class="whitespace-nowrap pr-4 max-md:hidden">{{ one.phone }}</td>
           <td class="whitespace-nowrap pr-4">{{ one.seen ? dayWords(one.seen) : '–' }}</td>

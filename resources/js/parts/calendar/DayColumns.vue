@@ -40,6 +40,9 @@ const HOUR = 64
 const px = (minute: number): number => ((minute - props.hours[0] * 60) / 60) * HOUR
 const height = computed(() => (props.hours[1] - props.hours[0]) * HOUR)
 const marks = computed(() => Array.from({ length: props.hours[1] - props.hours[0] + 1 }, (_, k) => props.hours[0] + k))
+/** As many lines of a name as leave its time to be seen, where there is room for both. */
+const LINE = 17
+const nameLines = (one: Booked): number => Math.max(1, Math.floor((one.minutes / 60) * (HOUR / LINE)) - (one.minutes < 30 ? 0 : 1))
 const ofColumn = (column: Column): Booked[] =>
   props.booked.filter((one) => one.day === column.day && (column.with === null || one.with === column.with))
 const placed = computed(() =>
@@ -158,10 +161,10 @@ const label = (one: Booked): string =>
   <div class="min-w-0">
     <div class="ml-[44px] grid" :style="{ gridTemplateColumns: `repeat(${columns.length}, minmax(0, 1fr))` }" aria-hidden="true">
       <div v-for="column in columns" :key="column.key" class="min-w-0 border-l border-transparent px-2 pb-1">
-        <p class="truncate" :class="column.today ? 'font-[700]' : ''">
+        <p class="truncate" :class="column.today ? 'font-[700]' : ''" :title="column.head">
           <span class="display text-[19px] leading-6" :class="column.today ? 'border-b-[3px] border-walnut' : ''">{{ column.head }}</span>
         </p>
-        <p class="note truncate">{{ column.under }}</p>
+        <p class="note truncate" :title="column.under">{{ column.under }}</p>
       </div>
     </div>
     <div class="relative" :style="{ height: `${height + 12}px` }">
@@ -219,6 +222,7 @@ const label = (one: Booked): string =>
             ]"
             :data-booked="one.id"
             :aria-label="label(one)"
+            :title="[label(one), one.reason, one.word].filter(Boolean).join(' · ')"
             :style="{
               top: `${px(startOf(one)) + 1}px`,
               height: `${Math.max(18, px(endOf(one)) - px(startOf(one)) - 2)}px`,
@@ -231,11 +235,14 @@ const label = (one: Booked): string =>
             @click.stop
             @keydown.enter.stop="emit('choose', one)"
           >
-            <span class="block text-[15px] font-[600] [overflow-wrap:anywhere]">{{ one.client.name }}</span>
-            <span v-if="one.minutes >= 30" class="note block truncate"
-              >{{ one.time }}<template v-if="stateWords[one.status]"> · {{ stateWords[one.status] }}</template
-              ><template v-if="one.series"> · repeats</template></span
-            >
+            <span class="own-words line-clamp-[var(--lines)] text-[15px] font-[600]" :style="{ '--lines': nameLines(one) }">{{
+              one.client.name
+            }}</span>
+            <span v-if="one.minutes >= 30" class="note block truncate">{{
+              columns.length < 4
+                ? [one.time, stateWords[one.status], one.series && 'repeats'].filter(Boolean).join(' · ')
+                : stateWords[one.status] || one.time
+            }}</span>
             <span v-if="columns.length < 4 && one.minutes >= 50 && (one.reason || one.word)" class="note block truncate">{{
               [one.reason, one.word].filter(Boolean).join(' · ')
             }}</span>

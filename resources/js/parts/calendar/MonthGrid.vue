@@ -51,7 +51,11 @@ const said = (day: Day): string => {
           :class="[day.date.startsWith(month) ? '' : 'font-[400] text-walnut-2', day.date === today ? 'border-b-[3px] border-walnut' : '']"
           >{{ Number(day.date.slice(8)) }}</span
         >
-        <span v-for="one in (of.get(day.date) ?? []).slice(0, SHOWN)" :key="one.id" class="block truncate text-[13px] leading-[17px]"
+        <span
+          v-for="one in (of.get(day.date) ?? []).slice(0, SHOWN)"
+          :key="one.id"
+          class="block truncate text-[13px] leading-[17px]"
+          :title="one.client.name"
           ><span class="text-walnut-2">{{ one.time }}</span> {{ one.client.name }}</span
         >
         <span v-if="(of.get(day.date) ?? []).length > SHOWN" class="note">and {{ of.get(day.date)!.length - SHOWN }} more</span>
