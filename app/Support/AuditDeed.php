@@ -114,7 +114,8 @@ final readonly class AuditDeed
         'agreed' => 'agree', 'noted' => 'note', 'asked' => 'ask', 'began' => 'begin', 'booked' => 'book', 'brought' => 'bring',
         'changed' => 'change', 'chose' => 'choose', 'closed' => 'close', 'compared' => 'compare', 'corrected' => 'correct',
         'countersigned' => 'countersign', 'downloaded' => 'download', 'ended' => 'end', 'entered' => 'enter', 'erased' => 'erase',
-        'handed' => 'hand', 'invited' => 'invite', 'kept' => 'keep', 'made' => 'make', 'merged' => 'merge', 'opened' => 'open', 'parted' => 'part',
+        'handed' => 'hand', 'invited' => 'invite', 'kept' => 'keep', 'made' => 'make', 'merged' => 'merge', 'opened' => 'open',
+        'parted' => 'part',
         'put' => 'put', 'read' => 'read', 'reset' => 'reset', 'set' => 'set', 'signed' => 'sign', 'stopped' => 'stop', 'took' => 'take',
         'unlocked' => 'unlock', 'worked' => 'work', 'wrote' => 'write',
     ];
