@@ -109,6 +109,6 @@ final readonly class Headline
         $minutes = (int) round(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $steps)));
         $given = intdiv($clock->budget, TimeBudget::PER_MINUTE);
 
-        return $minutes >= $given - 1 ? '' : " $minutes of $given minutes are worth working; the rest is rest.";
+        return $minutes >= $given - 1 ? '' : " $minutes of $given minutes are worth working; the rest is left free.";
     }
 }

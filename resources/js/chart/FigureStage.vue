@@ -187,10 +187,10 @@ const save = (kind: 'svg' | 'png') => {
     aria-label="Figure"
   >
     <div class="pointer-events-none relative z-10 flex justify-between px-6 pt-3">
-      <p class="side-name">
+      <p class="side-name bg-paper/80 pr-1">
         {{ possessive }} {{ sides[0] }}<br /><span class="caption not-italic font-text">{{ viewNames[view] }}</span>
       </p>
-      <p class="side-name text-right">{{ possessive }} {{ sides[1] }}</p>
+      <p class="side-name bg-paper/80 pl-1 text-right">{{ possessive }} {{ sides[1] }}</p>
     </div>
     <div
       class="absolute inset-x-0 bottom-[60px] top-[6px] overflow-hidden [mask-image:linear-gradient(to_bottom,black_calc(100%-40px),transparent)]"

@@ -131,7 +131,7 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
         <h2 class="section-head mb-2">Invite somebody</h2>
         <form @submit.prevent="invite">
           <FormField id="name" v-model="form.name" label="Name" :error="form.errors.name" />
-          <FormField id="email" v-model="form.email" class="mt-3" label="Address" type="email" :error="form.errors.email" />
+          <FormField id="email" v-model="form.email" class="mt-3" label="Email address" type="email" :error="form.errors.email" />
           <label class="caption mb-1 mt-3 block" for="role">Role</label>
           <Pick id="role" label="Role" :choices="roles" :value="form.role" @choose="(role) => role && (form.role = role)" />
           <p class="caption mt-1">May {{ roles.find((one) => one.id === form.role)?.rights.join(', ') }}.</p>

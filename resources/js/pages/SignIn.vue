@@ -15,7 +15,7 @@ const form = useForm({ email: '', password: '' })
         An instrument for clinical massage therapists. It supports licensed practice and never diagnoses; local rules come first.
       </p>
       <Flash />
-      <label class="caption mb-1 block" for="email">Address</label>
+      <label class="caption mb-1 block" for="email">Email address</label>
       <input
         id="email"
         v-model="form.email"

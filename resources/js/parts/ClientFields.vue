@@ -73,11 +73,11 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
       />
     </div>
     <div v-if="clinical">
-      <label class="caption mb-1 block" for="mass">Weight, kg (may stay empty)</label>
+      <label class="caption mb-1 block" for="mass">Weight, kg</label>
       <NumberInput id="mass" :value="form.mass_kg" :step="0.5" :error="fault('mass_kg')" @choose="(kg) => (form.mass_kg = kg ?? null)" />
     </div>
     <Tick v-if="clinical" class="self-center" :checked="form.stoic ?? false" @turn="(on) => (form.stoic = on)"
-      >Bears a lot without saying so (one step lower)</Tick
+      >Says little of pain: planned one step softer</Tick
     >
     <FormField
       v-if="young"
@@ -86,8 +86,8 @@ const add = () => form.value.contacts.push({ kind: 'emergency', name: '', phone:
       label="Guardian, who is asked at each visit"
       :error="fault('guardian_name')"
     />
-    <section class="sm:col-span-2" aria-label="Whom to call">
-      <h2 class="section-head mb-1">Whom to call</h2>
+    <section class="sm:col-span-2" aria-label="Emergency contacts">
+      <h2 class="section-head mb-1">Emergency contacts</h2>
       <fieldset
         v-for="(contact, k) in form.contacts"
         :key="k"

@@ -36,7 +36,7 @@ const sides = computed(() => [
           :key="cell.id"
           type="button"
           class="cell flex-1 !px-[2px]"
-          :class="cell.scale ? 'display text-[18px]' : cell.name.length > 9 ? 'text-[14px]' : ''"
+          :class="cell.scale ? 'display text-[18px]' : ['cell-quiet', cell.name.length > 9 ? 'text-[14px]' : '']"
           :aria-pressed="chosen(cell.id, side.at)"
           :data-ink="cell.scale && chosen(cell.id, side.at)"
           :data-unusual="unusual(cell.id, side.at)"

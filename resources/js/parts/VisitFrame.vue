@@ -95,7 +95,9 @@ const show = (payload: unknown): string => {
       >
     </p>
     <p v-if="page.visit.status === 'signed'" class="bg-moss-wash px-6 py-2">
-      Signed and frozen. What you see is what was signed; a correction is written on After.
+      Signed and frozen. What you see is what was signed<template v-if="page.visit.step !== 'after'"
+        >; <Link :href="`/visits/${page.visit.id}/after`" class="link">a correction is written on After</Link></template
+      >.
     </p>
     <div v-if="conflict" class="flex flex-wrap items-center gap-3 bg-weld-wash px-6 py-2" role="alert">
       <p>

@@ -29,7 +29,8 @@ onMounted(() => document.getElementById('name')?.focus()) // autofocus is not he
   <Head title="New client" />
   <main class="mx-auto max-w-[860px] px-6 pb-12 pt-6">
     <p class="caption"><Link href="/" class="link">Today</Link> · <Link href="/clients" class="link">Clients</Link></p>
-    <h1 class="display mb-6 text-[31px] leading-9">New client</h1>
+    <h1 class="display text-[31px] leading-9">New client</h1>
+    <p class="caption mb-5">Name and date of birth are needed. The rest can wait, and is asked again where it decides something.</p>
     <form @submit.prevent="keep">
       <ClientFields v-model="form" :clinical="clinical" :kinds="kinds" :most-contacts="mostContacts" />
       <button type="submit" class="btn-ink mt-6" :disabled="form.processing">Save and open</button>

@@ -68,6 +68,9 @@ const toggle = (position: PositionId) => {
       <p class="caption mb-3">
         In plain words, today only. {{ capital(words.subject) }} can stop anything at any time; a “no” takes the steps out at once.
       </p>
+      <p v-if="!wanted.size" class="mb-2 border-l-4 border-moss pl-3">
+        Today’s plan asks for none of these. Ask where you mean to go there all the same.
+      </p>
       <GuardianConsent />
       <div v-for="area in areas" :key="area" class="border-b border-hairline py-1">
         <div class="flex flex-wrap items-center justify-between gap-x-4">

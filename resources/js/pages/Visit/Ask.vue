@@ -295,12 +295,13 @@ useKeys(Object.fromEntries('0123456789'.split('').map((digit) => [digit, () => s
       </template>
       <form v-if="tasks.length < MOST_TASKS" class="mt-2 flex gap-2" @submit.prevent="addTask">
         <label class="sr-only" for="task">A task</label
-        ><input id="task" v-model="taskName" class="field" maxlength="80" placeholder="Hold the rod up for a whole scene" /><button
-          type="submit"
-          class="btn shrink-0"
-        >
-          Add
-        </button>
+        ><input
+          id="task"
+          v-model="taskName"
+          class="field"
+          maxlength="80"
+          placeholder="such as lifting the kettle, or an hour at the desk"
+        /><button type="submit" class="btn shrink-0">Add</button>
       </form>
     </section>
     <aside class="px-6 pb-6 pt-3 lg:col-start-2 xl:col-start-3 xl:pl-0">

@@ -67,7 +67,7 @@ const setPain = (item: Complaint, now: number | undefined) =>
   )
 </script>
 <template>
-  <div class="grid flex-1 gap-x-12 px-6 pb-6 pt-4 lg:grid-cols-2">
+  <div class="grid flex-1 gap-x-12 px-6 pb-6 pt-4" :class="ranges.length ? 'lg:grid-cols-2' : 'max-w-[720px] content-start'">
     <section aria-label="Movement again">
       <h2 class="display text-[25px] leading-[31px]">Same movement, same spot, same side</h2>
       <p class="caption mb-2">This is how you learn which muscle mattered. A change within measuring error is not a change.</p>
@@ -108,9 +108,8 @@ const setPain = (item: Complaint, now: number | undefined) =>
           </div>
         </div>
       </article>
-      <p v-if="!ranges.length">
-        Nothing was measured before, so there is nothing to measure again.
-        <a class="link" :href="`/visits/${props.visit.id}/move`">Measure something first next time.</a>
+      <p v-if="!ranges.length" class="mb-4">
+        No movement was measured before the work, so none can be compared. What was pressed and what hurt can:
       </p>
     </section>
     <section aria-label="The same spots again">

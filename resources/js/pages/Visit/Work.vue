@@ -598,7 +598,7 @@ const state = computed(
           <span class="min-w-0 flex-1"
             ><b class="font-[650]">{{ caution.name }}{{ caution.safe ? ':' : '' }}</b
             ><template v-if="caution.safe"
-              ><span class="text-linen-2"> {{ caution.sign }}</span> <b class="text-room-moss">→</b> {{ caution.safe }}</template
+              >&#32;<span class="text-linen-2">{{ caution.sign }}</span> <b class="text-room-moss">→</b> {{ caution.safe }}</template
             ></span
           >
           <span v-if="cautions.length > 1" class="shrink-0 whitespace-nowrap text-linen-2"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { atlas } from '@/chart/atlas'
+import { atlas, zone } from '@/chart/atlas'
 import { dayWords } from '@/composables/settings'
 import { isOf, useVisit } from '@/composables/useVisit'
 import type { DemandId } from '@/types/ids.generated'
@@ -29,6 +29,16 @@ const set = (demand: DemandId) => {
   const next = said ? null : stands(demand) ? { demand, hours_per_week: OVER } : { demand }
   save('demand', demand, next, atlas.demands[demand])
 }
+/** What could load what hurts is asked first; the rest is as true, and waits. */
+const groups = computed(() => new Set(all('complaint').map((one) => zone(one.zone).group)))
+const demands = Object.keys(atlas.demands) as DemandId[]
+const rows = computed(() => {
+  const near = demands.filter((demand) => atlas.demandsNear[demand].some((group) => groups.value.has(group)))
+  return [
+    { name: 'Could load what hurts', of: near, quiet: false },
+    { name: near.length ? 'Anything else' : '', of: demands.filter((demand) => !near.includes(demand)), quiet: true },
+  ].filter((row) => row.of.length)
+})
 const since = computed(() => {
   const days = [...before.value.values()].filter((entry) => entry.payload && stands(entry.payload.demand)).map((entry) => entry.said_on)
   return days.length ? dayWords(days.sort().at(-1) ?? '') : ''
@@ -40,17 +50,23 @@ const since = computed(() => {
     <p class="caption mb-1">
       What the days ask of {{ words.object }}.<template v-if="since"> As said on {{ since }}; touch what has changed.</template>
     </p>
-    <div class="flex flex-wrap gap-px" role="group" aria-label="What the days ask">
-      <button
-        v-for="(name, demand) in atlas.demands"
-        :key="demand"
-        type="button"
-        class="cell !min-h-[36px] !px-2 text-[14px]"
-        :aria-pressed="holds(demand)"
-        @click="set(demand)"
-      >
-        {{ name }}
-      </button>
+    <div role="group" aria-label="What the days ask">
+      <template v-for="row in rows" :key="row.name">
+        <p v-if="row.name" class="note mt-2">{{ row.name }}</p>
+        <div class="flex flex-wrap gap-1">
+          <button
+            v-for="demand in row.of"
+            :key="demand"
+            type="button"
+            class="cell !min-h-[36px] !px-2 text-[14px]"
+            :class="row.quiet ? 'cell-quiet' : ''"
+            :aria-pressed="holds(demand)"
+            @click="set(demand)"
+          >
+            {{ atlas.demands[demand] }}
+          </button>
+        </div>
+      </template>
     </div>
   </section>
 </template>

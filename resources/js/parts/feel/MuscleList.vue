@@ -50,7 +50,9 @@ const worse = (id: MuscleId): Palpation | undefined => {
         :class="item.id === chosen ? 'bg-fold' : ''"
         @click="emit('choose', item.id)"
       >
-        <span class="truncate text-[16px]" :class="item.id === chosen ? 'font-[650]' : ''">{{ item.name }}</span>
+        <span class="line-clamp-2 text-[16px] leading-[19px]" :title="item.name" :class="item.id === chosen ? 'font-[650]' : ''">{{
+          item.name
+        }}</span>
         <span class="caption">{{ core ? layerName(item.layer) : aside(item, k) }}</span>
         <svg width="28" height="28" viewBox="-16 -16 32 32" aria-hidden="true">
           <FindingMark v-if="worse(item.id)" :finding="worse(item.id)!" />
