@@ -3,6 +3,7 @@ import Pick from '@/controls/Pick.vue'
 import { computed, ref, useId, watch } from 'vue'
 import { atlas } from '@/chart/atlas'
 import Choices from '@/parts/Choices.vue'
+import Fold from '@/parts/Fold.vue'
 import { siteNames, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { TechniqueId } from '@/types/ids.generated'
@@ -230,14 +231,14 @@ const keepWords = () => {
         />
       </div>
     </div>
-    <details v-if="barred.length" class="caption">
-      <summary class="link cursor-pointer">Why not the others</summary>
+    <Fold v-if="barred.length" class="caption">
+      <template #head>Why not the others</template>
       <ul class="mt-1 space-y-1">
         <li v-for="row in barred" :key="row.id">
           <b class="font-[650]">{{ row.name }}:</b> {{ row.because }}
         </li>
       </ul>
-    </details>
+    </Fold>
     <Choices
       :label="`Other side, ${item.name}`"
       :options="sides"

@@ -6,6 +6,7 @@ import { useFinder } from '@/composables/useFinder'
 import { useKeys, type KeyHelp } from '@/composables/useKeys'
 import { useOutbox } from '@/composables/useOutbox'
 import { provideVisit, stepNames, stepOrder } from '@/composables/useVisit'
+import Fold from './Fold.vue'
 import type { StepId, VisitProps } from '@/types/visit'
 import SafetyStrip from './SafetyStrip.vue'
 import VisitLine from './VisitLine.vue'
@@ -107,17 +108,17 @@ const show = (payload: unknown): string => {
       <button type="button" class="btn" @click="store.keepMine">Keep this window’s</button>
       <button type="button" class="btn" @click="store.takeTheirs">Take the other’s</button>
     </div>
-    <details v-if="page.unreadable.length" class="bg-weld-wash px-6 py-2">
-      <summary>
-        {{ plural(page.unreadable.length, 'thing stored in this visit', 'things stored in this visit') }} cannot be read and count in
-        nothing. They stand as they were written.
-      </summary>
+    <Fold v-if="page.unreadable.length" class="bg-weld-wash px-6 py-2">
+      <template #head
+        >{{ plural(page.unreadable.length, 'thing stored in this visit', 'things stored in this visit') }} cannot be read and count in
+        nothing. They stand as they were written.</template
+      >
       <ul class="mt-1">
         <li v-for="(one, k) in page.unreadable" :key="k">
           <b class="font-[650]">{{ one.what }}</b> <span class="caption">{{ one.fault }}</span>
         </li>
       </ul>
-    </details>
+    </Fold>
     <p v-if="problem" class="bg-madder-wash px-6 py-2" role="alert">
       Not kept: {{ problem.words }} What you entered: {{ show(problem.payload) }}.
     </p>

@@ -9,6 +9,7 @@ import { zoneOfView, type NearId, type ViewId } from '@/chart/art'
 import { layerName, muscle, placeName, under } from '@/chart/atlas'
 import type { FigurePick } from '@/chart/Figure.vue'
 import AtlasSearch from '@/parts/AtlasSearch.vue'
+import Fold from '@/parts/Fold.vue'
 import { capital } from '@/parts/words'
 import type { EntryLink, SearchHit } from '@/types/atlas'
 import type { MuscleId, Side } from '@/types/ids.generated'
@@ -159,16 +160,16 @@ const lists = computed(() => [
           </div>
         </section>
         <section v-for="list in lists" :key="list.name" class="mt-4">
-          <details>
-            <summary class="section-head min-h-[44px] py-2">
-              {{ list.name }} <span class="caption font-text font-[400]">{{ list.entries.length }}</span>
-            </summary>
+          <Fold head-class="section-head">
+            <template #head
+              >{{ list.name }} <span class="caption font-text font-[400]">{{ list.entries.length }}</span></template
+            >
             <ul class="columns-2 gap-x-8 xl:columns-3">
               <li v-for="one in list.entries" :key="one.id">
                 <Link :href="`/atlas/${one.kind}/${one.id}`" class="block py-[5px] hover:bg-fold">{{ one.name }}</Link>
               </li>
             </ul>
-          </details>
+          </Fold>
         </section>
       </template>
     </main>

@@ -9,6 +9,7 @@ import Figure from '@/chart/Figure.vue'
 import SideNames from '@/chart/SideNames.vue'
 import AfterQuestions from '@/parts/AfterQuestions.vue'
 import Choices from '@/parts/Choices.vue'
+import HowFar from '@/parts/HowFar.vue'
 import { given } from '@/composables/fields'
 import { dayWords } from '@/composables/settings'
 import { Refused, send as sendTo } from '@/composables/http'
@@ -222,7 +223,7 @@ const raised = computed(() =>
   <main class="mx-auto flex min-h-page max-w-[560px] flex-col px-5 pb-28 pt-4 text-[19px] leading-7">
     <div class="mb-3 flex items-center justify-between">
       <button v-if="at > 0" type="button" class="link min-h-[44px]" @click="go(at - 1)">Back</button><span v-else>For {{ name }}</span>
-      <p class="caption" aria-live="polite">{{ at + 2 }} of {{ pages.length + 1 }}</p>
+      <HowFar :at="at + 2" :of="pages.length + 1" class="ml-4 flex justify-end" />
     </div>
     <p v-if="trouble" class="mb-3 border-l-4 border-madder pl-3" role="alert">{{ trouble }}</p>
 

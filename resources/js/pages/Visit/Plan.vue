@@ -26,6 +26,7 @@ import PlanCompare, { type Version } from '@/parts/PlanCompare.vue'
 import PlanScore from '@/parts/PlanScore.vue'
 import Protocols, { type Tried } from '@/parts/Protocols.vue'
 import TargetChoices from '@/parts/TargetChoices.vue'
+import Fold from '@/parts/Fold.vue'
 import { dayWords } from '@/composables/settings'
 import { capital, listed, schoolWords, tableWords, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
@@ -577,10 +578,12 @@ useKeys({
           Compare <span class="key-hint">C</span>
         </button>
         <button type="button" class="btn" @click="protocols = true">Protocols <span class="key-hint">P</span></button>
-        <details class="min-w-[160px] flex-1 open:basis-full">
-          <summary class="link inline-block min-h-[32px] cursor-pointer leading-[32px]">
-            How it is done, this visit<template v-if="Object.keys(school).length">: {{ Object.keys(school).length }} otherwise</template>
-          </summary>
+        <Fold class="min-w-[160px] flex-1" wide>
+          <template #head
+            >How it is done, this visit<template v-if="Object.keys(school).length"
+              >: {{ Object.keys(school).length }} otherwise</template
+            ></template
+          >
           <div class="mt-1 grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-4">
             <div v-for="(question, id) in schoolWords" :key="id">
               <label class="caption block" :for="`school-${id}`">{{ question.about }}</label>
@@ -595,7 +598,7 @@ useKeys({
               />
             </div>
           </div>
-        </details>
+        </Fold>
       </div>
       <PlanCompare
         v-if="comparing"

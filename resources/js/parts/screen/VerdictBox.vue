@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
 import Gate from '@/parts/Gate.vue'
+import Fold from '@/parts/Fold.vue'
 import { verdictOf, verdictWords, whenWords } from '@/parts/words'
 import type { Verdict } from '@/types/visit'
 
@@ -76,10 +77,8 @@ const unless = (verdict: Verdict) => (verdict === safety.value.verdict ? '' : ` 
       {{ one.reason }}
       <button type="button" class="link caption" @click="save('override', one.verdict, null, 'decision taken back')">Take back</button>
     </p>
-    <details v-if="open && licensed" class="mt-2">
-      <summary class="link inline-block py-2">
-        {{ open === 'modify' ? 'Raise the cap of age, in writing' : 'Decide otherwise, in writing' }}
-      </summary>
+    <Fold v-if="open && licensed" class="mt-2">
+      <template #head>{{ open === 'modify' ? 'Raise the cap of age, in writing' : 'Decide otherwise, in writing' }}</template>
       <form @submit.prevent="decide">
         <label class="caption block" for="override">{{ asks[open] }}</label>
         <textarea id="override" v-model="reason" class="field" rows="2" minlength="10" />
@@ -95,7 +94,7 @@ const unless = (verdict: Verdict) => (verdict === safety.value.verdict ? '' : ` 
           {{ open === 'modify' ? 'Raise it to 6, on the record' : 'Write it on the record' }}
         </button>
       </form>
-    </details>
+    </Fold>
     <p v-else-if="open && open !== 'modify'" class="caption mt-2">Only somebody licensed may decide otherwise.</p>
   </section>
 </template>
