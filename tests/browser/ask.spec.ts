@@ -75,3 +75,24 @@ test('what is being typed is not written over by an answer that arrives meanwhil
   await ownWords.blur()
   await expect(ownWords).toHaveValue('It pulls up behind the ear.')
 })
+
+test('a place chosen by name is shown, from wherever it is seen', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Imre Falk')
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await expect(page).toHaveURL(/ask$/)
+  const view = (name: string) => page.getByRole('button', { name, exact: true })
+  await expect(view('Back')).toHaveAttribute('aria-pressed', 'true')
+  await saved(page, () => choose(page.locator('#place-list'), 'knee_front:right'))
+  await expect(view('Front')).toHaveAttribute('aria-pressed', 'true')
+  await expect(
+    page
+      .getByText('front of the knee right')
+      .or(page.getByText(/Front of the knee/))
+      .first(),
+  ).toBeVisible()
+  // what is near what hurts is asked first; the rest waits beneath
+  const days = page.getByRole('group', { name: 'What the days ask' })
+  await expect(days).toContainText(/Could load what hurts.*kneeling.*Anything else.*arms overhead/s)
+  await saved(page, () => days.getByRole('button', { name: 'kneeling' }).click())
+})

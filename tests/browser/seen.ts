@@ -41,6 +41,16 @@ export async function seenFaults(page: Page): Promise<string[]> {
         if (box.width > 1 && box.height > 1) words.push({ text, box, of, layer: layerOf(of), picture: of.closest('svg') })
     }
 
+    /** What a field asks for where nothing is in it. */
+    for (const field of document.querySelectorAll<HTMLInputElement>('input[placeholder]')) {
+      if (field.value || !field.placeholder || !seen(field)) continue
+      const style = getComputedStyle(field)
+      const pen = document.createElement('canvas').getContext('2d')!
+      pen.font = style.font
+      const wide = pen.measureText(field.placeholder).width + parseFloat(style.paddingLeft) + parseFloat(style.paddingRight)
+      if (wide > field.clientWidth + 3 && field.title !== field.placeholder) faults.push(`a field cuts "${field.placeholder}"`)
+    }
+
     /** Words beyond what cuts off at its edge, beside which nothing says the whole. */
     const said = new Set<string>()
     const say = (fault: string) => {

@@ -19,7 +19,9 @@ import {
   viewIn,
   viewNames,
   viewWords,
+  views,
   zoneOfView,
+  zonePlace,
   type NearId,
   type ViewId,
 } from './art'
@@ -111,6 +113,14 @@ const give = (place: Place, muscle: MuscleId | null, side: 'left' | 'right' = pl
   touched = null
   emit('pick', { place, side, muscle, near: [], hazard: null })
 }
+/** What is chosen by name is shown, from wherever it is seen. */
+const turnTo = (zone: ZoneId) => {
+  const shown = zoneOfView(view.value, zone) ? view.value : views.find((one) => zoneOfView(one, zone))
+  if (!shown) return
+  view.value = shown
+  const place = zonePlace(shown, zone)
+  if (place) near.value = nearAbout(shown, place, near.value)
+}
 const choose = (key: string) => {
   listing.value = false
   const [id, side] = key.split(':') as [string, Side]
@@ -123,8 +133,11 @@ const choose = (key: string) => {
   } else if (muscle) {
     depth.value = muscle.layer
     give({ zone: (muscle.zones.find((zone) => zoneOfView(view.value, zone)) ?? muscle.zones[0]) as ZoneId, side }, muscle.id)
-  } else if (props.paint) emit('stroke', { zone: id as ZoneId, side }, true)
-  else give({ zone: id as ZoneId, side }, null)
+  } else {
+    turnTo(id as ZoneId)
+    if (props.paint) emit('stroke', { zone: id as ZoneId, side }, true)
+    else give({ zone: id as ZoneId, side }, null)
+  }
 }
 /** Everything the figure shows, found by name. */
 const listing = ref(false)

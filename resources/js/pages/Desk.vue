@@ -91,8 +91,8 @@ useKeys(
     <div class="no-print lg:col-span-2"><ClientSearch /></div>
     <aside class="no-print mt-8">
       <p class="grid grid-cols-2 gap-2 lg:grid-cols-1">
-        <Link href="/calendar?walk_in=1" class="btn-ink">Walk-in <span class="key-hint">N</span></Link>
-        <Link href="/clients/new" class="btn">New client <span class="key-hint">C</span></Link>
+        <Link href="/calendar?walk_in=1" :class="anybody ? 'btn-ink' : 'btn'">Walk-in <span class="key-hint">N</span></Link>
+        <Link href="/clients/new" :class="anybody ? 'btn' : 'btn-ink'">New client <span class="key-hint">C</span></Link>
         <Link href="/calendar" class="btn">Calendar <span class="key-hint">K</span></Link>
         <Link href="/clients" class="btn">All clients</Link>
         <button type="button" class="btn" @click="print">Print this day</button>

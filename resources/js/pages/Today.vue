@@ -56,6 +56,8 @@ const last = computed(() =>
 const y = (hour: number): number => (hour - first.value) * HOUR + 14
 const now = computed(() => toHour(props.day.now))
 const hours = computed(() => Array.from({ length: last.value - first.value + 1 }, (_, k) => first.value + k))
+/** Who came, and whose visit is not begun: seen at once, wherever the day is scrolled to. */
+const waitingHere = computed(() => (isToday.value ? props.appointments.filter((one) => one.status === 'arrived' && !one.visit) : []))
 const isToday = computed(() => props.day.date === props.day.today)
 /** The one to begin next: the first not done, nearest to now. */
 const next = computed(
@@ -113,7 +115,18 @@ useKeys(
   <Head :title="isToday ? 'Today' : dayWords(day.date)" />
   <main class="day-page gap-x-7">
     <DayHead :day="day" />
-    <div class="lg:col-span-2"><ClientSearch /></div>
+    <div class="lg:col-span-2">
+      <ClientSearch />
+      <ul v-if="waitingHere.length" aria-label="Here now">
+        <li v-for="one in waitingHere" :key="one.id" class="mt-2 flex flex-wrap items-center gap-x-4 border-l-4 border-moss pl-3">
+          <p class="own-words">
+            <b class="display text-[19px]">{{ one.client.name }}</b> is here, for {{ one.at
+            }}<span v-if="wishes(one)" class="caption"> · {{ wishes(one) }}</span>
+          </p>
+          <button type="button" class="btn" @click="begin(one)">Begin</button>
+        </li>
+      </ul>
+    </div>
     <aside class="mt-10 flex flex-col">
       <div class="contents">
         <h2 class="section-head">Your hands {{ isToday ? 'today' : 'that day' }}</h2>
@@ -250,7 +263,8 @@ useKeys(
       </div>
     </section>
     <section class="mt-10" aria-label="What needs a thought">
-      <h2 class="display mb-2 text-[23px] leading-7">{{ counted }} a thought</h2>
+      <FirstSteps v-if="beginning && appointments.length && !thoughts.length" :steps="beginning" />
+      <h2 v-else class="display mb-2 text-[23px] leading-7">{{ counted }} a thought</h2>
       <ul>
         <li v-for="one in thoughts" :key="one.id + one.kind" class="border-b border-hairline py-3">
           <div class="border-l-4 pl-3" :class="edge[one.kind]">

@@ -179,8 +179,8 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
       </section>
       <section aria-label="Book">
         <h2 class="section-head mb-2">Book the next one</h2>
-        <form class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3" @submit.prevent="book()">
-          <div>
+        <form class="grid grid-cols-2 gap-x-4 gap-y-2" @submit.prevent="book()">
+          <div class="col-span-2">
             <label class="caption block" for="day">Day</label
             ><DayField id="day" label="Day" ahead :value="form.day" :error="form.errors.day" @choose="(day) => (form.day = day ?? '')" />
           </div>
@@ -198,19 +198,19 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
               @choose="(minutes) => (form.minutes = minutes ?? 0)"
             />
           </div>
-          <div v-if="clinical" class="col-span-2 sm:col-span-3">
+          <div v-if="clinical" class="col-span-2">
             <label class="caption block" for="reason">What for</label><input id="reason" v-model="form.reason" class="field" />
           </div>
-          <div v-if="people.length > 1" class="col-span-2 sm:col-span-3">
+          <div v-if="people.length > 1" class="col-span-2">
             <label class="caption block" for="person">With</label
             ><Pick id="person" label="With" :choices="people" :value="form.person" @choose="(id) => (form.person = id ?? null)" />
             <p class="text-madder" role="alert">{{ form.errors.person }}</p>
           </div>
-          <div v-if="clash" class="col-span-2 border-l-4 border-madder pl-3 sm:col-span-3" role="alert">
+          <div v-if="clash" class="col-span-2 border-l-4 border-madder pl-3" role="alert">
             <p>{{ clash }}</p>
             <button type="button" class="btn mt-2" @click="book(true)">Book all the same</button>
           </div>
-          <div class="col-span-2 flex flex-wrap items-center gap-x-4 sm:col-span-3">
+          <div class="col-span-2 flex flex-wrap items-center gap-x-4">
             <button type="submit" class="btn" :disabled="form.processing">Book</button>
             <Link href="/calendar?view=week" class="link caption">Look in the calendar</Link>
           </div>

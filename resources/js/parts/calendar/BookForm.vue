@@ -140,7 +140,7 @@ const EVERY = [
       <label class="caption mt-2 block" for="book-reason">What for</label
       ><input id="book-reason" v-model="form.reason" class="field" maxlength="120" />
     </template>
-    <label class="caption mt-2 block" for="book-word">A word to the desk, nothing of why</label
+    <label class="caption mt-2 block" for="book-word">A word to the desk, nothing clinical</label
     ><input id="book-word" v-model="form.word" class="field" maxlength="120" />
     <div v-if="fault('clash')" class="mt-3 border-l-4 border-madder pl-3" role="alert">
       <p>{{ fault('clash') }}</p>

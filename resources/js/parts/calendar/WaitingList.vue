@@ -127,7 +127,7 @@ const turn = (day: string) =>
             @choose="(id) => (form.person = id ?? null)"
           />
         </div>
-        <label class="caption mt-2 block" for="wait-word">A word, nothing of why</label
+        <label class="caption mt-2 block" for="wait-word">A word to the desk, nothing clinical</label
         ><input id="wait-word" v-model="form.word" class="field" maxlength="120" />
         <p class="text-madder" role="alert">{{ Object.values(form.errors)[0] }}</p>
         <p class="mt-2 flex gap-2">

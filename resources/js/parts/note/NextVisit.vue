@@ -46,7 +46,7 @@ const book = (): void => {
           </RadioGroupOption>
         </div>
       </RadioGroup>
-      <label class="caption mt-2 block" for="word">A word to the desk, nothing of why</label>
+      <label class="caption mt-2 block" for="word">A word to the desk, nothing clinical</label>
       <input id="word" v-model="form.word" class="field" maxlength="120" placeholder="Print the exercises; longer than usual." />
       <p class="text-madder" role="alert">{{ Object.values(form.errors)[0] }}</p>
       <button type="submit" class="btn mt-2" :disabled="!form.slot || form.processing">Book it</button>
