@@ -206,6 +206,24 @@ final readonly class Caseload
         );
     }
 
+    /** @return list<array{visit: string, client: string, since: string}> notes one signed that wait for a supervisor's name, oldest first */
+    public function awaiting(User $user): array
+    {
+        $rows = DB::table('notes')
+            ->join('visits', 'visits.id', '=', 'notes.visit_id')
+            ->join('clients', 'clients.id', '=', 'visits.client_id')
+            ->where('visits.clinic_id', $user->clinic_id)
+            ->whereRaw('notes.needs_countersign = 1')
+            ->whereNull('notes.countersigned_at')
+            ->where('notes.signed_by', $user->id)
+            ->orderBy('notes.signed_at')->limit(self::MOST)
+            ->get(['visits.public_id', 'clients.name as client', 'notes.signed_at']);
+
+        return array_values($rows->map(static fn (\stdClass $row): array => [
+            'visit' => (string) $row->public_id, 'client' => (string) $row->client, 'since' => self::day((string) $row->signed_at, $user),
+        ])->unique('visit')->all());
+    }
+
     private static function day(string $moment, User $user): string
     {
         return CarbonImmutable::parse($moment, 'UTC')->setTimezone($user->clinic->timezone)->format('Y-m-d');

@@ -44,8 +44,9 @@ final class BenchmarkCommand extends Command
                     $steps = $clinic->plan($case)->steps;
                     $case = Underway::of($case, array_slice($steps, 0, intdiv(count($steps), 2)), $case->session->minutes / 2);
                 }
-                // what planning rests on is counted where it belongs
+                // each has a budget of its own: what ranking and planning rest on is counted where it belongs
                 $before = match ($part) {
+                    'rank' => [$clinic->screen($case)],
                     'plan', 'plan from half way' => [$clinic->screen($case), $clinic->rank($case), $clinic->respond($case)],
                     default => [],
                 };

@@ -183,6 +183,8 @@ final class PeopleTest extends TestCase
         $visit = $this->visit($student);
         $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Neck, left.'])->assertSessionHasNoErrors();
         $this->post("/visits/{$visit->public_id}/countersign")->assertForbidden();
+        $this->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
+            ->where('awaiting.0.visit', $visit->public_id)->where('supervisor', $owner->name)->where('countersign', []));
         $this->actingAs($owner)
             ->get('/')
             ->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('countersign.0.by', $student->name));
@@ -198,7 +200,12 @@ final class PeopleTest extends TestCase
         $this->get("/visits/{$visit->public_id}/after")->assertInertia(
             static fn (AssertableInertia $page): AssertableInertia => $page->where('notes.0.countersigner', $owner->name),
         );
-        $this->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('countersign', []));
+        $this->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
+            ->where('countersign', [])->where('awaiting', [])->where('supervisor', null));
+        $this->actingAs($student)->get('/')->assertInertia(
+            static fn (AssertableInertia $page): AssertableInertia => $page->where('awaiting', []),
+        );
+        $this->actingAs($owner);
         self::assertSame($before, DB::table('notes')->value('case_document'), 'what was signed stays as it was');
     }
 

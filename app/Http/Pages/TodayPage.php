@@ -67,6 +67,8 @@ final readonly class TodayPage
                 ->values(),
             'thoughts' => [...$this->answered($user), ...$this->thoughts($running, $latest)],
             'unsigned' => $unsigned,
+            'awaiting' => $user->role->isSupervised() ? $this->load->awaiting($user) : [],
+            'supervisor' => $user->role->isSupervised() ? $user->supervisor?->name : null,
             'countersign' => $user->may(Right::Countersign) && $user->licensed ? $this->load->countersign($user) : [],
             'beginning' => $recent->count() < self::RECENT ? $this->firstSteps($user) : null,
             'outbox' => $user->may(Right::KeepPeople)

@@ -34,6 +34,9 @@ const props = defineProps<{
   hands: { parts: { part: string; name: string; done: number; expected: number; of: number }[]; swaps: string[] }
   /** visits of earlier days that were begun and not signed */
   unsigned: { client: string; name: string; visit: string; text: string; since: string }[]
+  /** notes of a student that wait for a supervisor's name, and whose it is */
+  awaiting: { visit: string; client: string; since: string }[]
+  supervisor: string | null
   /** of a clinic that begins: what comes first, and what of it is done; null once somebody was treated */
   beginning: { hours: boolean; people: boolean; client: boolean; visit: string | null } | null
   /** notes of students that wait for a second name */
@@ -152,6 +155,17 @@ useKeys(
           <li v-for="one in countersign" :key="one.visit" class="border-b border-hairline">
             <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
               ><span class="own-words">{{ one.client }}</span> <span class="caption own-words">by {{ one.by }}</span></Link
+            >
+          </li>
+        </ul>
+      </template>
+      <template v-if="awaiting.length">
+        <h2 class="section-head mb-1 mt-8">Signed, and waiting</h2>
+        <p class="caption">For {{ supervisor ?? 'a supervisor' }} to read and sign.</p>
+        <ul aria-label="Signed, and waiting">
+          <li v-for="one in awaiting" :key="one.visit" class="border-b border-hairline">
+            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
+              ><span class="own-words">{{ one.client }}</span> <span class="caption">{{ dayWords(one.since) }}</span></Link
             >
           </li>
         </ul>

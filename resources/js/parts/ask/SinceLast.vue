@@ -6,6 +6,7 @@ import { dayWords } from '@/composables/settings'
 import { useVisit } from '@/composables/useVisit'
 import Choices from '@/parts/Choices.vue'
 import Scale from '@/parts/Scale.vue'
+import LongWords from '@/parts/LongWords.vue'
 import { listed } from '@/parts/words'
 import type { EntryPayloads } from '@/types/visit'
 
@@ -37,7 +38,7 @@ const answeredOn = computed(() => {
     </p>
     <div v-if="props.before.to_look_at.length" class="mb-3 border-l-4 border-walnut bg-fold py-2 pl-3 pr-2">
       <h3 class="caption">To look at first</h3>
-      <p v-for="text in props.before.to_look_at" :key="text">{{ text }}</p>
+      <LongWords v-for="text in props.before.to_look_at" :key="text" :text="text" />
     </div>
     <p v-if="course" class="mb-3 border-l-2 border-iron pl-3">
       {{ course.course.because }} <span class="caption">{{ course.course.sureness }}</span>
