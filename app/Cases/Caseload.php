@@ -206,7 +206,7 @@ final readonly class Caseload
         );
     }
 
-    /** @return list<array{visit: string, client: string, since: string}> notes one signed that wait for a supervisor's name, oldest first */
+    /** @return list<array{visit: string, client: string, since: string}> what one signed and a supervisor has not, oldest first */
     public function awaiting(User $user): array
     {
         $rows = DB::table('notes')
