@@ -39,6 +39,7 @@ use App\Http\Controllers\VisitController;
 use App\Http\Controllers\WaitingController;
 use App\Http\Controllers\WhatIfController;
 use App\Http\Controllers\WorklistController;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Support\Facades\Route;
 use Somatrace\Core\Simulation\SimulatedDevices;
 
@@ -190,6 +191,7 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
     Route::post('/visits/{visit}/take-up', [VisitController::class, 'takeUp'])->name('visits.take-up');
     Route::post('/visits/{visit}/sign', [NoteController::class, 'store'])->name('visits.sign');
     Route::post('/visits/{visit}/countersign', [NoteController::class, 'countersign'])->name('visits.countersign');
+    Route::post('/visits/{visit}/give-back', [NoteController::class, 'giveBack'])->name('visits.give-back');
     Route::post('/visits/{visit}/correct', [NoteController::class, 'correct'])->name('visits.correct');
     Route::get('/visits/{visit}/note', [NoteController::class, 'show'])->name('visits.note');
     Route::get('/visits/{visit}/note.pdf', [NoteController::class, 'pdf'])->name('visits.note.pdf');
@@ -210,4 +212,4 @@ Route::middleware(['auth', 'auth.session'])->group(function (): void {
 });
 
 // an address that is none still knows who asked: it can offer them a way on
-Route::fallback(static fn () => abort(404));
+Route::any('{missing}', static fn () => abort(404))->where('missing', '.*')->withoutMiddleware(ValidateCsrfToken::class)->fallback();

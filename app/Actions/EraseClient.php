@@ -44,7 +44,7 @@ final readonly class EraseClient
     private function identity(Client $client, CarbonImmutable $now): void
     {
         $client->contacts()->delete();
-        foreach (['check_back_mails', 'report_words'] as $table) {
+        foreach (['check_back_mails', 'report_words', 'note_remarks'] as $table) {
             DB::table($table)->whereIn('visit_id', DB::table('visits')->select('id')->where('client_id', $client->id))->delete();
         }
         DB::table('check_ins')->where('client_id', $client->id)->delete();

@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 use Somatrace\Core\Clinic;
 
@@ -191,6 +192,9 @@ final readonly class Caseload
             ->whereRaw('notes.needs_countersign = 1')
             ->whereNull('notes.countersigned_at')
             ->where('notes.signed_by', '!=', $user->id)
+            // what was given back waits for its author
+            ->whereNotExists(static fn (Builder $of) => $of->from('note_remarks')->whereColumn('note_remarks.visit_id', 'visits.id')
+                ->whereRaw('note_remarks.revision = (select max(revision) from notes as all_of where all_of.visit_id = visits.id)'))
             ->orderByRaw('users.supervisor_id = ? desc', [$user->id])->orderBy('notes.signed_at')->limit(self::MOST)
             ->get(['visits.public_id', 'clients.name as client', 'users.name as by']);
 
@@ -206,7 +210,10 @@ final readonly class Caseload
         );
     }
 
-    /** @return list<array{visit: string, client: string, since: string}> what one signed and a supervisor has not, oldest first */
+    /**
+     * @return list<array{visit: string, client: string, since: string, back: string|null}> what one signed and a supervisor has not: what
+     *         was given back first, with what was said of it
+     */
     public function awaiting(User $user): array
     {
         $rows = DB::table('notes')
@@ -216,12 +223,16 @@ final readonly class Caseload
             ->whereRaw('notes.needs_countersign = 1')
             ->whereNull('notes.countersigned_at')
             ->where('notes.signed_by', $user->id)
-            ->orderBy('notes.signed_at')->limit(self::MOST)
-            ->get(['visits.public_id', 'clients.name as client', 'notes.signed_at']);
+            ->whereRaw('notes.revision = (select max(revision) from notes as all_of where all_of.visit_id = visits.id)')
+            ->leftJoin('note_remarks', static fn (JoinClause $on) => $on
+                ->on('note_remarks.visit_id', '=', 'visits.id')->on('note_remarks.revision', '=', 'notes.revision'))
+            ->orderByRaw('note_remarks.id is null')->orderBy('notes.signed_at')->limit(self::MOST)
+            ->get(['visits.public_id', 'clients.name as client', 'notes.signed_at', 'note_remarks.words as back']);
 
         return array_values($rows->map(static fn (\stdClass $row): array => [
             'visit' => (string) $row->public_id, 'client' => (string) $row->client, 'since' => self::day((string) $row->signed_at, $user),
-        ])->unique('visit')->all());
+            'back' => $row->back,
+        ])->all());
     }
 
     private static function day(string $moment, User $user): string

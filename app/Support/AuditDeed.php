@@ -63,6 +63,7 @@ final readonly class AuditDeed
         'visits.stop' => ['changed', 'visit stopped', 'stopped'],
         'visits.take-up' => ['changed', 'visit taken up', 'took up again'],
         'visits.sign' => ['changed', 'note signed', 'signed the note', 'of'],
+        'visits.give-back' => ['changed', 'note given back', 'gave back the note', 'of'],
         'visits.countersign' => ['changed', 'note countersigned', 'countersigned the note', 'of'],
         'visits.correct' => ['changed', 'note corrected', 'corrected the note', 'of'],
         'visits.update' => ['changed', 'minutes of the visit', 'changed the minutes', 'of'],
@@ -111,13 +112,13 @@ final readonly class AuditDeed
 
     /** What is tried and refused is told by what it would have been. */
     private const TRIED = [
-        'agreed' => 'agree', 'noted' => 'note', 'asked' => 'ask', 'began' => 'begin', 'booked' => 'book', 'brought' => 'bring',
-        'changed' => 'change', 'chose' => 'choose', 'closed' => 'close', 'compared' => 'compare', 'corrected' => 'correct',
+        'agreed' => 'agree', 'asked' => 'ask', 'began' => 'begin', 'booked' => 'book', 'brought' => 'bring', 'changed' => 'change',
+        'chose' => 'choose', 'closed' => 'close', 'compared' => 'compare', 'corrected' => 'correct',
         'countersigned' => 'countersign', 'downloaded' => 'download', 'ended' => 'end', 'entered' => 'enter', 'erased' => 'erase',
-        'handed' => 'hand', 'invited' => 'invite', 'kept' => 'keep', 'made' => 'make', 'merged' => 'merge', 'opened' => 'open',
-        'parted' => 'part',
-        'put' => 'put', 'read' => 'read', 'reset' => 'reset', 'set' => 'set', 'signed' => 'sign', 'stopped' => 'stop', 'took' => 'take',
-        'unlocked' => 'unlock', 'worked' => 'work', 'wrote' => 'write',
+        'gave' => 'give', 'handed' => 'hand', 'invited' => 'invite', 'kept' => 'keep', 'made' => 'make', 'merged' => 'merge',
+        'noted' => 'note', 'opened' => 'open', 'parted' => 'part', 'put' => 'put', 'read' => 'read', 'reset' => 'reset',
+        'set' => 'set', 'signed' => 'sign', 'stopped' => 'stop', 'took' => 'take', 'unlocked' => 'unlock', 'worked' => 'work',
+        'wrote' => 'write',
     ];
 
     /** @param  string  $of  how of whom it was follows what was done: "of", "with", or nothing */

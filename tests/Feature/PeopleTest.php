@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\EraseClient;
+use App\Http\Pages\ClientArchive;
 use App\Models\OutboxMail;
 use App\Models\Right;
 use App\Models\Role;
 use App\Models\User;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Inertia\Testing\AssertableInertia;
@@ -219,5 +222,54 @@ final class PeopleTest extends TestCase
             static fn (AssertableInertia $page): AssertableInertia => $page->where('visit.writable', false),
         );
         $this->save($visit, 'complaint', ['zone' => 'neck_back', 'side' => 'left', 'now' => 6])->assertForbidden();
+    }
+
+    public function test_a_note_is_given_back_with_words_waits_for_its_author_and_once_corrected_for_a_name(): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $student = $this->therapist($owner->clinic, Role::Student);
+        $student->update(['licensed' => false, 'supervisor_id' => $owner->id]);
+        $visit = $this->visit($student);
+        $this->post("/visits/{$visit->public_id}/give-back", ['words' => 'Nothing is signed yet.'])->assertForbidden();
+        $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Neck, left.'])->assertSessionHasNoErrors();
+        $this->post("/visits/{$visit->public_id}/give-back", ['words' => 'My own note is fine.'])->assertForbidden();
+
+        $this->actingAs($owner);
+        $this->post("/visits/{$visit->public_id}/give-back", ['words' => 'no'])->assertSessionHasErrors('words');
+        foreach (['Which side was felt first?', 'Which side was felt first, and how deep?'] as $words) {
+            $this->post("/visits/{$visit->public_id}/give-back", ['words' => $words])->assertSessionHasNoErrors();
+        }
+        $this->assertDatabaseCount('note_remarks', 1);
+        $this->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page->where('countersign', []));
+
+        $this->actingAs($student)->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
+            ->where('awaiting.0.back', 'Which side was felt first, and how deep?'));
+        $this->get("/visits/{$visit->public_id}/after")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
+            ->where('notes.0.back', 'Which side was felt first, and how deep?')->where('notes.0.back_by', $owner->name)
+            ->where('may_correct', true)->where('may_countersign', false));
+        $this->post("/visits/{$visit->public_id}/correct", ['happened' => 'Neck, left first.', 'reason' => 'Asked which side.'])
+            ->assertSessionHasNoErrors();
+        $this->get('/')->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
+            ->count('awaiting', 1)->where('awaiting.0.back', null));
+
+        $this->actingAs($owner)->get('/')->assertInertia(
+            static fn (AssertableInertia $page): AssertableInertia => $page->count('countersign', 1),
+        );
+        $this->get("/visits/{$visit->public_id}/after")->assertInertia(static fn (AssertableInertia $page): AssertableInertia => $page
+            ->where('notes.0.back_by', $owner->name)->where('notes.1.back', null));
+        $this->post("/visits/{$visit->public_id}/countersign")->assertSessionHasNoErrors();
+        $this->post("/visits/{$visit->public_id}/give-back", ['words' => 'After all, no.'])->assertSessionHasErrors('words');
+        $this->actingAs($this->therapist());
+        $this->post("/visits/{$visit->public_id}/give-back", ['words' => 'Of another clinic.'])->assertForbidden();
+
+        $path = app(ClientArchive::class)->handle($visit->client, $owner->clinic);
+        $zip = new \ZipArchive;
+        $zip->open($path);
+        $name = "visits/001-{$visit->started_at->format('Y-m-d')}.note-1-given-back.txt";
+        self::assertSame("Which side was felt first, and how deep?\n", $zip->getFromName($name));
+        $zip->close();
+        unlink($path);
+        app(EraseClient::class)->handle($visit->client, $owner->clinic, CarbonImmutable::now());
+        $this->assertDatabaseCount('note_remarks', 0);
     }
 }

@@ -84,7 +84,7 @@ final class RouteWalkTest extends TestCase
         'clients.bring.preview' => self::CLINICAL, 'clients.bring.apply' => self::CLINICAL,
         'visits.note' => self::CLINICAL, 'visits.note.pdf' => self::CLINICAL,
         // only what is signed is corrected or countersigned
-        'visits.correct' => [], 'visits.countersign' => [],
+        'visits.correct' => [], 'visits.countersign' => [], 'visits.give-back' => [],
     ];
 
     private Appointment $appointment;

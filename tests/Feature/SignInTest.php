@@ -61,6 +61,8 @@ final class SignInTest extends TestCase
         $this->get("/clients/{$visit->client->public_id}")
             ->assertOk()
             ->assertInertia(fn ($page) => $page->where('clinical', false)->where('response', null)->where('visits', []));
-        $this->get('/')->assertOk()->assertInertia(fn ($page) => $page->where('thoughts', [])->where('hands', null));
+        $this->get('/')->assertOk()->assertInertia(
+            fn ($page) => $page->component('Desk')->missing('thoughts')->missing('hands')->missing('recent')->missing('unsigned'),
+        );
     }
 }

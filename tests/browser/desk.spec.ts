@@ -66,3 +66,53 @@ test('what is nowhere and what is not allowed say what to do now', async ({ page
   await page.goto('/people')
   await expect(page.getByText(/ask Nell Harrow/)).toBeVisible()
 })
+
+test('a student’s note is given back with words, corrected, and countersigned', async ({ browser, longest }) => {
+  const open = async (who: string) =>
+    (await browser.newContext({ baseURL: longest.address, storageState: await longest.as(`${who}@longest.example`) })).newPage()
+  const student = await open('student')
+  await newClient(student, 'Ada Quince')
+  await student.getByRole('button', { name: 'Start visit 1' }).click()
+  await expect(student).toHaveURL(/ask$/)
+  await student.goto(student.url().replace(/ask$/, 'after'))
+  await student.getByLabel('Treatment, in my own words').fill('Neck, some pressing.')
+  await student.getByLabel('Treatment, in my own words').blur()
+  await student.getByRole('button', { name: 'Sign and freeze' }).click()
+  await expect(student.getByText('a supervisor’s name is still missing')).toBeVisible()
+
+  const owner = await open('owner')
+  await owner.goto('/')
+  await owner
+    .getByRole('list', { name: 'Waits for your name' })
+    .getByRole('link', { name: /Ada Quince/ })
+    .click()
+  await owner.getByRole('button', { name: 'Give it back' }).click()
+  const form = owner.getByRole('form', { name: 'Give the note back' })
+  await expect(form.getByRole('button', { name: 'Give it back' })).toBeDisabled()
+  await form.getByLabel('What is missing, or not right yet').fill('Which side, and how deep?')
+  await accessible(owner)
+  await form.getByRole('button', { name: 'Give it back' }).click()
+  await expect(owner.getByText(/^It is with .* again\.$/)).toBeVisible()
+
+  await student.goto('/')
+  await student
+    .getByRole('list', { name: 'Signed, and waiting' })
+    .getByRole('link', { name: /Ada Quince.*Given back: Which side/ })
+    .click()
+  await expect(student.getByText('Which side, and how deep?')).toBeVisible()
+  await student.getByRole('button', { name: 'Correct it' }).click()
+  await student.getByLabel('Treatment, in my own words').fill('Neck, left, up to 5.')
+  await student.getByLabel('Why it is corrected').fill('Asked which side and how deep.')
+  await student.getByRole('button', { name: 'Sign the correction' }).click()
+  await expect(student.getByText(/Correction 1, /)).toBeVisible()
+
+  await owner.goto('/')
+  await owner
+    .getByRole('list', { name: 'Waits for your name' })
+    .getByRole('link', { name: /Ada Quince/ })
+    .click()
+  await owner.getByRole('button', { name: 'Countersign it' }).click()
+  await expect(owner.getByText(/Countersigned by Maximiliane/)).toBeVisible()
+  await student.context().close()
+  await owner.context().close()
+})

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\AlreadySigned;
+use App\Actions\GiveNoteBack;
 use App\Actions\SignVisit;
 use App\Http\Pages\NotePage;
+use App\Http\Requests\GiveBackRequest;
 use App\Http\Requests\SignVisitRequest;
 use App\Models\User;
 use App\Models\Visit;
@@ -76,5 +78,12 @@ final readonly class NoteController
         $sign->countersign($visit, $user, CarbonImmutable::now());
 
         return to_route('visits.show', [$visit, 'after'])->with('message', 'Your name stands beside the note.');
+    }
+
+    public function giveBack(GiveBackRequest $request, Visit $visit, #[CurrentUser] User $user, GiveNoteBack $back): RedirectResponse
+    {
+        $back->handle($visit, $user, $request->string('words')->value(), CarbonImmutable::now());
+
+        return to_route('visits.show', [$visit, 'after'])->with('message', "It is with {$visit->user->name} again.");
     }
 }

@@ -14,6 +14,7 @@ use App\Exchange\ClientRecord;
 use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\Clinic;
+use App\Models\NoteRemark;
 use App\Models\ReportWords;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
@@ -83,6 +84,9 @@ final readonly class ClientArchive
         $zip->addFromString("$name.case.json", $this->case->write($visit));
         foreach (ReportWords::query()->where('visit_id', $visit->id)->where('words', '!=', '')->orderBy('reader')->get() as $own) {
             $zip->addFromString("$name.report-to-{$own->reader}.txt", "$own->words\n");
+        }
+        foreach (NoteRemark::query()->where('visit_id', $visit->id)->orderBy('revision')->get() as $remark) {
+            $zip->addFromString("$name.note-{$remark->revision}-given-back.txt", "$remark->words\n");
         }
         if ($visit->isSigned()) {
             $zip->addFromString("$name.note.pdf", $this->notes->pdf($visit));

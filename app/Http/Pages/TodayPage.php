@@ -15,6 +15,7 @@ use App\Models\Visit;
 use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 
 /** The day: who comes when, what is known of each, what needs a thought, and the load on the hands. */
 final readonly class TodayPage
@@ -82,16 +83,17 @@ final readonly class TodayPage
     /** @return array{hours: bool, people: bool, client: bool, visit: string|null}|null null once a visit was signed here */
     private function firstSteps(User $user): ?array
     {
-        $visits = Visit::query()->where('clinic_id', $user->clinic_id)->latest('id')->get(['public_id', 'status']);
-        if ($visits->contains(static fn (Visit $one): bool => $one->status === VisitStatus::Signed)) {
-            return null;
-        }
+        $visits = DB::table('visits')->where('clinic_id', $user->clinic_id);
+        $asked = DB::query()
+            ->selectSub((clone $visits)->where('status', VisitStatus::Signed->value)->selectRaw('count(*)'), 'signed')
+            ->selectSub((clone $visits)->where('status', VisitStatus::Open->value)->selectRaw('max(public_id)'), 'open')
+            ->selectSub(DB::table('users')->where('clinic_id', $user->clinic_id)->selectRaw('count(*)'), 'people')
+            ->selectSub(DB::table('clients')->where('clinic_id', $user->clinic_id)->selectRaw('count(*)'), 'clients')
+            ->sole();
 
-        return [
+        return $asked->signed > 0 ? null : [
             'hours' => array_key_exists('hours', [...$user->clinic->settings, ...$user->settings]),
-            'people' => User::query()->where('clinic_id', $user->clinic_id)->count() > 1,
-            'client' => Client::query()->where('clinic_id', $user->clinic_id)->exists(),
-            'visit' => $visits->first(static fn (Visit $one): bool => $one->status === VisitStatus::Open)?->public_id,
+            'people' => $asked->people > 1, 'client' => $asked->clients > 0, 'visit' => $asked->open,
         ];
     }
 
@@ -115,7 +117,9 @@ final readonly class TodayPage
      */
     private function open(Collection $clients): Collection
     {
-        return Visit::query()->whereIn('client_id', $clients)->where('status', VisitStatus::Open)->get()->toBase()->keyBy('client_id');
+        return $clients->isEmpty()
+            ? new Collection
+            : Visit::query()->whereIn('client_id', $clients)->where('status', VisitStatus::Open)->get()->toBase()->keyBy('client_id');
     }
 
     /**

@@ -24,6 +24,7 @@ use App\Models\Visit;
 use App\Models\VisitStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Gate;
 use Somatrace\Core\Anatomy\CautionKind;
@@ -178,10 +179,13 @@ final readonly class VisitPage
     /** @return list<array<string, mixed>> every revision, with who vouched for it */
     private function notes(Visit $visit): array
     {
-        $notes = $visit->notes()->leftJoin('users', 'users.id', '=', 'notes.countersigned_by')->orderBy('revision')
+        $notes = $visit->notes()->leftJoin('users', 'users.id', '=', 'notes.countersigned_by')
+            ->leftJoin('note_remarks', static fn (JoinClause $on) => $on
+                ->on('note_remarks.visit_id', '=', 'notes.visit_id')->on('note_remarks.revision', '=', 'notes.revision'))
+            ->leftJoin('users as giver', 'giver.id', '=', 'note_remarks.user_id')->orderBy('notes.revision')
             ->get([
-                'revision', 'happened', 'advice', 'next_time', 'reason', 'results', 'signed_at', 'needs_countersign', 'countersigned_at',
-                'users.name as countersigner',
+                'notes.revision', 'happened', 'advice', 'next_time', 'reason', 'results', 'signed_at', 'needs_countersign',
+                'countersigned_at', 'users.name as countersigner', 'note_remarks.words as back', 'giver.name as back_by',
             ]);
 
         return array_values($notes->map(static fn (Note $note): array => [

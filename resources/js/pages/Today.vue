@@ -35,7 +35,7 @@ const props = defineProps<{
   /** visits of earlier days that were begun and not signed */
   unsigned: { client: string; name: string; visit: string; text: string; since: string }[]
   /** notes of a student that wait for a supervisor's name, and whose it is */
-  awaiting: { visit: string; client: string; since: string }[]
+  awaiting: { visit: string; client: string; since: string; back: string | null }[]
   supervisor: string | null
   /** of a clinic that begins: what comes first, and what of it is done; null once somebody was treated */
   beginning: { hours: boolean; people: boolean; client: boolean; visit: string | null } | null
@@ -161,11 +161,20 @@ useKeys(
       </template>
       <template v-if="awaiting.length">
         <h2 class="section-head mb-1 mt-8">Signed, and waiting</h2>
-        <p class="caption">For {{ supervisor ?? 'a supervisor' }} to read and sign.</p>
+        <p class="caption">For {{ supervisor ?? 'a supervisor' }} to read and sign; what was given back waits for you.</p>
         <ul aria-label="Signed, and waiting">
-          <li v-for="one in awaiting" :key="one.visit" class="border-b border-hairline">
-            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
-              ><span class="own-words">{{ one.client }}</span> <span class="caption">{{ dayWords(one.since) }}</span></Link
+          <li
+            v-for="one in awaiting"
+            :key="one.visit"
+            class="border-b border-hairline"
+            :class="one.back === null ? '' : 'border-l-4 border-l-weld pl-2'"
+          >
+            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap content-center items-center gap-x-2 hover:bg-fold"
+              ><span class="own-words">{{ one.client }}</span> <span class="caption">{{ dayWords(one.since) }}</span><span
+                v-if="one.back !== null"
+                class="own-words basis-full"
+                >Given back: {{ one.back }}</span
+              ></Link
             >
           </li>
         </ul>

@@ -652,6 +652,9 @@ export interface VisitProps extends Judged {
     needs_countersign: boolean
     countersigned_at: string | null
     countersigner: string | null
+    /** what a supervisor said of it instead of signing, and who */
+    back: string | null
+    back_by: string | null
   }[]
   /** on After */
   next: NextVisit | null

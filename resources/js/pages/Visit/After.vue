@@ -65,6 +65,17 @@ const stopCorrecting = (): void => {
   corrected.clear()
 }
 const countersign = () => router.post(`/visits/${props.value.visit.id}/countersign`, {}, { preserveScroll: true })
+/** Instead of a name: words, and the note is its author's again. */
+const returning = ref(false)
+const back = useForm({ words: '' })
+const giveBack = () =>
+  back.post(`/visits/${props.value.visit.id}/give-back`, {
+    preserveScroll: true,
+    onSuccess: () => {
+      returning.value = false
+      back.reset()
+    },
+  })
 const deed = useDeed()
 const deliver = (): void => {
   form
@@ -159,7 +170,10 @@ const workedName = ({ muscle, joint }: Done): string => (muscle ? muscleOf(muscl
         <p v-if="frozen && !correcting" class="no-print flex flex-wrap gap-2">
           <a class="btn" :href="`/visits/${props.visit.id}/note`">The note, to print</a
           ><button v-if="props.may_correct" type="button" class="btn" @click="correcting = true">Correct it</button
-          ><button v-if="waits && props.may_countersign" type="button" class="btn-ink" @click="countersign">Countersign it</button>
+          ><template v-if="waits && props.may_countersign"
+            ><button type="button" class="btn" :aria-expanded="returning" @click="returning = !returning">Give it back</button
+            ><button type="button" class="btn-ink" @click="countersign">Countersign it</button></template
+          >
         </p>
       </div>
       <p v-if="frozen && !correcting && signed?.reason" class="caption">
@@ -172,6 +186,17 @@ const workedName = ({ muscle, joint }: Done): string => (muscle ? muscleOf(muscl
             : 'Written under supervision; a supervisor’s name is still missing.'
         }}
       </p>
+      <p v-if="frozen && waits && signed?.back" class="mt-2 border-l-4 border-weld bg-weld-wash py-2 pl-3 pr-2">
+        <span class="caption block">Given back by {{ signed.back_by }}</span>
+        <span class="own-words">{{ signed.back }}</span>
+        <span v-if="props.may_correct" class="caption block">Corrected and signed, it waits for a name again.</span>
+      </p>
+      <form v-if="returning && waits" class="mt-2" aria-label="Give the note back" @submit.prevent="giveBack">
+        <label class="caption mb-1 block" for="missing">What is missing, or not right yet</label>
+        <textarea id="missing" v-model="back.words" class="field" rows="3" maxlength="1000" />
+        <p class="text-madder" role="alert">{{ back.errors.words }}</p>
+        <button type="submit" class="btn mt-1" :disabled="back.processing || back.words.trim().length < 5">Give it back</button>
+      </form>
       <template v-if="!frozen && !props.visit.writable">
         <p class="mt-2">
           {{
