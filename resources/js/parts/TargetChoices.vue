@@ -233,7 +233,7 @@ const keepWords = () => {
     </div>
     <Fold v-if="barred.length" class="caption">
       <template #head>Why not the others</template>
-      <ul class="mt-1 space-y-1">
+      <ul class="mt-1 space-y-1" aria-label="Why not the others">
         <li v-for="row in barred" :key="row.id">
           <b class="font-[650]">{{ row.name }}:</b> {{ row.because }}
         </li>
