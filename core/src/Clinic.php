@@ -224,7 +224,29 @@ final class Clinic
 
     public function screen(CaseFile $case): SafetyResult
     {
-        return $this->screened->of($case, fn (): SafetyResult => $this->gate()->screen($case));
+        return $this->screened->of($case, fn (): SafetyResult => self::undisturbed(fn (): SafetyResult => $this->gate()->screen($case)));
+    }
+
+    /**
+     * Nothing that is made while something is judged points back at itself, so that nothing is left for the collector of cycles; it would
+     * walk the whole atlas in the middle of it, which takes as long as half a ranking.
+     *
+     * @template T
+     *
+     * @param  \Closure(): T  $work
+     * @return T
+     */
+    private static function undisturbed(\Closure $work): mixed
+    {
+        $collects = gc_enabled();
+        gc_disable();
+        try {
+            return $work();
+        } finally {
+            if ($collects) {
+                gc_enable();
+            }
+        }
     }
 
     private function gate(): SafetyGate
@@ -240,10 +262,12 @@ final class Clinic
     /** Where nobody should be treated, nobody should be tested further either: then no next check is offered. */
     public function rank(CaseFile $case): PatternResult
     {
-        $pattern = $this->ranking($case);
+        return self::undisturbed(function () use ($case): PatternResult {
+            $pattern = $this->ranking($case);
 
-        return $this->screen($case)->verdict->allowsTreatment()
-            ? $this->engine()->withChecks($case, $pattern, $this->testGuard()->allowed($case)) : $pattern;
+            return $this->screen($case)->verdict->allowsTreatment()
+                ? $this->engine()->withChecks($case, $pattern, $this->testGuard()->allowed($case)) : $pattern;
+        });
     }
 
     /**
@@ -292,7 +316,7 @@ final class Clinic
         $case = $this->told($case);
         $this->judge ??= new ResponseJudge($this->atlas(), $this->responseFigures(), $this->quietness(), $this->tissue(), $this->rules());
 
-        return $this->responded->of($case, fn (): ResponseResult => $this->judge->judge($case));
+        return $this->responded->of($case, fn (): ResponseResult => self::undisturbed(fn (): ResponseResult => $this->judge->judge($case)));
     }
 
     /** A note as it is composed from what a visit recorded. */
@@ -354,7 +378,9 @@ final class Clinic
             $this->atlas(), $this->planFigures(), Recipes::load($this->folder), $this->wholePattern(),
         );
 
-        return $this->planner->plan($told, $this->screen($case), $this->ranking($told), $this->respond($told));
+        return self::undisturbed(
+            fn (): PlanResult => $this->planner->plan($told, $this->screen($case), $this->ranking($told), $this->respond($told)),
+        );
     }
 
     /** What is left of a visit: the same plan for the minutes left, with what was done taken into account. */
