@@ -6,7 +6,6 @@ import DayHead from '@/parts/DayHead.vue'
 import Flash from '@/parts/Flash.vue'
 import SignOut from '@/parts/SignOut.vue'
 import { dayWords } from '@/composables/settings'
-import { useKeys } from '@/composables/useKeys'
 import { plural } from '@/parts/words'
 
 /** The day at the desk: who comes when and to whom, who is here, who is to be rung. */
@@ -69,25 +68,11 @@ const asked: Record<NonNullable<Booked['check_in']>, string> = {
   'handed out': 'check-in handed out',
 }
 const print = () => window.print()
-useKeys(
-  {
-    c: () => router.visit('/clients/new'),
-    n: () => router.visit('/calendar?walk_in=1'),
-    k: () => router.visit('/calendar'),
-    l: () => router.visit('/caseload'),
-  },
-  [
-    ['C', 'new client'],
-    ['N', 'somebody at the door without a booking'],
-    ['K', 'calendar'],
-    ['L', 'who is to be rung'],
-  ],
-)
 </script>
 <template>
   <Head :title="isToday ? 'Today' : dayWords(day.date)" />
   <main class="day-page gap-x-8">
-    <DayHead :day="day" />
+    <DayHead :day="day" list="who is to be rung" />
     <div class="no-print lg:col-span-2"><ClientSearch /></div>
     <aside class="no-print mt-8">
       <p class="grid grid-cols-2 gap-2 lg:grid-cols-1">

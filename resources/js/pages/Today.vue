@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Head, Link, router, usePage } from '@inertiajs/vue3'
+import { Head, Link, usePage } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import ClientSearch from '@/parts/ClientSearch.vue'
 import DayHead from '@/parts/DayHead.vue'
@@ -9,7 +9,6 @@ import { capital, verdictWords } from '@/parts/words'
 import SignOut from '@/parts/SignOut.vue'
 import { dayWords } from '@/composables/settings'
 import { useDeed } from '@/composables/useDeed'
-import { useKeys } from '@/composables/useKeys'
 import type { Verdict } from '@/types/visit'
 
 interface Appointment {
@@ -99,25 +98,11 @@ const counted = computed(
     ['Nothing needs', 'One needs', 'Two need', 'Three need', 'Four need', 'Five need', 'Six need'][props.thoughts.length] ??
     `${props.thoughts.length} need`,
 )
-useKeys(
-  {
-    c: () => router.visit('/clients/new'),
-    n: () => router.visit('/calendar?walk_in=1'),
-    k: () => router.visit('/calendar'),
-    l: () => router.visit('/caseload'),
-  },
-  [
-    ['C', 'new client'],
-    ['N', 'somebody at the door without a booking'],
-    ['K', 'calendar'],
-    ['L', 'caseload: who is due, who waits'],
-  ],
-)
 </script>
 <template>
   <Head :title="isToday ? 'Today' : dayWords(day.date)" />
   <main class="day-page gap-x-7">
-    <DayHead :day="day" />
+    <DayHead :day="day" list="caseload: who is due, who waits" />
     <div class="lg:col-span-2">
       <ClientSearch />
       <ul v-if="waitingHere.length" aria-label="Here now">

@@ -4,8 +4,11 @@ import { computed } from 'vue'
 import { shifted } from '@/controls/typedValues'
 import { useKeys } from '@/composables/useKeys'
 
-/** Which day it is, where; the day before and the one after are a touch away, and so is today from either. */
-const props = defineProps<{ day: { date: string; today: string; clinic: string } }>()
+/**
+ * Which day it is, where; the day before and the one after are a touch away, and so is today from either. The keys of a day are the same at
+ * the table and at the desk; `list` says what the list of those who are not booked is there.
+ */
+const props = defineProps<{ day: { date: string; today: string; clinic: string }; list: string }>()
 const words = (options: Intl.DateTimeFormatOptions): string =>
   new Date(`${props.day.date}T12:00:00Z`).toLocaleDateString('en-GB', { ...options, timeZone: 'UTC' })
 const isToday = computed(() => props.day.date === props.day.today)
@@ -16,10 +19,18 @@ useKeys(
     '[': () => router.visit(turned(-1)),
     ']': () => router.visit(turned(1)),
     t: () => router.visit('/'),
+    c: () => router.visit('/clients/new'),
+    n: () => router.visit('/calendar?walk_in=1'),
+    k: () => router.visit('/calendar'),
+    l: () => router.visit('/caseload'),
   },
   [
     ['[ ]', 'the day before, the day after'],
     ['T', 'today'],
+    ['C', 'new client'],
+    ['N', 'somebody at the door without a booking'],
+    ['K', 'calendar'],
+    ['L', props.list],
   ],
 )
 </script>
