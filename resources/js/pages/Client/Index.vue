@@ -81,7 +81,7 @@ const sorts = { seen: 'last seen', name: 'name', code: 'code', new: 'newest firs
       <thead>
         <tr class="caption border-b border-hairline">
           <th class="py-1 font-normal">Name</th>
-          <th class="py-1 font-normal">Code</th>
+          <th class="py-1 font-normal max-md:hidden">Code</th>
           <th class="py-1 font-normal max-md:hidden">Does</th>
           <th class="py-1 font-normal max-md:hidden">Born</th>
           <th class="py-1 font-normal max-md:hidden">Telephone</th>
@@ -91,17 +91,20 @@ const sorts = { seen: 'last seen', name: 'name', code: 'code', new: 'newest firs
       </thead>
       <tbody>
         <tr v-for="one in clients" :key="one.id" class="h-[44px] border-b border-hairline hover:bg-fold">
-          <th scope="row" class="min-w-[150px] pr-4 font-[650]">
-            <Link :href="`/clients/${one.id}`" class="own-words block py-2">{{ one.erased ? 'erased' : one.name }}</Link>
+          <th scope="row" class="pr-4 font-[650] md:min-w-[150px]">
+            <Link :href="`/clients/${one.id}`" class="block py-2">
+              <span class="own-words">{{ one.erased ? 'erased' : one.name }}</span>
+              <span class="caption block font-normal md:hidden">{{ one.code }}</span>
+            </Link>
           </th>
-          <td class="whitespace-nowrap pr-4">{{ one.code }}</td>
+          <td class="whitespace-nowrap pr-4 max-md:hidden">{{ one.code }}</td>
           <td class="caption min-w-[120px] pr-4 max-md:hidden">
             <span class="own-words">{{ one.occupation }}</span>
           </td>
           <td class="whitespace-nowrap pr-4 max-md:hidden">{{ one.born ? dayWords(one.born) : '' }}</td>
           <td class="whitespace-nowrap pr-4 max-md:hidden">{{ one.phone }}</td>
-          <td class="whitespace-nowrap pr-4">{{ one.seen ? dayWords(one.seen) : '–' }}</td>
-          <td class="whitespace-nowrap">{{ one.next ? dayWords(one.next) : '' }}</td>
+          <td class="pr-4 md:whitespace-nowrap">{{ one.seen ? dayWords(one.seen) : '–' }}</td>
+          <td class="md:whitespace-nowrap">{{ one.next ? dayWords(one.next) : '' }}</td>
         </tr>
       </tbody>
     </table>
