@@ -20,6 +20,9 @@ final readonly class CheckFinder
     /** A joint, or none of these, that stands so far up is tried by its own checks as a muscle is by the hand. */
     private const TRIED_DOWN_TO = 8;
 
+    /** What a check answers is a sign of this kind; a hand that feels where nobody felt repeats nothing. */
+    private const KIND_OF_SIGN = ['range' => 'shortness', 'resisted' => 'use', 'palpate' => '', 'test' => 'test', 'spring' => 'joint'];
+
     /** Setting up takes so long, however short a test is. */
     private const LEAST_MINUTES = 0.5;
 
@@ -50,8 +53,7 @@ final readonly class CheckFinder
         foreach (array_slice($pattern->joints, 0, self::JOINTS_DOWN_TO) as $joint) {
             $leaders[$joint->at->key()] = $joint;
         }
-        $known = ['range' => $this->known($leaders, 'shortness'), 'resisted' => $this->known($leaders, 'use'), 'palpate' => [],
-            'test' => $this->known($leaders, 'test'), 'spring' => $this->known($leaders, 'joint')];
+        $known = self::known($leaders);
         $slopes = array_map(fn (Candidate|JointCandidate $leader): float => $this->context->figures->slope($leader->logOdds), $leaders);
         $direct = array_filter(
             array_slice($support, 0, self::TRIED_DOWN_TO, true),
@@ -62,7 +64,9 @@ final readonly class CheckFinder
             $outcomes = $this->outcomes($kind, $id, $side);
             [$bits, $gain] = $this->worth(
                 $support, $sum, $firstThree, $touched,
-                $this->dulled($outcomes['acts'], $outcomes['not'], $touched, $known[$outcomes['like']], $slopes, $support),
+                $this->dulled(
+                    $outcomes['acts'], $outcomes['not'], $touched, $known[self::KIND_OF_SIGN[$outcomes['like']]] ?? [], $slopes, $support,
+                ),
                 $outcomes['not'],
             );
             if ($bits > 1e-6) {
@@ -169,19 +173,21 @@ final readonly class CheckFinder
     }
 
     /**
-     * Signs of that kind the leaders have already.
+     * Signs the leaders have already.
      *
      * @param  array<string, Candidate|JointCandidate>  $leaders
-     * @return array<string, int> by key
+     * @return array<string, array<string, int>> by kind of sign, then by key
      */
-    private function known(array $leaders, string $kind): array
+    private static function known(array $leaders): array
     {
-        return array_map(
-            static fn (Candidate|JointCandidate $leader): int => count(array_filter(
-                $leader->evidence(), static fn (Evidence $one): bool => $one->kind === $kind,
-            )),
-            $leaders,
-        );
+        $known = [];
+        foreach ($leaders as $key => $leader) {
+            foreach ($leader->evidence() as $one) {
+                $known[$one->kind][$key] = ($known[$one->kind][$key] ?? 0) + 1;
+            }
+        }
+
+        return $known;
     }
 
     /**

@@ -13,13 +13,22 @@ final class SignBook
     /** @var array<string, list<Sign>> by muscle and side */
     private array $signs = [];
 
+    /** @var array<string, array<string, true>> the names of the signs of its own, by muscle and side */
+    private array $names = [];
+
+    /** @var array<string, array<string, float>> what the signs of its own add up to, undiscounted, by muscle and side, then by kind */
+    private array $sums = [];
+
     /** @var list<array{Sign, array<string, mixed>}> signs of everybody, and who has one of their own instead */
     private array $common = [];
 
     public function add(MuscleAt|JointAt $candidate, Sign $sign): void
     {
         if ($sign->weight !== 0.0) {
-            $this->signs[$candidate->key()][] = $sign;
+            $key = $candidate->key();
+            $this->signs[$key][] = $sign;
+            $this->names[$key][$sign->name] = true;
+            $this->sums[$key][$sign->kind] = ($this->sums[$key][$sign->kind] ?? 0.0) + $sign->weight;
         }
     }
 
@@ -64,9 +73,10 @@ final class SignBook
     /** What the signs of its own of these kinds add up to, undiscounted. */
     public function sum(MuscleAt|JointAt $candidate, string ...$kinds): float
     {
+        $sums = $this->sums[$candidate->key()] ?? [];
         $sum = 0.0;
-        foreach ($this->signs[$candidate->key()] ?? [] as $sign) {
-            $sum += in_array($sign->kind, $kinds, true) ? $sign->weight : 0.0;
+        foreach ($kinds as $kind) {
+            $sum += $sums[$kind] ?? 0.0;
         }
 
         return $sum;
@@ -87,6 +97,6 @@ final class SignBook
     /** @return array<string, true> the names of the signs of its own */
     public function names(MuscleAt|JointAt $candidate): array
     {
-        return array_fill_keys(array_column($this->signs[$candidate->key()] ?? [], 'name'), true);
+        return $this->names[$candidate->key()] ?? [];
     }
 }

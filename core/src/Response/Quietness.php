@@ -30,6 +30,7 @@ final readonly class Quietness
             }
         }
         ksort($visits);
+        $felt = array_map(self::felt(...), [...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings]);
         $treated = [];
         foreach ($case->history as $visit) {
             foreach ($visit->done as $done) {
@@ -39,28 +40,32 @@ final readonly class Quietness
 
         return array_map(
             fn (string $key, int $count): Treated => new Treated(
-                $treated[$key], $count, $this->quiet($case, $treated[$key]), $this->eased($case, $treated[$key]),
+                $treated[$key], $count, $this->quiet(array_column($felt, $key)), $this->eased($case, $treated[$key]),
             ),
             array_keys($visits),
             array_values($visits),
         );
     }
 
-    private function quiet(CaseFile $case, MuscleAt $at): bool
+    /** @return array<string, non-empty-list<PalpationFinding>> what was felt at a visit, by muscle and side */
+    private static function felt(Findings $findings): array
     {
-        $readings = [];
-        foreach ([...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings] as $findings) {
-            $felt = array_filter(
-                $findings->palpation,
-                static fn (PalpationFinding $finding): bool => $finding->muscle === $at->muscle && $finding->side === $at->side,
-            );
-            if ($felt !== []) {
-                $readings[] = array_filter($felt, fn (PalpationFinding $finding): bool => ! $this->quietFinding($finding)) === [];
-            }
+        $felt = [];
+        foreach ($findings->palpation as $finding) {
+            $felt[$finding->at()->key()][] = $finding;
         }
-        $last = array_slice($readings, -$this->figures->quietVisits);
 
-        return count($last) === $this->figures->quietVisits && ! in_array(false, $last, true);
+        return $felt;
+    }
+
+    /** @param  list<non-empty-list<PalpationFinding>>  $felt  of one muscle, at each visit at which somebody felt it */
+    private function quiet(array $felt): bool
+    {
+        $last = array_slice($felt, -$this->figures->quietVisits);
+
+        return count($last) === $this->figures->quietVisits && array_filter($last, fn (array $findings): bool => array_filter(
+            $findings, fn (PalpationFinding $finding): bool => ! $this->quietFinding($finding),
+        ) !== []) === [];
     }
 
     private function quietFinding(PalpationFinding $finding): bool
