@@ -24,10 +24,11 @@ use Somatrace\Core\Data\FaultyDocument;
  */
 final readonly class ClinicFiles
 {
+    /** Format → type, its name, what is in it, and who reads it. */
     public const FORMATS = [
-        'clients.csv' => ['text/csv', 'Clients as a table'],
-        'clients.vcf' => ['text/vcard', 'Clients as vCards'],
-        'appointments.ics' => ['text/calendar', 'Appointments as a calendar: codes, no names'],
+        'clients.csv' => ['text/csv', 'Clients as a table', 'Names, days of birth, addresses, contacts: a client a row', 'A spreadsheet'],
+        'clients.vcf' => ['text/vcard', 'Clients as vCards', 'The same, a card each', 'Address books'],
+        'appointments.ics' => ['text/calendar', 'Appointments', 'Who is booked when, by code, without names', 'Calendars'],
     ];
 
     public function __construct(

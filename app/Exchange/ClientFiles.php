@@ -24,14 +24,18 @@ use Somatrace\Core\Data\FaultyDocument;
 /** The files in which the record of one client goes out and comes in. */
 final readonly class ClientFiles
 {
-    /** Format → type, and what it is in words. The name of the format is the end of the file's name. */
+    /** Format → type, its name, what is in it, and who reads it. The name of the format is the end of the file's name. */
     public const FORMATS = [
-        'case.json' => ['application/json', 'Case file: everything known on one day, with the history'],
-        'fhir.json' => ['application/fhir+json', 'FHIR R4 bundle: for other clinical programs'],
-        'findings.csv' => ['text/csv', 'Findings as a table'],
-        'findings.jsonl' => ['application/jsonl', 'Findings as JSON Lines'],
-        'measures.csv' => ['text/csv', 'Measures as a table: one number a row'],
-        'measures.jsonl' => ['application/jsonl', 'Measures as JSON Lines'],
+        'case.json' => [
+            'application/json', 'Case file', 'Everything known on one day, with the history', 'Another clinic that works with Somatrace',
+        ],
+        'fhir.json' => [
+            'application/fhir+json', 'FHIR R4 bundle', 'Complaints, findings and treatment as resources', 'Other clinical programs',
+        ],
+        'findings.csv' => ['text/csv', 'Findings as a table', 'What was said, seen and felt: a finding a row', 'A spreadsheet'],
+        'findings.jsonl' => ['application/jsonl', 'Findings as JSON Lines', 'The same, a finding a line', 'Programs that reckon'],
+        'measures.csv' => ['text/csv', 'Measures as a table', 'What was measured: one number a row', 'A spreadsheet'],
+        'measures.jsonl' => ['application/jsonl', 'Measures as JSON Lines', 'The same, one number a line', 'Programs that reckon'],
     ];
 
     public function __construct(

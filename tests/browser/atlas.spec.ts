@@ -88,6 +88,10 @@ test('a round of the trainer by keyboard: what is missed comes back, and progres
   const how = page.getByRole('complementary', { name: 'How far you are' })
   const knee = how.getByRole('button', { name: /^Knee/ })
   await expect(knee).toContainText('0 of 18')
+  /** What of the body is darker than what nobody asked about. */
+  const darker = how.getByRole('img').first().locator('[data-shade]:not([data-shade="0"])')
+  await expect(how.locator('[data-shade]').first()).toBeAttached()
+  await expect(darker).toHaveCount(0)
   const ask = page.getByRole('region', { name: 'Question' }).getByRole('heading').first()
   const right = new Map<string, string>()
   const asked: string[] = []
@@ -111,6 +115,10 @@ test('a round of the trainer by keyboard: what is missed comes back, and progres
 
   await page.reload()
   await expect(page.getByText(/12 learning/)).toBeVisible()
+  await expect(darker).not.toHaveCount(0)
+  await how.getByRole('img').first().locator('[data-zone="calf_upper:left"], [data-zone="foot_top:left"]').first().click({ force: true })
+  await page.waitForURL(/region=leg/)
+  await expect(how.getByRole('button', { name: /^Leg and foot/ })).toHaveAttribute('aria-pressed', 'true')
 })
 
 test('the body is dissected state by state, and what is seen is touched', async ({ page }) => {

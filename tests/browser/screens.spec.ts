@@ -35,7 +35,7 @@ async function fits(page: Page, place: Pick<Place, 'phone' | 'oneSize' | 'paper'
 function widestDays(): void {
   const plain = Date.prototype.toLocaleDateString
   const widest = new Date('2026-09-30T12:00:00Z')
-  Date.prototype.toLocaleDateString = function (locales, options) {
+  Date.prototype.toLocaleDateString = function (locales?: Intl.LocalesArgument, options?: Intl.DateTimeFormatOptions) {
     if (!options) return plain.call(this, locales)
     return plain.call(widest, locales, { ...options, ...(options.day && options.month ? { year: 'numeric' } : {}) })
   }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\BringVisits;
 use App\Actions\RecordChangedMeanwhile;
 use App\Exchange\ClientFiles;
+use App\Exchange\Listed;
 use App\Http\Pages\ClientArchive;
 use App\Http\Requests\BringFileRequest;
 use App\Models\Client;
@@ -35,10 +36,7 @@ final readonly class ClientFilesController
         return Inertia::render('Client/Files', [
             'client' => ['id' => $client->public_id, 'name' => $client->name], 'mayBring' => Gate::allows('bring', $client),
             'visited' => $client->visits()->exists(),
-            'formats' => array_map(
-                static fn (string $id, array $about): array => ['id' => $id, 'words' => $about[1]], array_keys(ClientFiles::FORMATS),
-                array_values(ClientFiles::FORMATS),
-            ),
+            'formats' => Listed::of(ClientFiles::FORMATS),
         ]);
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ClinicFiles;
+use App\Exchange\Listed;
 use App\Exchange\Progress;
 use App\Http\Requests\BringFileRequest;
 use App\Models\Client;
@@ -23,15 +24,7 @@ final readonly class ClinicFilesController
     {
         Gate::authorize('create', Client::class);
 
-        return Inertia::render(
-            'Clinic/Files',
-            [
-                'formats' => array_map(
-                    static fn (string $id, array $about): array => ['id' => $id, 'words' => $about[1]], array_keys(ClinicFiles::FORMATS),
-                    array_values(ClinicFiles::FORMATS),
-                ),
-            ],
-        );
+        return Inertia::render('Clinic/Files', ['formats' => Listed::of(ClinicFiles::FORMATS)]);
     }
 
     public function download(string $format, #[CurrentUser] User $user, ClinicFiles $files): Response

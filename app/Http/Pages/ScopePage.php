@@ -20,7 +20,7 @@ final readonly class ScopePage
     {
         return [
             'techniques' => array_values(array_map(static fn (Technique $technique): array => [
-                'id' => $technique->id, 'name' => $technique->name, 'what' => $technique->what,
+                'id' => $technique->id, 'name' => $technique->name, 'what' => $technique->what, 'kind' => $technique->kind,
                 'off' => in_array($technique->id, $clinic->scope_off, true), 'reason' => $clinic->scope_reasons[$technique->id] ?? '',
             ], $this->core->atlas()->techniques)),
         ];

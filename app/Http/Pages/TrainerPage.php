@@ -35,11 +35,13 @@ final readonly class TrainerPage
         $today = $this->today($user);
         $region = isset(self::REGIONS[$region ?? '']) ? $region : null;
 
+        $places = array_fill_keys(array_keys(self::REGIONS), []);
+        foreach ($this->clinic->regionOfZone() as $zone => $of) {
+            $places[$of][] = $zone;
+        }
+
         return [
-            'region' => $region,
-            'regions' => array_map(
-                static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(self::REGIONS), self::REGIONS,
-            ),
+            'region' => $region, 'places' => $places,
             'questions' => array_map(
                 fn (Card $card, int $index): array => $this->question($this->clinic->trainer()->question($card, $seed + 10 * $index)),
                 $cards = $this->clinic->trainer()->pick($memory, $today, self::ROUND, $seed, $region), array_keys($cards),

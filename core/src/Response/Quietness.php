@@ -30,7 +30,8 @@ final readonly class Quietness
             }
         }
         ksort($visits);
-        $felt = array_map(self::felt(...), [...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings]);
+        $findings = [...array_map(static fn ($visit): Findings => $visit->findings, $case->history), $case->findings];
+        $felt = array_map(self::felt(...), $findings);
         $treated = [];
         foreach ($case->history as $visit) {
             foreach ($visit->done as $done) {

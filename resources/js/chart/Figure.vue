@@ -51,7 +51,7 @@ import {
   type ViewId,
 } from './art'
 import { atlas, layerName, muscle as atlasMuscle, placeName, zone as atlasZone } from './atlas'
-import { clothedMarkup, figureStyle } from './drawing'
+import { quietMarkup, figureStyle } from './drawing'
 import FindingMark from './FindingMark.vue'
 import ShiftMark from './ShiftMark.vue'
 import { isOf, loadSeen, musclesAt, outline, partOf, seenOf, sightOf, spotsOf } from './dissection'
@@ -72,6 +72,8 @@ const props = withDefaults(
     worked?: Place[]
     /** Places not to press, hatched quietly. */
     hatched?: Place[]
+    /** How much of something each place has, 0 to 1, on both sides: the body darkens with it. */
+    shades?: { zone: ZoneId; share: number; chosen?: boolean }[]
     chosen?: { zone: ZoneId; side: Side } | null
     lit?: { muscle: string; side: Side } | null
     points?: FigurePoint[]
@@ -99,6 +101,7 @@ const props = withDefaults(
     complaints: () => [],
     worked: () => [],
     hatched: () => [],
+    shades: () => [],
     chosen: null,
     lit: null,
     points: () => [],
@@ -172,8 +175,8 @@ const body = useBody(canvas, {
 })
 /** Everything is there that this view shows first. */
 const isDrawn = computed(() => !!plate.value && (!body.region.value || !!body.seen.value))
-/** The body of laypeople; the other is painted under the marks. */
-const clothed = computed(() => (props.quiet && plate.value ? clothedMarkup(plate.value) : ''))
+/** The body of laypeople; the other is painted under the marks. What is shaded wears nothing: cloth would be a shade too. */
+const outlined = computed(() => (props.quiet && plate.value ? quietMarkup(plate.value, props.shades.length > 0) : ''))
 const style = computed(() => figureStyle(`[data-figure="${id}"]`, dim.value, px.value))
 const zoneMarkup = computed(() =>
   halves.value.map(({ side }) =>
@@ -265,6 +268,7 @@ const shapesOf = <T extends Place>(list: T[]) =>
   })
 const painted = computed(() => shapesOf(props.complaints))
 const washed = computed(() => shapesOf(props.worked))
+const shaded = computed(() => shapesOf(props.shades.map((one) => ({ ...one, side: 'midline' as const }))))
 const hatching = computed(() => shapesOf(props.hatched))
 const hazards = computed(() =>
   props.beware
@@ -505,7 +509,7 @@ defineExpose({ svg, canvas, zoom, spotOfMuscle, spotOfPlace })
       <!-- one half is drawn, the other is its mirror; where the halves are drawn together each ends at the midline -->
       <!-- eslint-disable vue/no-v-html -->
       <g v-for="one in halves" :key="one.side" :transform="`scale(${one.scale},1)`" :clip-path="shift ? `url(#${id}-mid)` : undefined">
-        <g :transform="`translate(${-shift},0)`" v-html="clothed" />
+        <g :transform="`translate(${-shift},0)`" v-html="outlined" />
       </g>
       <!-- eslint-enable vue/no-v-html -->
       <g>
@@ -528,6 +532,15 @@ defineExpose({ svg, canvas, zoom, spotOfMuscle, spotOfPlace })
             fill="none"
             :stroke="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
             :stroke-width="1.8 * scale"
+          />
+        </g>
+        <g v-for="one in shaded" :key="'shade' + one.key" :transform="halfTransform(one.side)" :data-shade="one.share">
+          <path
+            :d="one.d"
+            :fill="dim ? 'var(--color-linen)' : 'var(--color-walnut)'"
+            :fill-opacity="0.04 + 0.72 * one.share"
+            :stroke="one.chosen ? 'var(--color-weld)' : 'none'"
+            :stroke-width="3 * scale"
           />
         </g>
         <g v-for="one in washed" :key="'worked' + one.key" :transform="halfTransform(one.side)" data-worked>

@@ -1,8 +1,8 @@
 import type { Plate } from './art'
 import clothes from './clothes.json'
 
-/** The body as laypeople see it: its outline, a face, and what a shirt and shorts cover, by how the names of zones begin. */
-export const clothedMarkup = (plate: Plate): string => {
+/** The body as laypeople see it: its outline, a face, and what a shirt and shorts cover, by how the names of zones begin; or left bare. */
+export const quietMarkup = (plate: Plate, bare = false): string => {
   const cloth = (name: keyof typeof clothes): string =>
     plate.zones
       .filter((one) => clothes[name].some((begins) => one.id.startsWith(begins)))
@@ -15,7 +15,7 @@ export const clothedMarkup = (plate: Plate): string => {
       (part.hairline ? `<path class="hair" d="${part.hairline}"/>` : '') +
       part.lines.map((one) => `<path class="line w${Math.round(one.w * 100)}" d="${one.d}"/>`).join(''),
   )
-  return skins.join('') + cloth('shirt') + cloth('shorts') + edges.join('')
+  return skins.join('') + (bare ? '' : cloth('shirt') + cloth('shorts')) + edges.join('')
 }
 
 interface Ink {

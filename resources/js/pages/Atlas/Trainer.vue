@@ -6,6 +6,7 @@ import Figure, { type FigurePoint } from '@/chart/Figure.vue'
 import SideNames from '@/chart/SideNames.vue'
 import { send } from '@/composables/http'
 import { useKeys } from '@/composables/useKeys'
+import KnownBody, { type Progress } from '@/parts/KnownBody.vue'
 import { capital } from '@/parts/words'
 import type { ZoneId } from '@/types/ids.generated'
 
@@ -20,17 +21,10 @@ interface Question {
   view: ViewId | null
   zones: ZoneId[]
 }
-interface Progress {
-  region: string
-  name: string
-  cards: number
-  begun: number
-  known: number
-  due: number
-}
 const props = defineProps<{
   region: string | null
-  regions: { id: string; name: string }[]
+  /** of each region */
+  places: Record<string, ZoneId[]>
   questions: Question[]
   progress: Progress[]
   /** works at the table, and may learn their lean */
@@ -50,12 +44,6 @@ const right = computed(() => chosen.value !== null && chosen.value === question.
 const score = computed(() => [...firstTries.value.values()].filter(Boolean).length)
 const missed = computed(() => props.questions.filter((one) => firstTries.value.get(one.card) === false))
 const done = computed(() => props.questions.length - new Set(queue.value.map((one) => one.card)).size)
-const total = computed(() =>
-  progress.value.reduce(
-    (sum, one) => ({ cards: sum.cards + one.cards, begun: sum.begun + one.begun, known: sum.known + one.known, due: sum.due + one.due }),
-    { cards: 0, begun: 0, known: 0, due: 0 },
-  ),
-)
 const isMuscle = computed(() => question.value?.kind === 'proof' || question.value?.kind === 'sends')
 /** The muscle is shown once the answer is given: before that the figure must not tell it. */
 const lit = computed(() =>
@@ -132,7 +120,6 @@ useKeys(
     ['Enter', 'go on'],
   ],
 )
-const share = (part: number, of: number): string => `${of ? (100 * part) / of : 0}%`
 </script>
 <template>
   <Head title="Practise landmarks" />
@@ -217,29 +204,6 @@ const share = (part: number, of: number): string => `${of ? (100 * part) / of : 
       </template>
       <p v-if="unsent" class="mt-3 text-madder" role="alert">This answer could not be kept: there is no connection. The round goes on.</p>
     </section>
-    <aside aria-label="How far you are">
-      <h2 class="section-head">How far you are</h2>
-      <p class="caption">{{ total.known }} known, {{ total.begun - total.known }} learning, {{ total.due }} due of {{ total.cards }}</p>
-      <ul class="mt-2">
-        <li v-for="one in progress" :key="one.region">
-          <button
-            type="button"
-            class="block min-h-[44px] w-full border-b border-hairline py-1 text-left hover:bg-fold"
-            :aria-pressed="region === one.region"
-            @click="again(region === one.region ? null : one.region)"
-          >
-            <span class="flex justify-between gap-2"
-              ><span :class="region === one.region ? 'font-[650]' : ''">{{ one.name }}</span
-              ><span class="caption">{{ one.known }} of {{ one.cards }}{{ one.due ? `, ${one.due} due` : '' }}</span></span
-            >
-            <span class="relative mt-1 block h-[5px] bg-fold" aria-hidden="true">
-              <span class="absolute inset-y-0 left-0 bg-weld-wash" :style="{ width: share(one.begun, one.cards) }" />
-              <span class="absolute inset-y-0 left-0 bg-moss" :style="{ width: share(one.known, one.cards) }" />
-            </span>
-          </button>
-        </li>
-      </ul>
-      <p class="caption mt-2">Touch a region to practise only that.</p>
-    </aside>
+    <KnownBody class="max-lg:mt-6" :progress="progress" :places="places" :region="region" @choose="again" />
   </main>
 </template>

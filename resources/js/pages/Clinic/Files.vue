@@ -1,21 +1,18 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3'
 import BringFile from '@/parts/BringFile.vue'
+import FilesOut, { type Format } from '@/parts/FilesOut.vue'
 
 /** Clients and appointments of the clinic as files, in open formats: out, and in. Nothing clinical is in them. */
-defineProps<{ formats: { id: string; words: string }[] }>()
+defineProps<{ formats: Format[] }>()
 </script>
 <template>
   <Head title="Files of the clinic" />
-  <main class="mx-auto max-w-[900px] px-6 pb-16 pt-5">
+  <main class="mx-auto max-w-[1080px] px-6 pb-16 pt-5">
     <p class="caption"><Link href="/" class="link">Today</Link> · <Link href="/clients" class="link">Clients</Link></p>
     <h1 class="display mb-4 text-[31px] leading-9">Clients and appointments as files</h1>
     <h2 class="section-head">Out</h2>
-    <ul>
-      <li v-for="one in formats" :key="one.id" class="flex min-h-[44px] items-center justify-between gap-4 border-b border-hairline">
-        <span>{{ one.words }}</span><a class="link whitespace-nowrap" :href="`/clinic/files/${one.id}`" download>{{ one.id }}</a>
-      </li>
-    </ul>
+    <FilesOut :formats="formats" from="/clinic/files" />
     <p class="caption mt-1">What was found in visits goes out with each client, from their own page.</p>
     <h2 class="section-head mt-8">In</h2>
     <p class="mb-3 max-w-[640px]">
