@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $visit_id  whose record took the answers over
  * @property int|null $after_visit_id  of a check-back: the visit it asks about
  * @property Client $client
+ * @property Clinic $clinic
  */
 final class CheckIn extends Model
 {
@@ -38,6 +39,12 @@ final class CheckIn extends Model
     protected $casts = [
         'answers' => 'array', 'expires_at' => 'immutable_datetime', 'opened_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
     ];
+
+    /** @return BelongsTo<Clinic, $this> */
+    public function clinic(): BelongsTo
+    {
+        return $this->belongsTo(Clinic::class);
+    }
 
     /** @return BelongsTo<Client, $this> */
     public function client(): BelongsTo

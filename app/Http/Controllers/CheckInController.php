@@ -130,7 +130,7 @@ final readonly class CheckInController
             );
         }
         if ($checkIn->opened_at === null) {
-            return Inertia::render('CheckIn/Begin', ['link' => $link])->toResponse($request);
+            return Inertia::render('CheckIn/Begin', ['link' => $link, 'clinic' => $checkIn->clinic->name])->toResponse($request);
         }
         $checkIn->loadMissing('client');
         if ($checkIn->after !== null) {

@@ -70,7 +70,8 @@ final readonly class AtlasReferences
             'joints/*/manoeuvres/*/toward' => 'landmark', 'joints/*/again/*/test' => 'test', 'joints/*/again/*/movement' => 'movement',
         ],
         'routines' => [
-            'regions/*/warm/*' => 'zone', 'regions/*/finish/*' => 'zone', 'never_stroked/*' => 'zone',
+            'regions/*/warm/*' => 'zone', 'regions/*/finish/*' => 'zone', 'regions/*/warm_over/*/*' => 'zone',
+            'regions/*/finish_over/*/*' => 'zone', 'never_stroked/*' => 'zone',
             'routines/*/setup' => 'set-up', 'routines/*/stages/*/muscles/*' => 'muscle', 'routines/*/stages/*/asks/*' => 'muscle',
             'routines/*/stages/*/joints/*' => 'joint', 'routines/*/stages/*/zones/*' => 'zone',
             'routines/*/stages/*/ways/*/technique' => 'technique', 'routines/*/stages/*/ways/*/muscles/*' => 'muscle',

@@ -19,4 +19,10 @@ final readonly class Zone
         public string $surface,
     ) {
     }
+
+    /** "The low back", "between the shoulder blades" within a sentence. */
+    public function definite(): string
+    {
+        return preg_match('/^(between|round) /', $this->name) === 1 ? $this->name : "the $this->name";
+    }
 }

@@ -86,6 +86,17 @@ final readonly class Fields
         );
     }
 
+    /** @return list<list<string>> */
+    public function lists(string $key): array
+    {
+        return array_map(
+            fn (mixed $value): array => is_array($value)
+                ? self::of(['of' => $value], "{$this->pointer}/$key")->strings('of')
+                : throw $this->missing($key, 'a list of lists'),
+            $this->items($key),
+        );
+    }
+
     /** @return list<float> */
     public function floats(string $key): array
     {

@@ -10,8 +10,6 @@ use Somatrace\Core\Safety\Limit;
 /** Why something is not in the plan: of what kind, what it comes from, and in words. */
 final readonly class Reason
 {
-    private const REACH = 'reach';
-
     /** @param  string  $id  the area to be agreed or the rule that forbids it; empty where there is none */
     private function __construct(public ReasonKind $kind, public string $words, public string $id = '')
     {
@@ -27,7 +25,7 @@ final readonly class Reason
         return match (true) {
             $limit->effect === Effect::Consent => new self(ReasonKind::Consent, $limit->because(), (string) $limit->value),
             $limit->effect === Effect::CheckFirst => new self(ReasonKind::CheckFirst, $limit->because(), $limit->rules[0]),
-            $limit->rules === [self::REACH] => new self(ReasonKind::Position, $limit->because()),
+            $limit->isOnlyReach() => new self(ReasonKind::Position, $limit->because()),
             default => new self(ReasonKind::Limit, $limit->because(), $limit->rules[0]),
         };
     }

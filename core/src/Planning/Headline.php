@@ -7,6 +7,7 @@ namespace Somatrace\Core\Planning;
 use Somatrace\Core\Anatomy\Atlas;
 use Somatrace\Core\CaseFile\CaseFile;
 use Somatrace\Core\CaseFile\Complaint;
+use Somatrace\Core\Handwork\ReasonKind;
 
 /** A plan in one sentence: what is worked so that what can rest, what is measured again, and how much of the time it takes. */
 final readonly class Headline
@@ -16,16 +17,15 @@ final readonly class Headline
     {
     }
 
-    /** @param  list<PlanStep>  $steps */
-    public function of(Solution $solution, array $steps, TimeBudget $clock): string
+    /**
+     * @param  list<PlanStep>  $steps
+     * @param  list<LeftOut>  $leftOut
+     */
+    public function of(Solution $solution, array $steps, array $leftOut, TimeBudget $clock): string
     {
         $chosen = $solution->chosen;
         if ($chosen === []) {
-            $cold = array_filter($steps, static fn (PlanStep $step): bool => $step->kind === StepKind::Cold) !== [];
-
-            return $cold
-                ? 'Cold around it, and no hand on what is inflamed; then calm, and compare.'
-                : 'Nothing asks for pressure today: calm, warm and compare.';
+            return $this->ofNothing($steps, $leftOut);
         }
         $most = max([$this->stiff, ...array_map(
             static fn (Chosen $one): float => $one->target->work === null ? 0.0 : $one->target->weight, $chosen,
@@ -57,6 +57,42 @@ final readonly class Headline
     }
 
     /**
+     * Where nothing is pressed: whether nothing needs it, or what was found waits for a yes, or may not be.
+     *
+     * @param  list<PlanStep>  $steps
+     * @param  list<LeftOut>  $leftOut
+     */
+    private function ofNothing(array $steps, array $leftOut): string
+    {
+        if (self::has($steps, StepKind::Cold)) {
+            return 'Cold around it, and no hand on what is inflamed; then calm, and compare.';
+        }
+        $asks = array_values(array_filter($leftOut, static fn (LeftOut $one): bool => ! in_array(
+            $one->reason->kind, [ReasonKind::Unfelt, ReasonKind::Quiet, ReasonKind::Course, ReasonKind::Dropped, ReasonKind::Worth], true,
+        )));
+        $areas = array_values(array_unique(array_map(
+            fn (LeftOut $one): string => 'the '.$this->atlas->consentAreas[$one->reason->id]->name,
+            array_filter($asks, static fn (LeftOut $one): bool => $one->reason->kind === ReasonKind::Consent),
+        )));
+
+        return match (true) {
+            $areas !== [] =>
+                'What was found lies where nobody has agreed to yet: '.implode(', ', $areas).'. Ask; until then calm, warm and compare.',
+            $asks !== [] && $asks[0]->reason->kind === ReasonKind::Done => 'Enough was worked for today: calm, warm and compare.',
+            $asks !== [] => ucfirst($this->sided(lcfirst($asks[0]->name))).' is not pressed today: calm, warm and compare.',
+            self::has($steps, StepKind::Feel) =>
+                'Nothing was felt that asks for pressure: feel what is suspected, then calm, warm and compare.',
+            default => 'Nothing asks for pressure today: calm, warm and compare.',
+        };
+    }
+
+    /** @param  list<PlanStep>  $steps */
+    private static function has(array $steps, StepKind $kind): bool
+    {
+        return array_filter($steps, static fn (PlanStep $step): bool => $step->kind === $kind) !== [];
+    }
+
+    /**
      * @param  list<PlanStep>  $steps
      * @return list<string> what is measured, or pressed, again
      */
@@ -83,9 +119,7 @@ final readonly class Headline
 
     private function place(Complaint $sore): string
     {
-        $name = $this->sided(lcfirst($this->atlas->placeName($sore->place())));
-
-        return str_starts_with($name, 'between ') ? $name : "the $name";
+        return $this->sided($sore->side->named($this->atlas->zone($sore->zone)->definite()));
     }
 
     /** "Side of the neck, left" within a sentence. */

@@ -21,7 +21,7 @@ final readonly class LeftOut
         public ?MuscleAt $at,
         private array $id,
         private Side $side,
-        private string $name,
+        public string $name,
         public Reason $reason,
     ) {
     }

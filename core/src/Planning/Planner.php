@@ -224,7 +224,7 @@ final readonly class Planner
         return PlanResult::of(
             $because, (new Headline(
                 $this->atlas, $case, $this->figures->jointSupport * $this->figures->roleWeight(Role::Source),
-            ))->of($solution, $steps, $clock), $steps, $leftOut, $solution->benefit,
+            ))->of($solution, $steps, $leftOut, $clock), $steps, $leftOut, $solution->benefit,
             $solution->turns, $load, $chosen, $hands->asked($load), $this->figures->leanLimitPercent,
             array_values(array_filter($this->used($steps), $own->isMeasured(...))),
             $this->figures->table->of($load, $case->therapist->tableCm),

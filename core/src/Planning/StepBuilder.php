@@ -397,7 +397,8 @@ final class StepBuilder
     {
         $region = $this->atlas->handwork()->region($block[0]->target->region);
         $own = array_merge(...array_map(static fn (Chosen $one): array => $one->option->places, $block));
-        $places = $this->broad($region->warm, $own, array_map(static fn (Chosen $one): Side => $one->target->side, $block));
+        $sides = array_map(static fn (Chosen $one): Side => $one->target->side, $block);
+        $places = $this->broad($region->warm, $own, $sides);
         $open = $this->open($places, $this->usual->stroke, $this->usual->broad, $family);
         if ($open === []) {
             return false;
@@ -421,8 +422,7 @@ final class StepBuilder
         $passes = $pressure < 1 ? [] : [$this->strokes($pressure, $left * 15, $scale, $this->usual->broad)];
         $this->stroke(
             StepKind::WarmUp, $left, new Contact($open, $this->usual->stroke, $this->usual->broad, $product, $passes),
-            'Warm up '.$this->zonesText($open),
-            $region->warmDo.' '.(
+            'Warm up '.$this->zonesText($open), $this->over($region->warm, $region->warmDo, $region->warmOver, $open, $family, $sides).(
                 $dry ? 'Dry or through the cloth: what follows wants grip.' : 'Too little warm-up is the commonest fault of deep work.'
             ),
             $this->underStrokes($open, $family),
@@ -959,8 +959,12 @@ final class StepBuilder
         $this->stroke(
             StepKind::Finish, $this->clock->finish + min($spare, $this->clock->finish),
             new Contact($places, $this->usual->stroke, $this->usual->broad, $this->product($this->usual->stroke)), 'Smooth over',
-            implode(' ', array_map(static fn (RegionWork $one): string => $one->finishDo, array_slice($regions, -2)))
-                .' Lighter and broader, both sides. Then lie still and compare them.',
+            implode('', array_unique(array_map(
+                fn (RegionWork $one): string => $this->over(
+                    $one->finish, $one->finishDo, $one->finishOver, $places, $this->position, Side::pair(),
+                ),
+                array_slice($regions, -2),
+            ))).'Lighter and broader'.(self::areOnBothSides($places) ? ', both sides. Then lie still and compare them.' : ' each time.'),
         );
         $family = $this->position;
         foreach ($this->upright as $check) {
@@ -1030,6 +1034,51 @@ final class StepBuilder
         $names = array_values(array_unique(array_map(fn (Place $place): string => $this->atlas->zone($place->zone)->name, $places)));
 
         return ($names[0] ?? '').(count($names) > 1 ? ' and around' : '');
+    }
+
+    /**
+     * How a broad hand goes over a region, said of no place it does not come to: where one that the words name is not open on a side that
+     * is worked (forbidden, not agreed, or lain on), the places that are open are named instead.
+     *
+     * @param  list<string>  $zones  of the region
+     * @param  list<list<string>>  $named  groups of zones the words name, of each of which one must be open
+     * @param  list<Place>  $open
+     * @param  list<Side>  $sides  that are worked
+     */
+    private function over(array $zones, string $words, array $named, array $open, string $position, array $sides): string
+    {
+        $isOpen = function (string $zone) use ($position, $sides): bool {
+            // where no stroke goes a hand may lie, and that is asked as well
+            $places = $this->broad([$zone], [], $sides) ?: array_map(fn (Side $side): Place => $this->atlas->placeOn($zone, $side), $sides);
+            $against = array_map(
+                fn (Place $place): ?Limit => $this->gate->forbidding(
+                    new ProposedWork([$place], $this->usual->stroke, $this->usual->broad, $position),
+                ),
+                $places,
+            );
+            // the side that is lain on is left out without a word; what may not be touched is never named
+            $reached = array_filter($against, static fn (?Limit $limit): bool => $limit === null || ! $limit->isOnlyReach());
+
+            return $reached !== [] && array_filter($reached) === [];
+        };
+        if (array_filter($named, static fn (array $group): bool => array_filter($group, $isOpen) === []) === []) {
+            return "$words ";
+        }
+        $own = array_values(array_unique(array_map(
+            fn (Place $one): string => $this->atlas->zone($one->zone)->definite(),
+            array_filter($open, static fn (Place $one): bool => in_array($one->zone, $zones, true)),
+        )));
+        $last = array_pop($own);
+
+        return $last === null ? '' : 'Over '.($own === [] ? '' : implode(', ', $own).' and ')."$last. ";
+    }
+
+    /** @param  list<Place>  $places */
+    private static function areOnBothSides(array $places): bool
+    {
+        $sides = array_map(static fn (Place $one): Side => $one->side, $places);
+
+        return in_array(Side::Left, $sides, true) && in_array(Side::Right, $sides, true);
     }
 
     private function product(string $technique): string

@@ -7,6 +7,9 @@ namespace Somatrace\Core\Safety;
 /** One thing that binds today's work, with every rule and reason behind it. */
 final readonly class Limit
 {
+    /** The rule of a place no hand comes to, as the client lies: nothing of health. */
+    public const REACH = 'reach';
+
     /**
      * @param  list<string>  $rules  sorted
      * @param  list<string>  $reasons  sentences a client could be read, in the order of the rules
@@ -33,6 +36,11 @@ final readonly class Limit
     public function key(): string
     {
         return $this->effect->value.'|'.$this->scope->key().'|'.($this->effect->isFigure() ? '' : (string) $this->value);
+    }
+
+    public function isOnlyReach(): bool
+    {
+        return $this->rules === [self::REACH];
     }
 
     /** The stricter of two limits of one key; the reasons of every rule stay, and the deciding one is known. */

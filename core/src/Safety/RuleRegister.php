@@ -77,7 +77,7 @@ final readonly class RuleRegister
                 'practice default',
             );
         }
-        $rows[] = new RuleRow('reach', 'a place no hand comes to in that position', 'not there', 'practice default');
+        $rows[] = new RuleRow(Limit::REACH, 'a place no hand comes to in that position', 'not there', 'practice default');
         foreach ($this->atlas->consentAreas as $area) {
             if ([...$area->muscles, ...$area->zones, ...$area->techniques] !== []) {
                 $rows[] = new RuleRow("consent.{$area->id}", "not agreed today: {$area->words}", 'left out', 'practice default');

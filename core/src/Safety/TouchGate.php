@@ -235,7 +235,9 @@ final class TouchGate
 
         return $enough
             ? null
-            : new Limit(Effect::Exclude, new Scope(position: $work->position), null, ['reach'], ["No hand comes to it {$position->name}."]);
+            : new Limit(
+                Effect::Exclude, new Scope(position: $work->position), null, [Limit::REACH], ["No hand comes to it {$position->name}."],
+            );
     }
 
     private function unagreed(ProposedWork $work): ?Limit

@@ -177,7 +177,7 @@ const print = () => window.print()
       <h2 class="section-head">
         To be rung <span class="caption font-normal">{{ ring.many || '' }}</span>
       </h2>
-      <p v-if="!ring.shown.length" class="caption py-1">Whoever is due is booked.</p>
+      <p v-if="!ring.shown.length" class="caption py-1">Nobody who is due waits for a ring.</p>
       <ul aria-label="To be rung">
         <li v-for="one in ring.shown" :key="one.client" class="border-b border-hairline">
           <Link :href="`/clients/${one.client}`" class="block py-1.5 hover:bg-fold"

@@ -2,8 +2,8 @@
 import { Head, router } from '@inertiajs/vue3'
 import { ref } from 'vue'
 
-/** Before it is opened it says nothing about anybody. */
-const props = defineProps<{ link: string }>()
+/** Before it is opened it says who asks, and nothing about anybody. */
+const props = defineProps<{ link: string; clinic: string }>()
 const busy = ref(false)
 const begin = () => {
   busy.value = true
@@ -13,6 +13,7 @@ const begin = () => {
 <template>
   <Head title="Check in" />
   <main class="mx-auto grid min-h-page max-w-[480px] content-center px-6 text-[19px] leading-7">
+    <p class="caption own-words">{{ clinic }}</p>
     <h1 class="display mb-3 text-[34px] leading-[40px]">Before your visit</h1>
     <p class="mb-3">
       A few questions about where it hurts and about your health, so that the work on your body is safe. It takes about four minutes.

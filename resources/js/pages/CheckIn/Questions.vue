@@ -2,6 +2,7 @@
 import Seek from '@/controls/Seek.vue'
 import NumberInput from '@/controls/NumberInput.vue'
 import { Head, router } from '@inertiajs/vue3'
+import { useIntersectionObserver } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import { zoneOfView, type ViewId } from '@/chart/art'
 import { atlas, placeName, places } from '@/chart/atlas'
@@ -208,6 +209,22 @@ const next = () => {
   void keep()
   void go(at.value + 1)
 }
+/** Nobody says no to what they have not seen: the end of a page was on the screen before it can be left. */
+const BAR = 96
+const end = ref<HTMLElement | null>(null)
+const read = ref(new Set<number>())
+useIntersectionObserver(
+  end,
+  ([seen]) => {
+    if (seen?.isIntersecting) read.value = new Set(read.value).add(at.value)
+  },
+  { rootMargin: `0px 0px -${BAR}px 0px` },
+)
+const isRead = computed(() => read.value.has(at.value) || page.value.every(isDone))
+const readOn = (): void => window.scrollBy({ top: window.innerHeight - 2 * BAR, behavior: 'smooth' })
+const strengths = ref<HTMLElement | null>(null)
+const isWeighed = computed(() => isRead.value || complaints.value.some((one) => one.now !== undefined))
+const weigh = (): void => strengths.value?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 const sending = ref(false)
 const send = async () => {
   sending.value = true
@@ -267,7 +284,8 @@ const raised = computed(() =>
         :choices="places.map((one) => ({ id: `${one.zone}:${one.side}`, name: placeName(one) }))"
         @choose="addPlace"
       />
-      <article v-for="one in complaints" :key="one.zone + one.side" class="mt-4 border-t border-hairline pt-2">
+      <h2 v-if="complaints.length" ref="strengths" class="display mt-5 text-[23px] leading-[30px]">How strong is it now?</h2>
+      <article v-for="one in complaints" :key="one.zone + one.side" class="mt-3 border-t border-hairline pt-2">
         <p class="font-[650]">
           {{ placeName(one) }}<span v-if="!zoneOfView(view, one.zone)" class="caption"> (on the other side of the body)</span>
         </p>
@@ -381,15 +399,21 @@ const raised = computed(() =>
       </section>
     </template>
 
+    <div :key="at" ref="end" class="h-px" aria-hidden="true" />
     <div class="fixed inset-x-0 bottom-0 border-t border-hairline bg-paper px-5 py-3">
       <div class="mx-auto max-w-[560px]">
         <button v-if="page[0] === 'send'" type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" :disabled="sending" @click="send">
           Send it
         </button>
-        <button v-else-if="page[0] === 'where'" type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" @click="next">
-          {{ complaints.length ? 'That is where it hurts' : 'Nothing hurts' }}
-        </button>
+        <template v-else-if="page[0] === 'where'">
+          <button v-if="!complaints.length" type="button" class="btn !min-h-[60px] w-full !text-[20px]" @click="next">Nothing hurts</button>
+          <button v-else-if="!isWeighed" type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" @click="weigh">
+            How strong is it?
+          </button>
+          <button v-else type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" @click="next">That is where it hurts</button>
+        </template>
         <button v-else-if="page[0] === 'after'" type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" @click="next">Go on</button>
+        <button v-else-if="!isRead" type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" @click="readOn">Read on</button>
         <button v-else type="button" class="btn-ink !min-h-[60px] w-full !text-[20px]" @click="next">
           {{ anyYes ? 'None of the others' : 'None of these' }}
         </button>

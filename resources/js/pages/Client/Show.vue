@@ -172,13 +172,13 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
       <section aria-label="Check-in">
         <h2 class="section-head mb-1">Check-in before the visit</h2>
         <p class="mb-2">
-          The client answers where it hurts and the health questions alone, on a phone or tablet. A link or code works once, on one device,
-          for a day.
+          On a phone or tablet, by themselves, the client says where it hurts and answers the health questions. A link or a code works once,
+          on one device, for a day.
         </p>
         <OneTimeLink id="check-in-link" :make="`/clients/${client.id}/check-ins`" :until="(time) => `${time} tomorrow`" />
       </section>
       <section aria-label="Book">
-        <h2 class="section-head mb-2">Book the next one</h2>
+        <h2 class="section-head mb-2">Book a time</h2>
         <form class="grid grid-cols-2 gap-x-4 gap-y-2" @submit.prevent="book()">
           <div class="col-span-2">
             <label class="caption block" for="day">Day</label
