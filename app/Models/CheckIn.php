@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Collection;
 
 /**
  * Questions handed to one client by a link or a code that works once, on one device: before a visit, for a day; or after one, about how it
@@ -67,6 +68,21 @@ final class CheckIn extends Model
     {
         return self::query()->where('client_id', $visit->client_id)->whereNull('after_visit_id')->whereNotNull('sent_at')
             ->where(static fn (Builder $query): Builder => $query->whereNull('visit_id')->orWhere('visit_id', $visit->id));
+    }
+
+    /**
+     * How far the questions before the next visit are, of those who have them.
+     *
+     * @param  Collection<int, int>  $clients
+     * @return Collection<int, string> by client: `handed out`, `begun`, `answered`
+     */
+    public static function standing(Collection $clients): Collection
+    {
+        return self::query()->whereIn('client_id', $clients)->whereNull('after_visit_id')->whereNull('visit_id')
+            ->where('expires_at', '>', CarbonImmutable::now())->orderBy('id')->get()->toBase()
+            ->mapWithKeys(static fn (self $one): array => [$one->client_id => match (true) {
+                $one->sent_at !== null => 'answered', $one->opened_at !== null => 'begun', default => 'handed out',
+            }]);
     }
 
     /** Keyed, so that a stolen list of hashes cannot be tried against short codes elsewhere. */

@@ -138,16 +138,16 @@ final readonly class AtlasExport
             'flags' => $this->flags(),
             'conditions' => array_values(array_map(
                 static fn ($rule): array => [
-                    'id' => $rule->id, 'label' => $rule->label, 'ask' => $rule->ask, 'group' => $rule->group, 'zoned' => $rule->zoned,
-                    'staged' => $rule->staged, 'details' => $rule->details(),
+                    'id' => $rule->id, 'label' => $rule->label, 'ask' => $rule->ask->first, 'more' => $rule->ask->more,
+                    'group' => $rule->group, 'zoned' => $rule->zoned, 'staged' => $rule->staged, 'details' => $rule->details(),
                     'fresh_days' => $rules->flags->freshDays[$rule->fresh] ?? null,
                 ],
                 $rules->conditions,
             )),
             'groups' => $rules->groups,
             'medicines' => array_map(static fn (MedicineRule $medicine): array => [
-                'label' => $medicine->label, 'ask' => $medicine->ask, 'local' => $medicine->asksPlace(),
-                'within_days' => $medicine->withinDays, 'names' => $medicine->names,
+                'label' => $medicine->label, 'ask' => $medicine->ask->first, 'more' => $medicine->ask->more,
+                'local' => $medicine->asksPlace(), 'within_days' => $medicine->withinDays, 'names' => $medicine->names,
                 'asks_weeks' => $medicine->asks('weeks_at_least'), 'asks_dose' => $medicine->asks('dose_hours_under'),
             ], $rules->medicines),
             'stopSigns' => $atlas->stopSigns,

@@ -118,5 +118,5 @@ test('a whole visit by keyboard only', async ({ page }) => {
   await expect(page).toHaveURL(/after/)
   await tabTo(page, has('Sign and freeze'))
   await page.keyboard.press('Enter')
-  await expect(page.getByText('Signed and frozen. A correction')).toBeVisible()
+  await expect(page.getByText('What is corrected later is a new revision')).toBeVisible()
 })

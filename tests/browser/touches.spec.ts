@@ -100,7 +100,7 @@ test('a returning visit: 35 touches and keystrokes at most, nothing of last time
   await recorded(page, first, [{ kind: 'function', payload: { task: 'Look over the shoulder', score: 4 } }])
   await page.goto(`${first}/after`)
   await page.getByRole('button', { name: 'Sign and freeze' }).click()
-  await expect(page.getByText('Signed and frozen. A correction')).toBeVisible()
+  await expect(page.getByText('What is corrected later is a new revision')).toBeVisible()
   await page.getByRole('button', { name: /Back to/ }).click()
   await expect(page.getByRole('button', { name: 'Start visit 2' })).toBeVisible()
 

@@ -165,7 +165,7 @@ test('a new client goes through a whole visit by mouse, and the second visit sho
   await page.getByLabel('Advice').fill('Two slow turns each hour.')
   await page.waitForRequest((request) => request.method() === 'PUT' && request.url().includes('/entries'))
   await page.getByRole('button', { name: 'Sign and freeze' }).click()
-  await expect(page.getByText('Signed and frozen. A correction')).toBeVisible()
+  await expect(page.getByText('What is corrected later is a new revision')).toBeVisible()
   await expect(page.getByText('Two slow turns each hour.')).toBeVisible()
   await expect(page.getByRole('alert')).toBeHidden()
   await page.unroute('**/entries?*')

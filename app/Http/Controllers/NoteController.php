@@ -41,9 +41,10 @@ final readonly class NoteController
             return response()->json(['revision' => $note->revision, 'hash' => $note->content_hash]);
         }
 
-        return to_route('visits.show', [$visit, 'after'])->with(
-            'message', 'Signed and frozen. A correction is a new revision with its reason.',
-        );
+        $later = 'What is corrected later is a new revision with its reason.';
+        $waits = ! $user->role->isSupervised() || $user->supervisor === null ? '' : "It waits for the name of {$user->supervisor->name}. ";
+
+        return to_route('visits.show', [$visit, 'after'])->with('message', $waits.$later);
     }
 
     public function correct(SignVisitRequest $request, Visit $visit, #[CurrentUser] User $user, SignVisit $sign): RedirectResponse

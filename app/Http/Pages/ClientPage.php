@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Pages;
 
 use App\Cases\Judgements;
+use App\Models\CheckIn;
 use App\Models\Client;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
@@ -27,7 +28,7 @@ final readonly class ClientPage
         ];
         $state = [
             'minutes' => $user->clinic->setting('visit_minutes'), 'erased' => $client->erased_at !== null,
-            'away' => $client->archived_at !== null,
+            'away' => $client->archived_at !== null, 'checkIn' => CheckIn::standing(collect([$client->id]))->get($client->id),
             ...$this->people($client, $user),
         ];
         if (! $clinical) {

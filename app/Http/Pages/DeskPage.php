@@ -11,7 +11,6 @@ use App\Models\Client;
 use App\Models\User;
 use App\Models\Waiting;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Collection;
 
 /** A day as reception lives it: who comes when and to whom, who is here, who is to be rung. Nothing of why anybody comes. */
 final readonly class DeskPage
@@ -38,7 +37,7 @@ final readonly class DeskPage
             ->orderBy('starts_at')
             ->orderBy('id')
             ->get();
-        $checkIns = $this->checkIns($booked->pluck('client_id')->unique());
+        $checkIns = CheckIn::standing($booked->pluck('client_id')->unique());
         ['due' => $due, 'recall' => $lost] = $this->load->due($user, null, $now);
         $due = [...$due, ...$lost];
         $waiting = Waiting::query()->with('client')->where('clinic_id', $user->clinic_id)->whereNull('settled_at')->orderBy('created_at');
@@ -67,18 +66,5 @@ final readonly class DeskPage
     private static function client(Client $client): array
     {
         return ['id' => $client->public_id, 'name' => $client->name, 'phone' => $client->phone];
-    }
-
-    /**
-     * @param  Collection<int, int>  $clients
-     * @return Collection<int, string> how far the questions before the visit are, of those who have them: `handed out`, `begun`, `answered`
-     */
-    private function checkIns(Collection $clients): Collection
-    {
-        return CheckIn::query()->whereIn('client_id', $clients)->whereNull('after_visit_id')->whereNull('visit_id')
-            ->where('expires_at', '>', CarbonImmutable::now())->orderBy('id')->get()->toBase()
-            ->mapWithKeys(static fn (CheckIn $one): array => [$one->client_id => match (true) {
-                $one->sent_at !== null => 'answered', $one->opened_at !== null => 'begun', default => 'handed out',
-            }]);
     }
 }

@@ -28,7 +28,7 @@ final readonly class ConditionJudge
         $id = 'condition.'.$rule->id;
         if ($answer->answer === Answer::Unknown) {
             return new Ruling($id, null, null, $this->limits($rule->ifUnknown, $id, 'Not yet answered: '.$rule->label, $answer), [
-                new Question($id, $rule->ask, 'It was left open; until it is answered it is treated with care.'),
+                new Question($id, $rule->ask->whole(), 'It was left open; until it is answered it is treated with care.'),
             ]);
         }
         if ($answer->answer === Answer::No || $this->isOver($rule, $answer, $intake)) {

@@ -23,7 +23,7 @@ final readonly class ConditionRule
     private function __construct(
         public string $id,
         public string $label,
-        public string $ask,
+        public Asked $ask,
         public string $group,
         public bool $byTime,
         public ?int $severeDays,
@@ -49,7 +49,7 @@ final readonly class ConditionRule
         $template = LimitTemplate::from(...);
 
         return new self(
-            $row->string('id'), $row->string('label'), $row->string('ask'), $row->string('group'), $row->string('graded_by') === 'time',
+            $row->string('id'), $row->string('label'), Asked::from($row), $row->string('group'), $row->string('graded_by') === 'time',
             $days?->int('severe'), $days?->int('moderate'), $row->bool('zoned'), $row->bool('staged'), $row->stringOrNull('signs_at'),
             $row->intOrNull('lapses_after_days'), $row->string('fresh'),
             [$columns->map('mild', $template), $columns->map('moderate', $template), $columns->map('severe', $template)],

@@ -20,7 +20,7 @@ final readonly class MedicineRule
     private function __construct(
         public string $id,
         public string $label,
-        public string $ask,
+        public Asked $ask,
         public ?int $withinDays,
         public array $do,
         private array $extra,
@@ -31,7 +31,7 @@ final readonly class MedicineRule
     public static function from(Fields $row): self
     {
         return new self(
-            $row->string('id'), $row->string('label'), $row->string('ask'), $row->intOrNull('within_days'),
+            $row->string('id'), $row->string('label'), Asked::from($row), $row->intOrNull('within_days'),
             $row->map('do', LimitTemplate::from(...)), $row->map('extra', ExtraRule::from(...)),
             $row->strings('names'),
         );

@@ -149,7 +149,7 @@ final readonly class SafetyGate
             if (
                 $answers === [] && $rule->canBe($intake->case->client) && $intake->unnamed($rule->group, $rule->fresh) === Answer::Unknown
             ) {
-                $openGroups[$rule->group][] = $rule->ask;
+                $openGroups[$rule->group][] = $rule->ask->whole();
                 $ruling = $this->judge->judge($rule, new ConditionAnswer($id, Answer::Unknown), $intake);
                 $rulings[] = new Ruling($ruling->rule, null, null, $ruling->limits);
             }
@@ -204,7 +204,7 @@ final readonly class SafetyGate
             }
             $rule = 'medicine.'.$answer->medicine;
             if ($given === Answer::Unknown) {
-                $rulings[] = new Ruling($rule, questions: [new Question($rule, $medicine->ask, 'It was left open.')]);
+                $rulings[] = new Ruling($rule, questions: [new Question($rule, $medicine->ask->whole(), 'It was left open.')]);
 
                 continue;
             }

@@ -90,6 +90,8 @@ export interface AtlasCondition {
   id: ConditionId
   label: string
   ask: string
+  /** what is asked after a yes, at the visit */
+  more: string | null
   group: string
   zoned: boolean
   staged: boolean
@@ -143,7 +145,16 @@ interface Atlas {
   groups: Record<string, string>
   medicines: Record<
     MedicineId,
-    { label: string; ask: string; local: boolean; within_days: number | null; asks_weeks: boolean; asks_dose: boolean; names: string[] }
+    {
+      label: string
+      ask: string
+      more: string | null
+      local: boolean
+      within_days: number | null
+      asks_weeks: boolean
+      asks_dose: boolean
+      names: string[]
+    }
   >
   /** the calf score: what each item asks and counts */
   clot: Record<ClotItemId, { ask: string; points: number }>

@@ -73,7 +73,7 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
               <b class="own-words font-[650]">{{ one.name }}</b>
               <span class="caption own-words block"
                 >{{ roleName(one.role) }}<template v-if="one.licensed">, licensed</template
-                ><template v-if="one.experience === 'advanced'">, advanced training</template
+                ><template v-if="one.experience === 'advanced' && one.role !== 'reception'">, advanced training</template
                 ><template v-if="one.supervisor_id">, with {{ nameOf(one.supervisor_id) }}</template> · {{ one.email
                 }}<template v-if="states[one.state]"> · {{ states[one.state] }}</template></span
               >
@@ -127,7 +127,7 @@ const states = { active: '', invited: 'invited', closed: 'closed' } as const
           </form>
         </li>
       </ul>
-      <aside>
+      <aside class="max-lg:mt-8">
         <h2 class="section-head mb-2">Invite somebody</h2>
         <form @submit.prevent="invite">
           <FormField id="name" v-model="form.name" label="Name" :error="form.errors.name" />

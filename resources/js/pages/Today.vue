@@ -115,96 +115,7 @@ const counted = computed(
         </li>
       </ul>
     </div>
-    <aside class="mt-10 flex flex-col">
-      <div class="contents">
-        <h2 class="section-head">Your hands {{ isToday ? 'today' : 'that day' }}</h2>
-        <p class="caption mb-1">Firm minutes, done or agreed; paler, what those still to come asked last time.</p>
-        <div v-for="one in hands.parts" :key="one.part" class="mt-2">
-          <p class="flex items-baseline justify-between gap-2">
-            <span>{{ capital(one.name) }}</span><span
-              ><b class="display text-[22px]">{{ one.done }}</b
-              ><template v-if="one.expected"> + {{ one.expected }}</template> <span class="caption">of {{ one.of }} min</span></span
-            >
-          </p>
-          <div class="flex h-2 overflow-hidden bg-fold" aria-hidden="true">
-            <div class="h-2 shrink-0 bg-iron" :style="{ width: `${Math.min(100, (100 * one.done) / one.of)}%` }" />
-            <div class="h-2 shrink-0 bg-iron/40" :style="{ width: `${Math.min(100, (100 * one.expected) / one.of)}%` }" />
-          </div>
-        </div>
-        <p v-if="!hands.parts.length" class="caption">Nothing firm yet.</p>
-        <p v-for="one in hands.swaps" :key="one" class="mt-2 border-l-2 border-iron pl-2 text-[15px] leading-[20px]">{{ one }}</p>
-      </div>
-      <template v-if="countersign.length">
-        <h2 class="section-head mb-1 mt-8">Waits for your name</h2>
-        <ul aria-label="Waits for your name">
-          <li v-for="one in countersign" :key="one.visit" class="border-b border-hairline">
-            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
-              ><span class="own-words">{{ one.client }}</span> <span class="caption own-words">by {{ one.by }}</span></Link
-            >
-          </li>
-        </ul>
-      </template>
-      <template v-if="awaiting.length">
-        <h2 class="section-head mb-1 mt-8">Signed, and waiting</h2>
-        <p class="caption">For {{ supervisor ?? 'a supervisor' }} to read and sign; what was given back waits for you.</p>
-        <ul aria-label="Signed, and waiting">
-          <li
-            v-for="one in awaiting"
-            :key="one.visit"
-            class="border-b border-hairline"
-            :class="one.back === null ? '' : 'border-l-4 border-l-weld pl-2'"
-          >
-            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap content-center items-center gap-x-2 hover:bg-fold"
-              ><span class="own-words">{{ one.client }}</span> <span class="caption">{{ dayWords(one.since) }}</span><span
-                v-if="one.back !== null"
-                class="own-words basis-full"
-                >Given back: {{ one.back }}</span
-              ></Link
-            >
-          </li>
-        </ul>
-      </template>
-      <template v-if="unsigned.length">
-        <h2 class="section-head mb-1 mt-8">Not signed yet</h2>
-        <ul aria-label="Not signed yet">
-          <li v-for="one in unsigned" :key="one.visit" class="border-b border-hairline">
-            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
-              ><span class="own-words">{{ one.name }}</span> <span class="caption">{{ dayWords(one.since) }}</span></Link
-            >
-          </li>
-        </ul>
-      </template>
-      <h2 class="section-head mb-1 mt-8">Lately</h2>
-      <ul>
-        <li v-for="one in recent" :key="one.id" class="border-b border-hairline">
-          <Link :href="`/clients/${one.id}`" class="flex min-h-[44px] flex-wrap content-center items-center gap-x-2 py-1 hover:bg-fold"
-            ><span class="own-words">{{ one.name }}</span> <span class="caption own-words">{{ one.occupation }}</span></Link
-          >
-        </li>
-        <li v-if="!recent.length" class="py-2">Nobody yet. The first client appears here.</li>
-      </ul>
-      <p class="mt-4 grid grid-cols-2 gap-2 lg:max-xl:grid-cols-1">
-        <Link href="/clients/new" class="btn !px-2">New client <span class="key-hint">C</span></Link
-        ><Link href="/calendar" class="btn !px-2">Calendar <span class="key-hint">K</span></Link
-        ><Link href="/calendar?walk_in=1" class="btn !px-2">Walk-in <span class="key-hint">N</span></Link
-        ><Link href="/caseload" class="btn !px-2">Caseload <span class="key-hint">L</span></Link
-        ><Link href="/clients" class="btn !px-2">All clients</Link><Link href="/atlas" class="btn !px-2">Atlas</Link>
-      </p>
-      <nav class="caption mt-5 flex flex-wrap gap-x-4 gap-y-1" aria-label="The practice">
-        <Link v-if="user.rights.includes('keep people')" href="/people" class="link">People and roles</Link>
-        <Link href="/atlas/trainer" class="link">Practise</Link>
-        <Link href="/clinic/scope" class="link">Scope of practice</Link>
-        <Link v-if="user.rights.includes('keep clinic')" href="/clinic/audit" class="link">Access log</Link>
-        <Link href="/settings" class="link">Settings</Link>
-        <Link href="/help" class="link">Help <span class="key-hint">?</span></Link>
-        <Link v-if="outbox" href="/outbox" class="link">Outbox of the demo</Link>
-      </nav>
-      <p class="caption mt-4">
-        <Link href="/account" class="link">{{ user.name }}</Link> ·
-        <SignOut />
-      </p>
-    </aside>
-    <section class="relative mt-10" aria-label="The day" :style="{ height: `${y(last) + 20}px` }">
+    <section class="relative mt-10 lg:col-start-2 lg:row-start-2" aria-label="The day" :style="{ height: `${y(last) + 20}px` }">
       <div class="absolute left-[26px] top-0 h-full w-[35px] border-x-2 border-ash" aria-hidden="true" />
       <span
         v-for="hour in hours"
@@ -270,7 +181,7 @@ const counted = computed(
         </p>
       </div>
     </section>
-    <section class="mt-10" aria-label="What needs a thought">
+    <section class="mt-10 lg:col-start-3 lg:row-start-2" aria-label="What needs a thought">
       <FirstSteps v-if="beginning && appointments.length && !thoughts.length" :steps="beginning" />
       <h2 v-else class="display mb-2 text-[23px] leading-7">{{ counted }} a thought</h2>
       <ul>
@@ -290,5 +201,94 @@ const counted = computed(
         </li>
       </ul>
     </section>
+    <aside class="mt-10 flex flex-col lg:col-start-1 lg:row-start-2">
+      <div class="contents">
+        <h2 class="section-head">Your hands {{ isToday ? 'today' : 'that day' }}</h2>
+        <p class="caption mb-1">Firm minutes, done or agreed; paler, what those still to come asked last time.</p>
+        <div v-for="one in hands.parts" :key="one.part" class="mt-2">
+          <p class="flex items-baseline justify-between gap-2">
+            <span>{{ capital(one.name) }}</span><span
+              ><b class="display text-[22px]">{{ one.done }}</b
+              ><template v-if="one.expected"> + {{ one.expected }}</template> <span class="caption">of {{ one.of }} min</span></span
+            >
+          </p>
+          <div class="flex h-2 overflow-hidden bg-fold" aria-hidden="true">
+            <div class="h-2 shrink-0 bg-iron" :style="{ width: `${Math.min(100, (100 * one.done) / one.of)}%` }" />
+            <div class="h-2 shrink-0 bg-iron/40" :style="{ width: `${Math.min(100, (100 * one.expected) / one.of)}%` }" />
+          </div>
+        </div>
+        <p v-if="!hands.parts.length" class="caption">Nothing firm yet.</p>
+        <p v-for="one in hands.swaps" :key="one" class="mt-2 border-l-2 border-iron pl-2 text-[15px] leading-[20px]">{{ one }}</p>
+      </div>
+      <template v-if="countersign.length">
+        <h2 class="section-head mb-1 mt-8">Waits for your name</h2>
+        <ul aria-label="Waits for your name">
+          <li v-for="one in countersign" :key="one.visit" class="border-b border-hairline">
+            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
+              ><span class="own-words">{{ one.client }}</span> <span class="caption own-words">by {{ one.by }}</span></Link
+            >
+          </li>
+        </ul>
+      </template>
+      <template v-if="awaiting.length">
+        <h2 class="section-head mb-1 mt-8">Signed, and waiting</h2>
+        <p class="caption">For {{ supervisor ?? 'a supervisor' }} to read and sign; what was given back waits for you.</p>
+        <ul aria-label="Signed, and waiting">
+          <li
+            v-for="one in awaiting"
+            :key="one.visit"
+            class="border-b border-hairline"
+            :class="one.back === null ? '' : 'border-l-4 border-l-weld pl-2'"
+          >
+            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap content-center items-center gap-x-2 hover:bg-fold"
+              ><span class="own-words">{{ one.client }}</span> <span class="caption">{{ dayWords(one.since) }}</span><span
+                v-if="one.back !== null"
+                class="own-words basis-full"
+                >Given back: {{ one.back }}</span
+              ></Link
+            >
+          </li>
+        </ul>
+      </template>
+      <template v-if="unsigned.length">
+        <h2 class="section-head mb-1 mt-8">Not signed yet</h2>
+        <ul aria-label="Not signed yet">
+          <li v-for="one in unsigned" :key="one.visit" class="border-b border-hairline">
+            <Link :href="`/visits/${one.visit}/after`" class="flex min-h-[44px] flex-wrap items-center gap-x-2 hover:bg-fold"
+              ><span class="own-words">{{ one.name }}</span> <span class="caption">{{ dayWords(one.since) }}</span></Link
+            >
+          </li>
+        </ul>
+      </template>
+      <h2 class="section-head mb-1 mt-8">Lately</h2>
+      <ul>
+        <li v-for="one in recent" :key="one.id" class="border-b border-hairline">
+          <Link :href="`/clients/${one.id}`" class="flex min-h-[44px] flex-wrap content-center items-center gap-x-2 py-1 hover:bg-fold"
+            ><span class="own-words">{{ one.name }}</span> <span class="caption own-words">{{ one.occupation }}</span></Link
+          >
+        </li>
+        <li v-if="!recent.length" class="py-2">Nobody was seen yet.</li>
+      </ul>
+      <p class="mt-4 grid grid-cols-2 gap-2 lg:max-xl:grid-cols-1">
+        <Link href="/clients/new" class="btn !px-2">New client <span class="key-hint">C</span></Link
+        ><Link href="/calendar" class="btn !px-2">Calendar <span class="key-hint">K</span></Link
+        ><Link href="/calendar?walk_in=1" class="btn !px-2">Walk-in <span class="key-hint">N</span></Link
+        ><Link href="/caseload" class="btn !px-2">Caseload <span class="key-hint">L</span></Link
+        ><Link href="/clients" class="btn !px-2">All clients</Link><Link href="/atlas" class="btn !px-2">Atlas</Link>
+      </p>
+      <nav class="caption mt-5 flex flex-wrap gap-x-4 gap-y-1" aria-label="The practice">
+        <Link v-if="user.rights.includes('keep people')" href="/people" class="link">People and roles</Link>
+        <Link href="/atlas/trainer" class="link">Practise</Link>
+        <Link href="/clinic/scope" class="link">Scope of practice</Link>
+        <Link v-if="user.rights.includes('keep clinic')" href="/clinic/audit" class="link">Access log</Link>
+        <Link href="/settings" class="link">Settings</Link>
+        <Link href="/help" class="link">Help <span class="key-hint">?</span></Link>
+        <Link v-if="outbox" href="/outbox" class="link">Outbox of the demo</Link>
+      </nav>
+      <p class="caption mt-4">
+        <Link href="/account" class="link">{{ user.name }}</Link> ·
+        <SignOut />
+      </p>
+    </aside>
   </main>
 </template>

@@ -38,7 +38,7 @@ const search = useDebounceFn(async (text: string) => {
         :class="pick ? '!pr-8' : 'h-[56px] !px-[18px] text-[17px]'"
         data-find
         aria-label="Find a client"
-        :placeholder="pick ? 'Part of the name, or the code' : 'Find a client: name, code or telephone'"
+        :placeholder="pick ? 'Part of the name, or the code' : 'Client: name, code, telephone'"
         :display-value="() => ''"
         autocomplete="off"
         @change="search(($event.target as HTMLInputElement).value)"

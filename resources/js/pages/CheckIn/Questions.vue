@@ -94,6 +94,7 @@ interface Question {
   part: Part
   id: string
   ask: string
+  more?: string | null
 }
 const titles: Record<string, string> = {
   today: 'Today',
@@ -107,8 +108,9 @@ const questionsOf = (group: string): Question[] => {
     return Object.entries(atlas.flags)
       .filter(([, flag]) => flag.everyVisit === (group === 'today'))
       .map(([id, flag]): Question => ({ part: 'flags', id, ask: flag.ask }))
-  if (group === 'medicines') return Object.entries(atlas.medicines).map(([id, { ask }]): Question => ({ part: 'medicines', id, ask }))
-  return atlas.conditions.filter((one) => one.group === group).map((one): Question => ({ part: 'conditions', id: one.id, ask: one.ask }))
+  if (group === 'medicines')
+    return Object.entries(atlas.medicines).map(([id, { ask, more }]): Question => ({ part: 'medicines', id, ask, more }))
+  return atlas.conditions.filter((one) => one.group === group).map(({ id, ask, more }): Question => ({ part: 'conditions', id, ask, more }))
 }
 const saidOf = (one: Question): Said | undefined => answers.value[one.part]?.[one.id]
 const say = (one: Question, value: Said) => {
@@ -223,14 +225,20 @@ useIntersectionObserver(
 const isRead = computed(() => read.value.has(at.value) || page.value.every(isDone))
 const readOn = (): void => window.scrollBy({ top: window.innerHeight - 2 * BAR, behavior: 'smooth' })
 const strengths = ref<HTMLElement | null>(null)
-const isWeighed = computed(() => isRead.value || complaints.value.some((one) => one.now !== undefined))
-const weigh = (): void => strengths.value?.scrollIntoView({ block: 'start', behavior: 'smooth' })
+/** How strong it is lies beneath the figure: one is led there once. */
+const ledToStrengths = ref(false)
+const isWeighed = computed(() => ledToStrengths.value || complaints.value.some((one) => one.now !== undefined))
+const weigh = (): void => {
+  ledToStrengths.value = true
+  strengths.value?.scrollIntoView({ block: 'start', behavior: 'smooth' })
+}
 const sending = ref(false)
 const send = async () => {
   sending.value = true
   if (await keep(true)) router.visit(`/check-in/${props.link}`, { replace: true })
   sending.value = false
 }
+const strongAt = (one: Complaint): string => placeName(one) + (one.now === undefined ? '' : ` (${one.now} of 10)`)
 const raised = computed(() =>
   props.groups.flatMap((group) => questionsOf(group).flatMap((one) => (saidOf(one) ? [{ ask: one.ask, said: saidOf(one) }] : []))),
 )
@@ -307,7 +315,7 @@ const raised = computed(() =>
 
     <template v-else-if="page[0] === 'send'">
       <h1 tabindex="-1" class="display text-[28px] leading-[34px] outline-none">That is all</h1>
-      <p class="mt-2">{{ complaints.length ? `It hurts: ${complaints.map(placeName).join('; ')}.` : 'Nothing painted.' }}</p>
+      <p class="mt-2">{{ complaints.length ? `It hurts: ${complaints.map(strongAt).join('; ')}.` : 'Nothing painted.' }}</p>
       <template v-if="raised.length">
         <p class="mt-4">You said yes, or not sure, to:</p>
         <ul class="mt-1">
@@ -349,6 +357,7 @@ const raised = computed(() =>
                 </button>
               </div>
             </div>
+            <p v-if="one.more && saidOf(one) === 'yes'" class="caption mt-1">{{ one.more }} You are asked that at the visit.</p>
             <p v-if="isUrgent(one) && saidOf(one) === 'yes'" class="mt-2 border-l-4 border-madder pl-3 font-[650]" role="alert">
               If this is new or happening now, do not wait for your visit: tell the desk at once, or call an ambulance.
             </p>

@@ -38,6 +38,8 @@ const props = defineProps<{
   with: number | null
   /** how long a visit lasts here, where nothing else is said */
   minutes: number
+  /** how far the questions before the next visit are */
+  checkIn: 'answered' | 'begun' | 'handed out' | null
   visits: {
     id: string
     number: number
@@ -71,6 +73,11 @@ const courseWords: Record<string, string> = {
   space_out: 'Longer between visits.',
   discharge: 'Nothing left to do.',
   not_enough: 'The course begins.',
+}
+const standing: Record<NonNullable<typeof props.checkIn>, string> = {
+  answered: 'Answered. It is read first when the visit begins.',
+  begun: 'Begun by the client, not sent yet.',
+  'handed out': 'Handed out, not opened yet.',
 }
 const stateOf = (one: (typeof props.visits)[number]): string =>
   one.origin === 'elsewhere' ? 'made elsewhere' : one.status === 'stopped' ? 'stopped unfinished' : one.status
@@ -174,6 +181,9 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
         <p class="mb-2">
           On a phone or tablet, by themselves, the client says where it hurts and answers the health questions. A link or a code works once,
           on one device, for a day.
+        </p>
+        <p v-if="checkIn" class="mb-2 border-l-4 pl-3" :class="checkIn === 'answered' ? 'border-moss' : 'border-hairline'">
+          {{ standing[checkIn] }}
         </p>
         <OneTimeLink id="check-in-link" :make="`/clients/${client.id}/check-ins`" :until="(time) => `${time} tomorrow`" />
       </section>
