@@ -42,6 +42,22 @@ final class LetterTest extends TestCase
             ->assertInertia(static fn (Assert $page) => $page->component('Visit/Letter')->where('text', null)->where('draft', $told));
     }
 
+    public function test_of_whom_nobody_sends_on_it_tells_and_asks_for_nothing(): void
+    {
+        $visit = $this->visit($this->therapist());
+        $this->recordNeck($visit);
+        $this->get("/visits/{$visit->public_id}/letter")->assertInertia(static fn (Assert $page) => $page->where(
+            'draft',
+            static function (string $draft): bool {
+                self::assertStringContainsString('This is what we asked, saw, felt and did.', $draft);
+                self::assertStringNotContainsString('should be seen', $draft);
+                self::assertStringNotContainsString('Not yet answered', $draft);
+
+                return true;
+            },
+        ));
+    }
+
     public function test_it_is_changed_kept_and_goes_out_as_pdf_as_it_stands(): void
     {
         $visit = $this->visit($this->therapist());

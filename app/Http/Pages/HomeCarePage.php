@@ -7,6 +7,7 @@ namespace App\Http\Pages;
 use App\Cases\VisitNote;
 use App\Exchange\Calendar\HomeCareCalendar;
 use App\Models\Appointment;
+use App\Models\EntryKind;
 use App\Models\Visit;
 use App\Support\Paper;
 use App\Support\PoseSvg;
@@ -17,6 +18,8 @@ use Somatrace\Core\Record\HandedOut;
 /** What was handed out for home, on one sheet: how, how much, how often, when to stop, and what to expect of the work. */
 final readonly class HomeCarePage
 {
+    private const ADVICE = 'advice';
+
     public function __construct(
         private VisitNote $note,
         private Paper $paper,
@@ -33,12 +36,22 @@ final readonly class HomeCarePage
         $figures = $this->clinic->homeCareFigures();
 
         return [
-            ...PaperHead::of($visit), 'expect' => $record->expect,
+            ...PaperHead::of($visit), 'expect' => $record->expect, 'advice' => $this->advice($visit),
             'given' => array_map(static fn (HandedOut $one): array => [
                 'exercise' => $one->care->id, 'name' => $one->care->name, 'side' => $one->side?->value, 'steps' => $one->care->steps,
                 'dose' => $one->dose, 'how_often' => $one->howOften, 'stop' => $figures->stop[$one->care->kind] ?? '',
             ], $record->homeCare),
         ];
+    }
+
+    /** In whoever's own words, as they stand in the note. */
+    private function advice(Visit $visit): string
+    {
+        $words = $visit->isSigned()
+            ? $visit->notes()->latest('revision')->value('advice')
+            : $visit->entries()->where(['kind' => EntryKind::Text, 'phase' => 'before', 'identity' => self::ADVICE])->first()?->payload;
+
+        return is_string($words) ? trim($words) : '';
     }
 
     /** To take along in a telephone, until the next visit. */

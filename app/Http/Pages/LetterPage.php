@@ -11,6 +11,7 @@ use App\Models\Entry;
 use App\Models\EntryKind;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
+use Somatrace\Core\Safety\Verdict;
 
 /** A letter that sends somebody on: drafted from the sentences of the note, changed as wished, and kept with it. */
 final readonly class LetterPage
@@ -73,17 +74,7 @@ final readonly class LetterPage
         $letter = [
             $clinic->name."\n".$clinic->dateWords(CarbonImmutable::parse($visit->day())),
             "To the doctor of {$client->name}, born {$clinic->dateWords($client->born_on)}",
-            "{$client->name} was here today for massage therapy and should be seen {$this->soon($safety)}. We treat muscles and do not diagnose; this is what we asked, saw and felt.",
-            $this->list(
-                'Why',
-                array_column(
-                    array_filter(
-                        $safety['because'],
-                        static fn (array $one): bool => $one['verdict'] === ($safety['overridden'] ?? $safety['verdict']),
-                    ),
-                    'reason',
-                ),
-            ),
+            ...$this->opening($client->name, $safety),
             ...array_map(fn (string $part, string $head): string => $this->list($head, array_column(array_filter(
                 $parts[$part] ?? [], static fn (array $one): bool => preg_match(self::NOT_TOLD, $one['id']) !== 1,
             ), 'text')), array_keys(self::TOLD), self::TOLD),
@@ -94,6 +85,27 @@ final readonly class LetterPage
         ];
 
         return implode("\n\n", array_filter($letter))."\n";
+    }
+
+    /**
+     * Why somebody is sent on, and how soon; of whom nobody sends on, what was done is told and nothing is asked for.
+     *
+     * @param  array<string, mixed>  $safety
+     * @return list<string>
+     */
+    private function opening(string $name, array $safety): array
+    {
+        $verdict = Verdict::from($safety['overridden'] ?? $safety['verdict']);
+        if (! in_array($verdict, [Verdict::Refer, Verdict::Emergency], true)) {
+            return ["$name was here today for massage therapy. This is what we asked, saw, felt and did. We treat muscles and do not diagnose."];
+        }
+        $why = array_filter($safety['because'], static fn (array $one): bool => $one['verdict'] === $verdict->value);
+
+        return [
+            "$name was here today for massage therapy and should be seen {$this->soon($safety)}. We treat muscles and do not diagnose; "
+                .'this is what we asked, saw and felt.',
+            $this->list('Why', array_column($why, 'reason')),
+        ];
     }
 
     /** @param  array<string, mixed>  $safety */

@@ -375,7 +375,7 @@ const withs = computed(() => [{ id: 0, name: 'Everybody' }, ...props.people])
           />
         </div>
       </section>
-      <aside class="flex flex-col gap-8">
+      <aside class="no-print flex flex-col gap-8">
         <p class="sr-only" aria-live="polite">{{ told }}</p>
         <AppointmentCard
           v-if="chosen"

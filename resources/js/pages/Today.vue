@@ -104,7 +104,7 @@ const counted = computed(
   <main class="day-page gap-x-7">
     <DayHead :day="day" list="caseload: who is due, who waits" />
     <div class="lg:col-span-2">
-      <ClientSearch />
+      <ClientSearch class="no-print" />
       <ul v-if="waitingHere.length" aria-label="Here now">
         <li v-for="one in waitingHere" :key="one.id" class="mt-2 flex flex-wrap items-center gap-x-4 border-l-4 border-moss pl-3">
           <p class="own-words">
@@ -201,7 +201,7 @@ const counted = computed(
         </li>
       </ul>
     </section>
-    <aside class="mt-10 flex flex-col lg:col-start-1 lg:row-start-2">
+    <aside class="no-print mt-10 flex flex-col lg:col-start-1 lg:row-start-2">
       <div class="contents">
         <h2 class="section-head">Your hands {{ isToday ? 'today' : 'that day' }}</h2>
         <p class="caption mb-1">Firm minutes, done or agreed; paler, what those still to come asked last time.</p>

@@ -7,6 +7,9 @@
   <h1>For home</h1>
   <p class="quiet">{{ $client['name'] }} · {{ $visit['date'] }} · {{ $therapist }}</p>
 </div>
+@if ($advice !== '')
+<div class="part">{!! nl2br(e($advice)) !!}</div>
+@endif
 @forelse ($given as $index => $one)
 <div class="part" style="padding-left: 6.6cm; min-height: 3.2cm">
   @foreach ($drawings[$index] as $drawing)
@@ -18,7 +21,7 @@
   @if ($one['stop'] !== '')<p class="quiet">{{ $one['stop'] }}</p>@endif
 </div>
 @empty
-<p>Nothing was handed out.</p>
+@if ($advice === '')<p>Nothing was handed out.</p>@endif
 @endforelse
 @if ($expect !== [])
 <div class="part"><h2>After today</h2>

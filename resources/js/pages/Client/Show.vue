@@ -176,7 +176,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
           <li v-if="!visits.length" class="py-2">None yet.</li>
         </ul>
       </section>
-      <section aria-label="Check-in">
+      <section class="no-print" aria-label="Check-in">
         <h2 class="section-head mb-1">Check-in before the visit</h2>
         <p class="mb-2">
           On a phone or tablet, by themselves, the client says where it hurts and answers the health questions. A link or a code works once,
@@ -187,7 +187,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
         </p>
         <OneTimeLink id="check-in-link" :make="`/clients/${client.id}/check-ins`" :until="(time) => `${time} tomorrow`" />
       </section>
-      <section aria-label="Book">
+      <section class="no-print" aria-label="Book">
         <h2 class="section-head mb-2">Book a time</h2>
         <form class="grid grid-cols-2 gap-x-4 gap-y-2" @submit.prevent="book()">
           <div class="col-span-2">

@@ -10,6 +10,8 @@ const props = defineProps<
     given: { exercise: string; name: string; side: Side | null; steps: string[]; dose: string; how_often: string; stop: string }[]
     /** of the work: what is usual, and when to ring */
     expect: string[]
+    /** what else was said, in whoever's own words */
+    advice: string
   }
 >()
 </script>
@@ -24,6 +26,7 @@ const props = defineProps<
     <p v-if="given.length" class="no-print">
       <a class="btn" :href="`/visits/${props.visit.id}/home-care.ics`" download>As a calendar, to take along</a>
     </p>
+    <p v-if="advice" class="own-words whitespace-pre-line border-b border-hairline py-4 text-[18px]">{{ advice }}</p>
     <section
       v-for="one in given"
       :key="one.exercise"
@@ -41,7 +44,7 @@ const props = defineProps<
         <p v-if="one.stop" class="caption mt-1">{{ one.stop }}</p>
       </div>
     </section>
-    <p v-if="!given.length">Nothing was handed out. It is chosen under Home care, on After.</p>
+    <p v-if="!given.length && !advice">Nothing was handed out. It is chosen under Home care, on After.</p>
     <section v-if="expect.length" class="mt-4">
       <h2 class="section-head">After today</h2>
       <p v-for="one in expect" :key="one">{{ one }}</p>
