@@ -53,7 +53,20 @@ final readonly class Headline
         return $does
             .($sore === null || $over || ! $this->sendsTo($first, $sore) ? '' : ', so that '.$this->place($sore).' can rest')
             .($checks === [] ? '' : '; then measure again: '.implode('; ', array_slice($checks, 0, 2)))
-            .'.'.$this->time($steps, $clock);
+            .'.'.$this->unfelt($chosen).$this->time($steps, $clock);
+    }
+
+    /**
+     * Where nobody has felt anything, the ranking alone chose.
+     *
+     * @param  list<Chosen>  $chosen
+     */
+    private function unfelt(array $chosen): string
+    {
+        $muscles = array_filter($chosen, static fn (Chosen $one): bool => $one->target->work !== null);
+
+        return $muscles === [] || array_filter($muscles, static fn (Chosen $one): bool => $one->target->work?->felt->isFelt() === true) !== []
+            ? '' : ' Nobody has felt any of it yet: feel each before it is pressed.';
     }
 
     /**

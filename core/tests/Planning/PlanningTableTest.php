@@ -104,6 +104,11 @@ final class PlanningTableTest extends TestCase
             'says' => self::assertStringContainsString(
                 $rest, implode(' ', array_map(static fn (Manoeuvre $one): string => (string) $one->say, $done)), $shown,
             ),
+            'tells' => self::assertStringContainsString($rest, $plan->headline, $shown),
+            'ends' => self::assertStringContainsString($rest, implode(' ', array_map(
+                static fn (PlanStep $one): string => (string) $one->why,
+                array_filter($plan->steps, static fn (PlanStep $one): bool => $one->kind === StepKind::Finish),
+            )), $shown),
             'most' => self::assertLessThanOrEqual(
                 (float) $rest, max([0, ...array_map(static fn (Manoeuvre $one): float => $one->pressure ?? 0, $done)]), $shown,
             ),
