@@ -2,6 +2,7 @@ import '../css/app.css'
 import { createInertiaApp, router, usePage } from '@inertiajs/vue3'
 import { createApp, defineAsyncComponent, h, watchEffect, type DefineComponent } from 'vue'
 import { lost, found, onConnectionBack } from './composables/connection'
+import { language } from './composables/language'
 import { owner } from './composables/seal'
 import { settings } from './composables/settings'
 import { useAtlas } from './composables/useAtlas'
@@ -40,6 +41,7 @@ void createInertiaApp({
       ],
     })
       .use(plugin)
+      .use(language)
       .mount(el)
     watchEffect(() => document.documentElement.classList.toggle('dusk', settings().theme === 'dusk'))
     watchEffect(() => document.documentElement.classList.toggle('demo', usePage<{ demo?: boolean }>().props?.demo === true))

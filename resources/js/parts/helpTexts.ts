@@ -1,3 +1,4 @@
+import { t } from '@/composables/language'
 import help from './help.json'
 
 /** What the help page says: the steps of a visit, words and their meaning, who does what, in the order in which one meets them. */
@@ -5,4 +6,7 @@ export interface HelpText {
   title: string
   text: string
 }
-export const { steps, glossary, first }: Record<'steps' | 'glossary' | 'first', HelpText[]> = help
+const said = (all: HelpText[]): HelpText[] => all.map(({ title, text }) => ({ title: t(title), text: t(text) }))
+export const steps = said(help.steps)
+export const glossary = said(help.glossary)
+export const first = said(help.first)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/composables/language'
 import Pick from '@/controls/Pick.vue'
 import { choicesOf } from '@/controls/choice'
 import { computed, nextTick, ref, watchEffect } from 'vue'
@@ -135,7 +136,7 @@ const marks = computed(() =>
 )
 const tones = { low: 'slack', usual: 'usual', high: 'tight', spasm: 'spasm' } as const
 type Tone = keyof typeof tones
-const textures = { even: 'even', taut_band: 'band', nodule: 'nodule' } as const
+const textures = { even: t('even'), taut_band: t('band'), nodule: t('nodule') }
 const more = {
   ropy: 'ropy',
   gritty: 'gritty',
@@ -239,7 +240,7 @@ const rows = computed<Row[]>(() => [
     label: 'Sends it to',
     hint: 'S',
     name: 'Sends it to',
-    cells: ['nowhere', ...sends.value].map((to) => ({ id: to, name: to === 'nowhere' ? to : zone(to).name })),
+    cells: ['nowhere', ...sends.value].map((to) => ({ id: to, name: to === 'nowhere' ? t('nowhere') : zone(to).name })),
     chosen: (cell, at) => sentTo(at) === cell,
     unusual: (cell, at) => sentTo(at) === cell && cell !== 'nowhere',
     touch: (cell, at) => setSends(at, cell),

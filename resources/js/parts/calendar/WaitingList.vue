@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/composables/language'
 import { router, useForm } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
 import NumberInput from '@/controls/NumberInput.vue'
@@ -45,7 +46,7 @@ const keep = (): void => {
     )
 }
 const leave = (one: Waits): void => router.delete(`/waiting/${one.id}`, { preserveScroll: true, preserveState: true })
-const PARTS = { any: 'any time of day', morning: 'mornings', afternoon: 'afternoons' } as const
+const PARTS = { any: t('any time of day'), morning: t('mornings'), afternoon: t('afternoons') }
 const NAMES: Record<string, string> = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' }
 const wish = (one: Waits): string =>
   [

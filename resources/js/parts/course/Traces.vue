@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/composables/language'
 import { router } from '@inertiajs/vue3'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -24,7 +25,7 @@ const unitOf = (one: Measure): string =>
     : one.key.startsWith('complaint')
       ? 'pain 0–10'
       : one.unit === 'deg'
-        ? 'degrees'
+        ? t('degrees')
         : shownUnit(one.unit)
 const rows = computed(() => traceRows(props.response, order, unitOf))
 const kinds = computed(() => {

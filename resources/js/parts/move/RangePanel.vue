@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/composables/language'
 import Pick from '@/controls/Pick.vue'
 import { choicesOf } from '@/controls/choice'
 import { shownUnit } from '@/composables/settings'
@@ -39,7 +40,7 @@ const compared = (side: Side): Comparison | undefined =>
   ['active', 'passive']
     .map((kind) => judged.value.assessment?.compared.find((one) => one.key === `range.${props.movement.id}.${kind}` && one.side === side))
     .find((one) => one !== undefined)
-const unit = computed(() => ({ deg: 'degrees', glide: '0 stuck, 3 free' })[props.movement.unit] ?? shownUnit(props.movement.unit))
+const unit = computed(() => ({ deg: t('degrees'), glide: '0 stuck, 3 free' })[props.movement.unit] ?? shownUnit(props.movement.unit))
 const feels: Record<NonNullable<RangeFinding['end_feel']>, string> = {
   soft: 'soft',
   firm: 'firm',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/composables/language'
 import { shownUnit } from '@/composables/settings'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { atlas, zone, type AtlasTest } from '@/chart/atlas'
@@ -123,7 +124,7 @@ const read = (side: Side, repeats: number[], simulated: boolean) =>
   set(side, readingsOf('value', repeats, simulated), deviceWords(simulated))
 const before = (side: Side) => last('test', idOf(side))
 const units: Partial<Record<AtlasTest['result'], string>> = {
-  deg: 'degrees',
+  deg: t('degrees'),
   glide: '0 stuck, 3 free',
   grade: '0 none, 3 marked',
   s: 'seconds',
