@@ -70,7 +70,8 @@ final class PaperTextTest extends TestCase
             'letter' => array_values(array_filter(explode("\n", $props['draft']))),
             'summary' => $all($props['reason'], $props['found'], $props['explains'], $props['chains']),
             default => $all(
-                array_map(static fn (array $one): array => array_diff_key($one, ['exercise' => 0]), $props['given']), $props['expect'], $props['advice'],
+                array_map(static fn (array $one): array => array_diff_key($one, ['exercise' => 0]), $props['given']),
+                $props['expect'], $props['advice'],
             ),
         };
         if ($paper === 'home-care') {
@@ -105,8 +106,9 @@ final class PaperTextTest extends TestCase
             $this->happening('step_done', ['seconds' => 180]),
         )->assertOk();
         $this->save($visit, 'text', 'A look at the neck, please.', 'concern')->assertOk();
-        $this->post("/visits/{$visit->public_id}/sign", ['happened' => 'Worked to five.', 'advice' => 'Carry the case on the left.', 'next_time' => 'The right side.'])
-            ->assertSessionHasNoErrors();
+        $this->post("/visits/{$visit->public_id}/sign", [
+            'happened' => 'Worked to five.', 'advice' => 'Carry the case on the left.', 'next_time' => 'The right side.',
+        ])->assertSessionHasNoErrors();
 
         return $visit->refresh();
     }

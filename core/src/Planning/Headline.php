@@ -65,7 +65,9 @@ final readonly class Headline
     {
         $muscles = array_filter($chosen, static fn (Chosen $one): bool => $one->target->work !== null);
 
-        return $muscles === [] || array_filter($muscles, static fn (Chosen $one): bool => $one->target->work?->felt->isFelt() === true) !== []
+        $felt = array_filter($muscles, static fn (Chosen $one): bool => $one->target->work?->felt->isFelt() === true);
+
+        return $muscles === [] || $felt !== []
             ? '' : ' Nobody has felt any of it yet: feel each before it is pressed.';
     }
 
