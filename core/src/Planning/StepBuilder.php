@@ -116,10 +116,12 @@ final class StepBuilder
                 $this->goOn($family, $solution, $offers);
             } elseif ($index === 0) {
                 $this->pause(
-                    StepKind::Settle, $this->clock->settle, 'Settle', 'Lie down, draped; say how strong and how to stop.', [
-                        ...Caution::each(CautionKind::Hygiene, 'hygiene_before', $this->figures->hygieneBefore),
-                        ...array_map(self::watched(...), $this->gate->watchedEverywhere()),
-                    ],
+                    StepKind::Settle, $this->clock->settle, 'Settle',
+                    ($this->position === $this->seat ? 'Sit, leaning on the head rest or cushions, draped' : 'Lie down, draped')
+                        .'; say how strong and how to stop.', [
+                            ...Caution::each(CautionKind::Hygiene, 'hygiene_before', $this->figures->hygieneBefore),
+                            ...array_map(self::watched(...), $this->gate->watchedEverywhere()),
+                        ],
                 );
                 array_map($this->offer(...), $offers);
             } else {
@@ -973,7 +975,7 @@ final class StepBuilder
         }
         $this->position = $family;
         $this->pause(
-            StepKind::Aftercare, $this->clock->aftercare, 'Sit up, home care',
+            StepKind::Aftercare, $this->clock->aftercare, $this->position === $this->seat ? 'Home care' : 'Sit up, home care',
             'What to expect for a day or two, what to do at home, when to ring.',
             Caution::each(CautionKind::Hygiene, 'hygiene_after', $this->figures->hygieneAfter),
         );
