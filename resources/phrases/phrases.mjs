@@ -59,7 +59,8 @@ const call = (parts, heard) => {
   const made = `$t(${quoted(said)}${values.length ? `, { ${values.join(', ')} }` : ''})`
   return { made, before, after }
 }
-const inline = ({ made, before, after }) => (before || after ? `(${quoted(before)} + ${made} + ${quoted(after)})` : made)
+const edged = ({ made, before, after }) => [before && `' '`, made, after && `' '`].filter(Boolean).join(' + ')
+const inline = (one) => (one.before || one.after ? `(${edged(one)})` : one.made)
 
 /** An expression whose result is read: its own words become phrases, wherever they may come out of it. */
 const expression = (source, heard, { named = false } = {}) => {
@@ -116,14 +117,13 @@ const expression = (source, heard, { named = false } = {}) => {
 }
 
 /** What stands together in a line, as one phrase with what is put into it. */
-const line = (run, source, text, heard) => {
+const line = (run, text, heard) => {
   const [first, last] = [run[0], run.at(-1)]
   const parts = run.map((node) => (node.type === TEXT ? { words: node.content } : { source: expression(node.content.loc.source, heard) }))
   const made = call(parts, heard)
   if (made) {
-    const raw = source.slice(first.loc.start.offset, last.loc.end.offset)
-    const [before, after] = [first.type === TEXT ? /^\s*/.exec(raw)[0] : '', last.type === TEXT ? /\s*$/.exec(raw)[0] : '']
-    text.overwrite(first.loc.start.offset, last.loc.end.offset, `${before}{{ ${made.made} }}${after}`)
+    // a space at the edge of an element is one only within what is said there: alone it would be left out
+    text.overwrite(first.loc.start.offset, last.loc.end.offset, `{{ ${edged(made)} }}`)
     return
   }
   for (const node of run)
@@ -154,19 +154,19 @@ const attribute = (one, text, heard) => {
 /** The letter of a key is the same in every language. */
 const isKey = (node) => node.props?.some((one) => one.type === ATTRIBUTE && one.name === 'class' && one.value?.content.includes('key-hint'))
 
-const walk = (node, source, text, heard) => {
+const walk = (node, text, heard) => {
   if (isKey(node)) return
   if (node.type === ELEMENT) node.props.forEach((one) => attribute(one, text, heard))
   let run = []
   const flush = () => {
-    if (run.length) line(run, source, text, heard)
+    if (run.length) line(run, text, heard)
     run = []
   }
   for (const child of node.children ?? []) {
     if (child.type === TEXT || child.type === INTERPOLATION) run.push(child)
     else {
       flush()
-      walk(child, source, text, heard)
+      walk(child, text, heard)
     }
   }
   flush()
@@ -250,7 +250,7 @@ export const phrased = (source, { component = true, heard = () => {} } = {}) => 
     return text
   }
   const { descriptor } = parse(source, { sourceMap: false, ignoreEmpty: false })
-  if (descriptor.template?.ast) walk(descriptor.template.ast, source, text, heard)
+  if (descriptor.template?.ast) walk(descriptor.template.ast, text, heard)
   const blocks = [descriptor.script, descriptor.scriptSetup].filter(Boolean)
   const asks = blocks.filter((block) => scripted(block.content, block.loc.start.offset, text, heard))
   // what a component imports holds for both of its blocks

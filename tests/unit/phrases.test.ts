@@ -18,9 +18,10 @@ describe('words of a template', () => {
     ['<p>{{ a.of }} of {{ b.of }}</p>', "<p>{{ $t(':of of :of2', { of: a.of, of2: b.of }) }}</p>"],
     ["<b>{{ on ? 'Open' : shut }}</b>", "<b>{{ on ? $t('Open') : shut }}</b>"],
     ['<b>{{ `${n} min` }}</b>', "<b>{{ $t(':n min', { n: n }) }}</b>"],
+    ['<b>Entered<i> · done</i></b>', "<b>{{ $t('Entered') }}<i>{{ ' ' + $t('· done') }}</i></b>"],
     ['<input title="It is “his”" />', '<input :title="$t(\'It is “his”\')" />'],
     ['<input :label="`Why: ${one}`" />', '<input :label="$t(\'Why: :one\', { one: one })" />'],
-    ['<p>Her <b>own</b> words</p>', "<p>{{ $t('Her') }} <b>{{ $t('own') }}</b> {{ $t('words') }}</p>"],
+    ['<p>Her <b>own</b> words</p>', "<p>{{ $t('Her') + ' ' }}<b>{{ $t('own') }}</b>{{ ' ' + $t('words') }}</p>"],
     [
       '<p v-for="(word, one) in { back: \'My back\' }">{{ word }}</p>',
       '<p v-for="(word, one) in { back: $t(\'My back\') }">{{ word }}</p>',
