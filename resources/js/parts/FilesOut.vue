@@ -13,7 +13,7 @@ defineProps<{ formats: readonly Format[]; from: string }>()
 </script>
 <template>
   <table class="w-full border-collapse text-left">
-    <thead class="max-md:sr-only">
+    <thead class="max-md:hidden">
       <tr class="caption border-b border-hairline">
         <th class="py-1 font-normal">File</th>
         <th class="py-1 font-normal">What is in it</th>
