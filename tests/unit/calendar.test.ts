@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { clashing, clock, isOutside, lanes, snapped, span, suited, turned, type Booked, type Waits } from '@/parts/calendar/grid'
+import { clashing, clock, dayScale, isOutside, lanes, snapped, span, suited, turned, type Booked, type Waits } from '@/parts/calendar/grid'
 
 const one = (id: number, time: string, minutes: number, more: Partial<Booked> = {}): Booked => ({
   id,
@@ -103,4 +103,56 @@ test('a view is turned by itself: the last of a month stays the last', () => {
   expect(turned('month', '2026-01-31', 1)).toBe('2026-02-28')
   expect(turned('month', '2026-12-15', 1)).toBe('2027-01-15')
   expect(turned('month', '2026-01-15', -1)).toBe('2025-12-15')
+})
+
+describe('a day drawn down a page', () => {
+  const of = (...booked: [string, number][]) =>
+    dayScale(
+      booked.map(([time, minutes]) => ({ start: Number(time.slice(0, 2)) * 60 + Number(time.slice(3)), minutes })),
+      9 * 60,
+      17 * 60,
+      1,
+      50,
+    )
+  test('hours of room are as tall as their time, and each begins at its minute', () => {
+    const day = of(['09:00', 60], ['11:30', 90])
+    expect(day.rows).toEqual([
+      { top: 0, height: 60 },
+      { top: 150, height: 90 },
+    ])
+    expect([day.at(9 * 60), day.at(10 * 60 + 15), day.bottom]).toEqual([0, 75, 480])
+  })
+  test('short ones one after the other stretch the hour they are in, and what follows moves with it', () => {
+    const day = of(['09:00', 15], ['09:15', 15], ['09:30', 15], ['10:30', 60])
+    expect(day.rows.map((one) => one.top)).toEqual([0, 50, 100, 160])
+    expect([day.at(9 * 60 + 5), day.at(10 * 60 + 30)].map(Math.round)).toEqual([17, 160])
+    expect(day.bottom).toBe(160 + 390)
+  })
+  test('two at the same time stand one under the other, and the line of now is at the first until it has passed', () => {
+    const day = of(['10:00', 60], ['10:00', 60])
+    expect(day.rows).toEqual([
+      { top: 60, height: 50 },
+      { top: 110, height: 60 },
+    ])
+    expect([day.at(10 * 60), day.at(10 * 60 + 1)]).toEqual([60, 111])
+  })
+  test('on made-up days none lies on another, and later is never higher', () => {
+    let seed = 7
+    const next = (most: number): number => (seed = (seed * 48271) % 2147483647) % most
+    let crowded = 0
+    for (let round = 0; round < 400; round++) {
+      const booked = Array.from({ length: next(9) }, () => ({ start: 540 + 5 * next(80), minutes: 5 * (1 + next(24)) })).sort(
+        (a, b) => a.start - b.start,
+      )
+      const day = dayScale(booked, 540, 1020, 74 / 60, 58)
+      day.rows.forEach((one, k) => {
+        expect(one.height).toBeGreaterThanOrEqual(58)
+        if (day.rows[k + 1]) expect(day.rows[k + 1]!.top).toBeGreaterThanOrEqual(one.top + one.height - 1e-9)
+        expect(day.at(booked[k]!.start)).toBeLessThanOrEqual(one.top + 1e-9)
+      })
+      crowded += booked.some((one, k) => k > 0 && one.start < booked[k - 1]!.start + booked[k - 1]!.minutes) ? 1 : 0
+      expect(Array.from({ length: 480 }, (_, k) => day.at(541 + k) > day.at(540 + k))).not.toContain(false)
+    }
+    expect(crowded).toBeGreaterThan(100)
+  })
 })

@@ -62,13 +62,14 @@ final readonly class CheckFinder
         $checks = [];
         foreach ($this->open($leaders) as [$kind, $id, $side, $touched]) {
             $outcomes = $this->outcomes($kind, $id, $side);
-            [$bits, $gain] = $this->worth(
-                $support, $sum, $firstThree, $touched,
-                $this->dulled(
-                    $outcomes['acts'], $outcomes['not'], $touched, $known[self::KIND_OF_SIGN[$outcomes['like']]] ?? [], $slopes, $support,
-                ),
-                $outcomes['not'],
-            );
+            $groups = [];
+            foreach ($this->answering($outcomes, $touched) as [$acts, $like, $own]) {
+                $groups[] = [
+                    array_intersect_key($support, $own),
+                    $this->dulled($acts, $outcomes['not'], $own, $known[self::KIND_OF_SIGN[$like]] ?? [], $slopes, $support),
+                ];
+            }
+            [$bits, $gain] = $this->worth($support, $sum, $firstThree, $groups, $outcomes['not']);
             if ($bits > 1e-6) {
                 $isDirect = $kind === 'palpate' || array_intersect_key($touched, $direct) !== [];
                 $worth = round($this->worthOf($isDirect, $bits, $gain, $outcomes['minutes']), 9);
@@ -112,6 +113,26 @@ final readonly class CheckFinder
         };
 
         return [...$outcomes, 'minutes' => max($test->minutes, self::LEAST_MINUTES)];
+    }
+
+    /**
+     * Of whom a check answers, and how: a spring or a glide is the joint's own answer, and of a muscle that holds there it only hints, as
+     * a range does.
+     *
+     * @param  array{acts: list<float>, like: string}  $outcomes
+     * @param  array<string, true>  $touched
+     * @return list<array{list<float>, string, array<string, true>}> how likely each answer is, what it is a sign like, of which candidates
+     */
+    private function answering(array $outcomes, array $touched): array
+    {
+        $joints = $outcomes['like'] === 'spring' ? array_intersect_key($touched, $this->context->index->joints->all) : $touched;
+        $muscles = array_diff_key($touched, $joints);
+        $range = $this->context->figures->outcomes['range'];
+
+        return [
+            ...($joints === [] ? [] : [[$outcomes['acts'], $outcomes['like'], $joints]]),
+            ...($muscles === [] ? [] : [[$range['acts'], 'range', $muscles]]),
+        ];
     }
 
     /**
@@ -238,19 +259,21 @@ final readonly class CheckFinder
     /**
      * @param  array<string, float>  $support  strongest first
      * @param  float  $firstThree  what the first three have now
-     * @param  array<string, true>  $touched
-     * @param  list<float>  $acts
-     * @param  list<float>  $not
+     * @param  list<array{array<string, float>, list<float>}>  $groups  of the touched: support, strongest first, and how likely each answer is
+     * @param  list<float>  $not  how likely each answer is where none of the touched acts
      * @return array{float, float} bits, and the gain in the share of the first three
      */
-    private function worth(array $support, float $sum, float $firstThree, array $touched, array $acts, array $not): array
+    private function worth(array $support, float $sum, float $firstThree, array $groups, array $not): array
     {
-        $shares = array_intersect_key($support, $touched);
-        $touchedShare = array_sum($shares);
-        $touchedSum = 0.0;
-        foreach ($shares as $share) {
-            $touchedSum += self::wLogW($share);
+        [$touched, $restSum, $restShare, $parts] = [[], $sum, 1.0, []];
+        foreach ($groups as [$shares, $acts]) {
+            [$share, $logs] = [array_sum($shares), array_sum(array_map(self::wLogW(...), $shares))];
+            $restShare -= $share;
+            $restSum -= $logs;
+            $touched += $shares;
+            $parts[] = [$share, $logs, $acts, array_values(array_diff_key($shares, [AtlasIndex::NONE => true]))];
         }
+        $restShare = max(0, $restShare);
         // the untouched keep their order, so the first three of them are enough
         $rest = [];
         foreach ($support as $key => $share) {
@@ -261,52 +284,41 @@ final readonly class CheckFinder
                 }
             }
         }
-        $restShare = max(0, 1 - $touchedShare);
-        $ranked = array_values(array_diff_key($shares, [AtlasIndex::NONE => true]));
         [$after, $three] = [0.0, 0.0];
-        foreach ($acts as $outcome => $ifActs) {
-            $ifNot = $not[$outcome];
-            $weight = $touchedShare * $ifActs + $restShare * $ifNot;
-            if ($weight <= 0) {
-                continue;
-            }
+        foreach ($not as $outcome => $ifNot) {
             // Σ w·log w of the scaled parts: scaling by f adds f·Σw·log f
-            $scaled = $ifActs * $touchedSum + $touchedShare * self::wLogW($ifActs) + $ifNot * (
-                $sum - $touchedSum
-            ) + $restShare * self::wLogW($ifNot);
-            $after += $weight * (log($weight) - $scaled / $weight);
-            $three += self::firstThree($ranked, $rest, $ifActs, $ifNot);
+            $weight = $restShare * $ifNot;
+            $scaled = $ifNot * $restSum + $restShare * self::wLogW($ifNot);
+            $first = [[$rest, $ifNot]];
+            foreach ($parts as [$share, $logs, $acts, $ranked]) {
+                $weight += $share * $acts[$outcome];
+                $scaled += $acts[$outcome] * $logs + $share * self::wLogW($acts[$outcome]);
+                $first[] = [$ranked, $acts[$outcome]];
+            }
+            if ($weight > 0) {
+                $after += $weight * (log($weight) - $scaled / $weight);
+                $three += self::firstThree($first);
+            }
         }
 
         // whether it is none of these is settled on who is strongest
-        $settles = $support[AtlasIndex::NONE] * $touchedShare;
+        $settles = $support[AtlasIndex::NONE] * array_sum($touched);
 
         return [(-$sum - $after) / M_LN2, max(0, $three - $firstThree) + $settles];
     }
 
-    /**
-     * @param  list<float>  $shares  of the touched, strongest first
-     * @param  list<float>  $rest  the first three of the others
-     */
-    private static function firstThree(array $shares, array $rest, float $ifActs, float $ifNot): float
+    /** @param  list<array{list<float>, float}>  $parts  shares, strongest first, and by how much all of them are scaled */
+    private static function firstThree(array $parts): float
     {
-        [$sum, $a, $b] = [0.0, 0, 0];
-        for ($n = 0; $n < 3; $n++) {
-            $own = ($shares[$a] ?? -1) * $ifActs;
-            $other = ($rest[$b] ?? -1) * $ifNot;
-            if ($own < 0 && $other < 0) {
-                break;
-            }
-            if ($own >= $other) {
-                $sum += $own;
-                $a++;
-            } else {
-                $sum += $other;
-                $b++;
+        $scaled = [];
+        foreach ($parts as [$shares, $by]) {
+            foreach (array_slice($shares, 0, 3) as $share) {
+                $scaled[] = $share * $by;
             }
         }
+        rsort($scaled);
 
-        return $sum;
+        return array_sum(array_slice($scaled, 0, 3));
     }
 
     /**

@@ -8,7 +8,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
 use Somatrace\Core\Anatomy\Side;
+use Somatrace\Core\Pattern\AtlasIndex;
+use Somatrace\Core\Pattern\Candidate;
 use Somatrace\Core\Pattern\Figures;
+use Somatrace\Core\Pattern\JointCandidate;
 use Somatrace\Core\Pattern\NextCheck;
 use Somatrace\Core\Pattern\PatternResult;
 use Somatrace\Core\Tests\Support\Core;
@@ -31,12 +34,44 @@ final class NextChecksTest extends TestCase
             $share = $figures->slope($leader->logOdds);
             $dulled = array_map(static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $acts, $not);
             $dulled = array_map(static fn (float $one): float => $one / array_sum($dulled), $dulled);
-            [$bits, $gain] = $this->theLongWay($pattern, $key, $dulled, $not);
+            [$bits, $gain] = $this->theLongWay($pattern, [$key => $dulled], $not);
 
             self::assertEqualsWithDelta($bits, $check->bits, 1e-9, $check->name);
             // whether it is none of these is settled on who is strongest
             self::assertEqualsWithDelta($gain + $pattern->noneSupport * $leader->support, $check->gain, 1e-9, $check->name);
         }
+    }
+
+    /** A leg that is drawn is the hip joint's own answer, and only hints at the muscles that would hold it, as a range does. */
+    public function test_a_pull_answers_of_the_joint_and_hints_at_its_muscles(): void
+    {
+        $figures = Figures::load(dirname(__DIR__, 2).'/data');
+        $pattern = Core::clinic()->rank(SpokenFindings::make('hurts groin left')->make());
+        $pull = array_combine(array_column($pattern->nextChecks, 'id'), $pattern->nextChecks)['one_leg_pull'] ?? self::fail();
+        $not = $figures->outcomes['spring']['not'];
+        $touched = (new AtlasIndex(Core::clinic()->atlas()))->testsKeys["one_leg_pull:{$pull->side->value}"];
+        $leaders = [...array_slice($pattern->candidates, 0, 24), ...array_slice($pattern->joints, 0, 8)];
+        $acts = [];
+        foreach (['spring' => $pattern->joints, 'range' => $pattern->candidates] as $kind => $of) {
+            $own = array_filter($of, static fn (Candidate|JointCandidate $one): bool => isset($touched[$one->at->key()]));
+            self::assertNotEmpty($own, $kind);
+            [$slope, $weight] = [0.0, 0.0];
+            foreach (array_filter($own, static fn (Candidate|JointCandidate $one): bool => in_array($one, $leaders, true)) as $one) {
+                $slope += $one->support * $figures->slope($one->logOdds);
+                $weight += $one->support;
+            }
+            $share = $slope / $weight;
+            $dulled = array_map(static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $figures->outcomes[$kind]['acts'], $not);
+            foreach ($own as $one) {
+                $acts[$one->at->key()] = array_map(static fn (float $a): float => $a / array_sum($dulled), $dulled);
+            }
+        }
+        self::assertCount(count($touched), $acts);
+        [$bits, $gain] = $this->theLongWay($pattern, $acts, $not);
+        $shares = array_column($pattern->shares(), 1, 0);
+
+        self::assertEqualsWithDelta($bits, $pull->bits, 1e-9);
+        self::assertEqualsWithDelta($gain + $pattern->noneSupport * array_sum(array_intersect_key($shares, $touched)), $pull->gain, 1e-9);
     }
 
     #[DataProvider('cases')]
@@ -119,21 +154,21 @@ final class NextChecksTest extends TestCase
     }
 
     /**
-     * @param  list<float>  $acts
+     * @param  array<string, list<float>>  $acts  by candidate, how likely each answer is where it acts
      * @param  list<float>  $not
      * @return array{float, float} bits, and the gain in the share of the first three
      */
-    private function theLongWay(PatternResult $pattern, string $touched, array $acts, array $not): array
+    private function theLongWay(PatternResult $pattern, array $acts, array $not): array
     {
         $support = ['none' => $pattern->noneSupport];
         foreach ([...$pattern->candidates, ...$pattern->joints] as $candidate) {
             $support[$candidate->at->key()] = $candidate->support;
         }
         [$after, $three] = [0.0, 0.0];
-        foreach ($acts as $outcome => $ifActs) {
+        foreach ($not as $outcome => $ifNot) {
             $weighed = [];
             foreach ($support as $key => $share) {
-                $weighed[$key] = $share * ($key === $touched ? $ifActs : $not[$outcome]);
+                $weighed[$key] = $share * ($acts[$key][$outcome] ?? $ifNot);
             }
             $chance = array_sum($weighed);
             $after += $chance * $this->entropy(array_map(static fn (float $one): float => $one / $chance, $weighed));

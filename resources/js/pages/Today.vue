@@ -7,6 +7,7 @@ import FirstSteps from '@/parts/FirstSteps.vue'
 import Gate from '@/parts/Gate.vue'
 import { capital, verdictWords } from '@/parts/words'
 import SignOut from '@/parts/SignOut.vue'
+import { dayScale, minutesOf } from '@/parts/calendar/grid'
 import { dayWords } from '@/composables/settings'
 import { useDeed } from '@/composables/useDeed'
 import type { Verdict } from '@/types/visit'
@@ -45,18 +46,16 @@ const props = defineProps<{
 }>()
 const user = computed(() => usePage<{ user: { name: string; rights: string[] } }>().props.user)
 const HOUR = 74
-const toHour = (time: string): number => Number(time.slice(0, 2)) + Number(time.slice(3)) / 60
-const first = computed(() =>
-  Math.min(Math.floor(toHour(props.day.hours?.[0] ?? '09:00')), ...props.appointments.map((one) => Math.floor(toHour(one.at)))),
-)
+/** Two lines and what stands between it and the next. */
+const LEAST = 58
+const booked = computed(() => props.appointments.map((one) => ({ start: minutesOf(one.at), minutes: one.minutes })))
+const first = computed(() => Math.floor(Math.min(minutesOf(props.day.hours?.[0] ?? '09:00'), ...booked.value.map((one) => one.start)) / 60))
 const last = computed(() =>
-  Math.max(
-    Math.ceil(toHour(props.day.hours?.[1] ?? '17:00')),
-    ...props.appointments.map((one) => Math.ceil(toHour(one.at) + one.minutes / 60)),
-  ),
+  Math.ceil(Math.max(minutesOf(props.day.hours?.[1] ?? '17:00'), ...booked.value.map((one) => one.start + one.minutes)) / 60),
 )
-const y = (hour: number): number => (hour - first.value) * HOUR + 14
-const now = computed(() => toHour(props.day.now))
+const scale = computed(() => dayScale(booked.value, first.value * 60, last.value * 60, HOUR / 60, LEAST))
+const y = (minute: number): number => scale.value.at(minute) + 14
+const now = computed(() => minutesOf(props.day.now))
 const hours = computed(() => Array.from({ length: last.value - first.value + 1 }, (_, k) => first.value + k))
 /** Who came, and whose visit is not begun: seen at once, wherever the day is scrolled to. */
 const waitingHere = computed(() => (isToday.value ? props.appointments.filter((one) => one.status === 'arrived' && !one.visit) : []))
@@ -64,9 +63,8 @@ const isToday = computed(() => props.day.date === props.day.today)
 /** The one to begin next: the first not done, nearest to now. */
 const next = computed(
   () =>
-    props.appointments.find(
-      (one) => one.status !== 'done' && one.visit_status !== 'signed' && toHour(one.at) + one.minutes / 60 > now.value,
-    )?.id ?? props.appointments.find((one) => one.status === 'booked')?.id,
+    props.appointments.find((one) => one.status !== 'done' && one.visit_status !== 'signed' && minutesOf(one.at) + one.minutes > now.value)
+      ?.id ?? props.appointments.find((one) => one.status === 'booked')?.id,
 )
 /** A child is seen to be one. */
 const about = ({ client: { occupation, age } }: Appointment): string => [occupation, age < 18 && String(age)].filter(Boolean).join(', ')
@@ -115,18 +113,18 @@ const counted = computed(
         </li>
       </ul>
     </div>
-    <section class="relative mt-10 lg:col-start-2 lg:row-start-2" aria-label="The day" :style="{ height: `${y(last) + 20}px` }">
+    <section class="relative mt-10 lg:col-start-2 lg:row-start-2" aria-label="The day" :style="{ height: `${scale.bottom + 34}px` }">
       <div class="absolute left-[26px] top-0 h-full w-[35px] border-x-2 border-ash" aria-hidden="true" />
       <span
         v-for="hour in hours"
         :key="hour"
         class="display absolute left-[28px] w-[32px] text-center text-[16px] leading-5"
-        :style="{ top: `${y(hour) - 10}px` }"
+        :style="{ top: `${y(hour * 60) - 10}px` }"
         aria-hidden="true"
         >{{ hour }}</span
       >
       <div
-        v-if="isToday && now >= first && now <= last"
+        v-if="isToday && now >= first * 60 && now <= last * 60"
         class="pointer-events-none absolute left-0 right-0 z-10 border-t-2 border-dashed border-walnut"
         :style="{ top: `${y(now)}px` }"
         aria-hidden="true"
@@ -135,10 +133,10 @@ const counted = computed(
       </div>
       <ol>
         <li
-          v-for="one in appointments"
+          v-for="(one, k) in appointments"
           :key="one.id"
           class="absolute left-[58px] right-0 flex gap-4 bg-paper/0 pl-4"
-          :style="{ top: `${y(toHour(one.at))}px`, minHeight: `${(one.minutes / 60) * HOUR - 4}px` }"
+          :style="{ top: `${scale.rows[k]!.top + 14}px`, minHeight: `${scale.rows[k]!.height - 4}px` }"
         >
           <span
             class="absolute bottom-0 left-0 top-0 w-[5px]"
@@ -157,17 +155,20 @@ const counted = computed(
               <span class="caption ml-2 min-w-0 flex-[1_1_0] truncate" :title="about(one)">{{ about(one) }}</span>
             </p>
             <p class="flex items-center gap-2">
+              <span class="shrink-0"
+                >{{ one.at }}<span class="sr-only">, {{ one.minutes }} minutes</span></span
+              >
               <Gate :verdict="one.verdict" class="shrink-0" />
               <span class="shrink-0">{{ one.verdict ? verdictWords[one.verdict] : 'Not asked yet' }}</span>
               <span class="caption truncate" :title="wishes(one)">{{ wishes(one) }}</span>
             </p>
-            <span class="sr-only">{{ one.at }}, {{ one.minutes }} minutes</span>
           </div>
           <div class="shrink-0 bg-paper">
             <span v-if="one.status === 'done' || one.visit_status === 'signed'" class="caption">done</span>
             <Link v-else-if="one.visit" :href="`/visits/${one.visit}`" class="btn">Go on</Link>
             <button v-else-if="isToday" type="button" :class="one.id === next ? 'btn-ink' : 'btn'" @click="begin(one)">
-              {{ one.id === next ? 'Here: begin' : 'Begin' }}
+              <template v-if="one.id === next"><span class="sm:hidden">Begin</span><span class="max-sm:hidden">Here: begin</span></template
+              ><template v-else>Begin</template>
             </button>
           </div>
         </li>

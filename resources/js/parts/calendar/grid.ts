@@ -90,6 +90,45 @@ export function lanes(booked: Booked[]): Map<number, { lane: number; lanes: numb
   return placed
 }
 
+/** A day drawn down a page, in pixels: where each appointment begins and how tall it may be, and where any minute of the day lies. */
+export interface DayScale {
+  rows: { top: number; height: number }[]
+  at: (minute: number) => number
+  bottom: number
+}
+/**
+ * As tall as the time takes, and stretched where the words of an appointment take more: none lies on another, though two are short, or at
+ * the same time. `booked` in the order of their start; `from`, `to`: minutes of the day; `least`: what the words of one take.
+ */
+export function dayScale(
+  booked: { start: number; minutes: number }[],
+  from: number,
+  to: number,
+  perMinute: number,
+  least: number,
+): DayScale {
+  const knots: [minute: number, y: number][] = [[from, 0]]
+  for (const { start } of booked) {
+    const [minute, y] = knots.at(-1)!
+    knots.push([start, Math.max(y + (start - minute) * perMinute, knots.length > 1 ? y + least : 0)])
+  }
+  const at = (minute: number): number => {
+    const k = Math.max(
+      0,
+      knots.findLastIndex((one, k) => one[0] < minute || (one[0] === minute && knots[k - 1]?.[0] !== minute)),
+    )
+    const [[start, y], next] = [knots[k]!, knots[k + 1]]
+    // a stretch runs evenly through what lies between
+    return y + (minute - start) * (next && next[0] > start ? Math.max(perMinute, (next[1] - y) / (next[0] - start)) : perMinute)
+  }
+  const rows = booked.map(({ start, minutes }, k) => {
+    const top = knots[k + 1]![1]
+    const under = knots[k + 2]?.[1] ?? Infinity
+    return { top, height: Math.max(least, Math.min(under, at(start + minutes)) - top) }
+  })
+  return { rows, at, bottom: Math.max(at(to), ...rows.map((one) => one.top + one.height)) }
+}
+
 /** What else is booked in that stretch: of the same therapist, and of the same client. */
 export const clashing = (booked: Booked[], slot: Slot, client: string | null, except: number | null = null): Booked[] =>
   booked.filter(
