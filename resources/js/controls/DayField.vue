@@ -108,6 +108,7 @@ const by = (direction: number) => {
         :bounds="bounds"
         :look="`${look} !pr-[44px]`"
         :placeholder="EXAMPLES[settings().date_form]"
+        :title="value ? undefined : EXAMPLES[settings().date_form]"
         :error="error"
         :refusal="`That is no day. Write it like ${dayText(today)}.`"
         @choose="(day) => emit('choose', day)"

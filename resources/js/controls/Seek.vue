@@ -53,6 +53,7 @@ defineExpose({ focus: () => box.value?.querySelector('input')?.focus() })
         :style="open ? undefined : { paddingRight: '30px' }"
         :class="look"
         :placeholder="prompt"
+        :title="prompt"
         :display-value="() => asked"
         autocomplete="off"
         @change="asked = ($event.target as HTMLInputElement).value"

@@ -13,9 +13,11 @@ defineProps<{
 </script>
 <template>
   <div class="grid grid-cols-2">
-    <div v-for="view in ['front', 'back'] as const" :key="view" :class="small ? 'h-[300px] print:h-[250px]' : 'h-[440px] print:h-[335px]'">
-      <Figure :view="view" :quiet="quiet" :marks="marks" :complaints="complaints" :label="`${view} of the body with what was found`" />
-      <p class="note flex justify-between px-2">
+    <div v-for="view in ['front', 'back'] as const" :key="view">
+      <div :class="small ? 'h-[300px] print:h-[250px]' : 'h-[440px] print:h-[335px]'">
+        <Figure :view="view" :quiet="quiet" :marks="marks" :complaints="complaints" :label="`${view} of the body with what was found`" />
+      </div>
+      <p class="note flex flex-wrap justify-between gap-x-2 px-2">
         <span class="italic">{{ view === 'front' ? 'right' : 'left' }}</span><span v-if="!small">{{
           view === 'front' ? 'from in front' : 'from behind'
         }}</span

@@ -160,8 +160,8 @@ const handled = computed(() =>
     role="group"
     aria-label="The plan as a score"
   >
-    <text x="-195" y="20" class="score-side" text-anchor="end">{{ possessive }} left</text>
-    <text x="195" y="20" class="score-side">{{ possessive }} right, and both</text>
+    <text x="-369" y="20" class="score-side">{{ possessive }} left</text>
+    <text x="369" y="20" class="score-side" text-anchor="end">{{ possessive }} right, and both</text>
     <text y="16" text-anchor="middle" class="score-note">pressure grows outward</text>
     <g v-for="n in [2, 4, 6, 8]" :key="n">
       <g v-for="sign in [-1, 1]" :key="sign">

@@ -204,7 +204,7 @@ const shown = computed(() => (busy.value ? looking.value : true))
           <span v-if="plate.simulated" class="caption">Simulated plate, simulated hands</span>
         </div>
         <svg
-          :viewBox="`-46 -14 ${WIDE + 56} ${HIGH + 42}`"
+          :viewBox="`-62 -14 ${WIDE + 72} ${HIGH + 42}`"
           class="mt-4 block w-full max-w-[760px]"
           role="img"
           :aria-label="`Force in newtons over ten seconds; ${Math.round(aim.force_n)} stand for ${aim.felt}`"

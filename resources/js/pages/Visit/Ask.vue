@@ -295,14 +295,14 @@ useKeys(Object.fromEntries('0123456789'.split('').map((digit) => [digit, () => s
       </template>
       <form v-if="tasks.length < MOST_TASKS" class="mt-2 flex gap-2" @submit.prevent="addTask">
         <label class="sr-only" for="task">A task</label
-        ><input
-          id="task"
-          v-model="taskName"
-          class="field"
-          maxlength="80"
-          placeholder="such as lifting the kettle, or an hour at the desk"
-        /><button type="submit" class="btn shrink-0">Add</button>
+        ><input id="task" v-model="taskName" class="field" maxlength="80" aria-describedby="task-such" /><button
+          type="submit"
+          class="btn shrink-0"
+        >
+          Add
+        </button>
       </form>
+      <p v-if="tasks.length < MOST_TASKS" id="task-such" class="caption mt-1">such as lifting the kettle, or an hour at the desk</p>
     </section>
     <aside class="px-6 pb-6 pt-3 lg:col-start-2 xl:col-start-3 xl:pl-0">
       <SinceLast />

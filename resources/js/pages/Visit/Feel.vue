@@ -84,6 +84,9 @@ const walking = ref(hand.list === true)
 const list = computed(() => (walking.value ? worklist.value.muscles.map((one) => muscleOf(one.id)) : under(place.value.zone)))
 const chosenId = ref<MuscleId>(asked?.id ?? (list.value[0]?.id as MuscleId))
 const muscle = computed(() => muscleOf(chosenId.value))
+const proofWords = computed(() => (muscle.value.proof ? t('Prove it: :proof.', { proof: muscle.value.proof }) : ''))
+/** The whole way to it, of which the line shows what fits. */
+const findWords = computed(() => `${muscle.value.find.join(' → ')}. ${proofWords.value}`)
 /** The muscle in hand as a whole, and the parts of it that can be told apart. */
 const whole = computed(() => wholeOf(chosenId.value))
 const parts = computed(() => partsOf(whole.value))
@@ -398,7 +401,7 @@ useKeys({
     />
     <section class="min-w-0 px-6 pb-3 pt-3 lg:pl-0 xl:pr-0" aria-label="Under this place">
       <div class="flex items-baseline justify-between gap-3">
-        <h2 v-if="!walking" class="section-head min-w-0 truncate" :title="placeName(place)">{{ capital(placeName(place)) }}</h2>
+        <h2 v-if="!walking" class="section-head min-w-0 truncate" :title="capital(placeName(place))">{{ capital(placeName(place)) }}</h2>
         <h2 v-else class="section-head">The {{ worklist.full ? 'full' : 'quick' }} list</h2>
         <button type="button" class="link ml-auto shrink-0 min-h-[28px]" :aria-pressed="walking" @click="toggleList">
           {{ walking ? 'by place' : `list of ${worklist.muscles.length}` }} <span class="key-hint">Q</span>
@@ -437,8 +440,9 @@ useKeys({
         <span class="side-name whitespace-nowrap">{{ words.possessive }} right</span>
       </div>
       <p class="caption flex items-baseline justify-center gap-3">
-        <span class="truncate" :title="muscle.find.join(' → ')"
-          >{{ muscle.find[0] }}.<template v-if="muscle.proof"> Prove it: {{ muscle.proof }}.</template></span
+        <span class="truncate" :title="findWords"
+          ><span>{{ muscle.find[0] }}</span
+          >. <span>{{ proofWords }}</span></span
         >
         <AboutButton :id="muscle.id" class="shrink-0 !min-h-[20px]" kind="muscle" :name="muscle.name" :side="side" hint="I"
           >More</AboutButton

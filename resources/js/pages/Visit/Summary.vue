@@ -34,7 +34,7 @@ const marks = computed<FigureMark[]>(() =>
     <div class="grid gap-x-10 md:grid-cols-[380px_minmax(0,1fr)] print:grid-cols-[280px_minmax(0,1fr)]">
       <section aria-label="Figure">
         <FigurePair quiet :marks="marks" :complaints="complaints" />
-        <p class="note mt-5">Stitched: where it hurts. A rim, the thicker the more tender. A red dot: it felt like your own pain.</p>
+        <p class="note mt-1">Stitched: where it hurts. A rim, the thicker the more tender. A red dot: it felt like your own pain.</p>
       </section>
       <section>
         <h2 class="section-head">Where it hurts</h2>
