@@ -2,6 +2,7 @@
 import { Link } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import { stepNames } from '@/composables/useVisit'
+import StepMark from './StepMark.vue'
 import type { Judged, StepId } from '@/types/visit'
 
 const props = defineProps<{ line: Judged['line']; step: StepId; visit: string }>()
@@ -40,19 +41,7 @@ const now = computed(() => props.line.findIndex((one) => one.id === props.step))
         ]"
         >{{ stepNames[one.id] }}</span
       >
-      <svg class="absolute top-[38px]" width="24" height="24" viewBox="-12 -12 24 24" aria-hidden="true">
-        <g v-if="one.id === step">
-          <line y2="12" stroke="var(--color-iron)" stroke-width="2" />
-          <circle r="6" fill="var(--color-walnut)" />
-        </g>
-        <g v-else-if="one.state === 'blocked'">
-          <rect x="-9" y="-3" width="18" height="6" fill="var(--color-paper)" />
-          <line v-for="x in [-5, 5]" :key="x" :x1="x" :x2="x" y1="-6" y2="6" stroke="var(--color-madder)" stroke-width="2.6" />
-        </g>
-        <line v-else-if="one.state === 'done'" y1="-6" y2="6" stroke="var(--color-iron)" stroke-width="3.5" />
-        <line v-else-if="one.state === 'part'" y1="-6" y2="0" stroke="var(--color-iron)" stroke-width="3.5" />
-        <circle v-else r="4" fill="var(--color-paper)" stroke="var(--color-iron)" stroke-width="1.6" />
-      </svg>
+      <StepMark class="absolute top-[38px]" :state="one.id === step ? 'here' : one.state" />
       <span
         class="note absolute top-[59px] z-10 max-w-[118px] truncate whitespace-nowrap bg-paper px-0.5"
         :class="{ 'hidden xl:block': one.id !== step && one.state === 'blocked' && one.id !== 'work' }"

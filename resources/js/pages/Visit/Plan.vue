@@ -705,7 +705,7 @@ useKeys({
         </p>
       </template>
       <div class="sticky bottom-[34px] mt-auto bg-paper pb-2 pt-3 max-xl:static max-xl:flex max-xl:items-center max-xl:gap-4 max-xl:pt-2">
-        <p class="caption mb-1 max-xl:mb-0 max-xl:flex-1">
+        <p class="caption mb-1 max-xl:mb-0 max-xl:flex-1 max-sm:sr-only">
           {{ plan.because }} {{ plan.turns === 0 ? 'No turn.' : plan.turns === 1 ? 'One turn.' : `${plan.turns} turns.` }}
         </p>
         <p class="mb-1 flex flex-wrap gap-x-5 text-[14px]">
