@@ -259,7 +259,7 @@ final readonly class CheckFinder
     /**
      * @param  array<string, float>  $support  strongest first
      * @param  float  $firstThree  what the first three have now
-     * @param  list<array{array<string, float>, list<float>}>  $groups  of the touched: support, strongest first, and how likely each answer is
+     * @param  list<array{array<string, float>, list<float>}>  $groups  the touched: support, strongest first; how likely each answer
      * @param  list<float>  $not  how likely each answer is where none of the touched acts
      * @return array{float, float} bits, and the gain in the share of the first three
      */

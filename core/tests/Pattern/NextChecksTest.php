@@ -61,7 +61,9 @@ final class NextChecksTest extends TestCase
                 $weight += $one->support;
             }
             $share = $slope / $weight;
-            $dulled = array_map(static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $figures->outcomes[$kind]['acts'], $not);
+            $dulled = array_map(
+                static fn (float $a, float $n): float => $a ** $share * $n ** (1 - $share), $figures->outcomes[$kind]['acts'], $not,
+            );
             foreach ($own as $one) {
                 $acts[$one->at->key()] = array_map(static fn (float $a): float => $a / array_sum($dulled), $dulled);
             }
