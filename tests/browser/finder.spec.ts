@@ -38,8 +38,9 @@ test('anything is found from anywhere: who rings, a muscle beside the work, a pa
 test('? tells the keys of every page, and leads to the help, where every word is found', async ({ page }) => {
   await signIn(page)
   await page.keyboard.press('?')
-  const list = page.getByRole('dialog', { name: 'Keys on this page' })
+  const list = page.getByRole('dialog', { name: 'Keys and words on this page' })
   await expect(list.getByText('new client')).toBeVisible()
+  await expect(list.getByText('Overstretched')).toHaveCount(0)
   await accessible(page)
   await page.keyboard.press('Escape')
   await page.goto('/calendar')
@@ -70,6 +71,9 @@ test('in a visit ? tells the step, and the finder leaves the treatment room alon
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog').getByText('look: a digit grades and goes on, Enter passes')).toBeVisible()
   await expect(page.getByRole('dialog').getByText('next step')).toBeVisible()
+  const words = page.getByRole('dialog').getByRole('term')
+  await expect(words.filter({ hasText: 'End-feel' })).toHaveCount(1)
+  await expect(words.filter({ hasText: 'Countersign' })).toHaveCount(0) // no word of this page
   await page.keyboard.press('Escape')
   await page.goto(`${visit}/work`)
   await later(page, 600)

@@ -83,7 +83,7 @@ test('a whole visit by keyboard only', async ({ page }) => {
   await saved(page, () => page.keyboard.press('z'))
   await expect(page.getByText(/taken back/)).toBeVisible()
   await page.keyboard.press('?')
-  await expect(page.getByRole('heading', { name: 'Keys on this page' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Keys and words on this page' })).toBeVisible()
   await page.keyboard.press('Escape')
 
   // Think → Agree → Plan → Work

@@ -153,5 +153,5 @@ watch(open, (now) => {
       </DialogPanel>
     </div>
   </Dialog>
-  <Sheet title="Keys on this page" :open="open === 'keys'" @close="close"><KeyList /></Sheet>
+  <Sheet title="Keys and words on this page" :open="open === 'keys'" @close="close"><KeyList /></Sheet>
 </template>

@@ -5,7 +5,7 @@ import type { KeyHelp } from '@/composables/useKeys'
 defineProps<{ keys: readonly KeyHelp[] }>()
 </script>
 <template>
-  <dl class="grid grid-cols-[92px_1fr] gap-y-2">
+  <dl class="grid grid-cols-[minmax(92px,max-content)_1fr] gap-x-3 gap-y-2">
     <template v-for="[name, what] in keys" :key="name + what">
       <dt>
         <kbd class="key-hint text-[15px]">{{ name }}</kbd>

@@ -133,7 +133,7 @@ const show = (payload: unknown): string => {
         Redo <span class="key-hint">⇧Z</span>
       </button>
       <span class="ml-auto flex items-center gap-5">
-        <button type="button" class="caption min-h-[28px]" @click="showKeys">Keys <span class="key-hint">?</span></button>
+        <button type="button" class="caption min-h-[28px]" @click="showKeys">Keys, words <span class="key-hint">?</span></button>
         <button v-if="page.visit.status === 'open'" type="button" class="caption min-h-[28px] link" @click="stop">
           Stop here, keep it unfinished
         </button>
