@@ -22,6 +22,7 @@ use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
@@ -52,6 +53,15 @@ return Application::configure(basePath: dirname(__DIR__))
                 ? new ServiceUnavailableHttpException(1, 'The server is busy. Nothing was changed; it is tried again.', $fault)
                 : $fault,
         );
+        // what an act refuses is said in the language of the interface, as what a request refuses is
+        $exceptions->map(static function (ValidationException $refused): ValidationException {
+            $said = array_map(
+                static fn (array $of): array => array_map(static fn (string $one): string => __($one), $of), $refused->errors(),
+            );
+
+            return ValidationException::withMessages($said)
+                ->status($refused->status)->errorBag($refused->errorBag)->redirectTo((string) $refused->redirectTo);
+        });
         // names and findings never go into a log, whatever went wrong
         $exceptions->report(static function (Throwable $fault): false {
             Log::error(BareFault::name($fault), ['faults' => BareFault::of($fault)]);

@@ -18,6 +18,8 @@ final class AlreadySigned extends \DomainException
         $at = CarbonImmutable::parse($note->signed_at ?? $visit->signed_at)->setTimezone($visit->people()->user->clinic->timezone)
             ->format('H:i');
 
-        return new self("$by signed this visit at $at. Nothing was signed twice; what you would add is a correction.");
+        return new self(__(':name signed this visit at :time. Nothing was signed twice; what you would add is a correction.', [
+            'name' => $by, 'time' => $at,
+        ]));
     }
 }

@@ -256,7 +256,11 @@ final readonly class BringClients
             'title' => "{$told['name']}".($told['code'] === null ? '' : " ({$told['code']})"),
             'state' => $standing === null ? 'new' : ($changes === [] ? 'same' : 'changed'), 'changes' => $changes,
             'same' => count($becomes) - count($changes),
-            'left' => $renamed ? ["{$told['code']} is {$standing->name} here, with another birthday: is it the same person?"] : [],
+            'left' => ! $renamed ? [] : [
+                __(':code is :name here, with another birthday: is it the same person?', [
+                    'code' => $told['code'], 'name' => $standing->name,
+                ]),
+            ],
         ];
     }
 

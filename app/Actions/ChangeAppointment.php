@@ -66,7 +66,7 @@ final readonly class ChangeAppointment
         if ($one->revision !== $seen) {
             $now = $therapist->clinic->dateWords($one->starts_at->setTimezone($therapist->clinic->timezone), true);
             throw ValidationException::withMessages([
-                'seen' => "Somebody else has changed this meanwhile: it is {$one->status} now, $now. Nothing was changed by you.",
+                'seen' => __('Somebody else has changed this meanwhile: it is :status now, :time. Nothing was changed by you.', ['status' => $one->status, 'time' => $now]),
             ]);
         }
     }

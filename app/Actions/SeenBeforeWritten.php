@@ -12,7 +12,9 @@ final class SeenBeforeWritten
     public static function revision(int $seen, int $real): ValidationException
     {
         return ValidationException::withMessages([
-            'seen' => "Revision $seen was never written here; the record stands at $real. Read it anew, and say it again.",
+            'seen' => __('Revision :seen was never written here; the record stands at :real. Read it anew, and say it again.', [
+                'seen' => $seen, 'real' => $real,
+            ]),
         ]);
     }
 }

@@ -174,7 +174,7 @@ final readonly class Caseload
 
         return array_values($rows->map(static fn (\stdClass $one): array => [
             'client' => $one->client, 'name' => $one->name, 'visit' => $one->visit,
-            'text' => "Visit {$one->number}, {$one->by}, is not signed.",
+            'text' => __('Visit :number, :name, is not signed.', ['number' => $one->number, 'name' => $one->by]),
             'since' => self::day((string) $one->started_at, $user),
         ])->all());
     }

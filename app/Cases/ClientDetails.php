@@ -97,9 +97,9 @@ final readonly class ClientDetails
             'contacts.*.name.min' => 'At least two letters, please.',
             'contacts.*.phone.regex' => 'Digits, spaces, + and brackets, please.',
             'contacts.*.email.email' => 'This is no mail address.',
-            'contacts.*.kind.in' => 'One of: '.implode(', ', ClientContact::KINDS).'.',
-            'pronoun.in' => 'One of: '.implode(', ', self::PRONOUNS).'.', 'sex.in' => 'One of: '.implode(', ', self::SEXES).'.',
-            'skin.in' => 'One of: '.implode(', ', self::SKINS).'.', 'hand.in' => 'One of: '.implode(', ', self::HANDS).', or nothing.',
+            'contacts.*.kind.in' => 'One of: :values.',
+            'pronoun.in' => 'One of: :values.', 'sex.in' => 'One of: :values.',
+            'skin.in' => 'One of: :values.', 'hand.in' => 'One of: :values, or nothing.',
             'max' => 'Too long: at most :max characters.',
         ];
     }

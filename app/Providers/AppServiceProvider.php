@@ -10,6 +10,7 @@ use App\Database\PatientConnection;
 use App\Exchange\Progress;
 use App\Rules\StrongPassword;
 use App\Support\OutboxTransport;
+use App\Support\PhrasedValidator;
 use App\Support\PlainPages;
 use App\Support\Sessions;
 use App\Support\WholeFileSessionHandler;
@@ -24,6 +25,7 @@ use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
+use Illuminate\Support\Facades\Validator;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Validation\Rules\Password;
 use Inertia\ResponseFactory;
@@ -51,6 +53,7 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         ini_set('zend.exception_ignore_args', '1'); // what a function was given does not belong in the trace of an error
+        Validator::resolver(static fn (...$asked): PhrasedValidator => new PhrasedValidator(...$asked));
         // outside production a lazy load or an unknown attribute fails loudly; inside it is logged, and no client waits for it
         Model::shouldBeStrict();
         if ($this->app->isProduction()) {

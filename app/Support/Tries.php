@@ -47,7 +47,7 @@ final readonly class Tries
         foreach ($this->names as $which => $name) {
             if (RateLimiter::tooManyAttempts($name, self::A_MINUTE[$which])) {
                 throw ValidationException::withMessages([
-                    $this->field => 'Too many tries. Wait '.RateLimiter::availableIn($name).' seconds, please.',
+                    $this->field => __('Too many tries. Wait :seconds seconds, please.', ['seconds' => RateLimiter::availableIn($name)]),
                 ])->status(429);
             }
         }

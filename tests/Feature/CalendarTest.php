@@ -85,7 +85,7 @@ final class CalendarTest extends TestCase
         self::assertNull(((array) $days[0]['of'])[$this->user->id]);
         self::assertSame(['12:00', '20:00'], ((array) $days[1]['of'])[$this->user->id]);
         $this->book(['day' => '2026-03-09', 'time' => '15:00'])->assertSessionHas(
-            'message', 'Booked for 2026-03-09 at 15:00. Ada Thorn does not work on that day.',
+            'message', 'Booked for 9 March 2026, 15:00. Ada Thorn does not work on that day.',
         );
     }
 
@@ -115,7 +115,7 @@ final class CalendarTest extends TestCase
     public function test_a_series_keeps_the_time_of_day_over_a_change_of_the_clocks(): void
     {
         $this->book(['day' => '2026-03-23', 'time' => '10:00', 'every' => 1, 'times' => 3])->assertSessionHas(
-            'message', 'Booked 3 times, from 2026-03-23 to 2026-04-06, at 10:00.',
+            'message', 'Booked 3 times, from 23 March 2026 to 6 April 2026, at 10:00.',
         );
 
         $all = Appointment::query()->orderBy('starts_at')->get();

@@ -118,9 +118,9 @@ final class SettingsTest extends TestCase
             ->getSession()
             ->get('message');
 
-        self::assertSame('Booked for 2030-01-07 at 09:00.', $book('2030-01-07', '09:00')); // a Monday
-        self::assertSame('Booked for 2030-01-07 at 11:30. That is outside the hours, 08:00 to 12:00.', $book('2030-01-07', '11:30'));
-        self::assertSame('Booked for 2030-01-12 at 09:00. The clinic is closed on that day.', $book('2030-01-12', '09:00'));
+        self::assertSame('Booked for 2030-01-07, 09:00.', $book('2030-01-07', '09:00')); // a Monday
+        self::assertSame('Booked for 2030-01-07, 11:30. That is outside the hours, 08:00 to 12:00.', $book('2030-01-07', '11:30'));
+        self::assertSame('Booked for 2030-01-12, 09:00. The clinic is closed on that day.', $book('2030-01-12', '09:00'));
     }
 
     public function test_the_page_says_what_a_change_touches(): void

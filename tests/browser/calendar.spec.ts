@@ -51,7 +51,8 @@ test('by keys alone: booked, carried to another day, a clash overruled, cancelle
   let done = kept(page)
   await page.keyboard.press('Enter')
   await done
-  await expect(page.getByText(`Booked for ${day} at 09:15.`)).toBeVisible()
+  const words = new Date(day).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' })
+  await expect(page.getByText(`Booked for ${words}, 09:15.`)).toBeVisible()
   await expect(booked(page, 'Kestrel Moor')).toHaveAccessibleName('Kestrel Moor, 09:15 to 10:15')
 
   // picked up, carried a day and an hour on, put down

@@ -127,7 +127,7 @@ test('reception books and finds people, and sees nothing clinical', async ({ pag
   await page.getByLabel('Day').fill('2030-01-15')
   await page.getByLabel('Time').fill('14:30')
   await page.getByRole('button', { name: 'Book', exact: true }).click()
-  await expect(page.getByText('Booked for 2030-01-15 at 14:30.')).toBeVisible()
+  await expect(page.getByText('Booked for 15 January 2030, 14:30.')).toBeVisible()
   await page.getByRole('link', { name: 'Details' }).click()
   await expect(page.getByLabel('Telephone').first()).toBeVisible()
   for (const clinical of ['Weight, kg', 'Says little of pain']) await expect(page.getByText(clinical)).toHaveCount(0)

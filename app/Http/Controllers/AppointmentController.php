@@ -31,8 +31,8 @@ final readonly class AppointmentController
         ], $request->key(), $here || $request->boolean('anyway'));
 
         return back()->with('message', $here
-            ? "{$client->name} is here, {$about['time']}."
-            : self::booked($starts, $about['time']).self::outside($therapist, $starts[0], $about->integer('minutes')));
+            ? __(':name is here, :time.', ['name' => $client->name, 'time' => $about['time']])
+            : self::booked($starts, $therapist).self::outside($therapist, $starts[0], $about->integer('minutes')));
     }
 
     public function update(ChangeAppointmentRequest $request, Appointment $appointment, ChangeAppointment $change): RedirectResponse
@@ -47,24 +47,30 @@ final readonly class AppointmentController
         $name = $appointment->client->name;
 
         return back()->with('message', trim(match (true) {
-            $starts !== null => "$name moved to {$therapist->clinic->dateWords($starts, true)}."
+            $starts !== null => __(':name moved to :time.', ['name' => $name, 'time' => $therapist->clinic->dateWords($starts, true)])
                 .self::outside($therapist, $starts, $to['minutes'] ?? $appointment->minutes),
-            isset($to['status']) => "$name ".match ($to['status']) {
-                'cancelled' => 'cancelled.', 'missed' => 'did not come.', 'arrived' => 'is here.', default => 'is booked again.',
+            isset($to['status']) => match ($to['status']) {
+                'cancelled' => __(':name cancelled.', ['name' => $name]),
+                'missed' => __(':name did not come.', ['name' => $name]),
+                'arrived' => __(':name is here.', ['name' => $name]),
+                default => __(':name is booked again.', ['name' => $name]),
             },
-            isset($to['minutes']) => "$name: {$to['minutes']} minutes.",
-            default => "$name: changed.",
-        }.($many > 1 ? " All $many of the series from then on." : '')));
+            isset($to['minutes']) => __(':name: :minutes minutes.', ['name' => $name, 'minutes' => $to['minutes']]),
+            default => __(':name: changed.', ['name' => $name]),
+        }.($many > 1 ? ' '.__('All :many of the series from then on.', ['many' => $many]) : '')));
     }
 
     /** @param  non-empty-list<CarbonImmutable>  $starts */
-    private static function booked(array $starts, string $time): string
+    private static function booked(array $starts, User $therapist): string
     {
-        $last = $starts[count($starts) - 1];
+        $words = $therapist->clinic->dateWords(...);
 
         return count($starts) === 1
-            ? "Booked for {$starts[0]->format('Y-m-d')} at $time."
-            : 'Booked '.count($starts)." times, from {$starts[0]->format('Y-m-d')} to {$last->format('Y-m-d')}, at $time.";
+            ? __('Booked for :time.', ['time' => $words($starts[0], true)])
+            : __('Booked :many times, from :first to :last, at :time.', [
+                'many' => count($starts), 'first' => $words($starts[0]), 'last' => $words($starts[count($starts) - 1]),
+                'time' => $starts[0]->format('H:i'),
+            ]);
     }
 
     private static function outside(User $therapist, CarbonImmutable $starts, int $minutes): string
@@ -73,9 +79,11 @@ final readonly class AppointmentController
         $own = isset($therapist->settings['hours']);
 
         return match (true) {
-            $hours === null => $own ? " {$therapist->name} does not work on that day." : ' The clinic is closed on that day.',
+            $hours === null => ' '.($own
+                ? __(':name does not work on that day.', ['name' => $therapist->name])
+                : __('The clinic is closed on that day.')),
             $starts->format('H:i') < $hours[0] || $starts->addMinutes($minutes)->format('H:i') > $hours[1]
-                => " That is outside the hours, {$hours[0]} to {$hours[1]}.",
+                => ' '.__('That is outside the hours, :from to :to.', ['from' => $hours[0], 'to' => $hours[1]]),
             default => '',
         };
     }

@@ -87,7 +87,7 @@ final readonly class ClientController
         Gate::authorize('view', $client);
         if ($client->merged_into_id !== null) {
             return to_route('clients.show', Client::query()->findOrFail($client->merged_into_id))->with(
-                'message', "{$client->code} was the same person: its record is here.",
+                'message', __(':code was the same person: its record is here.', ['code' => $client->code]),
             );
         }
 

@@ -45,7 +45,7 @@ final readonly class ClientKeepingController
         $merge->handle($client, $other, $user, CarbonImmutable::now());
 
         return to_route('clients.edit', $client)->with(
-            'message', "The record of {$other->code} is in this one now. It can be undone below.",
+            'message', __('The record of :code is in this one now. It can be undone below.', ['code' => $other->code]),
         );
     }
 
@@ -64,8 +64,7 @@ final readonly class ClientKeepingController
         $request->validate(
             ['code' => ['required', Rule::in([$client->code])]],
             [
-                'code.in' => "Write {$client->code}, to be sure it is the one meant.",
-                'code.required' => "Write {$client->code}, to be sure it is the one meant.",
+                'code' => __('Write :code, to be sure it is the one meant.', ['code' => $client->code]),
             ],
         );
         $wholly = $erase->handle($client, $user->clinic, CarbonImmutable::now());
@@ -73,8 +72,8 @@ final readonly class ClientKeepingController
         return to_route('clients.index')->with(
             'message',
             $wholly
-                ? "{$client->code} is erased, the record too."
-                : "What told who {$client->code} is is erased. The record the law keeps stays, under the bare code.",
+                ? __(':code is erased, the record too.', ['code' => $client->code])
+                : __('What told who :code is is erased. The record the law keeps stays, under the bare code.', ['code' => $client->code]),
         );
     }
 }

@@ -41,8 +41,10 @@ final readonly class NoteController
             return response()->json(['revision' => $note->revision, 'hash' => $note->content_hash]);
         }
 
-        $later = 'What is corrected later is a new revision with its reason.';
-        $waits = ! $user->role->isSupervised() || $user->supervisor === null ? '' : "It waits for the name of {$user->supervisor->name}. ";
+        $later = __('What is corrected later is a new revision with its reason.');
+        $waits = ! $user->role->isSupervised() || $user->supervisor === null
+            ? ''
+            : __('It waits for the name of :name.', ['name' => $user->supervisor->name]).' ';
 
         return to_route('visits.show', [$visit, 'after'])->with('message', $waits.$later);
     }
@@ -85,6 +87,6 @@ final readonly class NoteController
     {
         $back->handle($visit, $user, $request->string('words')->value(), CarbonImmutable::now());
 
-        return to_route('visits.show', [$visit, 'after'])->with('message', "It is with {$visit->user->name} again.");
+        return to_route('visits.show', [$visit, 'after'])->with('message', __('It is with :name again.', ['name' => $visit->user->name]));
     }
 }

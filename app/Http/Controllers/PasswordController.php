@@ -61,7 +61,7 @@ final readonly class PasswordController
             throw ValidationException::withMessages(['password' => 'This link is spent or too old. Ask for a new one.']);
         }
 
-        return to_route('sign-in')->with('message', "Kept. Sign in with it, {$told['email']}.");
+        return to_route('sign-in')->with('message', __('Kept. Sign in with it, :address.', ['address' => $told['email']]));
     }
 
     public function account(#[CurrentUser] User $user): Response
@@ -94,6 +94,6 @@ final readonly class PasswordController
         $told = $request->validate(['current' => CurrentPassword::rules($request, $user)]);
         Auth::logoutOtherDevices($told['current']);
 
-        return back()->with('message', "Only this window is signed in now, {$user->name}.");
+        return back()->with('message', __('Only this window is signed in now, :name.', ['name' => $user->name]));
     }
 }

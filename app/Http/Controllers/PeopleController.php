@@ -34,14 +34,16 @@ final readonly class PeopleController
             CarbonImmutable::now(),
         );
 
-        return to_route('people')->with('message', "{$person->name} is invited. The link in the mail holds a week.");
+        return to_route('people')->with('message', __(':name is invited. The link in the mail holds a week.', ['name' => $person->name]));
     }
 
     public function update(PersonRequest $request, User $person, ChangePerson $change): RedirectResponse
     {
         $change->change($person, $request->role(), $request->told());
 
-        return to_route('people')->with('message', "Kept. {$person->name} is now {$request->role()->words()}.");
+        $role = $request->role()->words();
+
+        return to_route('people')->with('message', __('Kept. :name is now :role.', ['name' => $person->name, 'role' => $role]));
     }
 
     public function close(User $person, ChangePerson $change): RedirectResponse
@@ -49,7 +51,7 @@ final readonly class PeopleController
         Gate::authorize('manage', $person);
         $change->close($person, CarbonImmutable::now());
 
-        return to_route('people')->with('message', "{$person->name} can no longer sign in. What was written stays.");
+        return to_route('people')->with('message', __(':name can no longer sign in. What was written stays.', ['name' => $person->name]));
     }
 
     public function open(User $person, ChangePerson $change): RedirectResponse
@@ -57,7 +59,7 @@ final readonly class PeopleController
         Gate::authorize('manage', $person);
         $change->open($person);
 
-        return to_route('people')->with('message', "{$person->name} can sign in again.");
+        return to_route('people')->with('message', __(':name can sign in again.', ['name' => $person->name]));
     }
 
     /** For somebody who lost both the app and the recovery codes: the password alone opens again until they set it up anew. */
@@ -67,7 +69,7 @@ final readonly class PeopleController
         abort_if($person->is($user), 403); // one's own is taken away with a code, under one's own name
         $factor->takeAway($person);
 
-        return to_route('people')->with('message', "{$person->name} signs in with the password alone now.");
+        return to_route('people')->with('message', __(':name signs in with the password alone now.', ['name' => $person->name]));
     }
 
     public function remind(User $person, #[CurrentUser] User $user): RedirectResponse

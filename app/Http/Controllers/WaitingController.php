@@ -28,7 +28,7 @@ final readonly class WaitingController
             ],
         )->id);
 
-        return back()->with('message', "{$client->name} waits for a time.");
+        return back()->with('message', __(':name waits for a time.', ['name' => $client->name]));
     }
 
     public function destroy(Waiting $waiting): RedirectResponse
@@ -36,6 +36,6 @@ final readonly class WaitingController
         Gate::authorize('update', $waiting->client);
         $waiting->update(['settled_at' => $waiting->settled_at ?? CarbonImmutable::now()]);
 
-        return back()->with('message', "{$waiting->client->name} waits no longer.");
+        return back()->with('message', __(':name waits no longer.', ['name' => $waiting->client->name]));
     }
 }

@@ -32,7 +32,7 @@ final class HandleInertiaRequests extends Middleware
                     'settings' => $this->settings($user),
                 ],
             'flash' => [
-                'message' => $request->session()->get('message'),
+                'message' => is_string($message = $request->session()->get('message')) ? __($message) : null,
                 'check_in' => $user === null ? null : $request->session()->get('check_in'),
                 'feed' => $user === null ? null : $request->session()->get('feed'),
             ],

@@ -31,7 +31,7 @@ final class GiveBackRequest extends FormRequest
         return [
             'words.required' => 'Say what is missing: they can do nothing with less.',
             'words.min' => 'Say what is missing, in a few words.',
-            'words.max' => 'At most '.self::LONGEST.' characters, please. What you wrote stands here until it is shorter.',
+            'words.max' => 'At most :max characters, please. What you wrote stands here until it is shorter.',
         ];
     }
 }

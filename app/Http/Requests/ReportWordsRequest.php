@@ -35,7 +35,7 @@ final class ReportWordsRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['words.max' => 'At most '.self::LONGEST.' characters, please. What you wrote stands here until it is shorter.'];
+        return ['words.max' => 'At most :max characters, please. What you wrote stands here until it is shorter.'];
     }
 
     /** The visit up to which the report was read, of this client. */

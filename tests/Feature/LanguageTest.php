@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Role;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Lang;
+use Inertia\Testing\AssertableInertia;
+use Tests\TestCase;
+
+/** What the server answers is said in the language of the interface, by the same file as the pages. */
+final class LanguageTest extends TestCase
+{
+    /** @return list<string> every phrase of the interface */
+    private static function phrases(): array
+    {
+        /** @var array<string, string> $phrases */
+        $phrases = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/lang/en.json'), true, flags: JSON_THROW_ON_ERROR);
+
+        return array_keys($phrases);
+    }
+
+    /** A language that nobody speaks: every phrase between two marks. */
+    private function speakMarked(): void
+    {
+        $folder = storage_path('framework/testing/lang');
+        File::ensureDirectoryExists($folder);
+        $marked = array_map(static fn (string $phrase): string => "‹{$phrase}›", self::phrases());
+        File::put("$folder/xx.json", (string) json_encode(array_combine(self::phrases(), $marked)));
+        Lang::addJsonPath($folder);
+        $this->app?->setLocale('xx');
+    }
+
+    public function test_what_every_request_says_of_its_fields_is_in_the_file_that_is_translated_from(): void
+    {
+        $said = [];
+        foreach (File::allFiles(app_path('Http/Requests')) as $file) {
+            $class = 'App\\Http\\Requests\\'.str_replace(['/', '.php'], ['\\', ''], $file->getRelativePathname());
+            $request = is_subclass_of($class, FormRequest::class) ? new $class : null;
+            foreach ($request?->messages() ?? [] as $field => $message) {
+                $said["$class $field"] = $message;
+            }
+        }
+
+        self::assertGreaterThan(30, count($said));
+        self::assertSame([], array_diff($said, self::phrases()));
+    }
+
+    public function test_a_refusal_of_a_field_is_looked_up_before_its_values_are_put_in(): void
+    {
+        $this->speakMarked();
+        $this->actingAs($this->therapist(role: Role::Owner));
+
+        $this->from('/settings')->put('/settings/own', ['idle_minutes' => 500])
+            ->assertSessionHasErrors(['idle_minutes' => '‹Between 1 and 120 minutes, please.›']);
+        $this->putJson('/settings/own', ['idle_minutes' => 500])
+            ->assertJsonPath('errors.idle_minutes.0', '‹Between 1 and 120 minutes, please.›');
+    }
+
+    public function test_what_an_act_refuses_and_what_it_tells_is_looked_up(): void
+    {
+        $this->speakMarked();
+        $this->post('/sign-in', ['email' => 'nobody@lantern-yard.example', 'password' => 'not this one'])
+            ->assertSessionHasErrors(['email' => '‹This address and password do not belong together.›']);
+
+        $this->actingAs($this->therapist(role: Role::Owner));
+        $this->followingRedirects()->from('/settings')->put('/settings/own', ['idle_minutes' => 20])
+            ->assertInertia(static fn (AssertableInertia $page) => $page->where('flash.message', '‹Kept, for you.›'));
+    }
+
+    public function test_a_name_stands_in_the_phrase_and_not_beside_it(): void
+    {
+        $this->speakMarked();
+        $owner = $this->therapist(role: Role::Owner);
+        $client = $this->client($owner);
+
+        $this->actingAs($owner)->delete("/clients/{$client->public_id}", ['code' => 'XX-99'])
+            ->assertSessionHasErrors(['code' => "‹Write {$client->code}, to be sure it is the one meant.›"]);
+    }
+
+    /** What is put together with a value is no key: it is given to `__('… :name …', …)`. */
+    public function test_no_answer_is_a_sentence_with_a_value_in_the_middle(): void
+    {
+        $found = [];
+        foreach (['Http/Controllers', 'Http/Requests', 'Actions', 'Rules'] as $folder) {
+            foreach (File::allFiles(app_path($folder)) as $file) {
+                if (preg_match_all('/"[^"\n]*\{?\$\w[^"\n]* [^"\n]*[.?!]"/', $file->getContents(), $sentences) > 0) {
+                    $found[$file->getFilename()] = $sentences[0];
+                }
+            }
+        }
+
+        self::assertSame([], $found);
+    }
+}
