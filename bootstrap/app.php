@@ -59,8 +59,10 @@ return Application::configure(basePath: dirname(__DIR__))
                 static fn (array $of): array => array_map(static fn (string $one): string => __($one), $of), $refused->errors(),
             );
 
-            return ValidationException::withMessages($said)
-                ->status($refused->status)->errorBag($refused->errorBag)->redirectTo((string) $refused->redirectTo);
+            $same = ValidationException::withMessages($said)->status($refused->status)->errorBag($refused->errorBag);
+            $same->redirectTo = $refused->redirectTo;
+
+            return $same;
         });
         // names and findings never go into a log, whatever went wrong
         $exceptions->report(static function (Throwable $fault): false {

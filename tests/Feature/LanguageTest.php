@@ -55,7 +55,7 @@ final class LanguageTest extends TestCase
         $this->actingAs($this->therapist(role: Role::Owner));
 
         $this->from('/settings')->put('/settings/own', ['idle_minutes' => 500])
-            ->assertSessionHasErrors(['idle_minutes' => '‹Between 1 and 120 minutes, please.›']);
+            ->assertSessionHasErrors(['idle_minutes' => '‹Between 1 and 120 minutes, please.›'])->assertRedirect('/settings');
         $this->putJson('/settings/own', ['idle_minutes' => 500])
             ->assertJsonPath('errors.idle_minutes.0', '‹Between 1 and 120 minutes, please.›');
     }
