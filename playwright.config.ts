@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test'
 
+import { FEW, isSample } from './tests/browser/few'
 import { firstPort, workers } from './tests/browser/servers'
 
 /** What Playwright turns off too: of a switch given twice the last holds. */
@@ -24,6 +25,7 @@ export default defineConfig({
   testMatch: process.env['SCREENSHOTS'] ? 'screenshots.ts' : '*.spec.ts',
   outputDir: 'test-results',
   workers,
+  ...(isSample ? { grep: new RegExp(FEW.map((title) => title.replace(/[?.]/g, '\\$&')).join('|')) } : {}),
   retries: 0,
   // a whole visit takes a minute, and five on a machine that has other things to do
   timeout: 420_000,

@@ -19,7 +19,7 @@ use Somatrace\Core\Tests\Support\MadeUpCourses;
  * No figure of the data is there for nothing: put it otherwise, and what is said of somebody is otherwise. All of them by
  * EVERY_FIGURE=1 vendor/bin/phpunit core/tests/EveryFigureTest.php (over a minute); the suite tries every thirty-first.
  */
-#[Group('slow'), Group('figures')]
+#[Group('slow'), Group('whole'), Group('figures')]
 final class EveryFigureTest extends TestCase
 {
     /** what each file of figures decides */

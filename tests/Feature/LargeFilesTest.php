@@ -22,7 +22,7 @@ use Tests\TestCase;
  * Files of thousands. How long they take is measured by a command (docs/large-clinic.md); here is what keeps them quick, and that they are
  * right.
  */
-#[Group('slow')]
+#[Group('slow'), Group('whole')]
 final class LargeFilesTest extends TestCase
 {
     public function test_a_table_of_thousands_comes_in_with_few_queries_and_says_how_far_it_is(): void

@@ -41,6 +41,7 @@ final class OddRequestsTest extends TestCase
     /** @var array<string, list<string>> middleware of each route */
     private array $guards = [];
 
+    #[Group('whole')]
     public function test_no_route_answers_odd_values_with_a_fault(): void
     {
         $owner = $this->therapist(role: Role::Owner);

@@ -13,7 +13,7 @@ use Symfony\Component\Process\Process;
 use Tests\TestCase;
 
 /** What the server gives a page is what its types say: every page of the demo is given to the TypeScript compiler with what it gets. */
-#[Group('slow')]
+#[Group('slow'), Group('whole')]
 #[Group('walks')]
 final class PageTypesTest extends TestCase
 {

@@ -30,7 +30,7 @@ use Tests\Support\MadeUpRecords;
 use Tests\TestCase;
 
 /** Each format goes out, comes in again elsewhere, and goes out as the same. */
-#[Group('slow')]
+#[Group('slow'), Group('whole')]
 final class RoundTripTest extends TestCase
 {
     private const SEED = 20261126;

@@ -14,7 +14,7 @@ use PHPUnit\Framework\Attributes\Group;
 use Tests\TestCase;
 
 /** What is stored already and says what nobody can read: it stands as it is, is named, and breaks nothing else. */
-#[Group('slow')]
+#[Group('slow'), Group('whole')]
 final class UnreadableRecordsTest extends TestCase
 {
     private const PAGES = ['ask', 'screen', 'move', 'feel', 'think', 'agree', 'plan', 'work', 'recheck', 'after'];

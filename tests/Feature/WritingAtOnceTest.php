@@ -14,7 +14,7 @@ use Tests\KeepsAFile;
 use Tests\TestCase;
 
 /** Somebody else holds the database. Other processes are real ones: within one process nobody waits for anybody. */
-#[Group('slow')]
+#[Group('slow'), Group('whole')]
 final class WritingAtOnceTest extends TestCase
 {
     use KeepsAFile;

@@ -1,3 +1,4 @@
+import { isSample } from './few'
 import { places, type Place } from './places'
 import { expect, test, type Page } from './test'
 import { seenFaults } from './seen'
@@ -60,19 +61,21 @@ async function holds(page: Page, path: string, place: Place): Promise<void> {
   expect(forbidden).toEqual([])
 }
 
-/** `bin/test --full`, or WALK=full: every page of every clinic; the suite walks the demo's, and of the others a sample (WALK_SEED=). */
+/**
+ * `bin/test --full`, or WALK=full: every page of every clinic. `--whole` walks the demo's, and of the others a sample (WALK_SEED=);
+ * `bin/test` alone a sample of both.
+ */
 const EVERYTHING = process.env['WALK'] === 'full'
-const SAMPLE = 7
 const seed = Number(process.env['WALK_SEED'] ?? 1)
 /** The same few for the same seed: by a number made of the name. */
-function sampled<T>(all: [string, T][]): [string, T][] {
+function sampled<T>(all: [string, T][], most: number): [string, T][] {
   if (EVERYTHING) return all
   const rank = (name: string) =>
     [...`${seed} ${name}`].reduce((sum, sign) => Math.imul(sum ^ sign.codePointAt(0)!, 0x01000193) >>> 0, 0x811c9dc5)
-  return [...all].sort(([a], [b]) => rank(a) - rank(b)).slice(0, SAMPLE)
+  return [...all].sort(([a], [b]) => rank(a) - rank(b)).slice(0, most)
 }
 
-for (const [name, place] of Object.entries(places)) {
+for (const [name, place] of sampled(Object.entries(places), isSample ? 12 : Infinity)) {
   test(`${name}: no serious fault of access, nothing the policy forbids, and it fits`, async ({
     browser,
     baseURL,
@@ -97,7 +100,7 @@ const elsewhere: [string, { who: string; place: Place }][] = [
     place.desk ? [[`${name}, at the desk`, { who: 'desk@longest.example', place }] as const] : [],
   ),
 ].map(([name, of]) => [name, of])
-for (const [name, { who, place }] of sampled(elsewhere)) {
+for (const [name, { who, place }] of sampled(elsewhere, isSample ? 5 : 7)) {
   test(`${name}: no serious fault of access, and it fits`, async ({ browser, longest }) => {
     const context = await browser.newContext({ storageState: await longest.as(who), baseURL: longest.address })
     const page = await context.newPage()

@@ -27,7 +27,7 @@ use Somatrace\Core\Tests\Support\Core;
 /** A treatment that runs is planned anew from where it stands: what was done counts, and every limit holds over both together. */
 final class ReplanTest extends TestCase
 {
-    #[Group('properties'), Group('slow')]
+    #[Group('properties'), Group('slow'), Group('whole')]
     public function test_limits_hold_over_what_was_done_and_what_is_planned_anew(): void
     {
         $broken = [];

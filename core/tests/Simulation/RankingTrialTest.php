@@ -46,6 +46,7 @@ final class RankingTrialTest extends TestCase
         self::assertGreaterThan($scores['ranges']->logLoss() * -1, $scores['full']->logLoss() * -1, 'more findings tell more');
     }
 
+    #[Group('whole')]
     public function test_what_is_suggested_is_no_worse_than_palpating_down_the_ranking(): void
     {
         $orders = (new RankingTrial(Core::clinic()))->orders(66, self::SEED, 16);

@@ -99,7 +99,7 @@ const by = (direction: number) => {
 </script>
 <template>
   <Popover v-slot="{ open, close }" as="div" class="relative">
-    <div ref="box" class="relative" @keydown="open && $event.stopPropagation()">
+    <div ref="box" class="relative" :title="value ? undefined : EXAMPLES[settings().date_form]" @keydown="open && $event.stopPropagation()">
       <TypedField
         :id="id"
         :value="value"
@@ -108,7 +108,6 @@ const by = (direction: number) => {
         :bounds="bounds"
         :look="`${look} !pr-[44px]`"
         :placeholder="EXAMPLES[settings().date_form]"
-        :title="value ? undefined : EXAMPLES[settings().date_form]"
         :error="error"
         :refusal="`That is no day. Write it like ${dayText(today)}.`"
         @choose="(day) => emit('choose', day)"

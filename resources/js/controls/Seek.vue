@@ -45,7 +45,7 @@ defineExpose({ focus: () => box.value?.querySelector('input')?.focus() })
 </script>
 <template>
   <Combobox v-slot="{ open: isOpen }" :model-value="null" nullable @update:model-value="take">
-    <div ref="box" class="relative" @pointerdown="measure" @focusin="measure" @keydown.esc="emit('leave')">
+    <div ref="box" class="relative" :title="prompt" @pointerdown="measure" @focusin="measure" @keydown.esc="emit('leave')">
       <ComboboxLabel as="span" class="sr-only">{{ label }}</ComboboxLabel>
       <ComboboxInput
         :id="id"
@@ -53,7 +53,6 @@ defineExpose({ focus: () => box.value?.querySelector('input')?.focus() })
         :style="open ? undefined : { paddingRight: '30px' }"
         :class="look"
         :placeholder="prompt"
-        :title="prompt"
         :display-value="() => asked"
         autocomplete="off"
         @change="asked = ($event.target as HTMLInputElement).value"
