@@ -58,9 +58,8 @@ return Application::configure(basePath: dirname(__DIR__))
             $said = array_map(
                 static fn (array $of): array => array_map(static fn (string $one): string => __($one), $of), $refused->errors(),
             );
-
             $same = ValidationException::withMessages($said)->status($refused->status)->errorBag($refused->errorBag);
-            $same->redirectTo = $refused->redirectTo;
+            [$same->redirectTo, $same->response] = [$refused->redirectTo, $refused->response];
 
             return $same;
         });

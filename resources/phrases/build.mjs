@@ -4,18 +4,18 @@ import { hasWords, phrased, spoken } from './phrases.mjs'
 
 const FILE = 'lang/en.json'
 const PAGES = 'resources/js'
-/** What the help page says is a text of its own. */
 /** What the server answers: sentences, and what is given to `__('…')`. */
 const SERVER = ['app/Actions', 'app/Cases', 'app/Http/Controllers', 'app/Http/Requests', 'app/Models', 'app/Rules', 'app/Support']
 const TEXT = /(__\()?'((?:[^'\\]|\\.)*)'/g
 const SENTENCE = /^\p{Lu}[\p{Ll} ].*[.?!]$/u
-export const answers = (source) =>
+const answers = (source) =>
   source
     .split('\n')
     .filter((line) => !/^\s*(\/?\*|\/\/)/.test(line))
     .flatMap((line) => [...line.matchAll(TEXT)])
     .filter(([, called, text]) => called || (SENTENCE.test(text) && !text.includes('`')))
     .map(([, , text]) => text.replaceAll("\\'", "'"))
+/** What the help page says is a text of its own. */
 const HELP = 'resources/js/parts/help.json'
 
 export const all = () => {

@@ -38,7 +38,7 @@ const marks: [StepState | 'here', string][] = [
 ]
 const keys: KeyHelp[] = [
   ['/', 'find a client by name, code or telephone; a muscle, a test, a page'],
-  ['?', 'the keys of the page you are on'],
+  ['?', 'the keys of the page you are on, and what its words mean'],
   ['. ,', 'the next step of a visit, the one before'],
   ['Z ⇧Z', 'take back, do again'],
   ['N', 'the check that would tell most next'],

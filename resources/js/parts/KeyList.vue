@@ -11,7 +11,7 @@ const { close } = useFinder()
 const everywhere: KeyHelp[] = [
   ['/', 'find a client, a muscle, a test, a page'],
   ['Esc', 'out of a field, or close what is open'],
-  ['?', 'this list'],
+  ['?', 'the keys and words of this page'],
 ]
 const all = computed<KeyHelp[]>(() => [...[...keysHere].reverse().flat(), ...everywhere])
 /** Read off the page when this is opened: no word has to be marked to be explained. */

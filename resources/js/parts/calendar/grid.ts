@@ -30,7 +30,7 @@ export interface Waits {
   client: { id: string; name: string }
   with: number | null
   minutes: number
-  /** weekdays that suit; none said: any */
+  /** weekdays that suit; where none is named, each does */
   days: string[]
   part: 'any' | 'morning' | 'afternoon'
   word: string | null
