@@ -83,10 +83,10 @@ final readonly class Caseload
             $worrying = $this->checkIns->worrying($back->answers);
             $after = $back->answers['after'] ?? [];
             $said = match (true) {
-                $worrying !== [] => ['worrying', 'After the last visit: '.implode('; ', $worrying).'. Ring today.'],
-                ($after['worse'] ?? false) === true => ['sore', 'It was worse after the last visit. Lighter and shorter next time.'],
+                $worrying !== [] => ['worrying', __('After the last visit: :what. Ring today.', ['what' => implode('; ', $worrying)])],
+                ($after['worse'] ?? false) === true => ['sore', __('It was worse after the last visit. Lighter and shorter next time.')],
                 (float) ($after['soreness_hours'] ?? 0) > $this->clinic->responseFigures()->regressHours
-                    => ['sore', 'Sore for longer than two days. Lighter and shorter next time.'],
+                    => ['sore', __('Sore for longer than two days. Lighter and shorter next time.')],
                 default => null,
             };
             if ($said !== null) {
@@ -121,7 +121,7 @@ final readonly class Caseload
             ->selectRaw('clients.public_id, clients.name, min(check_ins.created_at) as asked')->get();
 
         return array_values($rows->map(static fn (\stdClass $one): array => [
-            'client' => $one->public_id, 'name' => $one->name, 'text' => 'Asked how it was, and no answer yet.',
+            'client' => $one->public_id, 'name' => $one->name, 'text' => __('Asked how it was, and no answer yet.'),
             'since' => self::day((string) $one->asked, $user),
         ])->all());
     }
@@ -148,7 +148,7 @@ final readonly class Caseload
         $late = $today->subDays(self::OVERDUE_DAYS)->format('Y-m-d');
         $all = $rows->map(static fn (\stdClass $one): array => [
             'client' => (string) $one->public_id, 'name' => (string) $one->name, 'since' => (string) $one->due_on,
-            'text' => $one->phone === null ? 'No telephone number.' : (string) $one->phone,
+            'text' => $one->phone === null ? __('No telephone number.') : (string) $one->phone,
         ]);
 
         return [

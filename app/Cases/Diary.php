@@ -72,10 +72,13 @@ final readonly class Diary
         $said = [];
         foreach ($others as $one) {
             if ($one->starts_at < $starts->addMinutes($minutes) && $one->endsAt() > $starts) {
-                $local = $one->starts_at->setTimezone($clinic->timezone);
+                $told = [
+                    'client' => $one->client->name, 'name' => $one->user->name, 'minutes' => $one->minutes,
+                    'when' => $clinic->dateWords($one->starts_at->setTimezone($clinic->timezone), true),
+                ];
                 $said[] = $one->client_id === $client->id
-                    ? "{$one->client->name} is booked then already: {$clinic->dateWords($local, true)} with {$one->user->name}."
-                    : "{$one->user->name} has {$one->client->name} then: {$clinic->dateWords($local, true)}, {$one->minutes} min.";
+                    ? __(':client is booked then already: :when with :name.', $told)
+                    : __(':name has :client then: :when, :minutes min.', $told);
             }
         }
 
@@ -92,7 +95,9 @@ final readonly class Diary
         $more = count($clashes) - self::NAMED;
         if ($clashes !== []) {
             throw ValidationException::withMessages([
-                'clash' => implode(' ', array_slice($clashes, 0, self::NAMED)).($more > 0 ? " And $more more." : ''),
+                'clash' => implode(' ', [
+                    ...array_slice($clashes, 0, self::NAMED), ...$more > 0 ? [__('And :more more.', ['more' => $more])] : [],
+                ]),
             ]);
         }
     }

@@ -23,8 +23,9 @@ final readonly class Letters
             'password.reset', ['token' => Password::broker('invitations')->createToken($person), 'email' => $person->email, 'invited' => 1],
         );
         $this->send(
-            $person->email, "{$person->clinic->name}: your account",
-            "{$by} invites you to {$person->clinic->name}.\n\nChoose a password here, within a week:\n$link\n",
+            $person->email, __(':clinic: your account', ['clinic' => $person->clinic->name]),
+            __(':by invites you to :clinic.', ['by' => $by, 'clinic' => $person->clinic->name]),
+            __('Choose a password here, within a week:')."\n$link",
         );
     }
 
@@ -32,8 +33,9 @@ final readonly class Letters
     {
         $link = self::link('password.reset', ['token' => Password::broker()->createToken($person), 'email' => $person->email]);
         $this->send(
-            $person->email, 'A new password',
-            "Somebody asked for a new password for this address. If it was you, choose one here within an hour:\n$link\n\nIf it was not, nothing has changed and nothing needs doing.\n",
+            $person->email, __('A new password'),
+            __('Somebody asked for a new password for this address. If it was you, choose one here within an hour:')."\n$link",
+            __('If it was not, nothing has changed and nothing needs doing.'),
         );
     }
 
@@ -42,9 +44,12 @@ final readonly class Letters
     {
         $name = Str::before($client->name, ' ');
         $this->send(
-            (string) $client->email, "{$clinic->name}: how was it?",
-            "{$name}, how have you been since you were here? It takes a minute:\n".self::link('check-in.show', $link)
-            ."\n\nThe link works once, on one device, until {$clinic->dateWords($until->setTimezone($clinic->timezone))}. If something worries you, do not write: ring us.\n",
+            (string) $client->email, __(':clinic: how was it?', ['clinic' => $clinic->name]),
+            __(':name, how have you been since you were here? It takes a minute:', ['name' => $name])
+                ."\n".self::link('check-in.show', $link),
+            __('The link works once, on one device, until :until. If something worries you, do not write: ring us.', [
+                'until' => $clinic->dateWords($until->setTimezone($clinic->timezone)),
+            ]),
         );
     }
 
@@ -58,9 +63,9 @@ final readonly class Letters
         return rtrim(Config::string('app.url'), '/').route($route, $parameters, false);
     }
 
-    private function send(string $address, string $subject, string $text): void
+    private function send(string $address, string $subject, string ...$paragraphs): void
     {
-        Mail::raw($text, static function (Message $message) use ($address, $subject): void {
+        Mail::raw(implode("\n\n", $paragraphs)."\n", static function (Message $message) use ($address, $subject): void {
             $message->to($address)->subject($subject);
         });
     }

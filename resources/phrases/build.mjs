@@ -5,7 +5,7 @@ import { hasWords, phrased, spoken } from './phrases.mjs'
 const FILE = 'lang/en.json'
 const PAGES = 'resources/js'
 /** What the server answers: sentences, and what is given to `__('…')`. */
-const SERVER = ['app/Actions', 'app/Cases', 'app/Http/Controllers', 'app/Http/Requests', 'app/Models', 'app/Rules', 'app/Support']
+const SERVER = ['app/Actions', 'app/Cases', 'app/Http/Controllers', 'app/Http/Requests', 'app/Models', 'app/Rules', 'app/Support', 'resources/views']
 const TEXT = /(__\()?'((?:[^'\\]|\\.)*)'/g
 const SENTENCE = /^\p{Lu}[\p{Ll} ].*[.?!]$/u
 const answers = (source) =>

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\OutboxMail;
 use App\Models\Role;
+use App\Support\Letters;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Lang;
@@ -81,11 +83,45 @@ final class LanguageTest extends TestCase
             ->assertSessionHasErrors(['code' => "‹Write {$client->code}, to be sure it is the one meant.›"]);
     }
 
+    public function test_a_paper_and_a_mail_are_told_in_it(): void
+    {
+        $this->speakMarked();
+        $owner = $this->therapist(role: Role::Owner);
+        $paper = view('papers.home-care', [
+            'clinic' => 'Lantern Yard', 'client' => ['code' => 'LY-1', 'name' => 'Wendel Ash'], 'visit' => ['date' => '1 March'],
+            'therapist' => 'Nell Harrow', 'advice' => '', 'given' => [], 'expect' => ['It may be sore for a day.'],
+        ])->render();
+        foreach (['<h1>‹For home›</h1>', '‹Nothing was handed out.›', '<h2>‹After today›</h2>', 'lang="xx"'] as $said) {
+            self::assertStringContainsString($said, $paper);
+        }
+
+        app(Letters::class)->invite($owner, 'Ida');
+        $mail = OutboxMail::query()->sole();
+        self::assertSame("‹{$owner->clinic->name}: your account›", $mail->subject);
+        self::assertStringContainsString("‹Ida invites you to {$owner->clinic->name}.›\n\n‹Choose a password here, within a week:›\nhttp", $mail->text);
+    }
+
+    /** Letters that stand in a template outside of what is looked up. */
+    public function test_no_template_has_words_of_its_own(): void
+    {
+        $left = [];
+        foreach (File::allFiles(resource_path('views')) as $file) {
+            $bare = (string) preg_replace([
+                '~<style.*?</style>~s', '~\{\{.*?\}\}|\{!!.*?!!\}~s', '~@\w+\s*(\((?:[^()]|(?1))*\))?~', '~<[^>]*>~',
+            ], ' ', $file->getContents());
+            if (preg_match('/\p{L}{2}[^\n]*/u', $bare, $words) === 1) {
+                $left[$file->getFilename()] = $words[0];
+            }
+        }
+
+        self::assertSame([], $left);
+    }
+
     /** What is put together with a value is no key: it is given to `__('… :name …', …)`. */
     public function test_no_answer_is_a_sentence_with_a_value_in_the_middle(): void
     {
         $found = [];
-        foreach (['Http/Controllers', 'Http/Requests', 'Actions', 'Rules'] as $folder) {
+        foreach (['Http/Controllers', 'Http/Pages', 'Http/Requests', 'Actions', 'Cases', 'Models', 'Rules', 'Support'] as $folder) {
             foreach (File::allFiles(app_path($folder)) as $file) {
                 if (preg_match_all('/"[^"\n]*\{?\$\w[^"\n]* [^"\n]*[.?!]"/', $file->getContents(), $sentences) > 0) {
                     $found[$file->getFilename()] = $sentences[0];

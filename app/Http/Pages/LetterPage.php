@@ -73,13 +73,13 @@ final readonly class LetterPage
         $parts = array_column($note['parts'], 'sentences', 'id');
         $letter = [
             $clinic->name."\n".$clinic->dateWords(CarbonImmutable::parse($visit->day())),
-            "To the doctor of {$client->name}, born {$clinic->dateWords($client->born_on)}",
+            __('To the doctor of :name, born :born', ['name' => $client->name, 'born' => $clinic->dateWords($client->born_on)]),
             ...$this->opening($client->name, $safety),
-            ...array_map(fn (string $part, string $head): string => $this->list($head, array_column(array_filter(
+            ...array_map(fn (string $part, string $head): string => $this->list(__($head), array_column(array_filter(
                 $parts[$part] ?? [], static fn (array $one): bool => preg_match(self::NOT_TOLD, $one['id']) !== 1,
             ), 'text')), array_keys(self::TOLD), self::TOLD),
             $this->list(
-                'Stored and not readable any more, so not part of this', array_column($this->sound->unreadable($visit->id), 'what'),
+                __('Stored and not readable any more, so not part of this'), array_column($this->sound->unreadable($visit->id), 'what'),
             ),
             "{$visit->user->name}\n{$clinic->name}",
         ];
@@ -97,14 +97,17 @@ final readonly class LetterPage
     {
         $verdict = Verdict::from($safety['overridden'] ?? $safety['verdict']);
         if (! in_array($verdict, [Verdict::Refer, Verdict::Emergency], true)) {
-            return ["$name was here today for massage therapy. This is what we asked, saw, felt and did. We treat muscles and do not diagnose."];
+            return [
+                __(':name was here today for massage therapy.', ['name' => $name]).' '
+                    .__('This is what we asked, saw, felt and did. We treat muscles and do not diagnose.'),
+            ];
         }
         $why = array_filter($safety['because'], static fn (array $one): bool => $one['verdict'] === $verdict->value);
 
         return [
-            "$name was here today for massage therapy and should be seen {$this->soon($safety)}. We treat muscles and do not diagnose; "
-                .'this is what we asked, saw and felt.',
-            $this->list('Why', array_column($why, 'reason')),
+            __(':name was here today for massage therapy and should be seen :soon.', ['name' => $name, 'soon' => $this->soon($safety)]).' '
+                .__('We treat muscles and do not diagnose; this is what we asked, saw and felt.'),
+            $this->list(__('Why'), array_column($why, 'reason')),
         ];
     }
 
@@ -114,11 +117,11 @@ final readonly class LetterPage
         $days = $safety['when']['within_days'] ?? null;
 
         return match (true) {
-            $safety['verdict'] === 'emergency' => 'at once',
-            $days === 0 => 'today',
-            $days === 1 => 'by tomorrow',
-            is_int($days) => "within $days days",
-            default => 'when you can',
+            $safety['verdict'] === 'emergency' => __('at once'),
+            $days === 0 => __('today'),
+            $days === 1 => __('by tomorrow'),
+            is_int($days) => __('within :days days', ['days' => $days]),
+            default => __('when you can'),
         };
     }
 

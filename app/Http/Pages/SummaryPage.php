@@ -88,7 +88,8 @@ final readonly class SummaryPage
 
         return [
             'name' => $one->name,
-            'words' => "A joint at the $where: it moves too little, and may keep what lies around it tense. {$this->sure($one->word)}",
+            'words' => __('A joint at the :where: it moves too little, and may keep what lies around it tense.', ['where' => $where])
+                .' '.$this->sure($one->word),
         ];
     }
 
@@ -98,25 +99,25 @@ final readonly class SummaryPage
         $muscle = $this->clinic->atlas()->muscle($one->at->muscle);
         $where = $this->clinic->atlas()->zone($muscle->zones[0] ?? '')->name.", {$one->at->side->value}";
         $role = match ($one->role) {
-            Role::Source => 'the pain may well come from here',
-            Role::Site => 'it is sore where it hurts; what started it may lie elsewhere',
-            Role::Overstretched => 'it aches because something on the other side of the joint pulls on it',
-            Role::Compensating => 'it works for something else and is tired',
-            Role::Unclear => 'it fits what was found so far',
+            Role::Source => __('the pain may well come from here'),
+            Role::Site => __('it is sore where it hurts; what started it may lie elsewhere'),
+            Role::Overstretched => __('it aches because something on the other side of the joint pulls on it'),
+            Role::Compensating => __('it works for something else and is tired'),
+            Role::Unclear => __('it fits what was found so far'),
         };
 
         return [
             'name' => $muscle->name.($muscle->plain === null ? '' : " ({$muscle->plain})"),
-            'words' => "A muscle at the $where: $role. {$this->sure($one->word)}",
+            'words' => __('A muscle at the :where: :role.', ['where' => $where, 'role' => $role]).' '.$this->sure($one->word),
         ];
     }
 
     private function sure(string $word): string
     {
         return match ($word) {
-            'very strong' => 'Nearly everything found points to it.',
-            'strong' => 'Most of what was found points to it.',
-            default => 'Some of what was found points to it.',
+            'very strong' => __('Nearly everything found points to it.'),
+            'strong' => __('Most of what was found points to it.'),
+            default => __('Some of what was found points to it.'),
         };
     }
 }

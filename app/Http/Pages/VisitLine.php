@@ -29,27 +29,27 @@ final readonly class VisitLine
         $states = [
             'ask' => $count('complaint') > 0 ? ['done', ''] : ['open', ''],
             'screen' => match (true) {
-                ! $treats => ['blocked', $safety['verdict'] === 'emergency' ? 'emergency' : 'not today'],
-                $asks > 0 => ['part', "$asks to ask"],
+                ! $treats => ['blocked', $safety['verdict'] === 'emergency' ? __('emergency') : __('not today')],
+                $asks > 0 => ['part', __(':count to ask', ['count' => $asks])],
                 default => ['done', ''],
             },
             'move' => $count('range', 'resisted', 'posture') > 0 ? ['done', ''] : ['open', ''],
             'feel' => $count('palpation') > 0 ? ['done', ''] : ['open', ''],
             'think' => $count('palpation', 'range') > 1 ? ['done', ''] : ['open', ''],
-            'agree' => $consents > 0 ? ['part', "$consents to ask"] : [$agreed || $count('consent') > 0 ? 'done' : 'open', ''],
+            'agree' => $consents > 0 ? ['part', __(':count to ask', ['count' => $consents])] : [$agreed || $count('consent') > 0 ? 'done' : 'open', ''],
             'plan' => match (true) {
-                ! $treats => ['blocked', 'not today'],
+                ! $treats => ['blocked', __('not today')],
                 $agreed => ['done', ''],
                 default => ['open', ''],
             },
             'work' => match (true) {
-                ! $treats => ['blocked', 'not today'],
-                $asks > 0 => ['blocked', 'needs answers'],
-                ! $agreed => ['blocked', 'needs a plan'],
+                ! $treats => ['blocked', __('not today')],
+                $asks > 0 => ['blocked', __('needs answers')],
+                ! $agreed => ['blocked', __('needs a plan')],
                 default => [$stepsDone > 0 ? 'done' : 'open', ''],
             },
             'recheck' => $entries->where('phase', 'after')->isNotEmpty() ? ['done', ''] : ['open', ''],
-            'after' => $visit->isSigned() ? ['done', 'signed'] : ['open', ''],
+            'after' => $visit->isSigned() ? ['done', __('signed')] : ['open', ''],
         ];
 
         return array_map(

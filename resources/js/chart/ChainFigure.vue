@@ -3,7 +3,7 @@ import { useResizeObserver } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Side } from '@/types/ids.generated'
 import type { Chain, Complaint, Place } from '@/types/visit'
-import { cropOf, loadView, viewOf, zoneOfView, type NearId } from './art'
+import { cropOf, loadView, viewOf, zoneOfView, type Crop } from './art'
 import { muscle as muscleIn, zone as zoneIn } from './atlas'
 import Figure from './Figure.vue'
 
@@ -70,15 +70,16 @@ const redraw = async () => {
 }
 watch(() => props.chain, redraw, { immediate: true, flush: 'post' })
 useResizeObserver(stage, redraw)
-/** The upper body alone when nothing of it lies lower. */
+/** The upper body alone, down to its hands, when nothing of it lies lower. */
 const UPPER = ['head', 'neck', 'shoulder', 'trunk']
-const near = computed<NearId>(() => {
+const TO_THE_HANDS: Crop = { x: -206, y: -8, w: 412, h: 640 }
+const isUpper = computed(() => {
   const zones = [
     ...props.complaints.map((one) => one.zone),
     ...(props.chain?.muscles ?? []).map((one) => muscleIn(one.muscle).zones[0]),
     ...(props.chain ? [...props.chain.from, ...props.chain.to] : []).map((one) => one.zone),
   ]
-  return zones.length && zones.every((one) => one && UPPER.includes(zoneIn(one).group)) ? 'upper' : 'whole'
+  return zones.length > 0 && zones.every((one) => one && UPPER.includes(zoneIn(one).group))
 })
 const label = computed(() =>
   props.chain ? `Front and back of the body: ${props.chain.title}` : 'Front and back of the body with the complaints',
@@ -91,11 +92,11 @@ const label = computed(() =>
         <span class="italic">{{ view === 'front' ? 'right' : 'left' }}</span><span>{{ view }}</span
         ><span class="italic">{{ view === 'front' ? 'left' : 'right' }}</span>
       </p>
-      <div class="h-[350px]">
+      <div :class="isUpper ? 'h-[280px]' : 'h-[350px]'">
         <Figure
           ref="figures"
           :view="view"
-          :crop="cropOf(view, near)"
+          :crop="isUpper ? TO_THE_HANDS : cropOf(view, 'whole')"
           :complaints="complaints"
           :depth="2"
           :label="view"

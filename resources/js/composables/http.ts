@@ -1,4 +1,5 @@
 import { found, lost } from './connection'
+import { begin } from './waiting'
 
 /** A refusal by the server, with its words by field. */
 export class Refused extends Error {
@@ -27,14 +28,23 @@ export const believed = (): Record<string, string> => ({
 })
 const headers = (): Record<string, string> => ({ Accept: 'application/json', ...believed() })
 
-/** Fetches, and tells the rest of the window whether the server is there. */
-async function ask(url: string, init: RequestInit): Promise<Response> {
+/**
+ * Who asks: somebody who touched something and waits for the answer; something that is sent while they go on; nobody, by itself, which does
+ * not keep the screen from locking either.
+ */
+export type Asker = 'waits' | 'goes-on' | 'nobody'
+
+/** Fetches, and tells the rest of the window whether the server is there and whether somebody waits. */
+async function ask(url: string, init: RequestInit, asker: Asker = 'waits'): Promise<Response> {
+  const end = asker === 'waits' ? begin() : undefined
   let response: Response
   try {
     response = await fetch(url, init)
   } catch (failure) {
     lost('gone')
     throw failure
+  } finally {
+    end?.()
   }
   if (response.status === 503) lost('busy')
   else found()
@@ -47,23 +57,21 @@ const answerOf = async (response: Response): Promise<unknown> => {
   return answer
 }
 
-/**
- * Sends JSON with the session's token. A failed connection throws a TypeError, a refusal a Refused; 409 is an answer.
- * What nobody touched for says so, and does not keep the screen from locking.
- */
-export async function send<T>(method: 'GET' | 'PUT' | 'POST' | 'DELETE', url: string, body?: unknown, untouched = false): Promise<T> {
-  const response = await ask(url, {
+/** Sends JSON with the session's token. A failed connection throws a TypeError, a refusal a Refused; 409 is an answer. */
+export async function send<T>(method: 'GET' | 'PUT' | 'POST' | 'DELETE', url: string, body?: unknown, asker: Asker = 'waits'): Promise<T> {
+  const told = {
     method,
-    headers: { ...headers(), 'Content-Type': 'application/json', ...(untouched ? { 'X-Background': '1' } : {}) },
+    headers: { ...headers(), 'Content-Type': 'application/json', ...(asker === 'nobody' ? { 'X-Background': '1' } : {}) },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-  })
+  }
+  const response = await ask(url, told, asker)
   return (await answerOf(response)) as T
 }
 
 /** Sends a file with a few words beside it; fails as `send` does. */
-export async function sendFile<T>(url: string, file: File, words: Record<string, string> = {}): Promise<T> {
+export async function sendFile<T>(url: string, file: File, words: Record<string, string> = {}, asker: Asker = 'waits'): Promise<T> {
   const body = new FormData()
   body.append('file', file)
   for (const [name, value] of Object.entries(words)) body.append(name, value)
-  return (await answerOf(await ask(url, { method: 'POST', headers: headers(), body }))) as T
+  return (await answerOf(await ask(url, { method: 'POST', headers: headers(), body }, asker))) as T
 }

@@ -79,7 +79,7 @@ export function useOutbox(
     waiting.value = new Set(sent.map((event) => event.id))
     try {
       if (sent.length) {
-        const answer = await send<Answer>('POST', `/visits/${visit}/events`, { events: sent, sent_at: new Date().toISOString() })
+        const answer = await send<Answer>('POST', `/visits/${visit}/events`, { events: sent, sent_at: new Date().toISOString() }, 'goes-on')
         for (const event of sent)
           if (answer.kept.includes(event.id) && !loose.delete(event.id)) unsentEvents.arrived(visit, event.id, event, true)
         if (!loose.size && trouble.value.startsWith(FULL)) trouble.value = ''

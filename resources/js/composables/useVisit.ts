@@ -228,7 +228,7 @@ export function provideVisit(props: ComputedRef<VisitProps>, beside: () => numbe
       'GET',
       `/visits/${props.value.visit.id}/entries?step=${props.value.visit.step}`,
       undefined,
-      true,
+      'nobody',
     ).catch(() => null)
     if (!fresh || waiting.value.size) return
     const changed = fresh.entries.filter(

@@ -54,6 +54,7 @@ const chosen = (one: File) => {
   trouble.value = ''
   void look()
 }
+/** While it runs it is said here how far it is. */
 const attempt = async (act: (one: File, token: string) => Promise<void>) => {
   if (!file.value || busy.value) return
   busy.value = true
@@ -63,7 +64,7 @@ const attempt = async (act: (one: File, token: string) => Promise<void>) => {
   const token = ulid()
   const asking = window.setInterval(
     () =>
-      void send<{ progress: typeof progress.value }>('GET', `/bring/progress/${token}`, undefined, true)
+      void send<{ progress: typeof progress.value }>('GET', `/bring/progress/${token}`, undefined, 'nobody')
         .then((answer) => (progress.value = answer.progress))
         .catch(() => undefined),
     ASK_MS,
@@ -82,14 +83,12 @@ const attempt = async (act: (one: File, token: string) => Promise<void>) => {
 }
 const look = () =>
   attempt(async (one, token) => {
-    preview.value = await sendFile<Preview>(`${props.to}/${format.value}`, one, { progress: token })
+    preview.value = await sendFile<Preview>(`${props.to}/${format.value}`, one, { progress: token }, 'goes-on')
   })
 const apply = () =>
   attempt(async (one, token) => {
-    const answer = await sendFile<{ written?: number; message?: string }>(`${props.to}/${format.value}/apply`, one, {
-      digest: preview.value?.digest ?? '',
-      progress: token,
-    })
+    const words = { digest: preview.value?.digest ?? '', progress: token }
+    const answer = await sendFile<{ written?: number; message?: string }>(`${props.to}/${format.value}/apply`, one, words, 'goes-on')
     if (answer.written === undefined) {
       trouble.value = answer.message ?? ''
       preview.value = await sendFile<Preview>(`${props.to}/${format.value}`, one)

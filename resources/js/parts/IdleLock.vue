@@ -30,7 +30,7 @@ const look = () => {
     locked.value = true
   if (signedIn.value && !locked.value && touched > told && Date.now() - told > TELL_MS) {
     told = Date.now()
-    void send('POST', '/touched').catch(() => undefined)
+    void send('POST', '/touched', undefined, 'goes-on').catch(() => undefined)
   }
 }
 useEventListener(window, LOCKED_EVENT, () => (locked.value = true))
@@ -52,7 +52,7 @@ watch(
       forgetRoom()
     }
     // without a connection the cover is there all the same, and the server is told with the next try
-    if (now && signedIn.value) void send('POST', '/lock').catch(() => undefined)
+    if (now && signedIn.value) void send('POST', '/lock', undefined, 'goes-on').catch(() => undefined)
   },
   { immediate: true },
 )

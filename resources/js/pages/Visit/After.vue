@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { router, useForm } from '@inertiajs/vue3'
+import { Link, router, useForm } from '@inertiajs/vue3'
 import { until, useDebounceFn } from '@vueuse/core'
 import { useDeed } from '@/composables/useDeed'
 import { computed, reactive, ref } from 'vue'
@@ -19,6 +19,7 @@ import HomeCare from '@/parts/note/HomeCare.vue'
 import NextVisitPanel from '@/parts/note/NextVisit.vue'
 import NoteText from '@/parts/note/NoteText.vue'
 import type { Done, NoteDocument, NotePart, NoteSentence } from '@/types/visit'
+import { stillOpen } from '@/parts/stillOpen'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({ layout: inVisitFrame() })
@@ -44,6 +45,10 @@ const form = useForm({
   sentences: [] as { id: string; text: string }[],
 })
 const signing = ref(false)
+/** Before it is signed: what the visit has nothing of. */
+const missing = computed(() =>
+  !frozen.value && props.value.visit.writable ? stillOpen(judged.value.line, ['ask', 'screen', 'move', 'feel', 'work', 'recheck']) : [],
+)
 const keepNow = (field: Field) => save('text', field, form[field], fields.find(([name]) => name === field)?.[2] ?? field)
 const keep = useDebounceFn((field: Field) => {
   if (!signing.value) keepNow(field)
@@ -251,6 +256,15 @@ const workedName = ({ muscle, joint }: Done): string => (muscle ? muscleOf(muscl
     </section>
     <aside>
       <form v-if="writing" class="mb-5 border-t-2 border-iron pt-3" @submit.prevent="sign">
+        <section v-if="missing.length" class="mb-4" aria-labelledby="missing-yet">
+          <h2 id="missing-yet" class="section-head">Not in it yet</h2>
+          <ul>
+            <li v-for="{ id, words } in missing" :key="id" class="border-b border-hairline">
+              <Link :href="`/visits/${props.visit.id}/${id}`" class="link inline-block min-h-[44px] content-center">{{ words }}</Link>
+            </li>
+          </ul>
+          <p class="caption mt-1">It can be signed without; the note then says no more than there is.</p>
+        </section>
         <div v-if="frozen" class="mb-3">
           <label class="section-head block" for="reason">Why it is corrected</label
           ><input id="reason" v-model="form.reason" class="field" maxlength="300" :aria-invalid="form.errors.reason ? true : undefined" />

@@ -23,6 +23,7 @@ import BringIn from '@/parts/BringIn.vue'
 import HazardLine from '@/parts/HazardLine.vue'
 import ManoeuvreList from '@/parts/ManoeuvreList.vue'
 import PlanCompare, { type Version } from '@/parts/PlanCompare.vue'
+import NothingToPress from '@/parts/NothingToPress.vue'
 import PlanScore from '@/parts/PlanScore.vue'
 import Protocols, { type Tried } from '@/parts/Protocols.vue'
 import TargetChoices from '@/parts/TargetChoices.vue'
@@ -32,6 +33,7 @@ import { capital, listed, schoolWords, tableWords, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
 import type { TechniqueId } from '@/types/ids.generated'
 import type { Liked, Plan, PlanStep } from '@/types/visit'
+import { stillOpen } from '@/parts/stillOpen'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({
@@ -399,6 +401,9 @@ const complaints = computed(() => [...new Set(all('complaint').map((one) => one.
 const lean = computed(() => leanOf(plan.value))
 /** Whole minutes that are left of a treatment that runs. */
 const running = computed(() => (props.value.minutes_left === null ? null : Math.floor(props.value.minutes_left)))
+/** Nothing is pressed in it: what it waits for is the next thing to do. */
+const isBare = computed(() => !plan.value.targets.length && !visit.readOnly.value && running.value === null)
+const waitsFor = computed(() => stillOpen(judged.value.line, ['ask', 'screen', 'feel', 'agree'] as const))
 const agreement = computed(() =>
   running.value !== null ? 'Go on with this rest' : props.value.agreed ? 'Agree this one instead' : `Agree this with ${words.value.object}`,
 )
@@ -471,7 +476,7 @@ useKeys({
             </template>
           </template>
         </li>
-        <li v-if="!plan.targets.length" class="py-2">Nothing to press today. Feel a little more, or agree to more areas.</li>
+        <li v-if="!plan.targets.length" class="py-2">Nothing to press today.</li>
       </ul>
       <p v-if="setLast.length && !visit.readOnly.value" class="mt-2 border-l-2 border-dashed border-walnut pl-3">
         <span class="caption">By hand on {{ dayWords(props.before!.date) }}: {{ listed(setLast.map(({ name }) => name)) }}.</span>
@@ -635,6 +640,13 @@ useKeys({
         @pull="pull"
         @pulled="pulled"
       />
+      <NothingToPress
+        v-if="isBare"
+        :visit="props.visit.id"
+        :open="waitsFor"
+        :felt="all('palpation').length > 0"
+        @protocols="protocols = true"
+      />
     </section>
     <aside
       aria-label="Step in hand"
@@ -716,7 +728,13 @@ useKeys({
           >
         </p>
         <p v-if="refusal" class="mb-1 text-madder" role="alert">{{ refusal }}</p>
-        <button v-if="!visit.readOnly.value" type="button" class="btn-ink w-full max-xl:!w-auto" @click="agree">
+        <button
+          v-if="!visit.readOnly.value"
+          type="button"
+          :class="isBare && waitsFor.length ? 'btn' : 'btn-ink'"
+          class="w-full max-xl:!w-auto"
+          @click="agree"
+        >
           {{ agreement }} <span class="key-hint">Enter</span>
         </button>
       </div>

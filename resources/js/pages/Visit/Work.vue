@@ -58,7 +58,7 @@ const { pause } = useIntervalFn(async () => {
     'GET',
     `/visits/${page.visit.id}/consent?have=${arrived()}`,
     undefined,
-    true,
+    'nobody',
   ).catch(() => null)
   if (!answer || waiting.value.size) return
   merge(answer.events)
