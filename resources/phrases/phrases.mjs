@@ -116,10 +116,18 @@ const expression = (source, heard, { named = false } = {}) => {
   return text.toString().slice(1, -1)
 }
 
+/** A text that is put into a line as it stands, such as the space in `{{ ' ' }}`: it is part of the words. */
+const PLAIN = /^\s*'([^'\\]*)'\s*$/
+const partOf = (node, heard) => {
+  if (node.type === TEXT) return { words: node.content }
+  const plain = PLAIN.exec(node.content.loc.source)
+  return plain ? { words: plain[1] } : { source: expression(node.content.loc.source, heard) }
+}
+
 /** What stands together in a line, as one phrase with what is put into it. */
 const line = (run, text, heard) => {
   const [first, last] = [run[0], run.at(-1)]
-  const parts = run.map((node) => (node.type === TEXT ? { words: node.content } : { source: expression(node.content.loc.source, heard) }))
+  const parts = run.map((node) => partOf(node, heard))
   const made = call(parts, heard)
   if (made) {
     // a space at the edge of an element is one only within what is said there: alone it would be left out

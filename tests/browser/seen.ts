@@ -35,6 +35,8 @@ export async function seenFaults(page: Page): Promise<string[]> {
       const text = node.textContent?.trim() ?? ''
       const of = node.parentElement
       if (!text || !of || of.closest('script, style, noscript, template, [aria-hidden=true].sr-only, .sr-only') || !seen(of)) continue
+      const unput = /(?<![\w:/])(:[a-z_]\w*)/.exec(text)
+      if (unput) faults.push(`${unput[1]} stands in "${short(text)}" where something was to be put in`)
       const range = document.createRange()
       range.selectNodeContents(node)
       for (const box of range.getClientRects())

@@ -26,6 +26,8 @@ describe('words of a template', () => {
       '<p v-for="(word, one) in { back: \'My back\' }">{{ word }}</p>',
       '<p v-for="(word, one) in { back: $t(\'My back\') }">{{ word }}</p>',
     ],
+    // a text that is put in as it stands is part of the words
+    ["<p>{{ gap }}</p>{{ ' ' }}Dotted: {{ norm }}°", "<p>{{ gap }}</p>{{ ' ' + $t('Dotted: :norm°', { norm: norm }) }}"],
     // what nobody reads stays as it is
     ['<p class="caption">{{ one.name }}</p>', '<p class="caption">{{ one.name }}</p>'],
     ["<p :class=\"on ? 'Open it' : ''\" />", "<p :class=\"on ? 'Open it' : ''\" />"],
@@ -54,6 +56,7 @@ describe('words of a script', () => {
 it('an English phrase is said as it stands, with what is put into it', () => {
   expect(t('Seen :n times at :at', { n: 3, at: '9:30' })).toBe('Seen 3 times at 9:30')
   expect(t('at 9:30, :nobody')).toBe('at 9:30, :nobody')
+  expect(t(':nth visit, :value2:unitDotted', { n: 3, value: 'a', value2: 5, unit: '°' })).toBe('3th visit, 5°Dotted')
 })
 
 it('lang/en.json holds every phrase of the interface (npm run phrases), and another language no other', () => {

@@ -300,25 +300,27 @@ const save = (kind: 'svg' | 'png') => {
             {{ viewWords[one] }}
           </button>
         </div>
-        <Pick
-          id="near"
-          class="w-[124px]"
-          look="cell"
-          label="How near"
-          :choices="nearChoices"
-          :value="near"
-          @choose="(id) => id && (near = id)"
-        />
-        <Pick
-          v-if="layers"
-          id="depth"
-          class="w-[104px]"
-          look="cell"
-          label="Layer"
-          :choices="layerChoices"
-          :value="depth"
-          @choose="(layer) => layer && (depth = layer)"
-        />
+        <div class="flex gap-1">
+          <Pick
+            id="near"
+            class="w-[124px]"
+            look="cell"
+            label="How near"
+            :choices="nearChoices"
+            :value="near"
+            @choose="(id) => id && (near = id)"
+          />
+          <Pick
+            v-if="layers"
+            id="depth"
+            class="w-[104px]"
+            look="cell"
+            label="Layer"
+            :choices="layerChoices"
+            :value="depth"
+            @choose="(layer) => layer && (depth = layer)"
+          />
+        </div>
       </div>
     </div>
     <Sheet title="Key to the figure" :open="legend" @close="legend = false">

@@ -24,7 +24,13 @@ const stretched = (text: string): string => {
 /** A phrase in the language that is spoken, with what is put into it by its names. */
 export const t = (phrase: string, values: Record<string, unknown> = {}): string => {
   const said = pseudo.value ? stretched(phrase) : (phrases.value[phrase] ?? phrase)
-  return said.replace(/:([a-z_]\w*)/g, (whole, name: string) => (name in values ? String(values[name] ?? '') : whole))
+  return said.replace(/:([a-z_]\w*)/g, (whole, name: string) => {
+    // letters may follow at once: the longest name that is known is meant, as Laravel has it
+    const known = Object.keys(values).filter((one) => name.startsWith(one))
+    if (!known.length) return whole
+    const meant = known.reduce((one, other) => (other.length > one.length ? other : one))
+    return String(values[meant] ?? '') + name.slice(meant.length)
+  })
 }
 
 /** Speaks a language from here on; where there is no such file, English. */

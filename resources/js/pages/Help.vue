@@ -86,7 +86,7 @@ const keys: KeyHelp[] = [
           >
             <dt class="flex items-baseline gap-3">
               <span v-if="part.id === 'visit' && !words.length" class="relative flex h-full w-[14px] justify-center" aria-hidden="true">
-                <span class="absolute inset-y-[-9px] w-px bg-iron" :class="k === 0 ? 'top-[6px]' : ''" /><span
+                <span class="absolute inset-y-[-9px] w-px bg-iron max-sm:bottom-0" :class="k === 0 ? 'top-[6px]' : ''" /><span
                   class="relative mt-[7px] h-[9px] w-[9px] rounded-full bg-iron"
                 /> </span
               ><b class="display text-[19px] font-normal">{{ one.title }}</b>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Link, router, useForm } from '@inertiajs/vue3'
+import { router, useForm } from '@inertiajs/vue3'
 import { until, useDebounceFn } from '@vueuse/core'
 import { useDeed } from '@/composables/useDeed'
 import { computed, reactive, ref } from 'vue'
@@ -11,6 +11,7 @@ import { doseWords } from '@/parts/course/traces'
 import TargetSoFar from '@/parts/course/TargetSoFar.vue'
 import CheckBack from '@/parts/note/CheckBack.vue'
 import Goals from '@/parts/note/Goals.vue'
+import StillOpen from '@/parts/StillOpen.vue'
 import Traces from '@/parts/course/Traces.vue'
 import Witness from '@/parts/Witness.vue'
 import { dayWords, timeWords } from '@/composables/settings'
@@ -45,10 +46,9 @@ const form = useForm({
   sentences: [] as { id: string; text: string }[],
 })
 const signing = ref(false)
-/** Before it is signed: what the visit has nothing of. */
-const missing = computed(() =>
-  !frozen.value && props.value.visit.writable ? stillOpen(judged.value.line, ['ask', 'screen', 'move', 'feel', 'work', 'recheck']) : [],
-)
+/** What a note tells of: before it is signed it is said what there is nothing of. */
+const IN_A_NOTE = ['ask', 'screen', 'move', 'feel', 'work', 'recheck'] as const
+const isMissing = computed(() => !frozen.value && props.value.visit.writable && stillOpen(judged.value.line, IN_A_NOTE).length > 0)
 const keepNow = (field: Field) => save('text', field, form[field], fields.find(([name]) => name === field)?.[2] ?? field)
 const keep = useDebounceFn((field: Field) => {
   if (!signing.value) keepNow(field)
@@ -256,13 +256,9 @@ const workedName = ({ muscle, joint }: Done): string => (muscle ? muscleOf(muscl
     </section>
     <aside>
       <form v-if="writing" class="mb-5 border-t-2 border-iron pt-3" @submit.prevent="sign">
-        <section v-if="missing.length" class="mb-4" aria-labelledby="missing-yet">
+        <section v-if="isMissing" class="mb-4" aria-labelledby="missing-yet">
           <h2 id="missing-yet" class="section-head">Not in it yet</h2>
-          <ul>
-            <li v-for="{ id, words } in missing" :key="id" class="border-b border-hairline">
-              <Link :href="`/visits/${props.visit.id}/${id}`" class="link inline-block min-h-[44px] content-center">{{ words }}</Link>
-            </li>
-          </ul>
+          <StillOpen :of="IN_A_NOTE" />
           <p class="caption mt-1">It can be signed without; the note then says no more than there is.</p>
         </section>
         <div v-if="frozen" class="mb-3">

@@ -9,6 +9,7 @@ import AboutButton from '@/parts/AboutButton.vue'
 import NumberField from '@/parts/NumberField.vue'
 import RangeArcs from '@/parts/RangeArcs.vue'
 import Scale from '@/parts/Scale.vue'
+import StillOpen from '@/parts/StillOpen.vue'
 import type { MovementId, Side } from '@/types/ids.generated'
 import type { Complaint, Palpation, RangeFinding } from '@/types/visit'
 import { inVisitFrame } from '@/parts/inVisitFrame'
@@ -57,6 +58,8 @@ const setFelt = (item: Palpation, tenderness: number | undefined) =>
     'after',
   )
 const complaints = computed(() => all('complaint'))
+/** Anything that can be compared: a movement, a spot, or what hurt. */
+const isAny = computed(() => ranges.value.length + felt.value.length + complaints.value.length > 0)
 const setPain = (item: Complaint, now: number | undefined) =>
   save(
     'complaint',
@@ -108,11 +111,15 @@ const setPain = (item: Complaint, now: number | undefined) =>
           </div>
         </div>
       </article>
-      <p v-if="!ranges.length" class="mb-4">
+      <p v-if="!ranges.length && isAny" class="mb-4">
         No movement was measured before the work, so none can be compared. What was pressed and what hurt can:
       </p>
+      <template v-if="!isAny">
+        <p class="mb-2">Nothing is there to compare yet. What is looked at, pressed or told before the work is asked for here again.</p>
+        <StillOpen :of="['ask', 'move', 'feel', 'work']" />
+      </template>
     </section>
-    <section aria-label="The same spots again">
+    <section v-if="isAny" aria-label="The same spots again">
       <h2 class="section-head">Press again</h2>
       <article v-for="item in felt" :key="nameOf('palpation', item)" class="border-b border-hairline py-2">
         <p>
@@ -131,7 +138,7 @@ const setPain = (item: Complaint, now: number | undefined) =>
         />
       </article>
       <p v-if="!felt.length" class="caption">Nothing was worked that had been felt before.</p>
-      <h2 class="section-head mt-5">Pain now</h2>
+      <h2 v-if="complaints.length" class="section-head mt-5">Pain now</h2>
       <article v-for="item in complaints" :key="item.zone + item.side" class="py-2">
         <p>
           <b class="font-[650]">{{ placeName(item) }}</b><span class="caption ml-2">{{

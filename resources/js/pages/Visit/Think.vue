@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { Link } from '@inertiajs/vue3'
 import { computed, ref, useTemplateRef } from 'vue'
 import ChainFigure from '@/chart/ChainFigure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useVisit } from '@/composables/useVisit'
+import StillOpen from '@/parts/StillOpen.vue'
 import WhatIf from '@/parts/WhatIf.vue'
 import WhyList from '@/parts/WhyList.vue'
 import { explaining } from '@/parts/explaining'
 import { goToCheck } from '@/composables/goToCheck'
-import { stillOpen } from '@/parts/stillOpen'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({ layout: inVisitFrame(['N', 'next best check'], ['W', 'what if it were done'], ['H', 'the next chain']) })
@@ -21,10 +20,6 @@ const headline = computed(() => {
   if (!lead.value || lead.value.words === 'slight') return 'Nothing stands out yet.'
   return `${lead.value.name} explains it best, with ${lead.value.words} support.`
 })
-/** While nothing stands out: what there is nothing of to go by. */
-const open = computed(() =>
-  lead.value && lead.value.words !== 'slight' ? [] : stillOpen(judged.value.line, ['ask', 'move', 'feel'] as const),
-)
 const supposed = useTemplateRef<InstanceType<typeof WhatIf>[]>('supposed')
 const chains = computed(() => judged.value.chains ?? [])
 const shown = ref(0)
@@ -83,11 +78,7 @@ useKeys({
         </h2>
         <a class="btn shrink-0" :href="`/visits/${props.visit.id}/summary`">Summary to print</a>
       </div>
-      <p v-if="open.length" class="mb-2 flex flex-wrap gap-x-5">
-        <Link v-for="{ id, words } in open" :key="id" class="link min-h-[44px] content-center" :href="`/visits/${props.visit.id}/${id}`">{{
-          words
-        }}</Link>
-      </p>
+      <StillOpen v-if="lead?.words === 'slight'" class="mb-3" :of="['ask', 'move', 'feel']" />
       <p class="caption mb-4">
         What was found speaks for and against each muscle and joint. It is support for a judgement, not a diagnosis.
       </p>
