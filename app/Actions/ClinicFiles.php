@@ -24,7 +24,7 @@ use Somatrace\Core\Data\FaultyDocument;
  */
 final readonly class ClinicFiles
 {
-    /** Format → type, its name, what is in it, and who reads it. */
+    /** Format → type, its name, what is in it, and who reads it. @phrases from 2 */
     public const FORMATS = [
         'clients.csv' => ['text/csv', 'Clients as a table', 'Names, days of birth, addresses, contacts: a client a row', 'A spreadsheet'],
         'clients.vcf' => ['text/vcard', 'Clients as vCards', 'The same, a card each', 'Address books'],

@@ -55,7 +55,7 @@ final readonly class ClientChanges
 
         return array_values($rows->map(static fn (\stdClass $row): array => [
             'at' => $reader->clinic->dateWords(CarbonImmutable::parse((string) $row->changed_at, 'UTC'), true),
-            'by' => (string) ($row->by ?? 'the program'),
+            'by' => (string) ($row->by ?? __('the program')),
             'field' => str_replace('_', ' ', (string) $row->field), 'before' => self::words((string) $row->before),
             'after' => self::words((string) $row->after),
         ])->all());
@@ -77,7 +77,8 @@ final readonly class ClientChanges
         $value = json_decode($json, true);
 
         return match (true) {
-            $value === null || $value === [] => 'nothing', is_bool($value) => $value ? 'yes' : 'no', is_scalar($value) => (string) $value,
+            $value === null || $value === [] => __('nothing'),
+            is_bool($value) => $value ? __('yes') : __('no'), is_scalar($value) => (string) $value,
             is_array($value) => implode(
                 '; ',
                 array_map(

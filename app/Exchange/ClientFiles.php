@@ -24,7 +24,7 @@ use Somatrace\Core\Data\FaultyDocument;
 /** The files in which the record of one client goes out and comes in. */
 final readonly class ClientFiles
 {
-    /** Format → type, its name, what is in it, and who reads it. The name of the format is the end of the file's name. */
+    /** Format → type, its name, what is in it, and who reads it. The name of the format is the end of the file's name. @phrases from 2 */
     public const FORMATS = [
         'case.json' => [
             'application/json', 'Case file', 'Everything known on one day, with the history', 'Another clinic that works with Somatrace',

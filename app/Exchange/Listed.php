@@ -14,7 +14,9 @@ final readonly class Listed
     public static function of(array $formats): array
     {
         return array_map(
-            static fn (string $id, array $about): array => ['id' => $id, 'words' => $about[1], 'holds' => $about[2], 'reader' => $about[3]],
+            static fn (string $id, array $about): array => [
+                'id' => $id, 'words' => __($about[1]), 'holds' => __($about[2]), 'reader' => __($about[3]),
+            ],
             array_keys($formats), array_values($formats),
         );
     }

@@ -15,12 +15,18 @@ enum Right: string
     case KeepPeople = 'keep people';
     case KeepClinic = 'keep clinic';
 
+    /** As pages know it: no words that could be taken for a phrase. */
+    public function id(): string
+    {
+        return str_replace(' ', '_', $this->value);
+    }
+
     public function words(): string
     {
         return match ($this) {
-            self::ReadClinical => 'read records', self::WriteClinical => 'write them', self::SignNotes => 'sign',
-            self::Countersign => 'countersign for students, if licensed', self::Book => 'book and keep clients',
-            self::KeepPeople => 'invite people and set their roles', self::KeepClinic => 'say what is done here',
+            self::ReadClinical => __('read records'), self::WriteClinical => __('write them'), self::SignNotes => __('sign'),
+            self::Countersign => __('countersign for students, if licensed'), self::Book => __('book and keep clients'),
+            self::KeepPeople => __('invite people and set their roles'), self::KeepClinic => __('say what is done here'),
         };
     }
 }

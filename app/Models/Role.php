@@ -32,8 +32,8 @@ enum Role: string
     public function words(): string
     {
         return match ($this) {
-            self::Owner => 'owner', self::Therapist => 'therapist', self::Student => 'student under supervision',
-            self::Reception => 'reception',
+            self::Owner => __('owner'), self::Therapist => __('therapist'), self::Student => __('student under supervision'),
+            self::Reception => __('reception'),
         };
     }
 

@@ -29,16 +29,18 @@ final readonly class Settings
 
     public const DATE_FORMS = ['words' => '9 Mar 2026', 'day_month' => '09/03/2026', 'month_day' => '03/09/2026', 'iso' => '2026-03-09'];
 
-    /** What a note calls what has a plain name and a clinical term. */
+    /** What a note calls what has a plain name and a clinical term. @phrases */
     public const NOTE_WORDS = [
         'both' => 'plain words, the clinical term beside them', 'plain' => 'plain words', 'clinical' => 'clinical terms',
     ];
 
+    /** @phrases */
     public const THEMES = ['linen' => 'linen, light', 'dusk' => 'dusk, dark everywhere'];
 
-    /** Painting takes a small computer seconds, beside the page. */
+    /** Painting takes a small computer seconds, beside the page. @phrases */
     public const FIGURES = ['painted' => 'painted', 'outlines' => 'outlines, for a slow computer'];
 
+    /** @phrases */
     public const PEDALS = ['onward' => 'further', 'ease' => 'ease off', 'soften' => 'it softens'];
 
     /** @return array<string, mixed> what holds where nothing was chosen */

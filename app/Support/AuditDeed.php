@@ -10,6 +10,8 @@ final readonly class AuditDeed
     /**
      * Route → kind, words, what somebody did, and how of whom it was is joined to that, if it is. Whoever adds a route writes it here or
      * below; a test walks them all.
+     *
+     * @phrases from 3
      */
     private const DEEDS = [
         'clients.show' => ['saw', 'client', 'opened the record', 'of'],
@@ -148,15 +150,15 @@ final readonly class AuditDeed
             $known["{$deed[0]} {$deed[1]}"] = [$deed[2], $deed[3] ?? ''];
         }
         if ($words === self::refusedAtTheDoor()->words) {
-            return ["was $words", ''];
+            return [__("was $words"), ''];
         }
         [$done, $of] = $known["$kind $words"] ?? ($kind === 'saw' ? ["opened $words", 'of'] : [$words, 'of']);
         if (! $refused) {
-            return [$done, $of];
+            return [__($done), __($of)];
         }
         [$verb, $rest] = [...explode(' ', $done, 2), ''];
 
-        return ['was not allowed to '.trim((self::TRIED[$verb] ?? $verb)." $rest"), $of];
+        return [__('was not allowed to :do', ['do' => trim((self::TRIED[$verb] ?? $verb)." $rest")]), __($of)];
     }
 
     /** @return list<string> */

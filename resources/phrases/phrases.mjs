@@ -62,6 +62,10 @@ const call = (parts, heard) => {
 const edged = ({ made, before, after }) => [before && `' '`, made, after && `' '`].filter(Boolean).join(' + ')
 const inline = (one) => (one.before || one.after ? `(${edged(one)})` : one.made)
 
+/** In a list that is gone through: names beside ids, so that of single texts only what is plainly words is one. */
+const isWordOfList = (node) =>
+  node.type === 'ArrayExpression' || (node.type === 'StringLiteral' && (isPhrase(node.value) || /\d \p{L}/u.test(node.value)))
+
 /** An expression whose result is read: its own words become phrases, wherever they may come out of it. */
 const expression = (source, heard, { named = false } = {}) => {
   const wrapped = `(${source})`
@@ -106,6 +110,14 @@ const expression = (source, heard, { named = false } = {}) => {
       case 'TSAsExpression':
       case 'TSNonNullExpression':
         visit(node.expression)
+        break
+      case 'MemberExpression':
+        // a word picked from a table on the spot
+        if (node.object.type === 'ObjectExpression')
+          node.object.properties.forEach((one) => one.type === 'ObjectProperty' && visit(one.value))
+        break
+      case 'ArrayExpression':
+        if (named) node.elements.forEach((one) => one && isWordOfList(one) && visit(one))
         break
       case 'ObjectExpression':
         if (named) node.properties.forEach((one) => one.type === 'ObjectProperty' && visit(one.value))
@@ -153,7 +165,7 @@ const attribute = (one, text, heard) => {
     if (own !== one.exp.loc.source) text.overwrite(one.exp.loc.start.offset, one.exp.loc.end.offset, own)
   }
   const all = one.type === DIRECTIVE && one.name === 'for' ? one.forParseResult?.source : undefined
-  if (all?.loc.source.startsWith('{')) {
+  if (/^[{[]/.test(all?.loc.source ?? '')) {
     const own = expression(all.loc.source, heard, { named: true })
     if (own !== all.loc.source) text.overwrite(all.loc.start.offset, all.loc.end.offset, own)
   }

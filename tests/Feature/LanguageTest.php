@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Cases\ClientDetails;
 use App\Models\OutboxMail;
 use App\Models\Role;
 use App\Support\Letters;
@@ -11,6 +12,7 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Lang;
 use Inertia\Testing\AssertableInertia;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
 /** What the server answers is said in the language of the interface, by the same file as the pages. */
@@ -99,6 +101,45 @@ final class LanguageTest extends TestCase
         $mail = OutboxMail::query()->sole();
         self::assertSame("‹{$owner->clinic->name}: your account›", $mail->subject);
         self::assertStringContainsString("‹Ida invites you to {$owner->clinic->name}.›\n\n‹Choose a password here, within a week:›\nhttp", $mail->text);
+    }
+
+    /**
+     * A text of a page that is a phrase, word for word, and stands there unmarked was sent without being looked up.
+     *
+     * @return \Generator<string, array{string}>
+     */
+    public static function pages(): \Generator
+    {
+        $pages = [
+            '/', '/people', '/settings', '/clinic/audit', '/clinic/files', '/clinic/scope', '/caseload?of=all', '/calendar', '/account',
+            '/clients/~', '/clients/~/edit', '/clients/~/files', '/clients/~/compare', '/clients/~/report',
+            '/visits/*/ask', '/visits/*/plan', '/visits/*/after', '/visits/*/summary', '/visits/*/letter', '/visits/*/home-care',
+        ];
+        foreach ($pages as $page) {
+            yield $page => [$page];
+        }
+    }
+
+    #[DataProvider('pages')]
+    public function test_words_of_a_page_are_looked_up(string $page): void
+    {
+        $owner = $this->therapist(role: Role::Owner);
+        $client = $this->client($owner);
+        $visit = $this->visit($owner, $client);
+        $this->actingAs($owner)->put("/clients/{$client->public_id}", [...ClientDetails::of($client), 'occupation' => 'carver']);
+        $this->speakMarked();
+
+        $props = $this->get(strtr($page, ['~' => $client->public_id, '*' => $visit->public_id]))->assertOk()->inertiaProps();
+
+        $phrases = array_flip(array_filter(self::phrases(), static fn (string $one): bool => str_contains($one, ' ')));
+        $bare = [];
+        array_walk_recursive($props, static function (mixed $text, int|string $key) use (&$bare, $phrases): void {
+            // how much of an exercise is the core's to say
+            if (is_string($text) && isset($phrases[$text]) && $key !== 'dose') {
+                $bare["$key"] = $text;
+            }
+        });
+        self::assertSame([], $bare);
     }
 
     /** Letters that stand in a template outside of what is looked up. */

@@ -13,6 +13,7 @@ export const FEW = [
   'a lost connection keeps every touch',
   'what could not be sent is sealed at sign-out',
   'a busy server is said to be busy',
+  'what takes a while says so',
   'numbers typed while the connection is gone survive a reload',
   // safety
   'consent taken back in the running treatment takes its steps out at once',
@@ -27,6 +28,7 @@ export const FEW = [
   'a complaint is painted over three zones by dragging',
   'names stand clear of each other',
   // the plan
+  'a visit with nothing in it says on each step',
   'a plan is changed by hand',
   'by keys alone a target is stretched, locked, dropped',
   'from an assessed client to an agreed plan',

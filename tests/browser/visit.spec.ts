@@ -336,6 +336,42 @@ test('a visit stopped unfinished is kept and taken up again', async ({ page }) =
   await expect(page.getByRole('button', { name: /Low back/ })).toBeVisible()
 })
 
+test('a visit with nothing in it says on each step what it waits for, and leads there', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Tilda Moor')
+  await page.getByRole('button', { name: 'Start visit 1' }).click()
+  await openStep(page, 'Plan')
+  const waits = page.getByRole('region', { name: 'What would give hands something to do' })
+  await expect(waits.getByRole('listitem')).toContainText([
+    'Nothing is said to hurt yet.',
+    'Not every danger sign was asked about.',
+    'Nothing was felt.',
+    'What you have done before',
+  ])
+  // the one dark button is what comes next
+  await expect(page.locator('.btn-ink:visible')).toHaveText(['Ask'])
+  await waits.getByRole('button', { name: 'Protocols' }).click()
+  await expect(page.getByRole('dialog', { name: 'Protocols' }).getByRole('heading', { name: 'Protocols' })).toBeVisible()
+  await page.keyboard.press('Escape')
+
+  await openStep(page, 'Think')
+  await expect(page.getByRole('link', { name: 'Nothing was felt.' })).toBeVisible()
+  await openStep(page, 'Re-check')
+  await expect(page.getByText('Nothing is there to compare yet.')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Pain now' })).toHaveCount(0)
+  await openStep(page, 'After')
+  const missing = page.getByRole('region', { name: 'Not in it yet' })
+  await expect(missing.getByRole('link')).toHaveCount(6)
+  await missing.getByRole('link', { name: 'Nothing is said to hurt yet.' }).click()
+
+  // what is recorded is no longer asked for
+  await saved(page, () => choose(page.locator('#place-list'), 'knee_front:right'))
+  await openStep(page, 'Plan')
+  await expect(waits).toHaveCount(0)
+  await openStep(page, 'After')
+  await expect(missing.getByRole('link')).toHaveCount(5)
+})
+
 test('who should be seen by a doctor is not planned, and nothing can be worked', async ({ page }) => {
   await signIn(page)
   await page.getByRole('link', { name: 'Gil Hask' }).first().click()

@@ -1,3 +1,4 @@
+import type { Route } from '@playwright/test'
 import { expect, test, type Page } from './test'
 import { heard, inHand, newClient, openStep, planned, roomTo, signIn } from './steps'
 
@@ -74,6 +75,39 @@ test('what could not be sent is discarded at sign-out where its owner says so', 
   await noAnswer(page, false)
   await signIn(page)
   await expect(page.getByText('could not be sent')).toHaveCount(0)
+})
+
+test('what takes a while says so: a line first, then for how long; what is quick, and what is sent meanwhile, says nothing', async ({
+  page,
+}) => {
+  await signIn(page)
+  const waiting = page.getByTestId('waiting')
+  const slow = (ms: number) => async (route: Route) => {
+    await new Promise((done) => setTimeout(done, ms))
+    await route.continue()
+  }
+  await page.route('**/caseload*', slow(2600))
+  await page.getByRole('link', { name: 'Caseload' }).first().click()
+  await expect(waiting).toBeVisible()
+  await expect(waiting).not.toContainText('second')
+  await expect(waiting).toContainText('Still working, 2 seconds.')
+  await expect(page.getByRole('status').filter({ hasText: 'Still working' })).toBeAttached()
+  await expect(page).toHaveURL(/caseload/)
+  await expect(waiting).toHaveCount(0)
+
+  // what is fetched beside a page as well
+  await page.route('**/clients/search', slow(700))
+  await page.keyboard.press('/')
+  await page.keyboard.type('brack')
+  await expect(waiting).toBeVisible()
+  await expect(page.getByRole('option', { name: /Ottoline Brack/ })).toBeVisible()
+  await expect(waiting).toHaveCount(0)
+
+  // the screen tells the server by itself that somebody is there: nobody waits for that
+  await page.route('**/touched', slow(1200))
+  await page.evaluate(() => window.dispatchEvent(new Event('pointerdown')))
+  await page.waitForTimeout(600)
+  await expect(waiting).toHaveCount(0)
 })
 
 test('a busy server is said to be busy, and what was asked is done as soon as it is free', async ({ page }) => {

@@ -28,6 +28,11 @@ describe('words of a template', () => {
     ],
     // a text that is put in as it stands is part of the words
     ["<p>{{ gap }}</p>{{ ' ' }}Dotted: {{ norm }}°", "<p>{{ gap }}</p>{{ ' ' + $t('Dotted: :norm°', { norm: norm }) }}"],
+    [
+      "<p v-for=\"[name, n] in [['3 days', 3], ['long', 9]]\">{{ name }}</p>",
+      "<p v-for=\"[name, n] in [[$t('3 days'), 3], ['long', 9]]\">{{ name }}</p>",
+    ],
+    ["<p>{{ { now: 'lies here', then: 'ahead' }[at] }}</p>", "<p>{{ { now: $t('lies here'), then: $t('ahead') }[at] }}</p>"],
     // what nobody reads stays as it is
     ['<p class="caption">{{ one.name }}</p>', '<p class="caption">{{ one.name }}</p>'],
     ["<p :class=\"on ? 'Open it' : ''\" />", "<p :class=\"on ? 'Open it' : ''\" />"],

@@ -28,7 +28,7 @@ final class HandleInertiaRequests extends Middleware
                 ? null
                 : [
                     'name' => $user->name, 'role' => $user->role->value, 'licensed' => $user->licensed,
-                    'rights' => array_map(static fn (Right $right): string => $right->value, $user->role->rights()),
+                    'rights' => array_map(static fn (Right $right): string => $right->id(), $user->role->rights()),
                     'settings' => $this->settings($user),
                 ],
             'flash' => [

@@ -17,6 +17,7 @@ final readonly class AuditPage
 {
     private const A_PAGE = 60;
 
+    /** @phrases */
     public const KINDS = [
         'saw' => 'looked', 'changed' => 'changed', 'took' => 'took out', 'door' => 'came and went', 'keeping' => 'keeping',
     ];
@@ -45,7 +46,7 @@ final readonly class AuditPage
                 ->get(['id', 'name'])
                 ->map(static fn (User $one): array => ['id' => $one->id, 'name' => $one->name])
                 ->values(),
-            'kinds' => self::KINDS,
+            'kinds' => array_map(__(...), self::KINDS),
         ];
     }
 

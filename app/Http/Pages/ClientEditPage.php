@@ -64,9 +64,9 @@ final readonly class ClientEditPage
         return array_values($alike->map(static fn (Client $one): array => [
             'id' => $one->public_id, 'name' => $one->name, 'code' => $one->code,
             'because' => implode(', ', array_keys(array_filter([
-                'same name' => $one->name === $client->name, 'same birthday' => $one->born_on->equalTo($client->born_on),
-                'same mail address' => $one->email !== null && $one->email === $client->email,
-                'same telephone' => $one->phone !== null && $one->phone === $client->phone,
+                __('same name') => $one->name === $client->name, __('same birthday') => $one->born_on->equalTo($client->born_on),
+                __('same mail address') => $one->email !== null && $one->email === $client->email,
+                __('same telephone') => $one->phone !== null && $one->phone === $client->phone,
             ]))),
         ])->all());
     }

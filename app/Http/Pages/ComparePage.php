@@ -14,6 +14,7 @@ use App\Models\Visit;
 /** Any two moments of a client's course side by side: what hurt and what was felt, on arriving and after the work. */
 final readonly class ComparePage
 {
+    /** @phrases */
     private const PHASES = ['before' => 'on arriving', 'after' => 'after the work'];
 
     public function __construct(private SoundRecords $sound)
@@ -35,7 +36,7 @@ final readonly class ComparePage
                 $palpations = $here->payloads(EntryKind::Palpation, $phase);
                 if ($complaints !== [] || $palpations !== []) {
                     $moments[] = [
-                        'key' => "{$visit->number}-$phase", 'number' => $visit->number, 'when' => $when,
+                        'key' => "{$visit->number}-$phase", 'number' => $visit->number, 'when' => __($when),
                         'date' => $user->clinic->day($visit->started_at),
                         'complaints' => $complaints, 'palpations' => $palpations,
                     ];

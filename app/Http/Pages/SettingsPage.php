@@ -36,8 +36,11 @@ final readonly class SettingsPage
             'body' => $user->may(Right::WriteClinical) ? $this->body($user) : null,
             'choices' => [
                 'pressure_unit' => array_map(static fn (PressureUnit $unit): string => $unit->value, PressureUnit::cases()),
-                'date_form' => Settings::DATE_FORMS, 'note_words' => Settings::NOTE_WORDS, 'theme' => Settings::THEMES,
-                'figure' => Settings::FIGURES, 'pedals' => Settings::PEDALS,
+                'date_form' => Settings::DATE_FORMS,
+                ...array_map(static fn (array $words): array => array_map(__(...), $words), [
+                    'note_words' => Settings::NOTE_WORDS, 'theme' => Settings::THEMES, 'figure' => Settings::FIGURES,
+                    'pedals' => Settings::PEDALS,
+                ]),
                 'school' => $this->core->schools(), 'school_default' => $this->core->schoolDefaults(), 'days' => Settings::DAYS,
                 'timezones' => $keeps ? \DateTimeZone::listIdentifiers() : [],
             ],

@@ -36,7 +36,10 @@ final readonly class VisitLine
             'move' => $count('range', 'resisted', 'posture') > 0 ? ['done', ''] : ['open', ''],
             'feel' => $count('palpation') > 0 ? ['done', ''] : ['open', ''],
             'think' => $count('palpation', 'range') > 1 ? ['done', ''] : ['open', ''],
-            'agree' => $consents > 0 ? ['part', __(':count to ask', ['count' => $consents])] : [$agreed || $count('consent') > 0 ? 'done' : 'open', ''],
+            'agree' => match (true) {
+                $consents > 0 => ['part', __(':count to ask', ['count' => $consents])],
+                default => [$agreed || $count('consent') > 0 ? 'done' : 'open', ''],
+            },
             'plan' => match (true) {
                 ! $treats => ['blocked', __('not today')],
                 $agreed => ['done', ''],

@@ -49,6 +49,10 @@ export const kept = (value: number, unit: string): number => {
 }
 const rounded = (value: number): number => (Math.abs(value) >= 100 ? Math.round(value * 10) / 10 : Math.round(value * 100) / 100)
 
+/** Of days and times: the language of the page, English as it is written in Britain. */
+export const dateLanguage = ((spoken) => (spoken === 'en' ? 'en-GB' : spoken))(
+  typeof document === 'undefined' ? 'en' : document.documentElement.lang || 'en',
+)
 const numerals = (iso: string): string[] => [iso.slice(0, 4), iso.slice(5, 7), iso.slice(8, 10)]
 /** A day, Y-m-d, in the form that was chosen; in words the year is said when it is not the running one. */
 export const dayWords = (iso: string, form: UserSettings['date_form'] = settings().date_form): string => {
@@ -61,7 +65,7 @@ export const dayWords = (iso: string, form: UserSettings['date_form'] = settings
     case 'iso':
       return `${year}-${month}-${day}`
     case 'words':
-      return new Date(`${iso.slice(0, 10)}T12:00:00Z`).toLocaleDateString('en-GB', {
+      return new Date(`${iso.slice(0, 10)}T12:00:00Z`).toLocaleDateString(dateLanguage, {
         day: 'numeric',
         month: 'short',
         timeZone: 'UTC',
@@ -71,7 +75,7 @@ export const dayWords = (iso: string, form: UserSettings['date_form'] = settings
 }
 /** Of a day without a clock: "Mon". */
 export const weekdayWords = (iso: string): string =>
-  new Date(`${iso}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'short', timeZone: 'UTC' })
+  new Date(`${iso}T12:00:00Z`).toLocaleDateString(dateLanguage, { weekday: 'short', timeZone: 'UTC' })
 /** The time of day, in the clinic's zone, of a moment the server wrote. */
 export const timeWords = (moment: string): string =>
-  new Date(moment).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: settings().timezone })
+  new Date(moment).toLocaleTimeString(dateLanguage, { hour: '2-digit', minute: '2-digit', timeZone: settings().timezone })

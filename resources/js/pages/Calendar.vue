@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Head, Link, router, usePage } from '@inertiajs/vue3'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { dateLanguage } from '@/composables/settings'
 import Pick from '@/controls/Pick.vue'
 import { shifted } from '@/controls/typedValues'
 import AppointmentCard from '@/parts/calendar/AppointmentCard.vue'
@@ -47,7 +48,7 @@ const props = defineProps<{
   feed: boolean
 }>()
 const long = (iso: string, options: Intl.DateTimeFormatOptions): string =>
-  new Date(`${iso}T12:00:00Z`).toLocaleDateString('en-GB', { ...options, timeZone: 'UTC' })
+  new Date(`${iso}T12:00:00Z`).toLocaleDateString(dateLanguage, { ...options, timeZone: 'UTC' })
 const title = computed(() => {
   if (props.view === 'month') return long(props.day, { month: 'long', year: 'numeric' })
   if (props.view === 'day') return long(props.day, { weekday: 'long', day: 'numeric', month: 'long' })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Head, Link, router } from '@inertiajs/vue3'
 import { computed } from 'vue'
+import { t } from '@/composables/language'
 import { dayWords } from '@/composables/settings'
 import { useKeys } from '@/composables/useKeys'
 
@@ -33,7 +34,7 @@ const groups = computed(() =>
       id: 'answered',
       name: 'Worse, or worrying, since the last visit',
       none: 'No answer worries.',
-      since: 'answered',
+      since: t('answered'),
       act: 'Read',
       rows: props.answered,
       shown: props.clinical,
@@ -53,7 +54,7 @@ const groups = computed(() =>
       id: 'unsigned',
       name: 'Not signed',
       none: 'Every visit before today is signed.',
-      since: 'begun',
+      since: t('begun'),
       act: 'Sign it',
       rows: props.unsigned,
       shown: props.clinical,
@@ -63,7 +64,7 @@ const groups = computed(() =>
       id: 'due',
       name: 'Due, and not booked',
       none: 'Whoever is due is booked.',
-      since: 'due',
+      since: t('due'),
       act: 'Book',
       rows: props.due,
       shown: true,
@@ -83,7 +84,7 @@ const groups = computed(() =>
       id: 'unanswered',
       name: 'Asked how it was, no answer',
       none: 'Whoever was asked has answered.',
-      since: 'asked',
+      since: t('asked'),
       act: 'Ask again',
       rows: props.unanswered,
       shown: props.clinical,

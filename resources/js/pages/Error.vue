@@ -2,6 +2,7 @@
 import { Head, Link, usePage } from '@inertiajs/vue3'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { dateLanguage } from '@/composables/settings'
 import ClientSearch from '@/parts/ClientSearch.vue'
 
 /** What went wrong, in words, and what to do now. */
@@ -16,7 +17,9 @@ const props = defineProps<{
 }>()
 const user = computed(() => usePage<{ user?: { rights: string[] } | null }>().props.user)
 const asked = computed(() =>
-  props.keepers.length ? `ask ${new Intl.ListFormat('en', { type: 'disjunction' }).format(props.keepers)}` : 'ask whoever keeps the clinic',
+  props.keepers.length
+    ? `ask ${new Intl.ListFormat(dateLanguage, { type: 'disjunction' }).format(props.keepers)}`
+    : 'ask whoever keeps the clinic',
 )
 const said = computed<Record<number, [string, string]>>(() => ({
   403: [

@@ -278,10 +278,10 @@ const counted = computed(
         ><Link href="/clients" class="btn !px-2">All clients</Link><Link href="/atlas" class="btn !px-2">Atlas</Link>
       </p>
       <nav class="caption mt-5 flex flex-wrap gap-x-4 gap-y-1" aria-label="The practice">
-        <Link v-if="user.rights.includes('keep people')" href="/people" class="link">People and roles</Link>
+        <Link v-if="user.rights.includes('keep_people')" href="/people" class="link">People and roles</Link>
         <Link href="/atlas/trainer" class="link">Practise</Link>
         <Link href="/clinic/scope" class="link">Scope of practice</Link>
-        <Link v-if="user.rights.includes('keep clinic')" href="/clinic/audit" class="link">Access log</Link>
+        <Link v-if="user.rights.includes('keep_clinic')" href="/clinic/audit" class="link">Access log</Link>
         <Link href="/settings" class="link">Settings</Link>
         <Link href="/help" class="link">Help <span class="key-hint">?</span></Link>
         <Link v-if="outbox" href="/outbox" class="link">Outbox of the demo</Link>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Link, router } from '@inertiajs/vue3'
 import { computed } from 'vue'
+import { dateLanguage } from '@/composables/settings'
 import { shifted } from '@/controls/typedValues'
 import { useKeys } from '@/composables/useKeys'
 
@@ -10,7 +11,7 @@ import { useKeys } from '@/composables/useKeys'
  */
 const props = defineProps<{ day: { date: string; today: string; clinic: string }; list: string }>()
 const words = (options: Intl.DateTimeFormatOptions): string =>
-  new Date(`${props.day.date}T12:00:00Z`).toLocaleDateString('en-GB', { ...options, timeZone: 'UTC' })
+  new Date(`${props.day.date}T12:00:00Z`).toLocaleDateString(dateLanguage, { ...options, timeZone: 'UTC' })
 const isToday = computed(() => props.day.date === props.day.today)
 const address = (day: string): string => (day === props.day.today ? '/' : `/?day=${day}`)
 const turned = (by: number): string => address(shifted(props.day.date, by))

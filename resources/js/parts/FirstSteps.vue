@@ -37,7 +37,7 @@ const all = computed(() =>
       act: 'People and roles',
       href: '/people',
       done: props.steps.people,
-      may: rights.value.includes('keep people'),
+      may: rights.value.includes('keep_people'),
     },
   ].filter((one) => one.may),
 )

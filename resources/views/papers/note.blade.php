@@ -28,7 +28,8 @@
   <table class="rows">
     @foreach ($note['changes'] as $one)
     <tr>
-      <td>{{ $one['name'] }}{{ $one['side'] === 'midline' ? '' : ', '.__($one['side']) }}</td><td style="width: 2cm">{{ $one['before'] }}</td>
+      <td>{{ $one['name'] }}{{ $one['side'] === 'midline' ? '' : ', '.__($one['side']) }}</td>
+      <td style="width: 2cm">{{ $one['before'] }}</td>
       <td style="width: 2cm"><b>{{ $one['after'] }}</b></td><td style="width: 3.6cm">{{ $one['words'] }}</td>
     </tr>
     @endforeach
@@ -41,9 +42,9 @@
 @endif
 <div class="foot">
 @foreach ($revisions as $one)
-  <p>{{ $one['revision'] === 1
-    ? __('Signed by :by, :at', ['by' => $one['by'], 'at' => $one['at']])
-    : __('Correction :number by :by, :at', ['number' => $one['revision'] - 1, 'by' => $one['by'], 'at' => $one['at']]) }}{{ $one['reason'] === null ? '' : ": {$one['reason']}" }}.
+  @php($told = ['number' => $one['revision'] - 1, 'by' => $one['by'], 'at' => $one['at']])
+  @php($signed = $one['revision'] === 1 ? __('Signed by :by, :at', $told) : __('Correction :number by :by, :at', $told))
+  <p>{{ $signed }}{{ $one['reason'] === null ? '' : ": {$one['reason']}" }}.
   @if ($one['second']) {{ __('Countersigned by :second.', ['second' => $one['second']]) }}
   @elseif ($one['waits']) {{ __('A supervisor’s name is still missing.') }} @endif
   @foreach ($one['changed'] as $change)

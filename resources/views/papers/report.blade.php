@@ -8,7 +8,8 @@
 <div class="head">
   <p class="quiet">{{ $clinic }}</p>
   <h1>{{ __('How it has gone') }}</h1>
-  <p class="quiet">{{ implode(' · ', array_filter([$client['name'].($born === null ? '' : ', '.__('born :born', ['born' => $born])), $date, $therapist])) }}</p>
+  @php($who = implode(', ', [$client['name'], ...$born === null ? [] : [__('born :born', ['born' => $born])]]))
+  <p class="quiet">{{ implode(' · ', array_filter([$who, $date, $therapist])) }}</p>
 </div>
 @if ($report === null)
 <p>{{ __('No visit has ended yet: there is nothing to report.') }}</p>
@@ -40,7 +41,9 @@
       <td>{{ $one['last'] }}@if ($one['to'] !== $to) <span class="quiet">{{ $one['to'] }}</span>@endif</td><td>{{ $one['words'] }}</td></tr>
     @endforeach
   </table>
-  @if ($report['once'] !== [])<p class="quiet">{{ __('Measured once, so nothing is said of it: :what.', ['what' => implode('; ', $report['once'])]) }}</p>@endif
+  @if ($report['once'] !== [])
+  <p class="quiet">{{ __('Measured once, so nothing is said of it: :what.', ['what' => implode('; ', $report['once'])]) }}</p>
+  @endif
 </div>
 @endif
 @if ($report['goals'] !== [])

@@ -5,6 +5,7 @@ import NumberInput from '@/controls/NumberInput.vue'
 import Pick from '@/controls/Pick.vue'
 import { Head, Link, useForm } from '@inertiajs/vue3'
 import { computed } from 'vue'
+import { t } from '@/composables/language'
 import Flash from '@/parts/Flash.vue'
 import Gate from '@/parts/Gate.vue'
 import OneTimeLink from '@/parts/OneTimeLink.vue'
@@ -80,7 +81,7 @@ const standing: Record<NonNullable<typeof props.checkIn>, string> = {
   'handed out': 'Handed out, not opened yet.',
 }
 const stateOf = (one: (typeof props.visits)[number]): string =>
-  one.origin === 'elsewhere' ? 'made elsewhere' : one.status === 'stopped' ? 'stopped unfinished' : one.status
+  one.origin === 'elsewhere' ? 'made elsewhere' : { open: t('open'), stopped: 'stopped unfinished', signed: t('signed') }[one.status]
 const hasCourse = computed(() => props.response?.measures.some((one) => one.series.length > 1) ?? false)
 </script>
 <template>

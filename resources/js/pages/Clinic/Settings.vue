@@ -6,7 +6,7 @@ import NumberRow from '@/parts/NumberRow.vue'
 import { Head, Link, router, useForm } from '@inertiajs/vue3'
 import { computed } from 'vue'
 import { send } from '@/composables/http'
-import { kept, shownUnit, type UserSettings } from '@/composables/settings'
+import { dateLanguage, kept, shownUnit, type UserSettings } from '@/composables/settings'
 import Flash from '@/parts/Flash.vue'
 import { atlas } from '@/chart/atlas'
 import FewOf from '@/parts/FewOf.vue'
@@ -176,7 +176,7 @@ const clinicForms = computed(
       note_words: clinic.note_words,
     }) as UserSettings,
 )
-const zero = computed(() => `${kept(1, 'kPa').toLocaleString('en')} kPa is one ${shownUnit('kPa')}`)
+const zero = computed(() => `${kept(1, 'kPa').toLocaleString(dateLanguage)} kPa is one ${shownUnit('kPa')}`)
 const forget = (muscle: string) => void send('PUT', '/settings/prefers', { muscle }).then(() => router.reload({ only: ['prefers'] }))
 const turned = (list: string[], id: string, on: boolean): string[] => (on ? [...list, id] : list.filter((one) => one !== id))
 </script>

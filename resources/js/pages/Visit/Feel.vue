@@ -180,7 +180,7 @@ const setSends = (at: 'left' | 'right', to: string) =>
     to === 'nowhere' ? 'sends it nowhere' : `sends it to ${zone(to).name}`,
   )
 const setOwn = (at: 'left' | 'right', value: Answer) =>
-  put(at, { familiar: value }, value === 'yes' ? `${own.value}` : value === 'no' ? `not ${own.value}` : 'to ask')
+  put(at, { familiar: value }, value === 'yes' ? `${own.value}` : value === 'no' ? t('not :own', { own: own.value }) : 'to ask')
 type Hand = 'left' | 'right'
 interface Row {
   label: string
@@ -252,7 +252,7 @@ const rows = computed<Row[]>(() => [
     label: `${capital(words.value.possessive)} own pain?`,
     hint: 'F',
     name: 'Own pain',
-    cells: cells({ no: `not ${own.value}`, yes: own.value, unknown: `ask ${words.value.object}` }),
+    cells: cells({ no: t('not :own', { own: own.value }), yes: own.value, unknown: t('ask :them', { them: words.value.object }) }),
     chosen: (cell, at) => finding(at)?.familiar === cell,
     ghost: (cell, at) => ghostOf(at)?.familiar === cell,
     unusual: (cell, at) => finding(at)?.familiar === cell && cell === 'yes',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
+import { t } from '@/composables/language'
 import { clashing, clock, endOf, isOutside, lanes, minutesOf, snapped, SNAP, startOf, type Booked, type Hours, type Slot } from './grid'
 
 /**
@@ -153,9 +154,11 @@ const off = (column: Column): [number, number][] => {
     ] as [number, number][]
   ).filter(([a, b]) => b > a)
 }
-const stateWords: Record<Booked['status'], string> = { booked: '', arrived: 'here', done: 'done', missed: 'did not come' }
+const stateWords: Record<Booked['status'], string> = { booked: '', arrived: t('here'), done: t('done'), missed: 'did not come' }
 const label = (one: Booked): string =>
-  [one.client.name, `${one.time} to ${clock(endOf(one))}`, stateWords[one.status], one.series ? 'repeats' : ''].filter(Boolean).join(', ')
+  [one.client.name, `${one.time} to ${clock(endOf(one))}`, stateWords[one.status], one.series ? t('repeats') : '']
+    .filter(Boolean)
+    .join(', ')
 </script>
 <template>
   <div class="min-w-0">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { dateLanguage } from '@/composables/settings'
 import type { Booked, Day } from './grid'
 
 /** A month, week by week: who comes, as many as there is room for, and how many more. A day leads to itself. */
@@ -14,7 +15,7 @@ const of = computed(() => {
 })
 const said = (day: Day): string => {
   const all = of.value.get(day.date) ?? []
-  const words = new Date(`${day.date}T12:00:00Z`).toLocaleDateString('en-GB', {
+  const words = new Date(`${day.date}T12:00:00Z`).toLocaleDateString(dateLanguage, {
     weekday: 'long',
     day: 'numeric',
     month: 'long',

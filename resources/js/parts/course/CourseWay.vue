@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Response } from '@/types/visit'
+import { t } from '@/composables/language'
 import { dayWords } from '@/composables/settings'
 
 /** The way of a course: four phases on one line, and what must hold before the next. */
 const props = defineProps<{ plan: Response['plan'] }>()
 const now = computed(() => props.plan.phases.findIndex(({ state }) => state === 'now'))
 const tell = computed(() => props.plan.phases[now.value]?.expect ?? '')
-const holds = (gate: { holds: boolean | null }): string => (gate.holds === null ? 'not known' : gate.holds ? 'holds' : 'not yet')
+const holds = (gate: { holds: boolean | null }): string => (gate.holds === null ? 'not known' : gate.holds ? t('holds') : 'not yet')
 </script>
 <template>
   <div>

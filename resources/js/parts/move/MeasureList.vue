@@ -2,6 +2,7 @@
 import Pick from '@/controls/Pick.vue'
 import Seek from '@/controls/Seek.vue'
 import { computed } from 'vue'
+import { t } from '@/composables/language'
 import { atlas, movement, region } from '@/chart/atlas'
 import { standingNames } from '@/composables/useWorklist'
 import { called } from '@/parts/words'
@@ -34,7 +35,10 @@ const done = computed(() => props.measures.filter((one) => props.state(one) !== 
 const others = computed(() => atlas.regions.filter((one) => !props.list.regions.includes(one.id)))
 const away = (id: RegionId) => emit('wish', { regions: props.list.regions.filter((one) => one !== id) })
 const nameOf = (one: ListedMeasure): string => (one.kind === 'test' ? one.name : called(movement(one.id)).name)
-const standings = (Object.keys(standingNames) as Standing[]).map((id) => ({ id, name: `now ${standingNames[id]}` }))
+const standings = (Object.keys(standingNames) as Standing[]).map((id) => ({
+  id,
+  name: t('now :standing', { standing: standingNames[id] }),
+}))
 /** Everything there is to measure. */
 const every = [
   ...atlas.movements.map((item) => ({ id: `range ${item.id}`, name: item.name, group: 'Movements' })),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { weekdayWords } from '@/composables/settings'
 
 /** A week as the calendar will draw it: what is open stands out. */
 const props = defineProps<{ days: string[]; value: Record<string, [string, string] | null> }>()
@@ -12,7 +13,7 @@ const ROW = 9
 <template>
   <svg :width="252" :height="(last - first) * ROW + 20" :viewBox="`0 0 252 ${(last - first) * ROW + 20}`" role="img" aria-label="The week">
     <g v-for="(day, k) in days" :key="day" :transform="`translate(${28 + k * 32} 16)`">
-      <text y="-5" x="14" text-anchor="middle" font-size="11" fill="var(--color-walnut-2)">{{ day }}</text>
+      <text y="-5" x="14" text-anchor="middle" font-size="11" fill="var(--color-walnut-2)">{{ weekdayWords(`2024-01-0${k + 1}`) }}</text>
       <rect width="28" :height="(last - first) * ROW" fill="var(--color-fold)" />
       <rect
         v-if="value[day] && hour(value[day]![1]) > hour(value[day]![0])"
