@@ -38,7 +38,7 @@ final readonly class BringAppointments
         $rows = new PreviewRows(['appointments', $user->clinic_id]);
         foreach ($this->placed($user, $lines) as $index => $one) {
             $rows->add($this->row($user, $one));
-            $this->progress->tell('compared', $index + 1, count($lines));
+            $this->progress->tell(__('compared'), $index + 1, count($lines));
         }
 
         return $rows->preview();

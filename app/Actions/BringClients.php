@@ -68,7 +68,7 @@ final readonly class BringClients
             foreach ($this->standing($user, $some) as $index => $standing) {
                 $rows->add($this->row($some[$index], $standing));
             }
-            $this->progress->tell('compared', $from + count($some), count($clients));
+            $this->progress->tell(__('compared'), $from + count($some), count($clients));
         }
 
         return $rows->preview();
@@ -119,7 +119,7 @@ final readonly class BringClients
                 }
             }
             $put();
-            $this->progress->tell('written', $from + count($some), count($clients));
+            $this->progress->tell(__('written'), $from + count($some), count($clients));
         }
 
         return $written;

@@ -6,9 +6,12 @@ namespace App\Exchange;
 
 use Illuminate\Support\Facades\Cache;
 
-/** How far a file has come, for the window that brought it: it asks by a token of its own while it waits for the answer. */
+/** How far a file has come, for the window that brings it in or fetches it: it asks by a token of its own while it waits for the answer. */
 final class Progress
 {
+    /** What a token looks like. */
+    public const TOKEN = '/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/';
+
     private const KEPT_SECONDS = 600;
 
     /** Told no oftener than that. */

@@ -12,6 +12,7 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Tests\Support\MadeUpRecords;
 use Tests\TestCase;
 
@@ -290,6 +291,20 @@ final class ClientsTest extends TestCase
         $this->post("/clients/{$client->public_id}/visits")->assertForbidden();
         $this->post("/clients/{$client->public_id}/appointments", ['day' => '2030-01-01', 'time' => '10:00', 'minutes' => 60])
             ->assertForbidden();
+    }
+
+    public function test_the_window_that_fetches_the_archive_is_told_how_far_it_is(): void
+    {
+        $user = $this->therapist();
+        $client = $this->client($user, 'Ida Vane');
+        $this->visit($user, $client)->update(['status' => 'stopped']);
+        $this->visit($user, $client);
+        $token = (string) Str::ulid();
+
+        $this->actingAs($user)->get("/clients/{$client->public_id}/export?progress=$token")->assertOk();
+        $told = $this->getJson("/bring/progress/$token")->json('progress');
+        self::assertSame(['visits', 2], [$told['what'], $told['of']]);
+        $this->getJson("/clients/{$client->public_id}/export?progress=no-token")->assertStatus(422);
     }
 
     public function test_everything_of_a_client_goes_out_in_one_archive(): void

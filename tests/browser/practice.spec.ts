@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from './test'
+import { expect, test, type Page, type Route } from './test'
 import { choose, heard, newClient, planned, recorded, signIn } from './steps'
 
 /** Writes down and stops a visit with a neck that hurts, and gives its address. */
@@ -29,8 +29,24 @@ test('a record goes out as a file, comes in elsewhere after it was looked at, an
   await page.getByRole('link', { name: 'Files' }).click()
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'fhir.json' }).click()])
   expect(JSON.parse(readFileSync(await download.path(), 'utf8')).resourceType).toBe('Bundle')
-  const [archive] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'one archive' }).click()])
-  expect(archive.suggestedFilename()).toMatch(/\.zip$/)
+  // all of it takes a while: it is said, and what goes wrong as well
+  await page.route('**/export?*', (route) => route.fulfill({ status: 500, json: { message: 'It broke.' } }), { times: 1 })
+  await page.getByRole('link', { name: 'one archive' }).click()
+  await expect(page.getByRole('alert')).toHaveText('It broke.')
+  const slowly = (route: Route) => setTimeout(() => void route.continue(), 900)
+  await page.route('**/export?*', slowly, { times: 1 })
+  const [archive] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'one archive' }).click(),
+    expect(page.getByText('Putting it together…')).toBeVisible(),
+  ])
+  expect(archive.suggestedFilename()).toMatch(/^[A-Z]{2}-\d+\.zip$/)
+  expect(
+    readFileSync(await archive.path())
+      .subarray(0, 2)
+      .toString(),
+  ).toBe('PK')
+  await expect(page.getByRole('alert')).toHaveCount(0)
   const caseFile = await (await page.request.get(`${visit}/case.json`)).body()
 
   await newClient(page, 'Britta Velde')

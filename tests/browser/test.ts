@@ -2,7 +2,7 @@ import { test as plain, type BrowserContext } from '@playwright/test'
 import { KillableServer } from './killable'
 import { firstPort, workers } from './servers'
 
-export { expect, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test'
+export { expect, type Browser, type BrowserContext, type Locator, type Page, type Route } from '@playwright/test'
 
 type State = Awaited<ReturnType<BrowserContext['storageState']>>
 interface OfWorker {

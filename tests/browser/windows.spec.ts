@@ -1,5 +1,4 @@
-import type { Route } from '@playwright/test'
-import { expect, test, type Page } from './test'
+import { expect, test, type Page, type Route } from './test'
 import { heard, inHand, newClient, openStep, planned, roomTo, signIn } from './steps'
 
 /** Everything this browser keeps, in one text: what anybody who sits down at it could read. */

@@ -8,12 +8,14 @@ use App\Actions\BringVisits;
 use App\Actions\RecordChangedMeanwhile;
 use App\Exchange\ClientFiles;
 use App\Exchange\Listed;
+use App\Exchange\Progress;
 use App\Http\Pages\ClientArchive;
 use App\Http\Requests\BringFileRequest;
 use App\Models\Client;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Inertia\Inertia;
@@ -34,7 +36,8 @@ final readonly class ClientFilesController
         Gate::authorize('viewClinical', $client);
 
         return Inertia::render('Client/Files', [
-            'client' => ['id' => $client->public_id, 'name' => $client->name], 'mayBring' => Gate::allows('bring', $client),
+            'client' => ['id' => $client->public_id, 'name' => $client->name, 'code' => $client->code],
+            'mayBring' => Gate::allows('bring', $client),
             'visited' => $client->visits()->exists(),
             'formats' => Listed::of(ClientFiles::FORMATS),
         ]);
@@ -48,9 +51,13 @@ final readonly class ClientFilesController
         return self::attachment($text, ClientFiles::FORMATS[$format][0], "{$client->code}.$format");
     }
 
-    public function export(Client $client, #[CurrentUser] User $user, ClientArchive $export): BinaryFileResponse
-    {
+    /** `progress` is the token by which a window asks how far it has come. */
+    public function export(
+        Request $request, Client $client, #[CurrentUser] User $user, ClientArchive $export, Progress $progress,
+    ): BinaryFileResponse {
         Gate::authorize('viewClinical', $client);
+        $request->validate(['progress' => ['nullable', 'string', 'regex:'.Progress::TOKEN]]);
+        $progress->begin((string) $request->string('progress'), $user->id);
 
         return response()->download(
             $export->handle($client, $user->clinic), "{$client->code}.zip",

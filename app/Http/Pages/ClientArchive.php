@@ -11,6 +11,7 @@ use App\Exchange\Calendar\AppointmentsCalendar;
 use App\Exchange\CaseFile\CaseFormat;
 use App\Exchange\ClientFiles;
 use App\Exchange\ClientRecord;
+use App\Exchange\Progress;
 use App\Models\Appointment;
 use App\Models\Client;
 use App\Models\Clinic;
@@ -32,6 +33,7 @@ final readonly class ClientArchive
         private NotePage $notes,
         private AuditPage $audit,
         private AppointmentsCalendar $calendar,
+        private Progress $progress,
     ) {
     }
 
@@ -57,7 +59,9 @@ final readonly class ClientArchive
                 $zip->addFromString($format, $text);
             }
         }
-        foreach ($client->visits()->orderBy('number')->get() as $visit) {
+        $visits = $client->visits()->orderBy('number')->get();
+        foreach ($visits as $index => $visit) {
+            $this->progress->tell(__('visits'), $index + 1, count($visits));
             $this->visit($zip, $visit, sprintf('visits/%03d-%s', $visit->number, $clinic->day($visit->started_at)));
         }
         $zip->addFromString(

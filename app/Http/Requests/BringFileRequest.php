@@ -30,7 +30,7 @@ final class BringFileRequest extends FormRequest
             'file' => ['required', 'file', 'max:'.(CaseReader::MOST_BYTES / 1024)],
             'digest' => [Rule::requiredIf($this->routeIs('*.apply')), 'nullable', 'string', 'size:64'],
             // by which the window asks how far it has come
-            'progress' => ['nullable', 'string', 'regex:/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/'],
+            'progress' => ['nullable', 'string', 'regex:'.Progress::TOKEN],
         ];
     }
 

@@ -58,7 +58,8 @@ export const standalone = (
   return resolve(resolve(new XMLSerializer().serializeToString(copy)))
 }
 
-const hand = (blob: Blob, name: string) => {
+/** Gives a file to the browser to keep. */
+export const saveBlob = (blob: Blob, name: string): void => {
   const link = document.createElement('a')
   link.href = URL.createObjectURL(blob)
   link.download = name
@@ -76,7 +77,7 @@ export const saveFigure = async (
   const text = standalone(svg, about, painting)
   const name = `${about.title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-${svg.dataset['view'] ?? 'figure'}.${kind}`
   const vector = new Blob([text], { type: 'image/svg+xml' })
-  if (kind === 'svg') return hand(vector, name)
+  if (kind === 'svg') return saveBlob(vector, name)
   const image = new Image()
   image.src = URL.createObjectURL(vector)
   await image.decode()
@@ -86,5 +87,5 @@ export const saveFigure = async (
   canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height)
   URL.revokeObjectURL(image.src)
   const picture = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'))
-  if (picture) hand(picture, name)
+  if (picture) saveBlob(picture, name)
 }

@@ -75,3 +75,10 @@ export async function sendFile<T>(url: string, file: File, words: Record<string,
   for (const [name, value] of Object.entries(words)) body.append(name, value)
   return (await answerOf(await ask(url, { method: 'POST', headers: headers(), body }, asker))) as T
 }
+
+/** Fetches a file to keep; fails as `send` does. */
+export async function fetchFile(url: string, asker: Asker = 'waits'): Promise<Blob> {
+  const response = await ask(url, { headers: headers() }, asker)
+  if (!response.ok) await answerOf(response)
+  return response.blob()
+}

@@ -3,9 +3,10 @@ import Pick from '@/controls/Pick.vue'
 import FileButton from '@/controls/FileButton.vue'
 import { router } from '@inertiajs/vue3'
 import { computed, ref } from 'vue'
-import { ulid } from 'ulid'
-import { Refused, send, sendFile } from '@/composables/http'
+import { Refused, sendFile } from '@/composables/http'
+import { useProgress } from '@/composables/progress'
 import { dayWords } from '@/composables/settings'
+import ProgressLine from './ProgressLine.vue'
 
 /** A file that is brought in: read, shown with what it would change, and only then taken in; or refused with where and why. */
 interface Change {
@@ -22,7 +23,6 @@ interface Preview {
   count: number
   states: Record<string, number>
 }
-const ASK_MS = 500
 const props = defineProps<{ formats: readonly { id: string; words: string }[]; to: string }>()
 const file = ref<File | null>(null)
 const format = ref(props.formats[0]?.id ?? '')
@@ -33,7 +33,7 @@ const done = ref('')
 const busy = ref(false)
 const SHOWN = 12
 /** How far a large file has come. */
-const progress = ref<{ what: string; done: number; of: number } | null>(null)
+const { progress, followed } = useProgress()
 const more = ref(0)
 
 /** Any file may be looked at: what it is, is told by its content and by what was said of it. */
@@ -56,29 +56,20 @@ const chosen = (one: File) => {
 }
 /** While it runs it is said here how far it is. */
 const attempt = async (act: (one: File, token: string) => Promise<void>) => {
-  if (!file.value || busy.value) return
+  const one = file.value
+  if (!one || busy.value) return
   busy.value = true
   trouble.value = ''
   faults.value = []
   more.value = 0
-  const token = ulid()
-  const asking = window.setInterval(
-    () =>
-      void send<{ progress: typeof progress.value }>('GET', `/bring/progress/${token}`, undefined, 'nobody')
-        .then((answer) => (progress.value = answer.progress))
-        .catch(() => undefined),
-    ASK_MS,
-  )
   try {
-    await act(file.value, token)
+    await followed((token) => act(one, token))
   } catch (failure) {
     preview.value = null
     trouble.value = failure instanceof Refused ? failure.words : 'No connection just now; nothing was changed.'
     faults.value = failure instanceof Refused ? (failure.body.faults ?? []) : []
     more.value = failure instanceof Refused ? (failure.body.more ?? 0) : 0
   }
-  window.clearInterval(asking)
-  progress.value = null
   busy.value = false
 }
 const look = () =>
@@ -134,12 +125,7 @@ const titleOf = (title: string): string => (/^\d{4}-\d\d-\d\d$/.test(title) ? `V
         />
       </div>
     </div>
-    <div v-if="busy" class="mt-2 max-w-[420px]" role="status">
-      <p class="caption">{{ progress ? `${progress.done} of ${progress.of} ${progress.what}…` : 'Reading…' }}</p>
-      <div v-if="progress" class="mt-1 h-2 bg-fold" aria-hidden="true">
-        <div class="h-2 bg-iron" :style="{ width: `${(100 * progress.done) / Math.max(1, progress.of)}%` }" />
-      </div>
-    </div>
+    <ProgressLine v-if="busy" class="mt-2" :progress="progress" words="Reading…" />
     <p v-if="done" class="mt-3 bg-moss-wash px-4 py-2" role="status">{{ done }}</p>
     <div v-if="trouble" class="mt-3 border-l-4 border-madder pl-4" role="alert">
       <p>{{ trouble }}</p>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { Head, Link } from '@inertiajs/vue3'
 import BringFile from '@/parts/BringFile.vue'
+import WholeArchive from '@/parts/WholeArchive.vue'
 import FilesOut, { type Format } from '@/parts/FilesOut.vue'
 
 /** The record of one client as files, in open formats: out, and in. */
-defineProps<{ client: { id: string; name: string }; formats: Format[]; mayBring: boolean; visited: boolean }>()
+defineProps<{ client: { id: string; name: string; code: string }; formats: Format[]; mayBring: boolean; visited: boolean }>()
 </script>
 <template>
   <Head title="Files" />
@@ -21,7 +22,7 @@ defineProps<{ client: { id: string; name: string }; formats: Format[]; mayBring:
         <b class="font-[650]">Everything</b> that is held about {{ client.name }}, signed notes and the access log too: what they get when
         they ask for it.
       </p>
-      <a class="btn-ink whitespace-nowrap" :href="`/clients/${client.id}/export`" download>one archive</a>
+      <WholeArchive :from="`/clients/${client.id}/export`" :name="`${client.code}.zip`" />
     </div>
     <template v-if="mayBring">
       <h2 class="section-head mt-8">In</h2>
