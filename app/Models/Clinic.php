@@ -37,12 +37,13 @@ final class Clinic extends Model
         };
     }
 
-    /** A day as it is written here, with the time of day in the clinic's zone where it is asked for. */
+    /** A day as it is written here, months in the language of the interface; with the time in the clinic's zone where it is asked for. */
     public function dateWords(CarbonImmutable $moment, bool $clock = false): string
     {
-        $form = $this->dateForm();
+        $form = $this->dateForm().($clock ? ', H:i' : '');
+        $told = $clock ? $moment->setTimezone($this->timezone) : $moment;
 
-        return $clock ? $moment->setTimezone($this->timezone)->format("$form, H:i") : $moment->format($form);
+        return $told->locale(app()->getLocale())->translatedFormat($form);
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Cases\ClientDetails;
 use App\Models\OutboxMail;
 use App\Models\Role;
 use App\Support\Letters;
+use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Lang;
@@ -140,6 +141,15 @@ final class LanguageTest extends TestCase
             }
         });
         self::assertSame([], $bare);
+    }
+
+    public function test_months_are_told_in_it(): void
+    {
+        $clinic = $this->therapist()->clinic;
+        $day = CarbonImmutable::parse('1992-03-14 22:30', 'UTC');
+        self::assertSame('14 March 1992', $clinic->dateWords($day));
+        $this->app?->setLocale('de');
+        self::assertSame('14 März 1992', $clinic->dateWords($day));
     }
 
     /** Letters that stand in a template outside of what is looked up. */

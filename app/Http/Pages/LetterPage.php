@@ -18,9 +18,9 @@ final readonly class LetterPage
 {
     private const TEXT = 'letter';
 
-    /** What of the note is told, each under a head of its own; what was decided stands in the letter itself. */
+    /** What of the note is told, each under a head of its own; what was decided stands in the letter itself. @phrases */
     private const TOLD = [
-        'reason' => 'Where it hurts', 'safety' => 'Asked', 'found' => 'Seen, measured and felt', 'done' => 'Done here today',
+        'reason' => 'What we were told', 'safety' => 'Asked', 'found' => 'Seen, measured and felt', 'done' => 'Done here today',
     ];
 
     /** Sentences of the note that are meant for whoever treats. */

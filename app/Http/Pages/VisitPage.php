@@ -362,7 +362,7 @@ final readonly class VisitPage
         $checkIn = CheckIn::before($visit)->latest('sent_at')->first();
 
         return $checkIn === null || $checkIn->sent_at === null ? null : [
-            'at' => $checkIn->sent_at->setTimezone($visit->user->clinic->timezone)->format('j M, H:i'),
+            'at' => $visit->user->clinic->dateWords($checkIn->sent_at, true),
             'taken' => $checkIn->visit_id !== null, 'raised' => $this->answers->raised($checkIn->answers),
         ];
     }

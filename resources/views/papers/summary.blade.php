@@ -12,7 +12,7 @@
   <p class="quiet">{{ __('Shaded: where it hurts. A ring: tender, the thicker the more; filled: it felt like your own pain.') }}</p>
 </div>
 <div class="beside">
-<div class="part"><h2>{{ __('Where it hurts') }}</h2>
+<div class="part"><h2>{{ __('What you told us') }}</h2>
   @forelse ($reason as $text)<p>{{ $text }}</p>@empty<p>{{ __('Nothing today.') }}</p>@endforelse
 </div>
 <div class="part"><h2>{{ __('What may explain it') }}</h2>

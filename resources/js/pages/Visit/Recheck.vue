@@ -12,6 +12,7 @@ import Scale from '@/parts/Scale.vue'
 import StillOpen from '@/parts/StillOpen.vue'
 import type { MovementId, Side } from '@/types/ids.generated'
 import type { Complaint, Palpation, RangeFinding } from '@/types/visit'
+import { capital } from '@/parts/words'
 import { inVisitFrame } from '@/parts/inVisitFrame'
 
 defineOptions({ layout: inVisitFrame() })
@@ -41,14 +42,18 @@ const gain = (id: MovementId, side: Side): string => {
   const to = rangeAt(id, side, 'after')?.active
   return from === undefined || to === undefined ? '' : changeOf(movementOf(id), from, to)
 }
-const felt = computed(() =>
-  all('palpation').filter(
+/** What was tender and worked, the sorest muscle first, and of each the sorer side. */
+const felt = computed(() => {
+  const again = all('palpation').filter(
     (item) =>
       (item.tenderness ?? 0) > 0 &&
       (wanted.value.has(`palpate:${item.muscle}`) ||
         props.value.done.some((done) => done.muscle === item.muscle && done.side === item.side)),
-  ),
-)
+  )
+  const sore = (item: Palpation): number => item.tenderness ?? 0
+  const most = (muscle: Palpation['muscle']): number => Math.max(...again.filter((item) => item.muscle === muscle).map(sore))
+  return again.sort((a, b) => most(b.muscle) - most(a.muscle) || a.muscle.localeCompare(b.muscle) || sore(b) - sore(a))
+})
 const setFelt = (item: Palpation, tenderness: number | undefined) =>
   save(
     'palpation',
@@ -82,7 +87,7 @@ const setPain = (item: Complaint, now: number | undefined) =>
         <RangeArcs
           v-if="movementOf(id).paired"
           tick="before the work"
-          class="max-w-[360px]"
+          class="mx-auto max-w-[360px]"
           :movement="movementOf(id)"
           :left="rangeAt(id, 'left', 'after')?.active"
           :right="rangeAt(id, 'right', 'after')?.active"
@@ -141,7 +146,7 @@ const setPain = (item: Complaint, now: number | undefined) =>
       <h2 v-if="complaints.length" class="section-head mt-5">Pain now</h2>
       <article v-for="item in complaints" :key="item.zone + item.side" class="py-2">
         <p>
-          <b class="font-[650]">{{ placeName(item) }}</b><span class="caption ml-2">{{
+          <b class="font-[650]">{{ capital(placeName(item)) }}</b><span class="caption ml-2">{{
             item.now === undefined ? 'not asked before' : `before ${item.now}`
           }}</span>
         </p>

@@ -37,7 +37,7 @@ const marks = computed<FigureMark[]>(() =>
         <p class="note mt-1">Stitched: where it hurts. A rim, the thicker the more tender. A red dot: it felt like your own pain.</p>
       </section>
       <section>
-        <h2 class="section-head">Where it hurts</h2>
+        <h2 class="section-head">What you told us</h2>
         <p v-for="one in reason" :key="one" class="note-said">{{ one }}</p>
         <p v-if="!reason.length">Nothing today.</p>
         <h2 class="section-head mt-4">What may explain it</h2>
