@@ -26,7 +26,6 @@ export class KillableServer {
       stdio: 'ignore',
       env: {
         ...process.env,
-        SESSION_LIFETIME: '100000',
         CLOCK: this.clock,
         ROUTER: 'tests/browser/router.php',
         STORY: this.story,

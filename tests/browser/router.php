@@ -13,7 +13,7 @@ $ahead = is_file((string) getenv('CLOCK')) ? (int) file_get_contents((string) ge
 if ($ahead !== 0) {
     Carbon::setTestNow(Carbon::now()->addSeconds($ahead));
     // a session is as old as its file, which knows nothing of that clock
-    foreach (glob(__DIR__.'/../../storage/framework/sessions/*') ?: [] as $session) {
+    foreach (glob(getenv('SESSION_FILES').'/*') ?: [] as $session) {
         @touch($session, time() + $ahead);
     }
 }

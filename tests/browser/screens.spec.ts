@@ -25,12 +25,34 @@ async function fits(page: Page, place: Pick<Place, 'phone' | 'oneSize' | 'paper'
     await expect.poll(() => seenFaults(page), { message: `at ${width}`, timeout: 4000 }).toEqual([])
   }
   if (place.paper) {
+    // from the widest window, as one prints: nothing of the page is told that the sheet is narrower
+    await page.setViewportSize({ width: WIDE, height: 800 })
+    await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
+    await page.evaluate(() => void (window.isStill = true))
     await page.setViewportSize(SHEET)
     await page.emulateMedia({ media: 'print' })
     await expect.poll(() => seenFaults(page), { message: 'on paper', timeout: 4000 }).toEqual([])
     await page.emulateMedia({ media: null })
+    await page.evaluate(() => void (window.isStill = false))
+    await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))
   }
   await page.setViewportSize({ width: WIDE, height: 800 })
+}
+declare global {
+  interface Window {
+    /** what becomes of the window is told to nobody */
+    isStill?: boolean
+  }
+}
+/** While the window is still, nothing hears of another size: so it is while a page is printed. */
+function stillWhilePrinted(): void {
+  const Plain = window.ResizeObserver
+  window.ResizeObserver = class extends Plain {
+    constructor(told: ResizeObserverCallback) {
+      super((entries, observer) => !window.isStill && told(entries, observer))
+    }
+  }
+  window.addEventListener('resize', (event) => window.isStill && event.stopImmediatePropagation(), true)
 }
 /** Every day that is written in words is the widest there is: what fits on the day of a test would else run out on another. */
 function widestDays(): void {
@@ -46,6 +68,7 @@ async function holds(page: Page, path: string, place: Place): Promise<void> {
   const forbidden: string[] = []
   page.on('console', (message) => /Content Security Policy/i.test(message.text()) && forbidden.push(message.text()))
   await page.addInitScript(widestDays)
+  await page.addInitScript(stillWhilePrinted)
   const answer = await page.goto(path)
   expect(answer?.status()).toBe(200)
   await page.getByRole('heading', { level: 1 }).first().waitFor()

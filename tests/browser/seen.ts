@@ -7,6 +7,9 @@ import type { Page } from './test'
 export async function seenFaults(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const faults: string[] = []
+    // on paper nothing is scrolled
+    const onPaper = matchMedia('print').matches
+    const cuts = (how: string) => how === 'hidden' || how === 'clip' || (onPaper && (how === 'auto' || how === 'scroll'))
     const over = document.documentElement.scrollWidth - window.innerWidth
     if (over > 1) faults.push(`the page runs out by ${over}`)
 
@@ -39,6 +42,9 @@ export async function seenFaults(page: Page): Promise<string[]> {
       if (unput) faults.push(`${unput[1]} stands in "${short(text)}" where something was to be put in`)
       const range = document.createRange()
       range.selectNodeContents(node)
+      // one word in two lines: broken where no language would
+      const lines = new Set([...range.getClientRects()].map((box) => Math.round(box.top)))
+      if (lines.size > 1 && /^[\p{L}’]{3,24}$/u.test(text)) faults.push(`"${text}" is broken within the word`)
       for (const box of range.getClientRects())
         if (box.width > 1 && box.height > 1) words.push({ text, box, of, layer: layerOf(of), picture: of.closest('svg') })
     }
@@ -73,15 +79,11 @@ export async function seenFaults(page: Page): Promise<string[]> {
         const x = style.overflowX
         const y = style.overflowY
         const whole = one.closest('[title]')?.getAttribute('title')?.trim()
-        if ((x === 'hidden' || x === 'clip') && Math.max(box.right - frame.right, frame.left - box.left) > 2 && frame.width > 0) {
+        if (cuts(x) && Math.max(box.right - frame.right, frame.left - box.left) > 2 && frame.width > 0) {
           if (!whole?.includes(bare(text))) say(`"${short(text)}" is cut at the side`)
           break
         }
-        if (
-          (y === 'hidden' || y === 'clip') &&
-          Math.max(box.bottom - frame.bottom, frame.top - box.top) > box.height * 0.4 &&
-          frame.height > 0
-        ) {
+        if (cuts(y) && Math.max(box.bottom - frame.bottom, frame.top - box.top) > box.height * 0.4 && frame.height > 0) {
           if (!whole?.includes(bare(text))) say(`"${short(text)}" is cut in height`)
           break
         }

@@ -186,7 +186,7 @@ const counted = computed(
       <FirstSteps v-if="beginning && appointments.length && !thoughts.length" :steps="beginning" />
       <h2 v-else class="display mb-2 text-[23px] leading-7">{{ counted }} a thought</h2>
       <ul>
-        <li v-for="one in thoughts" :key="one.id + one.kind" class="border-b border-hairline py-3">
+        <li v-for="one in thoughts" :key="one.id + one.kind" class="break-inside-avoid border-b border-hairline py-3">
           <div class="border-l-4 pl-3" :class="edge[one.kind]">
             <div class="flex items-start justify-between gap-3">
               <h3 class="display own-words pt-1 text-[20px] leading-6">{{ one.name }}</h3>

@@ -174,7 +174,7 @@ const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: ne
           <p class="side-name">{{ client.words.possessive }} {{ sides[0] }}</p>
           <p class="side-name text-right">{{ client.words.possessive }} {{ sides[1] }}</p>
         </div>
-        <div v-if="!apart" class="h-[560px] overflow-hidden max-lg:h-[420px]">
+        <div v-if="!apart" class="h-[560px] overflow-hidden max-lg:h-[420px] print:h-[380px]">
           <Figure
             :view="view"
             :crop="cropOf(view, near)"
@@ -191,7 +191,7 @@ const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: ne
           <p class="side-name">{{ client.words.possessive }} {{ sides[0] }}</p>
           <p class="side-name text-right">{{ client.words.possessive }} {{ sides[1] }}</p>
         </div>
-        <div class="h-[520px] overflow-hidden max-lg:h-[420px]">
+        <div class="h-[520px] overflow-hidden max-lg:h-[420px] print:h-[400px]">
           <Figure
             :view="view"
             :crop="cropOf(view, near)"
@@ -215,10 +215,10 @@ const nearChoices = (Object.keys(nears) as NearId[]).map((id) => ({ id, name: ne
           </thead>
           <tbody>
             <tr v-for="one in changes" :key="one.key" class="border-b border-hairline align-baseline">
-              <td class="py-1.5 pr-2">
-                {{ one.what }}<span class="caption block">{{ word(one) }}</span>
+              <td class="py-1.5 pr-2 print:py-0.5">
+                {{ one.what }}<span class="caption block print:ml-2 print:inline">{{ word(one) }}</span>
               </td>
-              <td class="display whitespace-nowrap py-1.5 text-right text-[19px]">
+              <td class="display whitespace-nowrap py-1.5 text-right text-[19px] print:py-0.5">
                 {{ one.from ?? '–' }} →
                 <b class="font-[650]" :class="(one.to ?? 0) < (one.from ?? 0) ? 'text-moss' : ''">{{ one.to ?? '–' }}</b>
               </td>

@@ -86,7 +86,7 @@ const hasCourse = computed(() => props.response?.measures.some((one) => one.seri
 </script>
 <template>
   <Head :title="client.code" />
-  <main class="mx-auto max-w-[1320px] px-6 pb-12 pt-4">
+  <main class="mx-auto max-w-[1320px] px-6 pb-12 pt-4 print:p-0">
     <p class="caption"><Link href="/" class="link">Today</Link></p>
     <Flash class="mt-2" />
     <p v-if="away" class="mt-2 border-l-4 border-ash pl-3">

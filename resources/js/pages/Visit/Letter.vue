@@ -76,6 +76,6 @@ const pdf = async () => {
           : state || 'Drafted from the record. Read it through before it goes.'
       }}
     </p>
-    <div class="hidden whitespace-pre-wrap text-[15px] leading-7 print:block">{{ text }}</div>
+    <div class="hidden whitespace-pre-wrap text-[14px] leading-[22px] print:block">{{ text }}</div>
   </main>
 </template>

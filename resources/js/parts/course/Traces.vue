@@ -2,6 +2,7 @@
 import { t } from '@/composables/language'
 import { router } from '@inertiajs/vue3'
 import { useElementSize } from '@vueuse/core'
+import { PAPER_WIDTH, useOnPaper } from '@/composables/onPaper'
 import { computed, ref, useTemplateRef } from 'vue'
 import type { Measure, Response } from '@/types/visit'
 import { atlas } from '@/chart/atlas'
@@ -37,7 +38,8 @@ const realOnly = ref(false)
 const all = ref(false)
 const changed = (row: TraceRow): boolean => Object.values(row.measures).some(({ verdict }) => verdict === 'improved' || verdict === 'worse')
 const kept = computed(() => rows.value.filter((row) => (!kind.value || row.kind === kind.value) && (!realOnly.value || changed(row))))
-const listed = computed(() => (all.value ? kept.value : kept.value.slice(0, FEW)))
+const isOnPaper = useOnPaper()
+const listed = computed(() => (all.value || isOnPaper.value ? kept.value : kept.value.slice(0, FEW)))
 
 const days = computed(() =>
   [
@@ -50,7 +52,9 @@ const days = computed(() =>
 const { width: room } = useElementSize(useTemplateRef<HTMLElement>('table'))
 /** The two halves have what the name and the two values leave. */
 const BESIDE = 430
-const width = computed(() => Math.max(140, Math.min(460, Math.floor((room.value - BESIDE) / 2))))
+const width = computed(() =>
+  Math.max(130, Math.min(460, Math.floor(((isOnPaper.value ? PAPER_WIDTH : room.value) - BESIDE) / 2))),
+)
 const goalOf = (row: TraceRow, side?: 'left' | 'right' | 'midline'): number | undefined =>
   props.response.goals.find((one) => one.measure === row.key && (side === undefined || one.side === side))?.value
 const SIDES = ['left', 'right'] as const
