@@ -52,9 +52,7 @@ const days = computed(() =>
 const { width: room } = useElementSize(useTemplateRef<HTMLElement>('table'))
 /** The two halves have what the name and the two values leave. */
 const BESIDE = 430
-const width = computed(() =>
-  Math.max(130, Math.min(460, Math.floor(((isOnPaper.value ? PAPER_WIDTH : room.value) - BESIDE) / 2))),
-)
+const width = computed(() => Math.max(130, Math.min(460, Math.floor(((isOnPaper.value ? PAPER_WIDTH : room.value) - BESIDE) / 2))))
 const goalOf = (row: TraceRow, side?: 'left' | 'right' | 'midline'): number | undefined =>
   props.response.goals.find((one) => one.measure === row.key && (side === undefined || one.side === side))?.value
 const SIDES = ['left', 'right'] as const
