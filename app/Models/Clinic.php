@@ -43,7 +43,7 @@ final class Clinic extends Model
         $form = $this->dateForm().($clock ? ', H:i' : '');
         $told = $clock ? $moment->setTimezone($this->timezone) : $moment;
 
-        return $told->locale(app()->getLocale())->translatedFormat($form);
+        return $told->translatedFormat($form);
     }
 
     /**

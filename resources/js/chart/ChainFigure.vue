@@ -72,7 +72,7 @@ watch(() => props.chain, redraw, { immediate: true, flush: 'post' })
 useResizeObserver(stage, redraw)
 /** The upper body alone, down to its hands, when nothing of it lies lower. */
 const UPPER = ['head', 'neck', 'shoulder', 'trunk']
-const TO_THE_HANDS: Crop = { x: -206, y: -8, w: 412, h: 640 }
+const TO_THE_HANDS: Crop = { x: -232, y: -8, w: 464, h: 660 }
 const isUpper = computed(() => {
   const zones = [
     ...props.complaints.map((one) => one.zone),
@@ -92,7 +92,7 @@ const label = computed(() =>
         <span class="italic">{{ view === 'front' ? 'right' : 'left' }}</span><span>{{ view }}</span
         ><span class="italic">{{ view === 'front' ? 'left' : 'right' }}</span>
       </p>
-      <div :class="isUpper ? 'h-[280px]' : 'h-[350px]'">
+      <div :class="isUpper ? 'h-[256px]' : 'h-[350px]'">
         <Figure
           ref="figures"
           :view="view"
