@@ -9,6 +9,7 @@ use App\Actions\CreateClient;
 use App\Exchange\ClientFiles;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\Support\MadeUpRecords;
 use Tests\TestCase;
 
@@ -18,6 +19,7 @@ use Tests\TestCase;
  */
 final class FhirStructureTest extends TestCase
 {
+    #[Group('slow')]
     public function test_every_bundle_keeps_the_structure(): void
     {
         $user = $this->therapist();

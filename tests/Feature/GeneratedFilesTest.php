@@ -9,6 +9,7 @@ use App\Models\Visit;
 use App\Support\AtlasExport;
 use App\Support\SafetyRulesPage;
 use Database\Seeders\DemoStory;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\TestCase;
 
 final class GeneratedFilesTest extends TestCase
@@ -29,6 +30,7 @@ final class GeneratedFilesTest extends TestCase
         );
     }
 
+    #[Group('slow')]
     public function test_the_demo_story_can_be_told_and_holds_what_it_promises(): void
     {
         $this->seed(DemoStory::class);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Tests\HomeCare;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\MuscleAt;
@@ -179,6 +180,7 @@ final class HomeCareTest extends TestCase
         self::assertSame([], $this->given($case, ['levator_scapulae'], []));
     }
 
+    #[Group('slow')]
     public function test_of_many_made_up_clients_nothing_given_is_against_a_limit_or_a_condition(): void
     {
         $clinic = Core::clinic();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Somatrace\Core\Tests\Record;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Record\ComposedNote;
 use Somatrace\Core\Record\Part;
@@ -54,6 +55,7 @@ final class NoteComposerTest extends TestCase
     }
 
     /** The suite reads a hundred and fifty; NOTES=500 says how many. */
+    #[Group('slow')]
     public function test_of_hundreds_of_visits_no_note_has_a_word_that_is_none(): void
     {
         $many = (int) (getenv('NOTES') ?: 150);
@@ -78,6 +80,7 @@ final class NoteComposerTest extends TestCase
         self::assertSame($many, $read);
     }
 
+    #[Group('slow')]
     public function test_what_was_found_is_told_and_nothing_else(): void
     {
         $atlas = Core::clinic()->atlas();
@@ -104,6 +107,7 @@ final class NoteComposerTest extends TestCase
         }
     }
 
+    #[Group('slow')]
     public function test_the_other_way_round_the_note_is_the_other_way_round(): void
     {
         $tried = 0;

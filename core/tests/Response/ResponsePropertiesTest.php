@@ -21,6 +21,7 @@ final class ResponsePropertiesTest extends TestCase
 {
     private const SEED = 20261130;
 
+    #[Group('slow')]
     public function test_more_soreness_never_leads_a_step_further(): void
     {
         $changed = 0;
@@ -50,6 +51,7 @@ final class ResponsePropertiesTest extends TestCase
         self::assertGreaterThan(20, $changed, 'the limit is reached');
     }
 
+    #[Group('slow')]
     public function test_what_nobody_answered_never_counts_as_good(): void
     {
         $held = 0;
@@ -74,6 +76,7 @@ final class ResponsePropertiesTest extends TestCase
         self::assertGreaterThan(40, $held);
     }
 
+    #[Group('slow')]
     public function test_the_order_in_which_it_was_written_changes_nothing(): void
     {
         foreach ($this->courses() as $name => $case) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Somatrace\Core\Tests\Training;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Somatrace\Core\Anatomy\DirectionUse;
 use Somatrace\Core\Anatomy\UnknownId;
@@ -25,6 +26,7 @@ final class TrainerTest extends TestCase
         $this->today = new \DateTimeImmutable('2026-03-02');
     }
 
+    #[Group('slow')]
     public function test_every_card_makes_a_question_with_one_right_answer_among_real_others(): void
     {
         foreach ($this->all() as $card) {
