@@ -19,7 +19,7 @@ use Somatrace\Core\Clinic;
 final readonly class CaseAssembler
 {
     /** Counted up when the same records make another case than before, so that no judgement of the old one stays. */
-    public const EDITION = 12;
+    public const EDITION = 13;
 
     public function __construct(
         private Clinic $clinic,

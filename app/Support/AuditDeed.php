@@ -150,7 +150,7 @@ final readonly class AuditDeed
             $known["{$deed[0]} {$deed[1]}"] = [$deed[2], $deed[3] ?? ''];
         }
         if ($words === self::refusedAtTheDoor()->words) {
-            return [__("was $words"), ''];
+            return [__('was refused at the door'), ''];
         }
         [$done, $of] = $known["$kind $words"] ?? ($kind === 'saw' ? ["opened $words", 'of'] : [$words, 'of']);
         if (! $refused) {

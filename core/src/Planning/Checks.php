@@ -67,6 +67,24 @@ final readonly class Checks
     }
 
     /**
+     * What tells most of it lying otherwise: it is measured at the end, as they turn on their way up.
+     *
+     * @param  non-empty-list<Target>  $targets
+     */
+    public function lyingOtherwise(array $targets): ?Check
+    {
+        foreach ($targets as $target) {
+            foreach ($this->of($target) as $check) {
+                if ($this->familyOf($check) !== null) {
+                    return $check;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
      * What was worked before a plan was made anew.
      *
      * @param  non-empty-list<string>  $keys  as targets are called, the last first

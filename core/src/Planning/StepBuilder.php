@@ -48,6 +48,9 @@ final class StepBuilder
     /** the position that is left when no other may be taken, and in which one gets up */
     private readonly string $seat;
 
+    /** On the back: how one lies where nothing asks otherwise, and from where one sits up. */
+    private readonly string $flat;
+
     /** @var list<PlanStep> */
     private array $steps = [];
 
@@ -58,6 +61,9 @@ final class StepBuilder
 
     /** @var array<string, Check> what is measured once the client is up */
     private array $upright = [];
+
+    /** @var array<string, array{Check, int}> what is measured lying otherwise than it was worked, if there is time; the steps until then */
+    private array $otherwise = [];
 
     /** @var array<string, true> places that were warmed */
     private array $warm = [];
@@ -92,6 +98,7 @@ final class StepBuilder
         $this->usual = $figures->usual;
         $up = array_filter($atlas->positions, static fn (Position $one): bool => $one->isUp);
         $this->seat = array_key_first($up) ?? throw new \LogicException('no position is said to be upright');
+        $this->flat = array_key_first($atlas->positions) ?? $this->seat;
     }
 
     /**
@@ -106,7 +113,7 @@ final class StepBuilder
         $this->oily = $this->soFar->isOily();
         $this->prepared = $this->warmUps = $this->warm = [];
         $this->lies = '';
-        $this->upright = [];
+        $this->upright = $this->otherwise = [];
         $this->deep = $this->soFar->deepSeconds();
         $order = $solution->families === [] ? [$this->restingPosition($soothe)] : $solution->families;
         foreach ($order as $index => $family) {
@@ -178,7 +185,7 @@ final class StepBuilder
         }
         $named = $this->case->session->positionsPossible;
         $families = array_values(array_unique(array_column($this->atlas->positions, 'family')));
-        $possible = $named !== [] ? $named : ($soothe === [] ? array_slice($families, 0, 1) : $families);
+        $possible = $named !== [] ? $named : ($soothe === [] ? [$this->flat] : $families);
         $hurts = [Side::Left->value => 0.0, Side::Right->value => 0.0, Side::Midline->value => 0.0];
         foreach ($this->case->findings->complaints as $complaint) {
             $hurts[$complaint->side->value] = max($hurts[$complaint->side->value], $complaint->now ?? 0.0);
@@ -924,6 +931,11 @@ final class StepBuilder
         $upright = $check->position === null ? $this->checks->upright($targets) : null;
         if ($upright !== null) {
             $this->upright["$upright->id {$upright->side->value}"] = $upright;
+        } elseif ($check->position === null) {
+            $later = $this->checks->lyingOtherwise($targets);
+            if ($later !== null) {
+                $this->otherwise["$later->id {$later->side->value}"] = [$later, count($this->steps)];
+            }
         }
         $half = intdiv($this->clock->recheck, 2);
         $this->addRecheck($check, $upright === null ? $this->clock->recheck : $half, $targets[0]->work?->at, $chosen[0]->option->places);
@@ -940,11 +952,47 @@ final class StepBuilder
         }
     }
 
+    /**
+     * What was worked lying one way and was measured lying another is measured once more where they lie at the end, or face-up, as they turn
+     * on their way up: as far as time is left over, and nobody is laid as they cannot lie or turned for it alone.
+     *
+     * @return list<array{Check, int, string}> what, for how many quarter minutes with the turn, in which position
+     */
+    private function fitting(int $spare): array
+    {
+        $fit = [];
+        $lies = $this->position;
+        $family = fn (string $position): string => $this->atlas->position($position)->family;
+        $named = $this->case->session->positionsPossible;
+        foreach ($this->otherwise as [$check, $since]) {
+            $position = $family((string) $check->position) === $family($lies) ? $lies : (string) $check->position;
+            $can = in_array($position, [$lies, $this->flat], true) && ($named === [] || in_array($family($position), $named, true))
+                && $this->gate->forbidding(new ProposedWork([], null, null, $position)) === null;
+            $quarters = intdiv($this->clock->recheck, 2) + ($position === $lies ? 0 : $this->clock->turn);
+            if ($can && $quarters <= $spare && ! $this->measures($check, $since)) {
+                $fit[] = [$check, $quarters, $position];
+                $spare -= $quarters;
+                $lies = $position;
+            }
+        }
+
+        return $fit;
+    }
+
+    /** Whether it is measured in a step after so many. */
+    private function measures(Check $check, int $since): bool
+    {
+        return array_filter(array_slice($this->steps, $since), static fn (PlanStep $step): bool => $step->check !== null
+            && $step->check['id'] === $check->id && $step->check['side'] === $check->side->value) !== [];
+    }
+
     private function end(Solution $solution, int $reserve): void
     {
         $used = TimeBudget::quarters(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $this->steps)));
         $owed = count($this->upright) * intdiv($this->clock->recheck, 2);
         $spare = $this->unhurried(max(0, $this->clock->budget - $used - $this->clock->finish - $this->clock->aftercare - $owed), $reserve);
+        $turned = $this->fitting(max(0, $spare - $reserve));
+        $spare -= array_sum(array_column($turned, 1));
         $last = array_values(array_filter($solution->chosen, fn (Chosen $one): bool => $one->option->family === $this->family()));
         $worked = array_map(static fn (Chosen $one): string => $one->target->region, $last);
         $hurts = array_map(fn (Complaint $one): string => $this->figures->region($one->zone), $this->case->findings->complaints);
@@ -969,6 +1017,11 @@ final class StepBuilder
             ))).'Lighter and broader'.(self::areOnBothSides($places) ? ', both sides. Then lie still and compare them.' : ' each time.'),
         );
         $family = $this->position;
+        foreach ($turned as [$check, $quarters, $position]) {
+            $lies = $position === $this->position ? 'Re-check' : 'Turned '.$this->atlas->position($position)->name;
+            $this->position = $position;
+            $this->addRecheck($check, $quarters, how: $lies);
+        }
         foreach ($this->upright as $check) {
             $this->position = $this->seat;
             $this->addRecheck($check, intdiv($this->clock->recheck, 2), how: $check->position === 'standing' ? 'Standing' : 'Sitting up');

@@ -60,7 +60,7 @@ final class PlanningTableTest extends TestCase
         ));
         $sides = array_map(static fn (PlanStep $step): string => $step->otherSide ? (string) $step->at?->muscle : '', $treat);
         [$what, $rest] = preg_match(
-            '/^(no tool|no way|no setup|no other side|no rests|no step|no joint|other side|\S+) ?(.*)$/', $fact, $found,
+            '/^(no tool|no way|no setup|no other side|no rests|no step|no joint|no again|other side|\S+) ?(.*)$/', $fact, $found,
         ) === 1
             ? [$found[1], $found[2]]
             : [$fact, ''];
@@ -126,6 +126,15 @@ final class PlanningTableTest extends TestCase
             'again' => self::assertContains(
                 $rest, array_map(static fn (PlanStep $step): string => $step->check['id'] ?? '', $kinds(StepKind::Recheck)), $shown,
             ),
+            'no again' => self::assertNotContains(
+                $rest, array_map(static fn (PlanStep $step): string => $step->check['id'] ?? '', $kinds(StepKind::Recheck)), $shown,
+            ),
+            'once' => self::assertCount(1, array_filter(
+                $kinds(StepKind::Recheck), static fn (PlanStep $step): bool => ($step->check['id'] ?? '') === $rest,
+            ), $shown),
+            'twice' => self::assertCount(2, array_filter(
+                $kinds(StepKind::Recheck), static fn (PlanStep $step): bool => ($step->check['id'] ?? '') === $rest,
+            ), $shown),
             'rests' => $this->rests($plan->steps, $shown),
             'lean' => $this->leans((float) $rest, $treat),
             'lasts' => self::assertLessThanOrEqual((float) $rest, $plan->minutes(), $shown),

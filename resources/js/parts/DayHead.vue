@@ -37,7 +37,7 @@ useKeys(
 </script>
 <template>
   <header>
-    <h1 class="display text-[44px] leading-[46px]">
+    <h1 class="display text-[44px] leading-[46px] lg:max-xl:text-[36px] lg:max-xl:leading-[40px]">
       {{ words({ weekday: 'long' })
       }}<span v-if="!isToday" class="sr-only">, {{ words({ day: 'numeric', month: 'long', year: 'numeric' }) }}</span>
     </h1>

@@ -20,7 +20,7 @@ const words = computed(() =>
     <div class="waiting-line mx-auto h-[3px] bg-current" />
     <p v-if="seconds" class="mx-auto w-fit rounded-b-[2px] bg-iron px-4 py-1 text-paper" aria-hidden="true">{{ words }}</p>
   </div>
-  <p class="sr-only" role="status">{{ seconds ? 'Still working' : '' }}</p>
+  <p class="sr-only" aria-live="polite" data-testid="waiting-heard">{{ seconds ? 'Still working' : '' }}</p>
 </template>
 <style scoped>
 .waiting {
