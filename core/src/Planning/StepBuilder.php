@@ -953,8 +953,8 @@ final class StepBuilder
     }
 
     /**
-     * What was worked lying one way and was measured lying another is measured once more where they lie at the end, or face-up, as they turn
-     * on their way up: as far as time is left over, and nobody is laid as they cannot lie or turned for it alone.
+     * What was worked lying one way and was measured lying another is measured once more where they lie at the end, or face-up, as they
+     * turn on their way up: as far as time is left over, and nobody is laid as they cannot lie or turned for it alone.
      *
      * @return list<array{Check, int, string}> what, for how many quarter minutes with the turn, in which position
      */
@@ -966,7 +966,8 @@ final class StepBuilder
         $named = $this->case->session->positionsPossible;
         foreach ($this->otherwise as [$check, $since]) {
             $position = $family((string) $check->position) === $family($lies) ? $lies : (string) $check->position;
-            $can = in_array($position, [$lies, $this->flat], true) && ($named === [] || in_array($family($position), $named, true))
+            $can = in_array($position, [$lies, $this->flat], true)
+                && ($named === [] || in_array($family($position), $named, true))
                 && $this->gate->forbidding(new ProposedWork([], null, null, $position)) === null;
             $quarters = intdiv($this->clock->recheck, 2) + ($position === $lies ? 0 : $this->clock->turn);
             if ($can && $quarters <= $spare && ! $this->measures($check, $since)) {
