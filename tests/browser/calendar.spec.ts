@@ -42,7 +42,7 @@ test('by keys alone: booked, carried to another day, a clash overruled, cancelle
   const day = monday(20)
   await page.goto(`/calendar?view=week&day=${day}`)
   await expect(page.getByRole('application', { name: /^Week/ })).toBeVisible()
-  const told = page.locator('[aria-live=polite]')
+  const told = page.locator('main [aria-live=polite]')
   await page.keyboard.press('ArrowDown') // quarter past nine, Monday
   await expect(told).toContainText('09:15: free')
   await page.keyboard.press('Enter')
