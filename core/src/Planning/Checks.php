@@ -37,15 +37,7 @@ final readonly class Checks
      */
     public function lying(array $targets, string $family): Check
     {
-        foreach ($targets as $target) {
-            foreach ($this->of($target) as $check) {
-                if ($this->familyOf($check) === $family) {
-                    return $check;
-                }
-            }
-        }
-
-        return $this->pressed($targets[0]);
+        return $this->first($targets, fn (Check $check): bool => $this->familyOf($check) === $family) ?? $this->pressed($targets[0]);
     }
 
     /**
@@ -55,15 +47,7 @@ final readonly class Checks
      */
     public function upright(array $targets): ?Check
     {
-        foreach ($targets as $target) {
-            foreach ($this->of($target) as $check) {
-                if (in_array($check->position, self::SITTING_OR_STANDING, true)) {
-                    return $check;
-                }
-            }
-        }
-
-        return null;
+        return $this->first($targets, static fn (Check $check): bool => in_array($check->position, self::SITTING_OR_STANDING, true));
     }
 
     /**
@@ -73,9 +57,18 @@ final readonly class Checks
      */
     public function lyingOtherwise(array $targets): ?Check
     {
+        return $this->first($targets, fn (Check $check): bool => $this->familyOf($check) !== null);
+    }
+
+    /**
+     * @param  list<Target>  $targets
+     * @param  \Closure(Check): bool  $fits
+     */
+    private function first(array $targets, \Closure $fits): ?Check
+    {
         foreach ($targets as $target) {
             foreach ($this->of($target) as $check) {
-                if ($this->familyOf($check) !== null) {
+                if ($fits($check)) {
                     return $check;
                 }
             }

@@ -199,14 +199,14 @@ final class StepBuilder
         });
         foreach ($soothe === [] ? [] : $possible as $position) {
             if (
-                $this->gate->forbidding(new ProposedWork([], null, null, $position)) === null
+                $this->mayLie($position)
                     && $this->open($soothe, $this->usual->stroke, $this->usual->broad, $position) !== []
             ) {
                 return $position;
             }
         }
         foreach ($possible as $position) {
-            if ($this->gate->forbidding(new ProposedWork([], null, null, $position)) === null) {
+            if ($this->mayLie($position)) {
                 return $position;
             }
         }
@@ -968,7 +968,7 @@ final class StepBuilder
             $position = $family((string) $check->position) === $family($lies) ? $lies : (string) $check->position;
             $can = in_array($position, [$lies, $this->flat], true)
                 && ($named === [] || in_array($family($position), $named, true))
-                && $this->gate->forbidding(new ProposedWork([], null, null, $position)) === null;
+                && $this->mayLie($position);
             $quarters = intdiv($this->clock->recheck, 2) + ($position === $lies ? 0 : $this->clock->turn);
             if ($can && $quarters <= $spare && ! $this->measures($check, $since)) {
                 $fit[] = [$check, $quarters, $position];
@@ -978,6 +978,11 @@ final class StepBuilder
         }
 
         return $fit;
+    }
+
+    private function mayLie(string $position): bool
+    {
+        return $this->gate->forbidding(new ProposedWork([], null, null, $position)) === null;
     }
 
     /** Whether it is measured in a step after so many. */
