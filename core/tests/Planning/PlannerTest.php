@@ -361,4 +361,23 @@ final class PlannerTest extends TestCase
 
         return null;
     }
+
+    /** What was measured face-up is measured again as they turn to rise; late in a pregnancy nobody is laid on the back for it. */
+    public function test_who_may_not_lie_on_the_back_is_not_turned_onto_it_for_a_measure(): void
+    {
+        $measuredOnTheBack = static function (int $weeks): bool {
+            $case = CaseBuilder::aCase()->complaint('buttock', 'left', 6)->agreed('buttock')
+                ->felt('gluteus_maximus', 'left', ['tenderness' => 4, 'familiar' => 'yes', 'texture' => ['taut_band']])
+                ->range('hip.flexion', 'left', ['active' => 70])
+                ->condition('pregnancy', ['severity' => 'mild', 'weeks_pregnant' => $weeks])
+                ->with(['session' => ['minutes' => 60]]);
+            $plan = Core::clinic()->plan($case->make());
+            self::assertNotSame([], array_filter($plan->steps, static fn (PlanStep $step): bool => $step->kind->value === 'treat'));
+
+            return array_filter($plan->steps, static fn (PlanStep $step): bool => $step->position === 'supine') !== [];
+        };
+
+        self::assertTrue($measuredOnTheBack(14));
+        self::assertFalse($measuredOnTheBack(25));
+    }
 }
