@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { keyOf, moved, onOf, placeAt, rowOf, sequenceOf, type On } from '@/composables/planOrder'
+import { keyOf, moved, onOf, placeAt, rowOf, sequenceOf, type On, recheckHow } from '@/composables/planOrder'
 import type { Plan, PlanStep } from '@/types/visit'
 
 const step = (part: Partial<PlanStep>): PlanStep =>
@@ -46,4 +46,11 @@ describe('the order of a plan', () => {
     expect(onOf({ muscle: 'soleus', side: null })).toBeNull()
     expect(onOf({ muscle: null, joint: { kind: 'hip' }, side: 'right' })).toEqual({ joint: { kind: 'hip' }, side: 'right' })
   })
+})
+
+test('says of what is measured again how one lies for it, and not only that it is', () => {
+  const check = { kind: 'range' as const, id: 'x', side: 'left' as const, text: 'foot up, knee bent, left' }
+  expect(recheckHow({ label: 'Turned face-up: foot up, knee bent, left', check })).toBe('Turned face-up')
+  expect(recheckHow({ label: 'Re-check: foot up, knee bent, left', check })).toBe('Re-check')
+  expect(recheckHow({ label: 'Settle', check: null })).toBe('Settle')
 })

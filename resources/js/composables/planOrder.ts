@@ -67,3 +67,7 @@ export function moved(row: InOrder[], on: On, to: number): On[] | null {
 /** The place in its row of what is let go at a minute of the plan. */
 export const placeAt = (row: InOrder[], on: On, minute: number): number =>
   row.filter((one) => keyOf(one.on) !== keyOf(on) && one.start < minute).length
+
+/** How something is measured again: "Re-check", or as they sit up, stand or turned. What is measured stands beside it. */
+export const recheckHow = ({ label, check }: Pick<PlanStep, 'label' | 'check'>): string =>
+  check && label.endsWith(`: ${check.text}`) ? label.slice(0, -check.text.length - 2) : label

@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Plan, PlanStep } from '@/types/visit'
 import { atlas, muscle as muscleOf } from '@/chart/atlas'
-import { timed as startsOf } from '@/composables/planOrder'
+import { recheckHow, timed as startsOf } from '@/composables/planOrder'
 import { capital, inLines, tenth } from './words'
 
 /** The plan as a score: time runs down the spine in true scale, pressure grows outward on the side it is given. */
@@ -78,7 +78,7 @@ const nameOf = (step: PlanStep): string => {
   const full = step.label.replace(/, (left|right)$/, '')
   const plain = step.muscle ? muscleOf(step.muscle).plain : null
   if (step.kind === 'treat' && full.length > BOLD && plain && plain.length < full.length) return capital(plain)
-  return step.kind === 'recheck' ? 'Re-check' : full
+  return step.kind === 'recheck' ? recheckHow(step) : full
 }
 /** Letters that fit beside the score: of a name that stands out, and of others. */
 const BOLD = 22

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { atlas } from '@/chart/atlas'
-import { timed } from '@/composables/planOrder'
+import { recheckHow, timed } from '@/composables/planOrder'
 import PaperHead from '@/parts/PaperHead.vue'
 import { capital, tableWords, tenth } from '@/parts/words'
 import type { EntryPayloads } from '@/types/entries.generated'
@@ -33,8 +33,8 @@ const rows = computed(() => {
   return all
 })
 /** The kind where the names stand beside it. */
-const SHORT: Partial<Record<PlanStep['kind'], string>> = { feel: 'Feel', warm_up: 'Warm up', recheck: 'Re-check' }
-const labelOf = ({ steps }: Row): string => (steps[0] ? (SHORT[steps[0].kind] ?? steps[0].label) : '')
+const SHORT: Partial<Record<PlanStep['kind'], string>> = { feel: 'Feel', warm_up: 'Warm up' }
+const labelOf = ({ steps: [step] }: Row): string => (step ? (SHORT[step.kind] ?? recheckHow(step)) : '')
 /** What is left to the eye where nothing is pressed. */
 const isSlight = (step: PlanStep): boolean => !['treat', 'recheck', 'position', 'feel', 'hygiene'].includes(step.kind)
 const dose = (one: Manoeuvre): string =>
